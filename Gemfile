@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+source "https://rubygems.org"
+
+gem "stairwell-core", path: "core"
+
+# web
+gem "puma", "~> 6.4"
+gem "rack-attack", "~> 6.7"
+gem "rack-session", "~> 2.0"
+gem "rackup", "~> 2.1"
+gem "sinatra", "~> 4.1"
+gem "sinatra-contrib", "~> 4.1"
+
+# data
+gem "pg", "~> 1.5"
+gem "sequel", "~> 5.80"
+gem "sequel_pg", "~> 1.17", require: false
+gem "tzinfo", "~> 2.0"
+gem "tzinfo-data", "~> 1.2024"
+
+# sign-in
+gem "bcrypt", "~> 3.1"
+gem "roda", "~> 3.80"
+gem "rodauth", "~> 2.36"
+
+# the HTTP contract; json 3 breaks openapi_first 1.4 (docs/decisions/0002)
+gem "json", "~> 2.9"
+gem "openapi_first", "~> 1.4"
+
+group :test do
+  gem "axe-core-api", "~> 4.10"
+  gem "axe-core-rspec", "~> 4.10"
+  gem "capybara", "~> 3.40"
+  gem "prop_check", "~> 1.0"
+  gem "rack-test", "~> 2.1"
+  gem "rspec", "~> 3.13"
+  gem "selenium-webdriver", "~> 4.32.0"
+  gem "simplecov", "~> 0.22", require: false
+end
+
+group :tidy do
+  gem "standard", "~> 1.40", require: false
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+require_relative "stairwell/value"
+require_relative "stairwell/errors"
+require_relative "stairwell/constants"
+require_relative "stairwell/score"
+require_relative "stairwell/roadmap"
+require_relative "stairwell/sections"
+require_relative "stairwell/practice"
+require_relative "stairwell/planning"
+require_relative "stairwell/progress"
+require_relative "stairwell/formats"
+
+# The rules of the job. Data flows one way: printed (Score) → played (Roadmap)
+# → what there is to learn (Sections) → how (Practice) → when (Planning) → how
+# it goes (Progress). Each knows only those before it; Formats turn text and
+# bytes into values and back. No web, no database, no clock.
+module Stairwell
+end

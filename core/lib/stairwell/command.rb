@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require "json"
+require "optparse"
+require_relative "../stairwell"
+
+module Stairwell
+  # The command line: reads a file, asks the core, prints.
+  class Command
+    USAGE = "Usage: stairwell roadmap FILE [--json]    (FILE: .musicxml, .xml, .mxl, or page script .txt)"
+
+    # @param arguments [Array<String>]
+    # @return [Integer] the exit status: 0, or 2 on bad input
+    def self.run(arguments, out:, err:) = new(out, err).run(arguments.dup)
+
+    def initialize(out, err)
+      @out = out
+      @err = err
+    end
+
+    def run(arguments)
+      json = false
+      OptionParser.new { |options| options.on("--json") { json = true } }.parse!(arguments)
+      command, file, *more = arguments
+      return refuse(USAGE) unless command == "roadmap" && file && more.empty?
+
+      roadmap(file, json)
+      0
+    rescue OptionParser::ParseError => error
+      refuse("#{error.message}. #{USAGE}")
+    rescue Error => error
+      refuse("#{file}: #{error.message}")
+    rescue SystemCallError => error
+      refuse("#{file}: #{error.message.sub(/ @ .*/, "")}")
+    end
+
+    private
+
+    def roadmap(file, json)
+      map = Formats.read(File.binread(file), name: file)
+      reading = Roadmap.read(map)
+      reading = reading.with(diagnostics: reading.diagnostics + Sections::Check.call(map))
+      json ? @out.puts(JSON.generate(reading.summary)) : print(reading)
+    end
+
+    def print(reading)
+      map = reading.map
+      name = ->(index) { map.bar(index).name }
+      @out.puts map.title
+      @out.puts reading.runs.map { |run| (run.from == run.to) ? name[run.from] : "#{name[run.from]}–#{name[run.to]}" }.join(", ")
+      @out.puts "#{reading.bars_played} bars of #{reading.bars_printed} printed, #{Roadmap.number(reading.counts_played)} counts"
+      @out.puts "Never played: #{reading.never_played.map(&name).join(", ")}" if reading.never_played.any?
+      reading.diagnostics.each { |one| @out.puts "#{one.grave ? "!" : "-"} #{one.message}" }
+      map.unread.each { |what, bars| @out.puts "- Not used yet: #{what}#{" (bar #{bars.map(&name).join(", ")})" if bars.any?}" }
+    end
+
+    def refuse(message)
+      @err.puts(message.lines.map(&:strip).join(" "))
+      2
+    end
+  end
+end

@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+module Stairwell
+  # Every number the rules rest on, with its unit and where it comes from:
+  # *published* (source named), *common practice* (no source), or *own choice*.
+  module Constants
+    # Bars the reader and the page script accept. Own choice: more than any
+    # method-book piece, little enough to answer at once.
+    MOST_BARS = 5_000
+    # Visits the roadmap unfolds before it stops. Own choice: nested repeats
+    # multiply, and nothing a person can enter may hang.
+    MOST_VISITS = 100_000
+    # Bytes of a score as text. Own choice.
+    MOST_SCORE_BYTES = 20 * 1024 * 1024
+    # Bytes a compressed score may unpack to, all entries together. Own choice.
+    MOST_UNPACKED_BYTES = 40 * 1024 * 1024
+    # Entries in a compressed score. Own choice.
+    MOST_ENTRIES = 500
+    # Times a repeat may say. Own choice.
+    MOST_TIMES = 20
+
+    # How often a repeat is played when nothing is said. Common practice.
+    REPEAT_TIMES = 2
+
+    # Bars to a line when neither the page nor the score says. Own choice.
+    ASSUMED_LINE = 4
+
+    # Tempo in counts a minute when no aim and no mark are known. Own choice.
+    ASSUMED_TEMPO = 60
+
+    # Share of a bar that is new by its relation to an earlier bar. Own choice.
+    NEW_SHARE = {
+      same: 0r, moved: 35/100r, rhythm: 60/100r, new: 1r, rest: 0r
+    }.freeze
+
+    # Difficulty of a section when unsaid, on a scale of 1 to 5. Own choice.
+    DIFFICULTY = 3
+
+    # Repetitions a day. Common practice.
+    REPETITIONS = 5
+    # Repetitions of hard bars, spots and seams, where others get five. Own choice.
+    HARD_REPETITIONS = 8
+    # Seconds to get ready again between two repetitions. Own choice.
+    RESET_SECONDS = 8
+    # Least share of new work an estimate takes: even what is known has to be
+    # put under the hands again. Own choice.
+    LEAST_SHARE = 1/4r
+    # Good days grow with difficulty: 0.7 + 0.1 for each point. Own choice.
+    DIFFICULTY_BASE = 7/10r
+    DIFFICULTY_STEP = 1/10r
+
+    # The traditional metronome scale in beats a minute. Published on
+    # mechanical metronomes: 40–60 by 2, 60–72 by 3, 72–120 by 4, 120–144 by
+    # 6, 144–208 by 8.
+    METRONOME = [
+      *(40..60).step(2), *(63..72).step(3), *(76..120).step(4), *(126..144).step(6), *(152..208).step(8)
+    ].freeze
+
+    # Steps that may begin on one day, for a child and for others. Own choice.
+    BEGIN_PER_DAY = {child: 2, other: 3}.freeze
+  end
+end

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+require_relative "formats/music_xml"
+require_relative "formats/page_script"
+
+module Stairwell
+  # Text or bytes in, values out, and back.
+  module Formats
+    # Reads a piece by what the bytes are: a score or a page script.
+    #
+    # @param bytes [String]
+    # @param name [String] the file's name, for its ending
+    # @return [Score::Map]
+    # @raise [UnreadableError] naming the file's trouble; for a script the
+    #   first line that was not understood
+    def self.read(bytes, name:)
+      case File.extname(name).downcase
+      when ".musicxml", ".xml", ".mxl" then MusicXML.read(bytes)
+      when ".txt" then PageScript.read!(bytes.dup.force_encoding(Encoding::UTF_8))
+      else
+        raise UnreadableError.new(
+          "“#{File.basename(name)}” has an ending Stairwell does not read. Use .musicxml, .xml, .mxl, or .txt for a page script.",
+          code: :unknown_kind
+        )
+      end
+    end
+  end
+end

@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+require "nokogiri"
+require_relative "music_xml/package"
+require_relative "music_xml/unread"
+require_relative "music_xml/measure"
+require_relative "music_xml/hands"
+require_relative "music_xml/signs"
+require_relative "music_xml/reader"
+
+module Stairwell
+  module Formats
+    # Scores in MusicXML 4.0, plain and compressed.
+    module MusicXML
+      # @param bytes [String] a .musicxml, .xml or .mxl file
+      # @return [Score::Map]
+      # @raise [UnreadableError] with code :too_large, :not_a_score, :cut_off,
+      #   :entities, :too_much_inside, :empty or :too_many_bars
+      def self.read(bytes)
+        Reader.new(document(Package.text(bytes))).map
+      end
+
+      # Entities and outside references stay off: a score has no use for them.
+      #
+      # @param text [String]
+      # @return [Nokogiri::XML::Document]
+      def self.document(text)
+        raise UnreadableError.new("The file is empty.", code: :empty) if text.strip.empty?
+
+        document = Nokogiri::XML(text) { |config| config.strict.nonet }
+        if document.internal_subset&.children&.any?
+          raise UnreadableError.new("The file declares entities of its own, which a score never needs. Export it again " \
+            "from your notation program.", code: :entities)
+        end
+        document
+      rescue Nokogiri::XML::SyntaxError => error
+        raise UnreadableError.new("The file is cut off or damaged at line #{error.line}: " \
+          "#{error.message[/(?:ERROR|FATAL): (.*)/, 1] || error.message}. Export it again and load the whole file.", code: :cut_off)
+      end
+    end
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module MusicXML
+      # Finds which parts are the hands: one part with two staves, or two parts
+      # with one each. Other parts (a voice above) are named as not used.
+      class Hands
+        # @return [Array<Array<Nokogiri::XML::Element>>] for each hand part its
+        #   measures
+        attr_reader :parts
+        # @return [Array<String>] names of parts that are no hand
+        attr_reader :others
+
+        # @param parts [Hash{String => Array<Nokogiri::XML::Element>}] measures
+        #   by part id
+        # @param names [Hash{String => String}]
+        def initialize(parts, names)
+          ids = choose(parts, names)
+          @parts = parts.values_at(*ids)
+          @others = (parts.keys - ids).map { |id| names.fetch(id, id) }
+        end
+
+        # @param part [Integer] which hand part
+        # @param staff [Integer] 1 the upper
+        # @return [Symbol] :right or :left
+        def hand(part, staff)
+          return part.zero? ? :right : :left if parts.size == 2
+
+          (staff == 1) ? :right : :left
+        end
+
+        private
+
+        def choose(parts, names)
+          piano = parts.keys.find { |id| two_staves?(parts[id]) }
+          return [piano] if piano
+
+          named = parts.keys.select { |id| names.fetch(id, "").match?(/piano|hand/i) }
+          (named.size >= 2) ? named.first(2) : parts.keys.last(2)
+        end
+
+        def two_staves?(measures)
+          measures.any? { |measure| measure.at_xpath("attributes/staves[. > 1]") || measure.at_xpath("note/staff[. > 1]") }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+require "stringio"
+require "zip"
+
+module Stairwell
+  module Formats
+    module MusicXML
+      # Gets the score's text out of a file, unpacking a compressed one within
+      # limits, whatever sizes it claims.
+      module Package
+        CONTAINER = "META-INF/container.xml"
+
+        module_function
+
+        # @param bytes [String]
+        # @return [String] XML text
+        # @raise [UnreadableError]
+        def text(bytes)
+          raise UnreadableError.new("The file is empty.", code: :empty) if bytes.empty?
+
+          if bytes.bytesize > Constants::MOST_SCORE_BYTES
+            raise UnreadableError.new("The file has #{megabytes(bytes.bytesize)} MB; a score may have " \
+              "#{megabytes(Constants::MOST_SCORE_BYTES)}. Load one piece at a time.", code: :too_large)
+          end
+          return bytes unless bytes.byteslice(0, 4) == "PK\x03\x04".b
+
+          unpack(bytes)
+        end
+
+        def unpack(bytes)
+          Zip::File.open_buffer(StringIO.new(bytes)) do |zip|
+            if zip.count > Constants::MOST_ENTRIES || zip.sum(&:size) > Constants::MOST_UNPACKED_BYTES
+              raise UnreadableError.new("The compressed file unpacks to more than " \
+                "#{megabytes(Constants::MOST_UNPACKED_BYTES)} MB, which no piece needs.", code: :too_much_inside)
+            end
+            return entry(zip, score_name(zip))
+          end
+        rescue Zip::Error, Zlib::Error => error
+          raise UnreadableError.new("The compressed file is cut off or damaged (#{error.message}). Export it again.", code: :cut_off)
+        end
+
+        # The container names the score; without one the first that looks like it.
+        def score_name(zip)
+          if zip.find_entry(CONTAINER)
+            named = Nokogiri::XML(entry(zip, CONTAINER)) { |config| config.nonet }
+              .remove_namespaces!.at_xpath("//rootfile/@full-path")&.value
+            return named if named && zip.find_entry(named)
+          end
+          found = zip.map(&:name).find { |name| name.match?(/\A(?!META-INF).*\.(musicxml|xml)\z/i) }
+          found || raise(UnreadableError.new("The compressed file holds no score.", code: :not_a_score))
+        end
+
+        def entry(zip, name)
+          limit = Constants::MOST_SCORE_BYTES
+          text = zip.get_input_stream(name) { |stream| stream.read(limit + 1) }.to_s
+          return text if text.bytesize <= limit
+
+          raise UnreadableError.new("The compressed file unpacks to more than #{megabytes(limit)} MB, which no piece needs.",
+            code: :too_much_inside)
+        end
+
+        def megabytes(bytes) = (bytes / 1024.0 / 1024).ceil
+
+        private_class_method :unpack, :score_name, :entry, :megabytes
+      end
+    end
+  end
+end

@@ -1,0 +1,180 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module MusicXML
+      # Makes a map of a score.
+      class Reader
+        # Note values by MusicXML name, in whole notes.
+        UNITS = {
+          "breve" => 2r, "whole" => 1r, "half" => 1/2r, "quarter" => 1/4r, "eighth" => 1/8r, "16th" => 1/16r, "32nd" => 1/32r
+        }.freeze
+
+        # @param document [Nokogiri::XML::Document]
+        def initialize(document)
+          @root = document.root
+          kind = @root&.name
+          unless %w[score-partwise score-timewise].include?(kind)
+            raise UnreadableError.new("This is not a MusicXML score: it begins with <#{kind}>. Export the piece as MusicXML.",
+              code: :not_a_score)
+          end
+          @unread = Unread.new
+          @hands = Hands.new(parts(kind), names)
+          @count = @hands.parts.map(&:size).max.to_i
+          check_size
+        end
+
+        # @return [Score::Map]
+        def map
+          read_measures
+          Score::Map.new(
+            title: title, composer: @root.at_xpath("identification/creator[@type='composer']")&.text&.strip,
+            bars: bars, pages: pages, keys: keys, tempo: tempo, repeats: signs.repeats, endings: signs.endings,
+            notes: notes, unread: unread
+          )
+        end
+
+        private
+
+        def parts(kind)
+          return @root.xpath("part").to_h { |part| [part["id"], part.xpath("measure").to_a] } if kind == "score-partwise"
+
+          # Timewise holds the parts inside each measure: the attributes stand
+          # on the measure, the music in its parts.
+          @root.xpath("measure").each_with_object(Hash.new { |all, id| all[id] = [] }) do |measure, found|
+            measure.xpath("part").each do |part|
+              measure.attribute_nodes.each { |one| part[one.name] = one.value unless one.name == "id" }
+              found[part["id"]] << part
+            end
+          end
+        end
+
+        def names
+          @root.xpath("part-list/score-part").to_h { |part| [part["id"], part.at_xpath("part-name")&.text.to_s.strip] }
+        end
+
+        def check_size
+          raise UnreadableError.new("The score has no bars.", code: :empty) if @count.zero?
+          return if @count <= Constants::MOST_BARS
+
+          raise UnreadableError.new("The score has #{@count} bars; Stairwell reads up to #{Constants::MOST_BARS}.", code: :too_many_bars)
+        end
+
+        def read_measures
+          @measures = @hands.parts.map do |elements|
+            carried = Carried.new(1)
+            elements.each_with_index.map do |element, at|
+              @unread.note(element, at + 1)
+              Measure.new(element, carried)
+            end
+          end
+        end
+
+        # The first hand's measure where it has one.
+        def elements(at) = @hands.parts.filter_map { |part| part[at] }
+
+        def bars
+          @bars ||= begin
+            meter = Score::Meter.new(beats: 4, unit: 4)
+            (0...@count).map do |at|
+              read = @measures.filter_map { |part| part[at] }
+              change = read.filter_map(&:meter).first
+              meter = change.with(bar: at + 1) if change && change.to_s != meter.to_s
+              length = read.map(&:length).max
+              Score::Bar.new(
+                index: at + 1, number: number(elements(at).first, at), meter: meter,
+                length: length.positive? ? length : meter.bar_length
+              )
+            end
+          end
+        end
+
+        def number(element, at)
+          implicit = element["implicit"] == "yes"
+          return 0 if at.zero? && implicit
+          return if implicit
+
+          element["number"].to_s[/\A\d+\z/]&.to_i
+        end
+
+        def keys
+          change = nil
+          (0...@count).filter_map do |at|
+            key = @measures.filter_map { |part| part[at]&.key }.first
+            next if key.nil? || (change && [key.fifths, key.mode] == [change.fifths, change.mode])
+
+            change = key.with(bar: at + 1)
+          end
+        end
+
+        # Pages and lines by the breaks the score gives; none when it gives none.
+        def pages
+          breaks = (0...@count).map { |at| elements(at).flat_map { |one| one.xpath("print").to_a } }
+          return [] unless breaks.drop(1).flatten.any? { |print| print["new-system"] == "yes" || print["new-page"] == "yes" }
+
+          number = breaks.first.filter_map { |print| print["page-number"]&.to_i }.first || 1
+          found = [Score::Page.new(number: number, lines: [0])]
+          bars.zip(breaks).each_with_index do |(bar, prints), at|
+            turn(found, prints) if at.positive?
+            found.last.lines[-1] += 1 unless bar.pickup?
+          end
+          found
+        end
+
+        def turn(found, prints)
+          if prints.any? { |print| print["new-page"] == "yes" }
+            number = prints.filter_map { |print| print["page-number"]&.to_i }.first || (found.last.number + 1)
+            found << Score::Page.new(number: number, lines: [0])
+          elsif prints.any? { |print| print["new-system"] == "yes" }
+            found.last.lines << 0
+          end
+        end
+
+        def signs = @signs ||= Signs.new((0...@count).map { |at| elements(at).flat_map { |one| one.xpath("barline").to_a } })
+
+        def tempo
+          direction = (0...@count).lazy.flat_map { |at| elements(at).flat_map { |one| one.xpath("direction[direction-type/metronome]").to_a } }.first
+          sound = (0...@count).lazy.flat_map { |at| elements(at).flat_map { |one| one.xpath(".//sound[@tempo]").to_a } }.first
+          words = (direction || sound&.ancestors("direction")&.first)&.at_xpath("direction-type/words")&.text&.strip
+          mark, unit = marked(direction) || sounded(sound)
+          Score::Tempo.new(words: words, mark: mark, mark_unit: unit)
+        end
+
+        def marked(direction)
+          metronome = direction&.at_xpath("direction-type/metronome")
+          unit = UNITS[metronome&.at_xpath("beat-unit")&.text]
+          mark = metronome&.at_xpath("per-minute")&.text.to_s[/\d+/]&.to_i
+          return unless unit && mark&.positive?
+
+          [mark, metronome.at_xpath("beat-unit-dot") ? unit * 3 / 2 : unit]
+        end
+
+        # The specification counts sound tempo in quarter notes a minute.
+        def sounded(sound)
+          mark = sound&.[]("tempo").to_f.round
+          [mark, 1/4r] if mark.positive?
+        end
+
+        def notes
+          (0...@count).each_with_object({}) do |at, found|
+            hands = {right: [], left: []}
+            @measures.each_with_index do |part, which|
+              part[at]&.sounds&.each { |sound| hands[@hands.hand(which, sound.staff)] << sound.note }
+            end
+            found[at + 1] = hands unless hands.values.all?(&:empty?)
+          end
+        end
+
+        def title
+          [@root.at_xpath("work/work-title"), @root.at_xpath("movement-title"), @root.at_xpath("credit/credit-words")]
+            .filter_map { |node| node&.text&.strip }.reject(&:empty?).first || "Untitled"
+        end
+
+        def unread
+          @hands.others.each { |name| @unread.add("the part “#{name}”") }
+          @unread.to_a
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module MusicXML
+      # Repeats and endings out of the bar lines of each measure.
+      class Signs
+        # @return [Array<Score::Repeat>]
+        attr_reader :repeats
+        # @return [Array<Score::Ending>]
+        attr_reader :endings
+
+        # @param barlines [Array<Array<Nokogiri::XML::Element>>] by measure; the
+        #   parts' bar lines of one measure together
+        def initialize(barlines)
+          @repeats = []
+          @endings = []
+          @opened = nil
+          @bracket = nil
+          barlines.each_with_index { |lines, at| read(lines, at + 1) }
+          close(barlines.size) if @bracket
+        end
+
+        private
+
+        def read(lines, bar)
+          repeats = lines.filter_map { |line| line.at_xpath("repeat") }
+          endings = lines.filter_map { |line| line.at_xpath("ending") }
+          @opened = bar if repeats.any? { |one| one["direction"] == "forward" }
+          open(endings.find { |one| one["type"] == "start" }, bar)
+          backward = repeats.find { |one| one["direction"] == "backward" }
+          repeat(backward, bar) if backward
+          close(bar) if @bracket && endings.any? { |one| %w[stop discontinue].include?(one["type"]) }
+        end
+
+        def open(ending, bar)
+          return unless ending
+
+          close(bar - 1) if @bracket
+          @bracket = [passes(ending["number"]), bar]
+        end
+
+        def close(bar)
+          passes, from = @bracket
+          @endings << Score::Ending.new(passes: passes, from: from, to: bar) if bar >= from
+          @bracket = nil
+        end
+
+        def repeat(element, bar)
+          times = element["times"].to_i
+          @repeats << Score::Repeat.new(from: @opened, to: bar, times: times.positive? ? times : nil)
+          @opened = nil
+        end
+
+        # The attribute is a list such as "1" or "1, 2"; some write "1.".
+        def passes(text)
+          found = text.to_s.scan(/\d+/).map(&:to_i).select(&:positive?).uniq
+          found.empty? ? [1] : found
+        end
+      end
+    end
+  end
+end

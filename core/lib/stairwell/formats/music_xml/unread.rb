@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module MusicXML
+      # Lists what a score holds and Stairwell does not use, so that nothing is
+      # dropped without a word.
+      class Unread
+        # Elements by name, and what a teacher calls them.
+        NAMES = {
+          "dynamics" => "loud and soft", "wedge" => "crescendo and diminuendo", "pedal" => "pedal marks",
+          "octave-shift" => "octave lines", "segno" => "segno", "coda" => "coda", "rehearsal" => "rehearsal marks",
+          "words" => "words in the score", "slur" => "slurs", "articulations" => "articulations", "fermata" => "fermatas",
+          "ornaments" => "ornaments", "technical" => "fingerings and other technical marks", "lyric" => "words to sing",
+          "grace" => "grace notes", "harmony" => "chord symbols", "transpose" => "transposition", "unpitched" => "unpitched notes",
+          "cue" => "cue notes", "arpeggiate" => "broken chords", "tuplet" => nil, "tied" => nil
+        }.freeze
+        JUMPS = %w[segno coda tocoda fine dacapo dalsegno].freeze
+
+        def initialize
+          @bars = Hash.new { |all, what| all[what] = [] }
+        end
+
+        # @param measure [Nokogiri::XML::Element]
+        # @param index [Integer]
+        def note(measure, index)
+          measure.traverse do |node|
+            next unless node.element?
+
+            what = NAMES.fetch(node.name, nil)
+            add(what, index) if what
+            add("jumps (#{(node.keys & JUMPS).join(", ")})", index) if node.name == "sound" && (node.keys & JUMPS).any?
+          end
+        end
+
+        # @param what [String]
+        # @param index [Integer, nil] bar, nil for the whole piece
+        def add(what, index = nil)
+          @bars[what] << index if index && @bars[what].last != index
+          @bars[what]
+        end
+
+        # @return [Array<Array(String, Array<Integer>)>]
+        def to_a = @bars.sort.map { |what, bars| [what, bars.uniq] }
+      end
+    end
+  end
+end

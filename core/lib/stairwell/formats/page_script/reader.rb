@@ -1,0 +1,175 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module PageScript
+      # Reads a script in two rounds: first how many bars there are and how
+      # they lie on the page, then everything that speaks of bars, so that the
+      # order of the lines does not matter.
+      class Reader
+        # What can be said, with an example of each.
+        EXAMPLES = {
+          "title" => "title: The Slow Ferry", "composer" => "composer: A. Name", "book" => "book: Tidewater Primer 2",
+          "level" => "level: 2", "page" => "page 12: 4 4 5 4", "bars" => "bars: 30", "time" => "time: 3/4",
+          "key" => "key: G major", "pickup" => "pickup: 1", "bar" => "bar 26: 2 counts",
+          "tempo" => "tempo: Andante, marked quarter = 92, aim 76", "repeat" => "repeat: 9-13",
+          "ending" => "ending 1: 21", "section" => "section A1: 5-8 like A except 8"
+        }.freeze
+        # Statements of the language that this release keeps but does not use.
+        LATER = [
+          "segno", "to coda", "dal segno", "da capo", "coda", "fine", "fermata", "ritardando", "pass", "start right",
+          "start left", "hands", "loud and soft", "pedal", "ornament", "words", "new", "spot", "hard", "join", "track"
+        ].freeze
+        TEXTS = %w[title composer book level].freeze
+        SHAPE = %w[page bars pickup].freeze
+
+        # One line taken apart: `head` before the colon without its keyword.
+        Statement = Struct.new(:line, :text, :keyword, :head, :value, :column)
+        private_constant :Statement
+
+        # @param text [String]
+        def initialize(text)
+          @lines = text.to_s.scrub("?").delete("\u0000").lines(chomp: true)
+          @problems = []
+          @remarks = []
+          @said = {}
+          @found = Hash.new { |all, key| all[key] = [] }
+        end
+
+        # @return [Result]
+        def result
+          statements = @lines.each_with_index.filter_map { |line, at| statement(line, at + 1) }
+          shape, others = statements.partition { |one| SHAPE.include?(one.keyword) }
+          shape.each { |one| attempt(one) { |scan| read_shape(one, scan) } }
+          return Result.new(map: nil, problems: sorted(no_bars)) unless count.between?(1, Constants::MOST_BARS)
+
+          @places = Places.new(bars, Score::Layout.new(@found[:pages], bars))
+          others.each { |one| attempt(one) { |scan| read(one, scan) } }
+          Result.new(map: map, problems: sorted)
+        end
+
+        private
+
+        def sorted(more = []) = (@problems + more).sort_by { |one| [one.line, one.column] }
+
+        def statement(line, number)
+          text, comment = line.split(/(?:^|(?<=\s))#(?=\s|$)/, 2)
+          @remarks << "##{comment}" if comment
+          return if text.to_s.strip.empty?
+
+          head, value = text.split(":", 2)
+          keyword, rest = keyword(head)
+          if keyword && value
+            return Statement.new(number, text.rstrip, keyword, rest, value, head.length + 2) if EXAMPLES.key?(keyword)
+
+            return keep(number, text, "“#{keyword}” is kept, but does not change the playing order yet.", grave: false)
+          end
+          keep(number, text, "this is not a statement Stairwell knows.", suggestion: nearest(text))
+        end
+
+        def keyword(head)
+          said = head.strip.downcase.squeeze(" ")
+          name = (EXAMPLES.keys + LATER).sort_by { |one| -one.size }.find { |one| said == one || said.start_with?("#{one} ") }
+          [name, name && head.strip[name.size..].strip]
+        end
+
+        def keep(number, text, message, grave: true, suggestion: nil, column: text[/\A\s*/].size + 1)
+          @remarks << text.rstrip
+          @problems << Problem.new(line: number, column: column, text: text.rstrip, message: message, suggestion: suggestion, grave: grave)
+          nil
+        end
+
+        # @return [String, nil] the same line with the keyword mended or the
+        #   colon put in, else an example of what was probably meant
+        def nearest(text)
+          word = text[/[[:alpha:]]+/].to_s.downcase
+          known = DidYouMean::SpellChecker.new(dictionary: EXAMPLES.keys).correct(word).first || EXAMPLES.keys.find { |key| key == word }
+          return "title: #{text.strip}" unless known
+
+          head, value = text.split(":", 2)
+          mended = value ? "#{head.strip.sub(/\A[[:alpha:]]+/, known)}:#{value}" : text.strip.sub(/\A[[:alpha:]]+:?/, "#{known}:")
+          keyword(mended.split(":", 2).first).first == known ? mended : EXAMPLES.fetch(known)
+        end
+
+        def attempt(statement)
+          scan = Scan.new(statement.value, statement.column)
+          yield scan
+          scan.finish!
+        rescue Stumble => error
+          keep(statement.line, statement.text, "#{error.message}.", suggestion: EXAMPLES.fetch(statement.keyword), column: error.column)
+        end
+
+        def read_shape(statement, scan)
+          case statement.keyword
+          when "page" then page(statement, scan)
+          when "bars" then @said[:count] = scan.number!("a number of bars", 1..Constants::MOST_BARS)
+          when "pickup" then @said[:pickup] = scan.counts!
+          end
+        end
+
+        def page(statement, scan)
+          number = Scan.new(statement.head, statement.text.index(/\S/).to_i + 6).number!("a page number", 1..9999)
+          lines = [scan.number!("the bars of a line", 0..99)]
+          lines << scan.number!("the bars of a line", 0..99) until scan.done?
+          scan.stumble("page #{number} is described twice") if @found[:pages].any? { |one| one.number == number }
+          @found[:pages] << Score::Page.new(number: number, lines: lines)
+        end
+
+        def read(statement, scan)
+          case statement.keyword
+          when *TEXTS then @said[statement.keyword.to_sym] = scan.rest
+          when "time" then @found[:meters] << Values.time(scan, @places)
+          when "key" then @found[:keys] << Values.key(scan, @places)
+          when "bar" then counts(statement, scan)
+          when "tempo" then @said[:tempo] = Values.tempo(scan)
+          when "repeat" then @found[:repeats] << Values.repeat(scan, @places)
+          when "ending" then ending(statement, scan)
+          when "section" then @found[:sections] << Values.section(label(statement), scan, @places)
+          end
+        end
+
+        def head(statement) = Scan.new(statement.head, statement.text.index(/\S/).to_i + statement.keyword.size + 2)
+
+        def counts(statement, scan)
+          bar = @places.bar!(head(statement))
+          @found[:counts] << [bar, scan.counts!]
+          scan.take(/counts?\b/i)
+        end
+
+        def ending(statement, scan)
+          passes = Values.passes(head(statement))
+          span = @places.span!(scan)
+          @found[:endings] << Score::Ending.new(passes: passes, from: span.from, to: span.to)
+        end
+
+        def label(statement)
+          scan = head(statement)
+          found = scan.take!(LABEL, "a label such as A or A1")
+          scan.finish!
+          found
+        end
+
+        def count = @said[:count] || @found[:pages].sum { |page| page.lines.sum }
+
+        def bars
+          meters = @found[:meters].sort_by(&:bar).reverse.uniq(&:bar).reverse
+          meters.unshift(Score::Meter.new(beats: 4, unit: 4)) unless meters.first&.bar == 1
+          Score.bars(count, meters: meters, pickup: @said[:pickup], counts: @found[:counts].to_h)
+        end
+
+        def map
+          said = @said.slice(:title, :composer, :book, :level, :tempo).reject { |_, value| value == "" }
+          Score::Map.new(
+            title: "Untitled", bars: bars, keys: @found[:keys].sort_by(&:bar), remarks: @remarks,
+            **%i[pages repeats endings sections].to_h { |key| [key, @found[key]] }, **said
+          )
+        end
+
+        def no_bars
+          message = "the script does not say how many bars there are, or more than #{Constants::MOST_BARS}."
+          [Problem.new(line: @lines.size.clamp(1..), column: 1, text: "", message: message, suggestion: "page 12: 4 4 4 4")]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+require "strscan"
+
+module Stairwell
+  module Formats
+    module PageScript
+      # Raised inside the reader where a statement stops making sense.
+      class Stumble < StandardError
+        attr_reader :column
+
+        def initialize(message, column)
+          super(message)
+          @column = column
+        end
+      end
+
+      # Reads one statement's value from left to right and knows the column it
+      # has come to.
+      class Scan
+        # @param text [String] the value
+        # @param column [Integer] where it starts in its line, from 1
+        def initialize(text, column)
+          @scanner = StringScanner.new(text)
+          @column = column
+        end
+
+        def column = @column + @scanner.charpos
+
+        # @return [String, nil] what was read, blanks around it skipped
+        def take(pattern)
+          @scanner.skip(/\s*/)
+          found = @scanner.scan(pattern)
+          @scanner.skip(/\s*/)
+          found
+        end
+
+        def take!(pattern, expected) = take(pattern) || stumble("expected #{expected}")
+
+        # @return [Integer]
+        def number!(expected, within)
+          at = column
+          value = take!(/\d{1,9}/, expected).to_i
+          return value if within.cover?(value)
+
+          raise Stumble.new("expected #{expected} from #{within.min} to #{within.max}, found #{value}", at)
+        end
+
+        # @return [Rational] counts such as 1, 2.5 or 1/2
+        def counts!
+          at = column
+          value = Rational(take!(/\d{1,4}(\/[1-9]\d?|\.\d{1,3})?/, "a number of counts such as 1 or 1/2"))
+          return value if value.positive? && value <= 64
+
+          raise Stumble.new("expected between 0 and 64 counts", at)
+        end
+
+        def done? = @scanner.eos?
+
+        def rest
+          found = @scanner.rest.strip
+          @scanner.terminate
+          found
+        end
+
+        def finish!
+          stumble("did not expect “#{@scanner.rest.strip}” here") unless done?
+        end
+
+        def stumble(message) = raise(Stumble.new(message, column))
+      end
+    end
+  end
+end

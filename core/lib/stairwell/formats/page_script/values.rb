@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module PageScript
+      # Note values by the names used in English-speaking countries.
+      UNITS = {
+        "whole" => 1r, "half" => 1/2r, "quarter" => 1/4r, "eighth" => 1/8r,
+        "semibreve" => 1r, "minim" => 1/2r, "crotchet" => 1/4r, "quaver" => 1/8r
+      }.freeze
+      UNIT_PATTERN = /(dotted\s+)?(#{UNITS.keys.join("|")})/i
+
+      # Reads the values of statements: what stands behind the colon.
+      module Values
+        module_function
+
+        def time(scan, places)
+          beats = scan.number!("beats such as 3", 1..32)
+          scan.take!(%r{/}, "a slash, as in 3/4")
+          unit = scan.take!(/(32|16|8|4|2|1)\b/, "a note value: 1, 2, 4, 8, 16 or 32").to_i
+          Score::Meter.new(beats: beats, unit: unit, bar: from(scan, places))
+        end
+
+        def key(scan, places)
+          at = scan.column
+          name = scan.take!(/[A-G][#b]?(\s+(major|minor))?/i, "a key such as G major")
+          bar = from(scan, places)
+          Score::Key.parse(name, bar: bar) || raise(Stumble.new("there is no key of #{name}", at))
+        end
+
+        def from(scan, places) = scan.take(/from\b/i) ? places.bar!(scan) : 1
+
+        # `Andante, marked quarter = 92, aim 76`, any part of it alone.
+        def tempo(scan)
+          found = {}
+          until scan.done?
+            if scan.take(/marked\b/i) then found.merge!(mark(scan))
+            elsif scan.take(/aim\b/i) then found[:aim] = scan.number!("counts a minute", 1..400)
+            else found[:words] = [found[:words], scan.take!(/[^,]+/, "a tempo word").strip].compact.join(", ")
+            end
+            scan.take(/,/) || break
+          end
+          Score::Tempo.new(**found)
+        end
+
+        def mark(scan)
+          unit = scan.take!(UNIT_PATTERN, "a note value such as quarter").downcase
+          length = UNITS.fetch(unit.split.last)
+          length = length * 3 / 2 if unit.start_with?("dotted")
+          scan.take!(/=/, "an equals sign, as in quarter = 92")
+          {mark_unit: length, mark: scan.number!("beats a minute", 1..400)}
+        end
+
+        # `9-13`, `to 13` where no opening sign is printed, `9-13 x3`.
+        def repeat(scan, places)
+          span = scan.take(/to\b/i) ? Score::Span.new(from: nil, to: places.bar!(scan)) : places.span!(scan)
+          times = scan.number!("how often", 2..Constants::MOST_TIMES) if scan.take(/x/i)
+          Score::Repeat.new(from: span.from, to: span.to, times: times)
+        end
+
+        def passes(scan)
+          found = []
+          loop do
+            found << scan.number!("a pass such as 1", 1..Constants::MOST_TIMES)
+            break unless scan.take(/,/)
+          end
+          found.uniq
+        end
+
+        # `5-8 like A except 8`, `like A moved`, `left hand like A`.
+        def section(label, scan, places)
+          spans = places.spans!(scan)
+          kin = kin(scan, places)
+          difficulty = scan.number!("a difficulty", 1..5) if scan.take(/difficulty\b/i)
+          Score::Section.new(label: label, spans: spans, kin: kin, difficulty: difficulty || Constants::DIFFICULTY)
+        end
+
+        def kin(scan, places)
+          hand = scan.take(/(left|right)\s+hand\b/i)&.[](/\w+/)&.downcase&.to_sym
+          return scan.take!(/like\b/i, "“like”") && nil if hand && !scan.take(/like\b/i)
+          return unless hand || scan.take(/like\b/i)
+
+          of = scan.take!(LABEL, "the label of an earlier section")
+          except = scan.take(/except\b/i) ? places.spans!(scan).flat_map(&:bars) : []
+          relation = scan.take(/(moved|rhythm)\b/i)&.downcase&.to_sym || :same
+          Score::Kin.new(of: of, relation: relation, except: except, hand: hand)
+        end
+      end
+
+      # Labels are letters with a number or prime (A, A1, A′) or numbers.
+      LABEL = /[[:alnum:]][[:alnum:]′'+]{0,11}/
+    end
+  end
+end

@@ -1,0 +1,88 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module PageScript
+      # Writes a map as the script a teacher would have typed.
+      class Writer
+        def initialize(map)
+          @map = map
+        end
+
+        # @return [String]
+        def to_s = "#{[texts, shape, music, signs, sections, @map.remarks].flatten.compact.join("\n")}\n"
+
+        private
+
+        def texts
+          Reader::TEXTS.filter_map { |key| (value = @map.public_send(key)) && "#{key}: #{value}" }
+        end
+
+        def shape
+          numbered = @map.bars.size - (@map.pickup? ? 1 : 0)
+          lines = @map.pages.map { |page| "page #{page.number}: #{page.lines.join(" ")}" }
+          lines << "bars: #{numbered}" unless @map.pages.sum { |page| page.lines.sum } == numbered
+          lines
+        end
+
+        def music
+          [
+            @map.meters.map { |meter| "time: #{meter}#{from(meter.bar)}" },
+            @map.keys.map { |key| "key: #{key}#{from(key.bar)}" },
+            ("pickup: #{number(@map.bars.first.counts)}" if @map.pickup?),
+            @map.bars.drop(@map.pickup? ? 1 : 0).reject(&:full?).map { |bar| "bar #{bar(bar.index)}: #{number(bar.counts)} counts" },
+            tempo
+          ]
+        end
+
+        def tempo
+          tempo = @map.tempo
+          parts = [tempo.words, mark(tempo), ("aim #{tempo.aim}" if tempo.aim)].compact
+          "tempo: #{parts.join(", ")}" if parts.any?
+        end
+
+        def mark(tempo)
+          return unless tempo.mark
+
+          name = UNITS.key(tempo.mark_unit) || "dotted #{UNITS.key(tempo.mark_unit * 2 / 3)}"
+          "marked #{name} = #{tempo.mark}"
+        end
+
+        def signs
+          @map.repeats.map { |one| "repeat: #{one.from ? span(one) : "to #{bar(one.to)}"}#{" x#{one.times}" if one.times}" } +
+            @map.endings.map { |one| "ending #{one.passes.join(", ")}: #{span(one)}" }
+        end
+
+        def sections
+          @map.sections.map do |one|
+            places = one.spans.map { |place| span(place) }.join(", ")
+            difficulty = " difficulty #{one.difficulty}" unless one.difficulty == Constants::DIFFICULTY
+            "section #{one.label}: #{places}#{kin(one.kin)}#{difficulty}"
+          end
+        end
+
+        def kin(kin)
+          return unless kin
+
+          except = kin.except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| span(Score::Span.new(from: bars.first, to: bars.last)) }
+          [
+            "", ("#{kin.hand} hand" if kin.hand), "like #{kin.of}", ("except #{except.join(", ")}" if except.any?),
+            (kin.relation unless kin.relation == :same)
+          ].compact.join(" ")
+        end
+
+        def from(index) = (index == 1) ? "" : " from #{bar(index)}"
+
+        def span(one) = (one.from == one.to) ? bar(one.from) : "#{bar(one.from)}-#{bar(one.to)}"
+
+        # The printed number where the script would count the same.
+        def bar(index)
+          plain = @map.pickup? ? index - 1 : index
+          (@map.bar(index).number == plain) ? plain.to_s : "##{index}"
+        end
+
+        def number(value) = Roadmap.number(value)
+      end
+    end
+  end
+end

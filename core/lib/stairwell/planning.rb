@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+require_relative "planning/task"
+require_relative "planning/needs"
+require_relative "planning/calendar"
+require_relative "planning/week"
+require_relative "planning/reasons"
+
+module Stairwell
+  # When: the days from one lesson to the next, filled so that every step waits
+  # for what it needs and no day is longer than the student has.
+  module Planning
+    # Plans the days from `from` to the day before `next_lesson`.
+    #
+    # @param tasks [Array<Task>] in the order of the pieces
+    # @param practice [Practice] the student's days, minutes and pace of beginning
+    # @param from [Date] the first day that may be practised
+    # @param next_lesson [Date] excluded
+    # @return [Plan]
+    # @raise [ContradictionError] on unknown or circular needs, or when there
+    #   is no practice day at all
+    def self.week(tasks:, practice:, from:, next_lesson:)
+      Week.new(tasks, practice, Calendar.days(practice, from, next_lesson)).plan
+    end
+  end
+end

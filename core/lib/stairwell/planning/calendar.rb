@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # The student's practice days between two lessons.
+    module Calendar
+      # @param practice [Practice]
+      # @param from [Date] the first day that may be practised
+      # @param next_lesson [Date] excluded
+      # @return [Array<Date>]
+      # @raise [ContradictionError] when the student practises on no weekday
+      def self.days(practice, from, next_lesson)
+        raise ContradictionError, "There is no practice day. Choose at least one weekday." if practice.weekdays.empty?
+
+        (from...next_lesson).select { |date| practice.weekdays.include?(date.wday) }
+      end
+
+      # @param day [Date] the day of a lesson or of planning
+      # @param weekday [Integer] 0 to 6
+      # @return [Date] the next such weekday after it
+      def self.next_weekday(day, weekday) = day + ((weekday - day.wday - 1) % 7) + 1
+    end
+  end
+end

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Practice
+    # How long a step takes, in exact numbers.
+    module Estimate
+      module_function
+
+      # @param counts [Rational] of one repetition
+      # @param tempo [Integer] counts a minute
+      # @return [Rational] seconds, with the time to get ready again
+      def seconds(counts:, tempo:) = counts * 60 / tempo + Constants::RESET_SECONDS
+
+      # @return [Rational] minutes a day, rounded up to half a minute
+      def minutes(counts:, tempo:, repetitions:)
+        (repetitions * seconds(counts: counts, tempo: tempo) / 60 * 2).ceil / 2r
+      end
+
+      # @param stage_days [Integer] days the stage takes on new bars
+      # @param difficulty [Integer] 1 to 5
+      # @param new_share [Rational] 0 to 1
+      # @param pace [Rational] the student's; 1 is average
+      # @return [Integer] good days in all, at least one
+      def good_days(stage_days:, difficulty:, new_share:, pace:)
+        ease = Constants::DIFFICULTY_BASE + Constants::DIFFICULTY_STEP * difficulty
+        [1, (stage_days * ease * [new_share, Constants::LEAST_SHARE].max * pace).ceil].max
+      end
+    end
+  end
+end

@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Practice
+    # One thing to practise: a stage on a section, a seam or the whole piece.
+    #
+    # - `id`: stable while the map's labels stay, such as "A.right"
+    # - `spans`: Array<Score::Span> of the bars it covers; `place` the same in
+    #   words (page, line, bars)
+    # - `counts`: Rational, of one repetition; `tempo`: Integer counts a minute
+    # - `repetitions` a day; `good_days` in all; `minutes` a day, in halves
+    # - `needs`, `after`: ids of other steps
+    # - `arithmetic`: how minutes and days come about, in words
+    Step = Stairwell.value(
+      :id, :stage, :title, :section, :hands, :spans, :place, :counts, :tempo, :repetitions,
+      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false
+    ) do
+      # @return [Rational] minutes of all its good days: its weight in progress
+      def work = minutes * good_days
+
+      # @return [Hash{String => Object}] JSON-ready
+      def to_data
+        to_h.to_h { |key, value| [key.to_s, value] }.merge(
+          "stage" => stage.to_s, "hands" => hands.to_s, "counts" => counts.to_s, "minutes" => minutes.to_s,
+          "spans" => spans.map { |span| [span.from, span.to] }
+        )
+      end
+    end
+
+    # @param data [Hash{String => Object}] as {Step#to_data} gives
+    # @return [Step]
+    def Step.from_data(data)
+      new(**data.transform_keys(&:to_sym).merge(
+        stage: data["stage"].to_sym, hands: data["hands"].to_sym, counts: Rational(data["counts"]),
+        minutes: Rational(data["minutes"]), spans: data["spans"].map { |from, to| Score::Span.new(from: from, to: to) }
+      ))
+    end
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # One tap on the sheet. `kind` is :repetition, :struggle or :undo; `key`
+    # names the mark, `undoes` the mark an undo takes back. `date` is the day
+    # it is for, in the studio's time zone; `at` when it was made.
+    Mark = Stairwell.value(:key, :step_id, :date, :kind, :at, undoes: nil)
+
+    # What was heard at a lesson: :not_heard, :not_yet, :shaky, :steady or
+    # :secure. The last one said for a step on a day holds.
+    Heard = Stairwell.value(:step_id, :date, :result, :at)
+
+    RESULTS = %i[not_heard not_yet shaky steady secure].freeze
+    MARK_KINDS = %i[repetition struggle undo].freeze
+
+    # @param marks [Array<Mark>]
+    # @return [Array<Mark>] those that were not taken back; the same key counts
+    #   once, and an undo that arrives before its mark still takes it back
+    def self.lasting(marks)
+      undone = marks.select { |mark| mark.kind == :undo }.map(&:undoes)
+      marks.reject { |mark| mark.kind == :undo || undone.include?(mark.key) }.uniq(&:key)
+    end
+  end
+end

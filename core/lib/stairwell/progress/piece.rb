@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # The standing of every step of a student's piece.
+    class Piece
+      # @return [Array<Practice::Step>]
+      attr_reader :steps
+
+      def initialize(steps, events)
+        @steps = steps
+        marks, heard = events.partition { |event| event.is_a?(Mark) }
+        @marks = Progress.lasting(marks).group_by(&:step_id)
+        @heard = heard.group_by(&:step_id)
+      end
+
+      # @return [Hash{String => Standing}] by step id, in the order of the steps
+      def standings
+        @standings ||= begin
+          folds = @steps.to_h { |step| [step.id, Fold.new(step, @marks.fetch(step.id, []), @heard.fetch(step.id, []))] }
+          @steps.to_h { |step| [step.id, standing(step, folds)] }.freeze
+        end
+      end
+
+      # @return [Rational] estimated work that is steady or secure, as a share
+      #   of all, 0 to 1
+      def share
+        all = @steps.sum(0r, &:work)
+        return 0r if all.zero?
+
+        standings.values.select(&:done?).sum(0r) { |one| one.step.work } / all
+      end
+
+      # @param prefix [String] put before each id, to plan several pieces at once
+      # @return [Array<Planning::Task>]
+      def tasks(prefix: "")
+        standings.values.map do |one|
+          step = one.step
+          Planning::Task.new(
+            id: prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions,
+            good_days: one.good_days, credited: one.credited, begun: %i[begun steady secure].include?(one.state),
+            hard: step.hard, needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
+          )
+        end
+      end
+
+      # @return [Heard, nil] the last result that said something
+      def last_heard = standings.values.filter_map(&:last_heard).max_by { |heard| [heard.date, heard.at] }
+
+      private
+
+      def standing(step, folds)
+        fold = folds[step.id]
+        Standing.new(
+          step: step, state: state(step, fold, folds), credited: fold.credited, good_days: fold.good_days,
+          last_heard: fold.last_heard, days: fold.days
+        )
+      end
+
+      def state(step, fold, folds)
+        return :secure if fold.secure?
+        return :steady if fold.full?
+        return :begun if fold.begun?
+
+        step.needs.all? { |id| folds[id].full? } ? :open : :waiting
+      end
+    end
+  end
+end

@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # Where a step stands: `state` is :waiting, :open, :begun, :steady or
+    # :secure; `credited` good days of `good_days` in all; `last_heard` the last
+    # result that said something, and when; `days` {Date => {repetitions:, struggle:}}.
+    Standing = Stairwell.value(:step, :state, :credited, :good_days, :last_heard, :days) do
+      def done? = %i[steady secure].include?(state)
+    end
+
+    # Folds the events of one step, day by day, into its credit. A good day is
+    # a date on which all its repetitions were done and none was a struggle.
+    # Marks of a day count before what is heard that day, however late they
+    # arrive.
+    class Fold
+      # @return [Integer] good days credited, and in all
+      attr_reader :credited, :good_days
+      attr_reader :last_heard, :days
+
+      # @param step [Practice::Step]
+      # @param marks [Array<Mark>] lasting ones
+      # @param heard [Array<Heard>]
+      def initialize(step, marks, heard)
+        @step = step
+        @credited = 0
+        @good_days = step.good_days
+        @secure = false
+        @days = marks.group_by(&:date).transform_values { |of_day| tally(of_day) }.freeze
+        by_day = heard.group_by(&:date).transform_values { |of_day| of_day.max_by(&:at) }
+        (@days.keys | by_day.keys).sort.each do |date|
+          @credited += 1 if good?(date) && @credited < @good_days
+          hear(by_day[date]) if by_day[date]
+        end
+      end
+
+      def secure? = @secure && full?
+
+      def full? = @credited >= @good_days
+
+      def begun? = @credited.positive? || @days.any?
+
+      # @param date [Date]
+      def good?(date)
+        day = @days[date]
+        day && day[:repetitions] >= @step.repetitions && !day[:struggle]
+      end
+
+      private
+
+      def tally(marks)
+        {repetitions: marks.count { |mark| mark.kind == :repetition }, struggle: marks.any? { |mark| mark.kind == :struggle }}
+      end
+
+      def hear(heard)
+        return if heard.result == :not_heard
+
+        @last_heard = heard
+        case heard.result
+        when :not_yet
+          @credited /= 2
+          @secure = false
+        when :shaky
+          @good_days = [@good_days, @credited + 1].max
+          @secure = false
+        when :steady, :secure
+          @credited = @good_days
+          @secure = heard.result == :secure
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Roadmap
+    # The complement rule (common practice): a pickup and the last bar together
+    # fill one bar, and so do two short bars that follow each other in playing
+    # order. It finds most entry errors.
+    class Arithmetic
+      # @return [Array<Diagnostic>]
+      def self.check(map, visits) = new(map, visits).check
+
+      def initialize(map, visits)
+        @map = map
+        @visits = visits
+        @wording = Wording.new(map)
+      end
+
+      def check
+        return [] if @visits.empty?
+
+        (long_bars + pickup + short_bars).uniq(&:bar)
+      end
+
+      private
+
+      def long_bars
+        @map.bars.select(&:long?).map { |bar| notice(bar, bar.counts, "it is longer than its meter #{bar.meter} says") }
+      end
+
+      # First and last bar as played. A pickup that meets no short bar at the
+      # end is reported there, where the missing counts are.
+      def pickup
+        first, last = [@visits.first, @visits.last].map { |visit| @map.bar(visit.bar) }
+        return [] unless first.short?
+
+        sum = first.length + last.length
+        return [] if sum == last.meter.bar_length
+
+        [notice(last, last.meter.counts(sum), "pickup and last bar together should fill one bar")]
+      end
+
+      def short_bars
+        @visits.each_index.filter_map do |at|
+          bar = @map.bar(@visits[at].bar)
+          next unless bar.short? && !edge?(at) && !filled?(at)
+
+          notice(bar, bar.counts, "it is short, and neither the bar played before nor the one after fills it up")
+        end
+      end
+
+      def edge?(at)
+        @map.bars.first.short? && (at.zero? || at == @visits.size - 1)
+      end
+
+      def filled?(at)
+        bar = @map.bar(@visits[at].bar)
+        beside = [(@visits[at - 1] if at.positive?), @visits[at + 1]].compact.map { |visit| @map.bar(visit.bar) }
+        beside.any? { |other| other.short? && other.length + bar.length == bar.meter.bar_length }
+      end
+
+      def notice(bar, found, why)
+        Diagnostic.new(
+          code: :complement, bar: bar.index, grave: false,
+          message: "At #{@wording.bar(bar.index)} there are #{Roadmap.number(found)} counts where " \
+            "#{Roadmap.number(bar.meter.counts(bar.meter.bar_length))} are expected: #{why}."
+        )
+      end
+    end
+
+    # @param rational [Rational]
+    # @return [String] an exact number: "128", "95/2"
+    def self.number(rational)
+      exact = rational.to_r
+      (exact.denominator == 1) ? exact.numerator.to_s : exact.to_s
+    end
+  end
+end

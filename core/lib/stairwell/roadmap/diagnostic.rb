@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Roadmap
+    # Something on the page that does not add up. It never stops the reading.
+    # `code` is stable; `bar` an index or nil; `message` says what, where, what
+    # was assumed and how to mend it; `grave` is false for a mere notice.
+    Diagnostic = Stairwell.value(:code, :bar, :message, grave: true)
+
+    # Writes places the way people say them.
+    class Wording
+      def initialize(map)
+        @map = map
+        @layout = map.layout
+      end
+
+      # @param index [Integer]
+      # @return [String] such as "bar 21 (page 13, line 1, bar 4)"
+      def bar(index)
+        address = @layout.address(index)
+        name = @map.bar(index)&.name || "##{index}"
+        return "bar #{name}" if address.nil? || @layout.assumed? || address.bar.zero?
+
+        "bar #{name} (#{address})"
+      end
+
+      # @param span [Score::Span]
+      # @return [String] such as "bars 9–12"
+      def bars(span)
+        from, to = [span.from, span.to].map { |index| @map.bar(index)&.name || "##{index}" }
+        (span.from == span.to) ? "bar #{from}" : "bars #{from}–#{to}"
+      end
+    end
+  end
+end

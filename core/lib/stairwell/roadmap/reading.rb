@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Roadmap
+    # The playing order of a map and the figures that follow from it.
+    Reading = Stairwell.value(:map, :visits, :diagnostics) do
+      # @return [Array<Integer>] bar indexes as played
+      def order = visits.map(&:bar)
+
+      # @return [Array<Score::Span>] maximal stretches of consecutive printed bars
+      def runs
+        order.slice_when { |a, b| b != a + 1 }.map { |run| Score::Span.new(from: run.first, to: run.last) }
+      end
+
+      # @return [Integer]
+      def bars_printed = map.bars.size
+
+      # @return [Integer]
+      def bars_played = visits.size
+
+      # @return [Rational] printed counts as played; fermatas are not added
+      def counts_played = visits.sum(0r) { |visit| map.bar(visit.bar).counts }
+
+      # @return [Array<Integer>] indexes of bars nobody reaches
+      def never_played = (1..map.bars.size).to_a - order
+
+      # @param tempo [Rational, Integer] counts a minute
+      # @return [Rational] seconds of one playing
+      def seconds(tempo = map.aim) = counts_played * 60 / tempo
+
+      # @return [Integer] how often the eye goes to another page
+      def page_turns
+        layout = map.layout
+        order.each_cons(2).count { |from, to| layout.turn?(from, to) }
+      end
+
+      # @return [Hash{String => Object}] JSON-ready
+      def summary
+        {
+          "title" => map.title, "bars_printed" => bars_printed, "bars_played" => bars_played,
+          "order" => order, "runs" => runs.map { |run| [run.from, run.to] },
+          "counts_played" => Roadmap.number(counts_played), "never_played" => never_played,
+          "diagnostics" => diagnostics.map { |one| {"code" => one.code.to_s, "bar" => one.bar, "message" => one.message} }
+        }
+      end
+    end
+  end
+end

@@ -1,0 +1,184 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Roadmap
+    # A repeat as it will be played: where it starts and ends, how often, its
+    # endings, and `last`, the last bar that belongs to it with its last ending.
+    Loop = Stairwell.value(:from, :to, :times, :endings) do
+      # The endings that close the repeat, one after another: those that reach
+      # its last bar or stand right behind it. An ending further inside is
+      # merely skipped on other passes.
+      # @return [Array<Score::Ending>]
+      def closing
+        endings.slice_when { |a, b| a.to + 1 != b.from }.find { |chain| chain.last.to >= to } || []
+      end
+
+      # @return [Integer] the last bar of the repeat, its last ending included
+      def last = [to, *endings.map(&:to)].max
+
+      # @param pass [Integer]
+      # @return [Integer, nil] the bar after which this pass goes back; nil on
+      #   the last pass
+      def back_after(pass)
+        return if pass >= times
+        return to if closing.empty?
+
+        closing.find { |ending| ending.passes.include?(pass) }&.to || (closing.first.from - 1)
+      end
+
+      def hold?(other) = from <= other.from && other.last <= last
+    end
+
+    # Makes loops of the repeat signs and endings: fills in what a page leaves
+    # unsaid and says what it had to assume.
+    class Repeats
+      # @param map [Score::Map]
+      # @return [Repeats]
+      def self.of(map) = new(map)
+
+      # @return [Array<Loop>] outermost first where they start together
+      attr_reader :loops
+      # @return [Array<Diagnostic>]
+      attr_reader :diagnostics
+
+      def initialize(map)
+        @map = map
+        @wording = Wording.new(map)
+        @diagnostics = []
+        @endings = sound_endings
+        @loops = nest(with_endings(started(sound_repeats)))
+        report_stray_endings
+      end
+
+      private
+
+      def tell(code, bar, message, grave: true)
+        @diagnostics << Diagnostic.new(code: code, bar: bar, message: message, grave: grave)
+      end
+
+      def inside?(*bars) = bars.compact.all? { |bar| bar.between?(1, @map.bars.size) }
+
+      def sound_repeats
+        @map.repeats.uniq.select do |repeat|
+          next true if inside?(repeat.from, repeat.to) && (repeat.from || 1) <= repeat.to
+
+          tell(:repeat_off_page, nil, "The repeat #{repeat.from}–#{repeat.to} does not lie on the page, which has " \
+            "#{@map.bars.size} bars. It is left out; correct its bars.")
+          false
+        end
+      end
+
+      def sound_endings
+        @map.endings.uniq.select { |ending|
+          next true if inside?(ending.from, ending.to) && ending.from <= ending.to
+
+          tell(:ending_off_page, nil, "Ending #{ending.passes.join(", ")} does not lie on the page, which has " \
+            "#{@map.bars.size} bars. It is left out; correct its bars.")
+          false
+        }.sort_by(&:from)
+      end
+
+      # A repeat without an opening sign goes back to the bar after the
+      # previous repeat with its last ending, or to the first bar.
+      def started(repeats)
+        repeats.sort_by(&:to).each_with_object([]) do |repeat, done|
+          done << repeat.with(from: repeat.from || unsaid_start(repeat, done))
+        end
+      end
+
+      def unsaid_start(repeat, before)
+        before = before.select { |one| one.to < repeat.to }
+        sharing = before.find { |one| repeat.to <= reach(one) }
+        return sharing.from if sharing
+
+        (before.map { |one| reach(one) }.max || 0) + 1
+      end
+
+      def reach(repeat)
+        last = repeat.to
+        @endings.each { |ending| last = ending.to if ending.from == last + 1 && ending.from > repeat.to }
+        last
+      end
+
+      def with_endings(repeats)
+        # One closing sign ends each ending but the last: signs that share a
+        # start and whose endings follow each other are one repeat.
+        merged = repeats.group_by(&:from).flat_map { |_, same| merge(same.sort_by(&:to)) }
+        merged.map do |repeat|
+          endings = endings_of(repeat, merged)
+          Loop.new(from: repeat.from, to: repeat.to, times: times(repeat, endings), endings: endings)
+        end
+      end
+
+      def merge(same)
+        same.slice_when { |a, b|
+          chain = (a.to + 1..b.to)
+          !(ending_closes?(a.to) && chain.all? { |bar| @endings.any? { |ending| ending.span.cover?(bar) } })
+        }.map { |chain| chain.last.with(times: chain.filter_map(&:times).max) }
+      end
+
+      def ending_closes?(bar) = @endings.any? { |ending| ending.to == bar }
+
+      # An ending belongs to the innermost repeat it stands in, or that it
+      # follows without a gap.
+      def endings_of(repeat, all)
+        @endings.select { |ending| owner(ending, all) == repeat }
+      end
+
+      def owner(ending, all)
+        all.select { |one| one.from <= ending.from && ending.from <= reach(one) }.min_by { |one| reach(one) - one.from }
+      end
+
+      def times(repeat, endings)
+        passes = endings.flat_map(&:passes)
+        highest = passes.max
+        report_passes(repeat, endings, passes)
+        times = repeat.times || [highest || 0, Constants::REPEAT_TIMES].max
+        return times if times.between?(1, Constants::MOST_TIMES)
+
+        tell(:times_out_of_range, repeat.to, "The repeat ending in #{@wording.bar(repeat.to)} is to be played #{times} " \
+          "times; #{Constants::MOST_TIMES} is taken. Correct the number.")
+        Constants::MOST_TIMES
+      end
+
+      def report_passes(repeat, endings, passes)
+        return if endings.empty?
+
+        twice = passes.tally.select { |_, count| count > 1 }.keys
+        if twice.any?
+          tell(:pass_twice, endings.first.from, "Two endings of the repeat before #{@wording.bar(endings.first.from)} are " \
+            "both for pass #{twice.join(", ")}. Both are played; correct the number on one of them.")
+        end
+        missing = (1..[repeat.times || 0, passes.max].max).to_a - passes
+        return if missing.empty?
+
+        tell(:pass_missing, endings.first.from, "No ending at #{@wording.bar(endings.first.from)} is for pass " \
+          "#{missing.join(", ")}. On that pass the endings are skipped; add the number to an ending.")
+      end
+
+      # Repeats must lie one inside the other or apart. Where they overlap the
+      # later one is taken to start after the earlier.
+      def nest(loops)
+        loops.sort_by { |one| [one.from, -one.last] }.each_with_object([]) do |loop, kept|
+          across = kept.select { |one| one.from < loop.from && loop.from <= one.last && one.last < loop.last }.max_by(&:last)
+          unless across
+            kept << loop
+            next
+          end
+          tell(:repeats_overlap, loop.from, "The repeat from #{@wording.bar(loop.from)} begins inside another and ends " \
+            "outside it. It is taken to begin after #{@wording.bar(across.last)}; move one of the two.")
+          start = across.last + 1
+          kept << loop.with(from: start) if start <= loop.to
+        end
+      end
+
+      def report_stray_endings
+        owned = @loops.flat_map(&:endings)
+        (@endings - owned).each do |ending|
+          tell(:ending_outside_repeat, ending.from, "Ending #{ending.passes.join(", ")} at #{@wording.bar(ending.from)} " \
+            "belongs to no repeat. It is played as it stands; add the repeat, or take the ending away.")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Score
+    # The map as plain data, `stairwell-map/1`: what is stored, sent and
+    # exported. Lengths are strings such as "3/4" (whole notes), so that
+    # nothing exact passes through a float.
+    module Document
+      SCHEMA = "stairwell-map/1"
+      TEXTS = %i[title composer book level].freeze
+
+      module_function
+
+      # @param map [Map]
+      # @return [Hash{String => Object}] JSON-ready
+      def dump(map)
+        {
+          "schema" => SCHEMA,
+          **TEXTS.to_h { |key| [key.to_s, map.public_send(key)] },
+          "bars" => map.bars.map { |bar| [bar.number, bar.length.to_s, bar.meter.to_s] },
+          "pages" => map.pages.map { |page| {"page" => page.number, "lines" => page.lines} },
+          "keys" => map.keys.map { |key| {"bar" => key.bar, "key" => key.to_s} },
+          "tempo" => tempo(map.tempo),
+          "repeats" => map.repeats.map { |one| {"from" => one.from, "to" => one.to, "times" => one.times} },
+          "endings" => map.endings.map { |one| {"passes" => one.passes, "from" => one.from, "to" => one.to} },
+          "sections" => map.sections.map { |one| section(one) },
+          "notes" => map.notes.to_h { |bar, hands| [bar.to_s, hands.to_h { |hand, notes| [hand.to_s, notes.map { |one| note(one) }] }] },
+          "remarks" => map.remarks,
+          "unread" => map.unread.map { |what, bars| {"what" => what, "bars" => bars} }
+        }
+      end
+
+      # @param data [Hash{String => Object}] as {dump} gives
+      # @return [Map]
+      # @raise [UnreadableError] when it is not such a document
+      def load(data)
+        raise UnreadableError, "this is not a #{SCHEMA} document" unless data.is_a?(Hash) && data["schema"] == SCHEMA
+
+        Map.new(
+          **TEXTS.to_h { |key| [key, data[key.to_s]] },
+          bars: load_bars(data.fetch("bars")),
+          pages: data.fetch("pages", []).map { |one| Page.new(number: one["page"], lines: one["lines"]) },
+          keys: data.fetch("keys", []).map { |one| Key.parse(one["key"], bar: one["bar"]) },
+          tempo: load_tempo(data["tempo"] || {}),
+          repeats: data.fetch("repeats", []).map { |one| Repeat.new(from: one["from"], to: one["to"], times: one["times"]) },
+          endings: data.fetch("endings", []).map { |one| Ending.new(passes: one["passes"], from: one["from"], to: one["to"]) },
+          sections: data.fetch("sections", []).map { |one| load_section(one) },
+          notes: load_notes(data.fetch("notes", {})),
+          remarks: data.fetch("remarks", []),
+          unread: data.fetch("unread", []).map { |one| [one["what"], one["bars"]] }
+        )
+      rescue KeyError, TypeError, NoMethodError, ArgumentError => error
+        raise UnreadableError, "this #{SCHEMA} document is damaged: #{error.message.lines.first.strip}"
+      end
+
+      # @param one [Hash{String => Object}] a section as {dump} gives it
+      # @return [Section]
+      def load_section(one)
+        Section.new(
+          label: one["label"],
+          spans: one["spans"].map { |span| Span.new(from: span["from"], to: span["to"]) },
+          difficulty: one["difficulty"] || Constants::DIFFICULTY,
+          kin: one["kin"] && Kin.new(
+            of: one["kin"]["of"], relation: one["kin"]["relation"].to_sym,
+            except: one["kin"]["except"] || [], hand: one["kin"]["hand"]&.to_sym
+          )
+        )
+      end
+
+      def section(one)
+        {
+          "label" => one.label,
+          "spans" => one.spans.map { |span| {"from" => span.from, "to" => span.to} },
+          "difficulty" => one.difficulty,
+          "kin" => one.kin && {
+            "of" => one.kin.of, "relation" => one.kin.relation.to_s,
+            "except" => one.kin.except, "hand" => one.kin.hand&.to_s
+          }
+        }
+      end
+
+      def tempo(tempo)
+        {"words" => tempo.words, "mark_unit" => tempo.mark_unit&.to_s, "mark" => tempo.mark, "aim" => tempo.aim}
+      end
+
+      def note(one) = [one.onset.to_s, one.length.to_s, one.pitch.to_s, one.tied]
+
+      def load_bars(rows)
+        meters = {}
+        rows.each_with_index.map do |(number, length, meter), at|
+          shown = meters[meter] if at.positive? && rows[at - 1][2] == meter
+          shown ||= Meter.new(**%i[beats unit].zip(meter.split("/").map(&:to_i)).to_h, bar: at + 1)
+          Bar.new(index: at + 1, number: number, length: Rational(length), meter: meters[meter] = shown)
+        end
+      end
+
+      def load_tempo(data)
+        Tempo.new(
+          words: data["words"], mark: data["mark"], aim: data["aim"],
+          mark_unit: data["mark_unit"] && Rational(data["mark_unit"])
+        )
+      end
+
+      def load_notes(data)
+        data.to_h do |bar, hands|
+          [bar.to_i, hands.to_h { |hand, notes|
+            [hand.to_sym, notes.map { |onset, length, pitch, tied|
+              Note.new(onset: Rational(onset), length: Rational(length), pitch: Pitch.parse(pitch), tied: tied)
+            }]
+          }]
+        end
+      end
+
+      private_class_method :section, :tempo, :note, :load_bars, :load_tempo, :load_notes
+    end
+  end
+end

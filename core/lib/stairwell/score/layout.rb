@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Score
+    # One printed page: its number, and for each line how many numbered bars
+    # it holds.
+    Page = Stairwell.value(:number, :lines)
+
+    # Where a bar stands on paper.
+    Address = Stairwell.value(:page, :line, :bar) do
+      def to_s = "page #{page}, line #{line}, bar #{bar}"
+    end
+
+    # Pages and lines of a piece. A pickup stands at the start of its line and
+    # is not counted, so `page 12 line 3 bar 2` means the second numbered bar.
+    class Layout
+      attr_reader :pages
+
+      # @param pages [Array<Page>] empty when the page was not described
+      # @param bars [Array<Bar>]
+      def initialize(pages, bars)
+        @bars = bars
+        @assumed = pages.empty?
+        @pages = (@assumed ? assumed : pages).freeze
+      end
+
+      # @return [Boolean] whether lines of four were assumed
+      def assumed? = @assumed
+
+      # @return [Array<Array(Page, Integer, Array<Bar>)>] page, line number and
+      #   the bars on it, pickups included, in printed order; bars past the
+      #   last described line stand on that line
+      def lines
+        @lines ||= begin
+          rest = @bars.dup
+          rows = slots.map { |page, line, held| [page, line, take(rest, held)] }
+          rows.last[2].concat(rest) if rows.any?
+          rows.reject { |_, _, bars| bars.empty? }.freeze
+        end
+      end
+
+      # @param index [Integer] a bar's index
+      # @return [Address, nil] a pickup has the address of its line with bar 0
+      def address(index)
+        places[index]
+      end
+
+      # @return [Integer] index of the bar at that place
+      # @raise [UnreadableError] saying what the page really holds
+      def index(page:, line:, bar:)
+        found = @pages.find { |one| one.number == page }
+        raise UnreadableError, "there is no page #{page}; the piece is on #{page_names}" unless found
+
+        unless line.between?(1, found.lines.size)
+          raise UnreadableError, "page #{page} has #{found.lines.size} lines, not #{line}"
+        end
+
+        place = places.key(Address.new(page: page, line: line, bar: bar))
+        return place if place && bar.positive?
+
+        raise UnreadableError, "page #{page} line #{line} has #{found.lines[line - 1]} bars, not #{bar}"
+      end
+
+      # @return [Boolean] whether the eye has to find another page between two bars
+      def turn?(from, to) = address(from)&.page != address(to)&.page
+
+      private
+
+      def slots
+        @pages.flat_map { |page| page.lines.each_with_index.map { |held, at| [page.number, at + 1, held] } }
+      end
+
+      def take(rest, held)
+        row = []
+        while (bar = rest.first) && (numbered(row) < held || (row.empty? && bar.pickup?))
+          row << rest.shift
+        end
+        row
+      end
+
+      def numbered(row) = row.count { |bar| !bar.pickup? }
+
+      def places
+        @places ||= lines.each_with_object({}) do |(page, line, row), found|
+          offset = row.first.pickup? ? 0 : 1
+          row.each_with_index { |bar, at| found[bar.index] = Address.new(page: page, line: line, bar: at + offset) }
+        end.freeze
+      end
+
+      def assumed
+        left = numbered(@bars)
+        rows = []
+        while left.positive?
+          rows << [left, Constants::ASSUMED_LINE].min
+          left -= rows.last
+        end
+        [Page.new(number: 1, lines: rows.empty? ? [1] : rows)]
+      end
+
+      def page_names
+        (@pages.size == 1) ? "page #{@pages.first.number}" : "pages #{@pages.first.number} to #{@pages.last.number}"
+      end
+    end
+  end
+end

@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Score
+    # Everything known about a printed piece, as one immutable value. All
+    # places in it are bar indexes.
+    #
+    # - `bars`: Array<Bar>; `pages`: Array<Page>, empty when not described
+    # - `keys`: Array<Key> in order of bar; `tempo`: Tempo
+    # - `repeats`, `endings`, `sections`: as printed, and as the teacher marked
+    # - `notes`: Hash of bar index to {right: [Note], left: [Note]}, empty
+    #   when no score was read
+    # - `remarks`: lines a person typed that carry no sign (comments, and
+    #   statements not understood), kept so that nothing typed is lost
+    # - `unread`: what a score held that is not used, as [what, bars] pairs
+    Map = Stairwell.value(
+      :title, :bars,
+      composer: nil, book: nil, level: nil, pages: [], keys: [], tempo: Tempo.new,
+      repeats: [], endings: [], sections: [], notes: {}, remarks: [], unread: []
+    ) do
+      # @return [Layout]
+      def layout = Layout.new(pages, bars)
+
+      # @return [Bar, nil]
+      def bar(index) = (bars[index - 1] if index.positive?)
+
+      # @return [Bar, nil] by the number people say
+      def numbered(number) = bars.find { |bar| bar.number == number }
+
+      def pickup? = bars.first.pickup?
+
+      # @return [Array<Meter>] one for each change, in order
+      def meters = bars.map(&:meter).uniq
+
+      def notes? = notes.any?
+
+      # @return [Section, nil] the first section that holds the bar
+      def section_at(index) = sections.find { |section| section.cover?(index) }
+
+      # @return [Rational] counts a minute: the aim, else the printed mark in
+      #   counts, else sixty
+      def aim
+        return tempo.aim.to_r if tempo.aim
+        return tempo.mark * tempo.mark_unit / bars.first.meter.count_length if tempo.mark
+
+        Constants::ASSUMED_TEMPO.to_r
+      end
+    end
+
+    # Lays out bars from what a person or a score says about them.
+    #
+    # @param count [Integer] numbered bars
+    # @param meters [Array<Meter>] with the bar index each holds from
+    # @param pickup [Rational, nil] counts of an incomplete first bar
+    # @param counts [Hash{Integer => Rational}] counts of other bars by index
+    # @return [Array<Bar>]
+    def self.bars(count, meters:, pickup: nil, counts: {})
+      total = count + (pickup ? 1 : 0)
+      (1..total).map do |index|
+        meter = meters.reverse.find { |one| one.bar <= index } || meters.first
+        said = (index == 1 && pickup) ? pickup : counts[index]
+        Bar.new(
+          index: index, number: pickup ? index - 1 : index, meter: meter,
+          length: said ? said * meter.count_length : meter.bar_length
+        )
+      end
+    end
+  end
+end

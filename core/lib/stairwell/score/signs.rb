@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Score
+    # A stretch of printed bars by index, both ends included.
+    Span = Stairwell.value(:from, :to) do
+      # @return [Array<Integer>] the bar indexes
+      def bars = (from..to).to_a
+
+      def size = to - from + 1
+
+      def cover?(index) = index.between?(from, to)
+
+      # @return [Boolean] whether the two share a bar
+      def overlap?(other) = from <= other.to && other.from <= to
+
+      # @return [Boolean] whether the other lies wholly inside
+      def hold?(other) = from <= other.from && other.to <= to
+    end
+
+    # Repeat bar lines. `from` is nil where the page has no opening sign,
+    # `times` nil where it does not say how often.
+    Repeat = Stairwell.value(:to, from: nil, times: nil)
+
+    # A bracketed ending: the passes on which it is played, and its bars.
+    Ending = Stairwell.value(:passes, :from, :to) do
+      def span = Span.new(from: from, to: to)
+    end
+
+    # The tempo as printed and as the teacher wants it: the word, the mark
+    # (unit in whole notes, beats of that unit a minute), and the aim in counts
+    # a minute.
+    Tempo = Stairwell.value(words: nil, mark_unit: nil, mark: nil, aim: nil)
+  end
+end

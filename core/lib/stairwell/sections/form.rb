@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Sections
+    # One time a section comes in playing order. `label` is nil for bars in no
+    # section; `from` and `to` are its first and last bar as played.
+    Occurrence = Stairwell.value(:label, :from, :to)
+
+    # A place where one section runs into another in playing order.
+    Seam = Stairwell.value(:from, :to, :from_bar, :to_bar)
+
+    # The sections of a piece in the order in which they sound.
+    class Form
+      # @param map [Score::Map]
+      # @param reading [Roadmap::Reading]
+      def initialize(map, reading)
+        @map = map
+        @order = reading.order
+      end
+
+      # A new occurrence begins on entering another section, or on moving back
+      # within one; to skip an ending is not a new occurrence.
+      # @return [Array<Occurrence>]
+      def occurrences
+        @occurrences ||= @order.slice_when { |a, b| b <= a || label(a) != label(b) }.map { |bars|
+          Occurrence.new(label: label(bars.first), from: bars.first, to: bars.last)
+        }.freeze
+      end
+
+      # @return [Array<String, nil>] labels in playing order
+      def labels = occurrences.map(&:label)
+
+      # Every distinct pair of section end and next section start, jumps
+      # included; bars in no section make no seam.
+      # @return [Array<Seam>]
+      def seams
+        occurrences.each_cons(2).filter_map { |one, other|
+          next unless one.label && other.label
+
+          Seam.new(from: one.label, to: other.label, from_bar: one.to, to_bar: other.from)
+        }.uniq
+      end
+
+      private
+
+      def label(index)
+        @labels ||= {}
+        @labels.fetch(index) { @labels[index] = @map.section_at(index)&.label }
+      end
+    end
+  end
+end

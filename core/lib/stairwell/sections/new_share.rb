@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Sections
+    # How much of each bar is new, from 0 to 1, for each hand and together.
+    # With notes it follows from kinship; without, from what the teacher said
+    # of the sections, with the same figures.
+    class NewShare
+      # @param map [Score::Map]
+      def initialize(map)
+        @map = map
+        @kinship = Kinship.new(map) if map.notes?
+      end
+
+      # @param index [Integer] bar index
+      # @param hands [Symbol] :right, :left or :together
+      # @return [Rational] 0 to 1
+      def bar(index, hands = :together) = Constants::NEW_SHARE.fetch(relation(index, hands))
+
+      # @param bars [Array<Integer>] bar indexes
+      # @return [Rational] the mean over the bars
+      def mean(bars, hands = :together) = bars.sum(0r) { |index| bar(index, hands) } / bars.size
+
+      # @return [Rational] the sum over the piece, in bars
+      def new_bars = @map.bars.sum(0r) { |one| bar(one.index) }
+
+      # @param index [Integer]
+      # @return [Symbol] :same, :moved, :rhythm, :new or :rest
+      def relation(index, hands = :together)
+        return @kinship.bars[index - 1][hands].name if @kinship
+
+        said[[index, hands]] ||= from_words(index, hands)
+      end
+
+      # @return [Boolean] whether a hand plays in any of the bars; without
+      #   notes both are taken to play
+      def plays?(hand, bars)
+        !@kinship || bars.any? { |index| relation(index, hand) != :rest }
+      end
+
+      private
+
+      def said = @said ||= {}
+
+      def from_words(index, hands)
+        section = @map.section_at(index)
+        return :new unless section
+        # A later place of a section is the section over again.
+        return :same unless section.spans.first.cover?(index)
+
+        kin = section.kin
+        return :new if kin.nil? || !earlier?(kin.of, section) || kin.except.include?(index) || (kin.hand && kin.hand != hands)
+
+        kin.relation
+      end
+
+      def earlier?(label, section)
+        @map.sections.take_while { |one| one != section }.any? { |one| one.label == label }
+      end
+    end
+  end
+end
