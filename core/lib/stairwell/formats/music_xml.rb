@@ -7,6 +7,7 @@ require_relative "music_xml/measure"
 require_relative "music_xml/hands"
 require_relative "music_xml/signs"
 require_relative "music_xml/reader"
+require_relative "music_xml/writer"
 
 module Stairwell
   module Formats

@@ -1,0 +1,203 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module MusicXML
+      # Writes a map as a MusicXML 4.0 score of one piano part on two staves,
+      # with its bar lines, breaks and, where they are known, its notes (one
+      # voice for each hand; notes of a hand that start together must end
+      # together).
+      class Writer
+        # Divisions of a quarter note: fine enough for 32nds and triplets.
+        DIVISIONS = 24
+        STAVES = {right: ["1", "1"], left: ["2", "5"]}.freeze
+        # Note types by length in whole notes, plain and dotted, longest first.
+        TYPES = Reader::UNITS.flat_map { |name, length| [[length * 3 / 2, name, true], [length, name, false]] }
+          .sort_by { |length, _, _| -length }.freeze
+
+        # @param map [Score::Map]
+        def initialize(map)
+          @map = map
+          @loops = Roadmap::Repeats.of(map).loops
+          @breaks = breaks
+        end
+
+        # @return [String] XML text
+        def to_s
+          Nokogiri::XML::Builder.new(encoding: "UTF-8") { |xml|
+            xml.doc.create_internal_subset("score-partwise", "-//Recordare//DTD MusicXML 4.0 Partwise//EN",
+              "http://www.musicxml.org/dtds/partwise.dtd")
+            xml.send(:"score-partwise", version: "4.0") do
+              xml.work { xml.send(:"work-title", @map.title) }
+              xml.identification { xml.creator(@map.composer, type: "composer") } if @map.composer
+              xml.send(:"part-list") { xml.send(:"score-part", id: "P1") { xml.send(:"part-name", "Piano") } }
+              xml.part(id: "P1") { @map.bars.each { |bar| measure(xml, bar) } }
+            end
+          }.to_xml
+        end
+
+        private
+
+        def breaks
+          return {} if @map.layout.assumed?
+
+          pages = @map.layout.lines.chunk_while { |a, b| a[0] == b[0] }
+          pages.flat_map { |rows| rows.each_with_index.map { |(page, _, bars), at| [bars.first.index, [page, at.zero?]] } }.to_h
+        end
+
+        def measure(xml, bar)
+          xml.measure(number: bar.number || "X#{bar.index}", **(bar.pickup? ? {implicit: "yes"} : {})) do
+            print(xml, bar)
+            attributes(xml, bar)
+            tempo(xml) if bar.index == 1
+            left_line(xml, bar.index)
+            notes(xml, bar)
+            right_line(xml, bar.index)
+          end
+        end
+
+        def print(xml, bar)
+          page, new_page = @breaks[bar.index]
+          return unless page
+
+          said = new_page ? {"page-number": page} : {"new-system": "yes"}
+          said[:"new-page"] = "yes" if new_page && bar.index > 1
+          xml.print(**said)
+        end
+
+        def attributes(xml, bar)
+          meter = bar.meter if bar.index == 1 || bar.meter != @map.bar(bar.index - 1).meter
+          key = @map.keys.find { |one| one.bar == bar.index }
+          return unless meter || key
+
+          xml.attributes do
+            xml.divisions(DIVISIONS) if bar.index == 1
+            xml.key { xml.fifths(key.fifths) && xml.mode(key.mode) } if key
+            xml.time { xml.beats(meter.beats) && xml.send(:"beat-type", meter.unit) } if meter
+            clefs(xml) if bar.index == 1
+          end
+        end
+
+        def clefs(xml)
+          xml.staves(2)
+          [["1", "G", 2], ["2", "F", 4]].each do |number, sign, line|
+            xml.clef(number: number) { xml.sign(sign) && xml.line(line) }
+          end
+        end
+
+        def tempo(xml)
+          tempo = @map.tempo
+          return unless tempo.mark
+
+          _, unit, dotted = type(tempo.mark_unit)
+          xml.direction(placement: "above") do
+            xml.send(:"direction-type") { xml.words(tempo.words) } if tempo.words
+            xml.send(:"direction-type") do
+              xml.metronome do
+                xml.send(:"beat-unit", unit)
+                xml.send(:"beat-unit-dot") if dotted
+                xml.send(:"per-minute", tempo.mark)
+              end
+            end
+          end
+        end
+
+        def left_line(xml, index)
+          ending = @map.endings.find { |one| one.from == index }
+          # A repeat from the first bar needs no opening sign.
+          forward = @map.repeats.any? { |one| one.from == index && index > 1 }
+          return unless ending || forward
+
+          xml.barline(location: "left") do
+            xml.ending(number: ending.passes.join(", "), type: "start") if ending
+            xml.repeat(direction: "forward") if forward
+          end
+        end
+
+        def right_line(xml, index)
+          ending = @map.endings.find { |one| one.to == index }
+          loop = @loops.find { |one| one.times > 1 && closes?(one, index) }
+          return unless ending || loop
+
+          xml.barline(location: "right") do
+            xml.ending(number: ending.passes.join(", "), type: loop ? "stop" : "discontinue") if ending
+            xml.repeat(direction: "backward", **((loop.times > 2 && loop.closing.empty?) ? {times: loop.times} : {})) if loop
+          end
+        end
+
+        def closes?(loop, index) = (1...loop.times).any? { |pass| loop.back_after(pass) == index }
+
+        def notes(xml, bar)
+          STAVES.each_with_index do |(hand, (staff, voice)), at|
+            xml.backup { xml.duration(units(bar.length)) } if at.positive?
+            voice(xml, @map.notes.dig(bar.index, hand).to_a, bar.length, staff, voice)
+          end
+        end
+
+        def voice(xml, notes, length, staff, voice)
+          reached = 0r
+          notes.group_by(&:onset).sort.each do |onset, together|
+            rests(xml, onset - reached, staff, voice)
+            together.each_with_index { |note, at| note(xml, note, at.positive?, staff, voice) }
+            reached = onset + together.map(&:length).max
+          end
+          rests(xml, length - reached, staff, voice)
+        end
+
+        def note(xml, note, chord, staff, voice)
+          xml.note do
+            xml.chord if chord
+            xml.pitch do
+              xml.step(note.pitch.step)
+              xml.alter(note.pitch.alter) unless note.pitch.alter.zero?
+              xml.octave(note.pitch.octave)
+            end
+            value(xml, note.length, staff, voice) { xml.tie(type: "stop") if note.tied }
+          end
+        end
+
+        def rests(xml, length, staff, voice)
+          while length.positive?
+            part = type(length).first
+            xml.note do
+              xml.rest
+              value(xml, part, staff, voice)
+            end
+            length -= part
+          end
+        end
+
+        def value(xml, length, staff, voice)
+          xml.duration(units(length))
+          yield if block_given?
+          xml.voice(voice)
+          _, name, dotted = type(length)
+          xml.type(name)
+          xml.dot if dotted
+          xml.staff(staff)
+        end
+
+        # @return [Array(Rational, String, Boolean)] the longest note value that
+        #   fits, its name, and whether it is dotted
+        def type(length) = TYPES.find { |value, _, _| value <= length } || [length, TYPES.last[1], false]
+
+        def units(length) = (length * 4 * DIVISIONS).to_i
+      end
+
+      # @param map [Score::Map]
+      # @return [String] MusicXML text
+      def self.write(map) = Writer.new(map).to_s
+
+      # @param map [Score::Map]
+      # @return [String] bytes of a compressed score (.mxl)
+      def self.compress(map)
+        Zip::OutputStream.write_buffer { |zip|
+          zip.put_next_entry(Package::CONTAINER)
+          zip.write(%(<?xml version="1.0"?><container><rootfiles><rootfile full-path="score.musicxml"/></rootfiles></container>))
+          zip.put_next_entry("score.musicxml")
+          zip.write(write(map))
+        }.string
+      end
+    end
+  end
+end

@@ -1,0 +1,103 @@
+# frozen_string_literal: true
+
+require_relative "notation"
+
+module Demo
+  # The demo's method-book pieces. Titles, tunes and books are invented; each is
+  # composed here and goes through the same reader as a user's file.
+  module Pieces
+    # `map` holds the notes; `sections` is the page script a teacher adds.
+    Piece = Struct.new(:file, :map, :sections, keyword_init: true)
+
+    module_function
+
+    # @return [Array<Piece>]
+    def all = [lantern_room, slow_ferry, ropewalk, two_gulls, fog_signal]
+
+    def lantern_room
+      theme = "C4q D4q E4q G4q | E4h D4h | C4q D4q E4q C4q"
+      middle = "G4q F4q E4q D4q | E4h G4h | A4q G4q F4q E4q | D4w"
+      right = [theme, "D4w", theme, "C4w", middle, theme, "C4w"].join(" | ")
+      bass = "C3w | G2h B2h | C3h A2h"
+      left = [bass, "G2w", bass, "C3w", "C3h G2h | C3w | F2h A2h | G2w", bass, "C3w"].join(" | ")
+      piece(
+        "lantern-room", right, left, title: "Lantern Room", book: "Tidewater Primer 1", level: "1", meter: [4, 4], key: "C major",
+        pages: {8 => [4, 4, 4, 4]}, tempo: ["Calmly", 96, 72], repeats: [[1, 8]],
+        sections: ["A: 1-4", "A1: 5-8 like A except 8", "B: 9-12", "A2: 13-16 like A except 16"]
+      )
+    end
+
+    def slow_ferry
+      a = "D4q | G4h A4q | B4h D5q | C5q B4q A4q"
+      b = "G4q A4q B4q | C5h A4q | F#4q G4q A4q | B4h."
+      c = "D5q C5q B4q | E5h D5q | C5q B4q A4q | B4h G4q"
+      right = [a, "D4h.", a.sub(/\AD4q \| /, ""), "G4h.", b, Notation.moved(b, 1, Stairwell::Score::Key.parse("G major")), c,
+        "A4q B4q C5q | D5h.", "A4q F#4q D4q | G4h."].join(" | ")
+      a_left = "G2h. | G2h D3q | F#2h A2q"
+      b_left = "E3+G3h. | C3+E3h. | D3+F#3h. | G2+D3h."
+      c_left = "G3+B3h. | C3+G3h. | D3+F#3h. | G2+D3h."
+      left = ["-q", a_left, "D3h.", a_left, "G2h D3q", b_left, Notation.moved(b_left, 1, Stairwell::Score::Key.parse("G major")), c_left,
+        "D3h. | D3+F#3h.", "D3h. | G2h"].join(" | ")
+      right = right.sub(/G4h\.\z/, "G4h")
+      piece(
+        "the-slow-ferry", right, left, title: "The Slow Ferry", book: "Tidewater Primer 2", level: "2", meter: [3, 4], key: "G major",
+        pickup: 1, pages: {12 => [4, 4, 4, 4], 13 => [4, 4]}, tempo: ["Andante", 92, 76], repeats: [[10, 23]],
+        endings: [[[1], 22, 23], [[2], 24, 25]],
+        sections: ["A: 0-4", "A1: 5-8 like A except 5, 8", "B: 9-12", "B1: 13-16 like B moved", "C: 17-20", "D: 21-22", "E: 23-24 like D except 24"]
+      )
+    end
+
+    def ropewalk
+      walk = "F4e G4e A4e B4e | C5q A4q | G4e A4e G4e F4e"
+      right = [walk, "G4h", walk, "F4h", "C5q D5q | C5q A4q | D5e C5e B4e A4e | G4h", walk, "F4q G4q", "A4e G4e F4e E4e | F4h"].join(" | ")
+      right = right.gsub("B4", "Bb4")
+      steps = "F3q C3q | A2q F2q | C3q E3q"
+      left = [steps, "C3h", steps, "F2h", "A2q F2q | A2q C3q | Bb2q C3q | C3h", steps, "F2q C3q", "C3q C3q | F2h"].join(" | ")
+      piece(
+        "ropewalk", right, left, title: "Ropewalk", book: "Tidewater Primer 2", level: "2", meter: [2, 4], key: "F major",
+        pages: {16 => [4, 4, 4, 6]}, tempo: ["Steadily", 104, 88], repeats: [[1, 8], [9, 18]],
+        sections: ["A: 1-4", "A1: 5-8 like A except 8", "B: 9-12", "A2: 13-16 like A except 16", "C: 17-18"]
+      )
+    end
+
+    def two_gulls
+      cry = "D5q. A4q. | F5e E5e D5e A4q. | D5q. A4q. | C5e Bb4e A4e G4q."
+      answer = "A4e G4e F4e E4q D4e | E4q. A4q. | A4e G4e F4e E4q D4e"
+      right = [cry, answer, "A4h.", cry, answer, "D4h."].join(" | ")
+      left = (["D3q. F3q. | D3q. F3q. | D3q. F3q. | G2q. Bb2q.", "A2q. C#3q. | A2h. | A2q. C#3q.", "A2h."] +
+        ["D3q. F3q. | D3q. F3q. | D3q. F3q. | G2q. Bb2q.", "A2q. C#3q. | A2h. | A2q. C#3q.", "D3h."]).join(" | ")
+      piece(
+        "two-gulls-arguing", right, left, title: "Two Gulls Arguing", book: "Tidewater Primer 3", level: "3", meter: [6, 8], key: "D minor",
+        pages: {21 => [4, 4], 22 => [4, 4]}, tempo: ["Quarrelling", 66, 54], mark_unit: 3/8r, repeats: [[1, 8]],
+        sections: ["A: 1-4", "B: 5-8", "A1: 9-12 like A", "B1: 13-16 like B except 16"]
+      )
+    end
+
+    def fog_signal
+      right = "C4w | -w | E4w | -w | C4h E4h | G4w | E4h D4h | C4w"
+      left = "-w | G2w | -w | G2w | C3w | G2w | G2w | C3w"
+      piece(
+        "fog-signal", right, left, title: "Fog Signal", book: "Tidewater Primer 1", level: "1", meter: [4, 4], key: "C major",
+        pages: {4 => [4, 4]}, tempo: ["Slowly", 72, 60], repeats: [[1, 8, 3]], sections: ["A: 1-4", "B: 5-8"]
+      )
+    end
+
+    def piece(file, right, left, title:, book:, level:, meter:, key:, pages:, tempo:, sections:, repeats: [], endings: [], pickup: nil, mark_unit: 1/4r)
+      meter = Stairwell::Score::Meter.new(beats: meter[0], unit: meter[1])
+      notes = Notation.hands(right, left)
+      total = Notation.bars(right).size
+      last = {total => meter.counts(meter.bar_length) - pickup} if pickup
+      bars = Stairwell::Score.bars(total - (pickup ? 1 : 0), meters: [meter], pickup: pickup, counts: last || {})
+      words, mark, aim = tempo
+      map = Stairwell::Score::Map.new(
+        title: title, book: book, level: level, bars: bars, notes: notes, keys: [Stairwell::Score::Key.parse(key)],
+        pages: pages.map { |number, lines| Stairwell::Score::Page.new(number: number, lines: lines) },
+        tempo: Stairwell::Score::Tempo.new(words: words, mark: mark, mark_unit: mark_unit, aim: aim),
+        repeats: repeats.map { |from, to, times| Stairwell::Score::Repeat.new(from: from, to: to, times: times) },
+        endings: endings.map { |passes, from, to| Stairwell::Score::Ending.new(passes: passes, from: from, to: to) }
+      )
+      Piece.new(file: file, map: map, sections: sections)
+    end
+    private_class_method :piece
+  end
+end
