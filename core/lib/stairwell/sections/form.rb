@@ -3,8 +3,9 @@
 module Stairwell
   module Sections
     # One time a section comes in playing order. `label` is nil for bars in no
-    # section; `from` and `to` are its first and last bar as played.
-    Occurrence = Stairwell.value(:label, :from, :to)
+    # section; `from` and `to` are its first and last bar as played; `at` its
+    # place among the visits, from 0.
+    Occurrence = Stairwell.value(:label, :from, :to, :at)
 
     # A place where one section runs into another in playing order.
     Seam = Stairwell.value(:from, :to, :from_bar, :to_bar)
@@ -22,9 +23,13 @@ module Stairwell
       # within one; to skip an ending is not a new occurrence.
       # @return [Array<Occurrence>]
       def occurrences
-        @occurrences ||= @order.slice_when { |a, b| b <= a || label(a) != label(b) }.map { |bars|
-          Occurrence.new(label: label(bars.first), from: bars.first, to: bars.last)
-        }.freeze
+        @occurrences ||= begin
+          at = 0
+          @order.slice_when { |a, b| b <= a || label(a) != label(b) }.map { |bars|
+            at += bars.size
+            Occurrence.new(label: label(bars.first), from: bars.first, to: bars.last, at: at - bars.size)
+          }.freeze
+        end
       end
 
       # @return [Array<String, nil>] labels in playing order

@@ -69,16 +69,18 @@ module Stairwell
 
         # `5-8 like A except 8`, `like A moved`, `left hand like A`.
         def section(label, scan, places)
-          spans = places.spans!(scan)
-          kin = kin(scan, places)
-          difficulty = scan.number!("a difficulty", 1..5) if scan.take(/difficulty\b/i)
-          Score::Section.new(label: label, spans: spans, kin: kin, difficulty: difficulty || Constants::DIFFICULTY)
+          Score::Section.new(label: label, spans: places.spans!(scan), **details(scan, places))
+        end
+
+        def details(scan, places)
+          found = {kin: kin(scan, places)}
+          found[:difficulty] = scan.number!("a difficulty", 1..5) if scan.take(/difficulty\b/i)
+          found
         end
 
         def kin(scan, places)
           hand = scan.take(/(left|right)\s+hand\b/i)&.[](/\w+/)&.downcase&.to_sym
-          return scan.take!(/like\b/i, "“like”") && nil if hand && !scan.take(/like\b/i)
-          return unless hand || scan.take(/like\b/i)
+          return unless hand ? scan.take!(/like\b/i, "“like”") : scan.take(/like\b/i)
 
           of = scan.take!(LABEL, "the label of an earlier section")
           except = scan.take(/except\b/i) ? places.spans!(scan).flat_map(&:bars) : []

@@ -12,6 +12,13 @@ module Stairwell
         # @return [String]
         def to_s = "#{[texts, shape, music, signs, sections, @map.remarks].flatten.compact.join("\n")}\n"
 
+        # @param section [Score::Section]
+        # @return [String] its kin and difficulty in words
+        def words(section)
+          difficulty = "difficulty #{section.difficulty}" unless section.difficulty == Constants::DIFFICULTY
+          [kin(section.kin), difficulty].compact.join(" ")
+        end
+
         private
 
         def texts
@@ -56,8 +63,7 @@ module Stairwell
         def sections
           @map.sections.map do |one|
             places = one.spans.map { |place| span(place) }.join(", ")
-            difficulty = " difficulty #{one.difficulty}" unless one.difficulty == Constants::DIFFICULTY
-            "section #{one.label}: #{places}#{kin(one.kin)}#{difficulty}"
+            "section #{one.label}: #{places} #{words(one)}".rstrip
           end
         end
 
@@ -66,7 +72,7 @@ module Stairwell
 
           except = kin.except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| span(Score::Span.new(from: bars.first, to: bars.last)) }
           [
-            "", ("#{kin.hand} hand" if kin.hand), "like #{kin.of}", ("except #{except.join(", ")}" if except.any?),
+            ("#{kin.hand} hand" if kin.hand), "like #{kin.of}", ("except #{except.join(", ")}" if except.any?),
             (kin.relation unless kin.relation == :same)
           ].compact.join(" ")
         end

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+require "openssl"
+require "uri"
+
+module Stairwell
+  module Server
+    # Where the database is, what secrets are made from, and what the clock says.
+    # Nothing secret lies in the repository: the start script keeps one secret
+    # beside the data, and everything else is derived from it.
+    class Settings
+      APP_ROLE = "stairwell_app"
+
+      # @param env [Hash{String => String}] DATABASE_URL (the owner's address),
+      #   STAIRWELL_SECRET, and optionally STAIRWELL_NOW (a fixed time, for
+      #   pictures and tests)
+      def self.from_env(env = ENV) = new(env.to_h)
+
+      def initialize(env)
+        @env = env
+      end
+
+      # @return [String] address of the database for its owner
+      def owner_url = @env.fetch("DATABASE_URL")
+
+      # @return [String] address for the plain role the app uses
+      def app_url
+        uri = URI(owner_url)
+        uri.user = APP_ROLE
+        uri.password = app_password
+        uri.to_s
+      end
+
+      def app_password = derive("database role")[0, 40]
+
+      # @return [String] 64 bytes and more, for the session cookie
+      def session_secret = derive("session") + derive("session, second half")
+
+      # @return [String] for signing private links
+      def link_secret = derive("sheet link")
+
+      # @return [Boolean] whether browsers come over TLS; cookies are then kept to it
+      def tls? = @env["STAIRWELL_TLS"] == "1"
+
+      # @return [Time, nil] a fixed time instead of the clock
+      def fixed_now = @env["STAIRWELL_NOW"]&.then { |text| Time.new(*text.scan(/\d+/).map(&:to_i), "+00:00") }
+
+      private
+
+      def derive(purpose) = OpenSSL::HMAC.hexdigest("SHA256", @env.fetch("STAIRWELL_SECRET"), purpose)
+    end
+  end
+end

@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+require "sequel"
+require "sequel/extensions/pg_json_ops"
+
+module Stairwell
+  module Server
+    # The database as the app sees it. Every use is inside a studio: the
+    # transaction carries its id, and row-level security does the rest.
+    class Store
+      # @return [Sequel::Database]
+      attr_reader :db
+
+      # @param url [String]
+      def initialize(url, connections: 6)
+        @db = Sequel.connect(url, max_connections: connections)
+        @db.extension :pg_json, :pg_array
+        @db.wrap_json_primitives = false
+      end
+
+      # @param studio_id [Integer]
+      # @yieldparam db [Sequel::Database]
+      # @return [Object] what the block gives
+      def in_studio(studio_id)
+        db.transaction do
+          setting("stairwell.studio", studio_id)
+          yield db
+        end
+      end
+
+      # @param account_id [Integer]
+      # @return [Hash, nil] the first membership: :studio_id, :role
+      def membership(account_id)
+        db.transaction do
+          setting("stairwell.account", account_id)
+          db[:memberships].where(account_id: account_id).order(:studio_id).first
+        end
+      end
+
+      # Makes a studio and its first member; used by setup and demo.
+      # @return [Integer] the studio's id
+      def found_studio(name:, time_zone:, owner_id:)
+        db.transaction do
+          id = db.get(Sequel.function(:nextval, Sequel.function(:pg_get_serial_sequence, "studios", "id")))
+          setting("stairwell.studio", id)
+          db[:studios].overriding_system_value.insert(id: id, name: name, time_zone: time_zone)
+          db[:memberships].insert(studio_id: id, account_id: owner_id, role: "owner")
+          id
+        end
+      end
+
+      private
+
+      # Holds until the transaction ends.
+      def setting(name, value) = db.get(Sequel.function(:set_config, name, value.to_s, true))
+    end
+  end
+end

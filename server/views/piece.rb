@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Views
+      # A map as a screen shows it: the page, the playing order, the figures.
+      # All of it is computed by the core; the browser only draws.
+      class Piece
+        # @param map [Score::Map]
+        def initialize(map)
+          @map = map
+          @reading = Roadmap.read(map)
+          @form = Sections.form(map, @reading)
+          @share = Sections.new_share(map)
+          @loops = Roadmap::Repeats.of(map).loops
+        end
+
+        # @return [Hash] JSON-ready
+        def to_h
+          {
+            title: @map.title, book: @map.book, composer: @map.composer, level: @map.level, figures: figures,
+            meters: @map.meters.map(&:to_s), keys: @map.keys.map(&:to_s), tempo_words: @map.tempo.words,
+            layout_assumed: @map.layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels,
+            sections: @map.sections.map { |one| section(one) }, diagnostics: diagnostics,
+            unread: @map.unread.map { |what, bars| {what: what, bars: bars.map { |bar| @map.bar(bar).name }} },
+            script: Formats::PageScript.write(@map), remarks: @map.remarks
+          }
+        end
+
+        private
+
+        def figures
+          {
+            bars_printed: @reading.bars_printed, bars_played: @reading.bars_played,
+            counts_played: Roadmap.number(@reading.counts_played), page_turns: @reading.page_turns,
+            aim: @map.aim.round, seconds: @reading.seconds.round, new_bars: @share.new_bars.to_f.round(1),
+            new_bars_rounded: @share.new_bars.round
+          }
+        end
+
+        def pages
+          @map.layout.lines.group_by(&:first).map do |page, rows|
+            {number: page, lines: rows.map { |_, line, bars| {line: line, bars: bars.map { |bar| bar(bar) }} }}
+          end
+        end
+
+        def bar(bar)
+          index = bar.index
+          {
+            index: index, name: bar.name, place: place(index), counts: Roadmap.number(bar.counts),
+            opens: @map.repeats.any? { |one| one.from == index } && @loops.any? { |one| one.from == index },
+            closes: closing[index], endings: endings(index), section: @map.section_at(index)&.label,
+            relation: @share.relation(index).to_s, played: @reading.order.count(index)
+          }
+        end
+
+        def place(index)
+          address = @map.layout.address(index)
+          address && !@map.layout.assumed? && address.bar.positive? ? address.to_s : nil
+        end
+
+        # How often the repeat that turns back after a bar is played; nil for
+        # other bars.
+        def closing
+          @closing ||= @loops.each_with_object({}) do |loop, found|
+            (1...loop.times).each { |pass| found[loop.back_after(pass)] ||= loop.times }
+          end
+        end
+
+        def endings(index)
+          @map.endings.select { |one| one.span.cover?(index) }
+            .map { |one| {passes: one.passes, first: one.from == index, last: one.to == index} }
+        end
+
+        def ribbon
+          before = nil
+          starts = @form.occurrences.map(&:at).to_set
+          @reading.visits.each_with_index.map do |visit, at|
+            jump = before && visit.bar != before + 1
+            before = visit.bar
+            {
+              bar: visit.bar, name: @map.bar(visit.bar).name, section: @map.section_at(visit.bar)&.label, starts: starts.include?(at),
+              time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: jump ? true : false
+            }
+          end
+        end
+
+        def section(one)
+          {
+            label: one.label, difficulty: one.difficulty, words: Formats::PageScript.words(@map, one),
+            spans: one.spans.map { |span| {from: span.from, to: span.to, names: names(span)} }
+          }
+        end
+
+        def names(span) = [span.from, span.to].uniq.map { |bar| @map.bar(bar)&.name || "##{bar}" }.join("–")
+
+        def diagnostics
+          (@reading.diagnostics + Sections::Check.call(@map)).map do |one|
+            {code: one.code.to_s, bar: one.bar, message: one.message, grave: one.grave}
+          end
+        end
+      end
+    end
+  end
+end

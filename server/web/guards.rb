@@ -1,0 +1,148 @@
+# frozen_string_literal: true
+
+require "openapi_first"
+require "rack/attack"
+require "rack/protection"
+
+module Stairwell
+  module Server
+    # What stands before the routes: sizes, rates, forged requests, the contract.
+    module Guards
+      # No client gets a stack trace or a bare 500: what the guards or the
+      # routes did not foresee is logged and answered in words.
+      class Safety
+        # @param log [#puts]
+        def initialize(app, log = $stderr)
+          @app = app
+          @log = log
+        end
+
+        def call(env)
+          @app.call(env)
+        rescue Problem => error
+          error.to_rack
+        rescue Rack::QueryParser::InvalidParameterError, Rack::QueryParser::ParameterTypeError, Rack::Multipart::Error,
+          EncodingError, URI::InvalidURIError => error
+          Problem.new(400, "The request could not be read: #{error.message.scrub}.", code: "unreadable").to_rack
+        rescue => error
+          @log.puts("#{env["REQUEST_METHOD"]} #{env["PATH_INFO"]}: #{error.full_message(highlight: false)}")
+          Problem.new(500, "Something went wrong on our side; nothing was changed. Try again.", code: "internal").to_rack
+        end
+      end
+
+      # Bodies larger than anything the app takes are refused unread.
+      class Size
+        JSON_BYTES = 1024 * 1024
+
+        def initialize(app)
+          @app = app
+        end
+
+        def call(env)
+          limit = (env["PATH_INFO"] == "/api/pieces/score") ? Constants::MOST_SCORE_BYTES : JSON_BYTES
+          return @app.call(env) if env["CONTENT_LENGTH"].to_i <= limit
+
+          Problem.new(413, "That is more than #{limit / 1024 / 1024} MB. Send a smaller file.", code: "too_large").to_rack
+        end
+      end
+
+      # A changing request must carry the session's token, which another site
+      # cannot read. Private links have no session and no cookie to forge.
+      class Forgery
+        def initialize(app)
+          @app = app
+          @check = Rack::Protection::AuthenticityToken.new(app)
+        end
+
+        def call(env)
+          return @app.call(env) if env["PATH_INFO"].start_with?("/api/sheet/") || @check.accepts?(env)
+
+          Problem.new(403, "This page has been open for too long. Load it again, then repeat what you did.", code: "csrf").to_rack
+        end
+      end
+
+      # Requests are checked against api/openapi.yaml before a route sees them.
+      class Contract
+        DEFINITION = OpenapiFirst.load(File.expand_path("../../api/openapi.yaml", __dir__))
+
+        def initialize(app)
+          @app = app
+        end
+
+        def call(env)
+          return @app.call(env) unless env["PATH_INFO"].start_with?("/api/")
+
+          checked = DEFINITION.validate_request(Rack::Request.new(env))
+          return problem(checked.error).to_rack if checked.error
+
+          env[OpenapiFirst::REQUEST] = checked
+          @app.call(env)
+        end
+
+        private
+
+        STATUS = {not_found: 404, method_not_allowed: 405, unsupported_media_type: 415}.freeze
+
+        def problem(failure)
+          first = failure.errors&.first
+          field = first&.instance_location.to_s.delete_prefix("/")
+          detail = first ? words(first, field) : WORDS.fetch(failure.type, "The request could not be read")
+          Problem.new(STATUS.fetch(failure.type, 400), "#{detail.delete_suffix(".")}.", code: failure.type.to_s, field: field.empty? ? nil : field)
+        end
+
+        WORDS = {
+          not_found: "There is nothing at this address", method_not_allowed: "This address does not take that method",
+          unsupported_media_type: "This address does not take that kind of content"
+        }.freeze
+
+        def words(error, field)
+          missing = error.details&.fetch("missing_keys", nil)
+          return "#{missing.join(", ")} must be given" if missing
+
+          what = field.empty? ? "The request" : "“#{field}”"
+          "#{what} does not fit: #{error.message.sub(/ at (root|`[^`]*`)/, "")}"
+        end
+      end
+
+      # Counts requests in an unlogged table, so that all processes share them.
+      class Counts
+        def initialize(store)
+          @db = store.db
+        end
+
+        # @return [Integer] the count after adding
+        def increment(key, amount, expires_in:)
+          now = Sequel::CURRENT_TIMESTAMP
+          expired = Sequel[:rate_counts][:expires_at] < now
+          @db[:rate_counts].returning(:count).insert_conflict(
+            target: :key,
+            update: {count: Sequel.case({expired => amount}, Sequel[:rate_counts][:count] + amount),
+                     expires_at: Sequel.case({expired => Sequel[:excluded][:expires_at]}, Sequel[:rate_counts][:expires_at])}
+          ).insert(key: key, count: amount, expires_at: now + Sequel.lit("? * interval '1 second'", expires_in)).first[:count]
+        end
+
+        def read(key) = @db[:rate_counts].where(key: key).where(Sequel[:expires_at] > Sequel::CURRENT_TIMESTAMP).get(:count)
+
+        def write(key, value, expires_in: 60) = increment(key, value, expires_in: expires_in)
+
+        def delete(key) = @db[:rate_counts].where(key: key).delete
+      end
+
+      # Sign-ins and private links are limited by address.
+      SIGN_INS = {limit: 20, period: 60}.freeze
+      SHEETS = {limit: 300, period: 60}.freeze
+
+      # @param store [Store]
+      # @return [Class] Rack::Attack, set up
+      def self.rates(store)
+        Rack::Attack.cache.store = Counts.new(store)
+        Rack::Attack.throttle("sign-in", **SIGN_INS) { |request| request.ip if request.path == "/api/login" }
+        Rack::Attack.throttle("sheet", **SHEETS) { |request| request.ip if request.path.start_with?("/api/sheet/") }
+        Rack::Attack.throttled_responder = lambda do |_request|
+          Problem.new(429, "That was too often. Wait a minute, then try again.", code: "too_often").to_rack
+        end
+        Rack::Attack
+      end
+    end
+  end
+end

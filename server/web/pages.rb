@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+require "rack/files"
+require "securerandom"
+
+module Stairwell
+  module Server
+    # The built front end: its files, and its one page for every other address.
+    # A nonce for each answer lets the style sheets that scripts make through
+    # the content security policy, and nothing else.
+    class Pages
+      DIST = File.expand_path("../../web/dist", __dir__)
+      NONCE = "__NONCE__"
+      HEADERS = {
+        "x-content-type-options" => "nosniff", "referrer-policy" => "no-referrer", "x-frame-options" => "DENY",
+        "permissions-policy" => "camera=(), geolocation=(), microphone=()", "cross-origin-opener-policy" => "same-origin"
+      }.freeze
+
+      def initialize(app)
+        @app = app
+        @files = Rack::Files.new(DIST)
+      end
+
+      def call(env)
+        status, headers, body = answer(env)
+        HEADERS.each { |name, value| headers[name] ||= value }
+        headers["content-security-policy"] ||= policy("none")
+        headers["strict-transport-security"] ||= "max-age=31536000" if env["rack.url_scheme"] == "https"
+        [status, headers, body]
+      end
+
+      private
+
+      def answer(env)
+        path = env["PATH_INFO"]
+        return @app.call(env) if path.start_with?("/api/") || path == "/health"
+        return @files.call(env).tap { |_, headers, _| headers["cache-control"] = "public, max-age=31536000, immutable" } if path.start_with?("/assets/")
+        return @files.call(env) if File.basename(path).include?(".") && !path.start_with?("/s/")
+
+        page
+      end
+
+      def page
+        nonce = SecureRandom.base64(18)
+        html = File.read(File.join(DIST, "index.html")).gsub(NONCE, nonce)
+        [200, {"content-type" => "text/html; charset=utf-8", "cache-control" => "no-store", "content-security-policy" => policy(nonce)}, [html]]
+      rescue Errno::ENOENT
+        [503, {"content-type" => "text/plain"}, ["The front end is not built yet. Run bin/start.\n"]]
+      end
+
+      def policy(nonce)
+        "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-#{nonce}'; font-src 'self'; img-src 'self' data:; " \
+          "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+      end
+    end
+  end
+end
