@@ -43,7 +43,7 @@ module Stairwell
       def tls? = @env["STAIRWELL_TLS"] == "1"
 
       # @return [Time, nil] a fixed time instead of the clock
-      def fixed_now = @env["STAIRWELL_NOW"]&.then { |text| Time.new(*text.scan(/\d+/).map(&:to_i), "+00:00") }
+      def fixed_now = @env["STAIRWELL_NOW"]&.then { |text| Time.utc(*text.scan(/\d+/).map(&:to_i)) }
 
       private
 

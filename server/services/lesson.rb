@@ -61,7 +61,7 @@ module Stairwell
               next unless planned.key?(key) || results.key?(key) || standing.state == :begun
 
               Views::Student.standing(standing).merge(
-                assignment_id: one.row[:id], piece: one.title, result: results[key], days: boxes(planned.fetch(key, []), standing)
+                assignment_id: one.row[:id], piece: one.title, result: results[key], days: boxes(week, planned.fetch(key, []), standing)
               )
             end
           }
@@ -75,10 +75,12 @@ module Stairwell
           end
         end
 
-        def boxes(planned, standing)
-          from = planned.min || (@desk.today - 6)
-          practised = standing.days.keys.select { |date| date >= from }
-          (planned | practised).sort.map do |date|
+        # Every practice day of the week, so that the boxes of all steps line up,
+        # and other days on which the step was practised.
+        def boxes(week, planned, standing)
+          days = week ? week["days"].map { |day| Date.parse(day["date"]) } : []
+          practised = standing.days.keys.select { |date| date >= (days.min || (@desk.today - 6)) }
+          (days | practised).sort.map do |date|
             day = standing.days.fetch(date, {repetitions: 0, struggle: false})
             {date: date.to_s, planned: planned.include?(date), of: standing.step.repetitions, **day}
           end

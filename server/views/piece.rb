@@ -3,6 +3,10 @@
 module Stairwell
   module Server
     module Views
+      # @param number [Integer]
+      # @return [String] "1st", "2nd", "3rd", "4th"
+      def self.ordinal(number) = "#{number}#{{1 => "st", 2 => "nd", 3 => "rd"}.fetch(number, "th")}"
+
       # A map as a screen shows it: the page, the playing order, the figures.
       # All of it is computed by the core; the browser only draws.
       class Piece
@@ -80,8 +84,18 @@ module Stairwell
             before = visit.bar
             {
               bar: visit.bar, name: @map.bar(visit.bar).name, section: @map.section_at(visit.bar)&.label, starts: starts.include?(at),
-              time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: jump ? true : false
+              time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: jump ? true : false, reached: reached(visit)
             }
+          end
+        end
+
+        # Why the music is here and not at the next printed bar, in words.
+        def reached(visit)
+          case visit.via
+          when :repeat then (visit.pass > 2) ? "#{Views.ordinal(visit.pass)} time" : "again"
+          when :ending
+            ending = @map.endings.find { |one| one.from == visit.bar }
+            ending ? "#{Views.ordinal(ending.passes.max)} ending" : "past the ending"
           end
         end
 

@@ -1,0 +1,54 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+
+/** What the server says went wrong: what, where, and how to mend it. */
+export class Trouble extends Error {
+  constructor(readonly problem: Schemas["Problem"]) {
+    super(problem.detail);
+  }
+}
+
+const OFFLINE: Schemas["Problem"] = {
+  title: "No connection",
+  status: 0,
+  code: "offline",
+  detail: "Stairwell cannot be reached. Check the connection and try again; nothing you typed is lost.",
+};
+
+let csrf = "";
+
+/** Changing requests carry the session's token. */
+export function rememberToken(token: string) {
+  csrf = token;
+}
+
+export const api = createClient<paths>({ baseUrl: "/" });
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== "GET") request.headers.set("X-CSRF-Token", csrf);
+    return request;
+  },
+  onError: () => new Trouble(OFFLINE),
+});
+
+/** Awaits a call and gives its data, or throws what went wrong. */
+export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  const { data, error, response } = await call;
+  if (response.ok && data !== undefined) return data;
+  const problem = error as Partial<Schemas["Problem"]> | undefined;
+  if (problem?.detail) throw new Trouble(problem as Schemas["Problem"]);
+  throw new Trouble({ ...OFFLINE, status: response.status, detail: "The server gave an answer that makes no sense." });
+}
+
+/** A key made here, so that the same mark sent twice counts once. Plain HTTP in
+ * the house has no crypto.randomUUID, so it is put together by hand. */
+export function newKey() {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x40;
+  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
+  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
+  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
+}

@@ -1,0 +1,140 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, ask, rememberToken, type Schemas, type Trouble } from "./client";
+
+/** The one way to load. */
+function useLoad<T>(key: unknown[], load: () => Promise<T>) {
+  return useQuery<T, Trouble>({ queryKey: key, queryFn: load });
+}
+
+/** The one way to save: `into` puts the answer where it is shown, and
+ * everything else that is on the screen is loaded again. */
+export function useSave<In, Out>(save: (value: In) => Promise<Out>, into?: (saved: Out, value: In) => unknown[]) {
+  const cache = useQueryClient();
+  return useMutation<Out, Trouble, In>({
+    mutationFn: save,
+    onSuccess: (saved, value) => {
+      const key = into?.(saved, value);
+      if (key) cache.setQueryData(key, saved);
+      return cache.invalidateQueries({ predicate: (query) => query.queryKey.join() !== key?.join() });
+    },
+  });
+}
+
+export const useSession = () =>
+  useLoad(["session"], async () => {
+    const session = await ask(api.GET("/api/session"));
+    rememberToken(session.csrf);
+    return session;
+  });
+
+export const usePieces = () => useLoad(["pieces"], () => ask(api.GET("/api/pieces")));
+export const usePiece = (id: number) =>
+  useLoad(["piece", id], () => ask(api.GET("/api/pieces/{id}", { params: { path: { id } } })));
+export const useStudents = () => useLoad(["students"], () => ask(api.GET("/api/students")));
+export const useStudent = (id: number) =>
+  useLoad(["student", id], () => ask(api.GET("/api/students/{id}", { params: { path: { id } } })));
+export const useLesson = (id: number) =>
+  useLoad(["lesson", id], () => ask(api.GET("/api/students/{id}/lesson", { params: { path: { id } } })));
+export const useStudio = () => useLoad(["studio"], () => ask(api.GET("/api/studio")));
+export const useSheet = (token: string) =>
+  useLoad(["sheet", token], () => ask(api.GET("/api/sheet/{token}", { params: { path: { token } } })));
+
+export const useSignIn = () =>
+  useSave((body: { email: string; password: string; remember: boolean }) => ask(api.POST("/api/login", { body })));
+export const useSignOut = () => useSave(() => ask(api.POST("/api/logout", { body: {} })));
+
+export const useLoadScore = () =>
+  useSave(
+    (file: File) =>
+      ask(
+        api.POST("/api/pieces/score", {
+          params: { query: { name: file.name } },
+          headers: { "Content-Type": "application/octet-stream" },
+          body: file as never,
+          bodySerializer: (body: unknown) => body as File,
+        }),
+      ),
+    (piece) => ["piece", piece.id],
+  );
+export const useTypePiece = () =>
+  useSave(
+    (script: string) => ask(api.POST("/api/pieces", { body: { script } })),
+    (piece) => ["piece", piece.id],
+  );
+
+/** Reads a script as it is typed; nothing is saved. */
+export const useReading = (script: string) =>
+  useQuery({
+    queryKey: ["reading", script],
+    queryFn: () => ask(api.POST("/api/scripts/read", { body: { script } })),
+    placeholderData: (before) => before,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const useChangeScript = (id: number) =>
+  useSave(
+    (body: { script: string; revision: number }) =>
+      ask(api.PUT("/api/pieces/{id}/script", { params: { path: { id } }, body })),
+    () => ["piece", id],
+  );
+export type NewSection = { label: string; words: string; spans: { from: number; to: number }[] };
+export const useChangeSections = (id: number) =>
+  useSave(
+    (body: { sections: NewSection[]; revision: number }) =>
+      ask(api.PUT("/api/pieces/{id}/sections", { params: { path: { id } }, body })),
+    () => ["piece", id],
+  );
+
+export const useAddStudent = () =>
+  useSave(
+    (body: Schemas["NewStudent"]) => ask(api.POST("/api/students", { body })),
+    (student) => ["student", student.id],
+  );
+export const useChangeStudent = (id: number) =>
+  useSave(
+    (body: Schemas["NewStudent"] & { version: number }) =>
+      ask(api.PUT("/api/students/{id}", { params: { path: { id } }, body })),
+    () => ["student", id],
+  );
+export const useGivePiece = () =>
+  useSave(
+    ({ id, ...body }: { id: number; piece_id: number; aim: number; hand_order: Schemas["HandOrder"] }) =>
+      ask(
+        api.POST("/api/students/{id}/pieces", { params: { path: { id } }, body: { routine: "hand_by_hand", ...body } }),
+      ),
+    (student) => ["student", student.id],
+  );
+export const useRenewLink = (id: number) =>
+  useSave(
+    () => ask(api.POST("/api/students/{id}/link", { params: { path: { id } }, body: {} })),
+    () => ["student", id],
+  );
+export const useWithdrawLink = (id: number) =>
+  useSave(
+    () => ask(api.DELETE("/api/students/{id}/link", { params: { path: { id } } })),
+    () => ["student", id],
+  );
+export const useHear = (id: number) =>
+  useSave(
+    (body: { assignment_id: number; step_id: string; result: Schemas["Result"]; key: string }) =>
+      ask(api.POST("/api/students/{id}/results", { params: { path: { id } }, body })),
+    () => ["lesson", id],
+  );
+
+export type Mark = {
+  key: string;
+  kind: "repetition" | "struggle" | "undo";
+  assignment_id: number;
+  step_id: string;
+  undoes?: string;
+};
+export const useMark = (token: string) => {
+  const cache = useQueryClient();
+  return useMutation<Schemas["Sheet"], Trouble, Mark>({
+    mutationFn: (body) => ask(api.POST("/api/sheet/{token}/marks", { params: { path: { token } }, body })),
+    // The key makes it safe to send a mark again when the answer was lost.
+    retry: (times, trouble) => trouble.problem.code === "offline" && times < 4,
+    scope: { id: "marks" },
+    onSuccess: (sheet) => cache.setQueryData(["sheet", token], sheet),
+  });
+};

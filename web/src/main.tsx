@@ -1,0 +1,41 @@
+import "@fontsource-variable/atkinson-hyperlegible-next";
+import { ChakraProvider } from "@chakra-ui/react";
+import createCache from "@emotion/cache";
+import { CacheProvider } from "@emotion/react";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter } from "react-router";
+import { Trouble } from "./api/client";
+import { Places } from "./places/Places";
+import { looks, wear } from "./theme/looks";
+import { system } from "./theme/system";
+
+wear(looks());
+
+// Styles made at run time carry the page's nonce, as the server's policy asks.
+const nonce = document.querySelector<HTMLMetaElement>("meta[property=csp-nonce]")?.nonce;
+const styles = createCache({ key: "css", nonce });
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (times, error) => error instanceof Trouble && error.problem.status === 0 && times < 2,
+      staleTime: 5_000,
+    },
+  },
+});
+
+createRoot(document.getElementById("root") as HTMLElement).render(
+  <StrictMode>
+    <CacheProvider value={styles}>
+      <ChakraProvider value={system}>
+        <QueryClientProvider client={queries}>
+          <BrowserRouter>
+            <Places />
+          </BrowserRouter>
+        </QueryClientProvider>
+      </ChakraProvider>
+    </CacheProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,139 @@
+import { type KeyboardEvent, useRef } from "react";
+import type { Schemas } from "../../api/client";
+import { colour, tintOf } from "../../theme/system";
+import { Word } from "../Word";
+import { ordinal } from "./geometry";
+
+type Visit = Schemas["Visit"];
+type Placed = { visit: Visit; at: number };
+
+const PER_ROW = 60;
+const ROW = 74;
+const CELL = 26;
+
+type Props = { visits: Visit[]; width?: number; lit: number | null; onPoint: (bar: number | null) => void };
+
+/** The playing order as one ribbon: every bar as it sounds, one after another. */
+export function Ribbon({ visits, width = 858, lit, onPoint }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const focused = useRef(0);
+  const rows = Math.ceil(visits.length / PER_ROW);
+  const across = Math.min(PER_ROW, Math.max(visits.length, 24));
+  const unit = width / across;
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    const moves: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: PER_ROW, ArrowUp: -PER_ROW };
+    const next = focused.current + (moves[event.key] ?? 0);
+    const visit = visits[next];
+    if (!moves[event.key] || !visit) return;
+    event.preventDefault();
+    svg.current?.querySelector<SVGGElement>(`[data-visit="${next}"]`)?.focus();
+  };
+
+  return (
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${width} ${rows * ROW}`}
+      width="100%"
+      aria-label="As played, bar after bar. Arrow keys move along it."
+      style={{ display: "block" }}
+      onKeyDown={onKeyDown}
+      onPointerLeave={() => onPoint(null)}
+    >
+      {visits.map((visit, at) => (
+        <Cell
+          key={at}
+          placed={{ visit, at }}
+          x={(at % PER_ROW) * unit}
+          y={Math.floor(at / PER_ROW) * ROW + 20}
+          unit={unit}
+          lit={lit === visit.bar}
+          first={at % PER_ROW === 0}
+          onFocus={() => {
+            focused.current = at;
+            onPoint(visit.bar);
+          }}
+          onPointerEnter={() => onPoint(visit.bar)}
+        />
+      ))}
+      {runs(visits).map((run) => (
+        <Word
+          key={run.at}
+          x={(run.at % PER_ROW) * unit + 1}
+          y={Math.floor(run.at / PER_ROW) * ROW + 20 + CELL + 16}
+          size={12}
+          tone="soft"
+        >
+          {run.names}
+        </Word>
+      ))}
+    </svg>
+  );
+}
+
+/** Maximal stretches without a jump, cut at the ends of rows. */
+function runs(visits: Visit[]) {
+  const starts = visits.flatMap((visit, at) => (at === 0 || visit.jump || at % PER_ROW === 0 ? [at] : []));
+  return starts.map((at, which) => {
+    const to = visits[(starts[which + 1] ?? visits.length) - 1] as Visit;
+    const from = visits[at] as Visit;
+    return { at, names: from.name === to.name ? from.name : `${from.name}–${to.name}` };
+  });
+}
+
+type CellProps = {
+  placed: Placed;
+  x: number;
+  y: number;
+  unit: number;
+  lit: boolean;
+  first: boolean;
+  onFocus: () => void;
+  onPointerEnter: () => void;
+};
+
+function Cell({ placed, x, y, unit, lit, first, ...does }: CellProps) {
+  const { visit, at } = placed;
+  const why = visit.reached;
+  const said = [
+    `bar ${visit.name}`,
+    visit.section && `section ${visit.section}`,
+    visit.time > 1 && `${ordinal(visit.time)} time`,
+    why,
+  ];
+  return (
+    <g
+      role="option"
+      aria-selected={lit}
+      aria-label={said.filter(Boolean).join(", ")}
+      data-visit={at}
+      tabIndex={at === 0 ? 0 : -1}
+      {...does}
+      style={{ outline: "none" }}
+    >
+      <rect
+        x={x}
+        y={y}
+        width={unit}
+        height={CELL}
+        fill={visit.section ? tintOf(visit.section) : colour("shade")}
+        stroke={colour("sheet")}
+        strokeWidth="1"
+      />
+      {(visit.starts || first) && visit.section && (
+        <Word x={x + 4} y={y + 18} size={12.5} weight={750} tone="ink">
+          {visit.section}
+        </Word>
+      )}
+      {visit.jump && <path d={`M${x} ${y - 5}V${y + CELL + 5}`} stroke={colour("ink")} strokeWidth="2.4" />}
+      {why && (
+        <Word x={x} y={y - 8} weight={600} anchor={at % PER_ROW > PER_ROW - 4 ? "end" : "middle"}>
+          {why}
+        </Word>
+      )}
+      {lit && (
+        <rect x={x + 1.5} y={y} width={unit - 3} height={CELL} fill="none" stroke={colour("rail")} strokeWidth="3" />
+      )}
+    </g>
+  );
+}

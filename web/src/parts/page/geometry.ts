@@ -1,0 +1,72 @@
+import type { Schemas } from "../../api/client";
+
+export type Bar = Schemas["Bar"];
+export type PageLines = Schemas["Page"]["pages"];
+
+/** Where one bar is drawn, in units of the drawing. */
+export type Box = { bar: Bar; x: number; y: number; width: number; page: number; line: number; lineEnd: boolean };
+
+export const BAR = 40;
+const STEP = 78;
+const LABEL = 52;
+const GAP = 28;
+const TOP = 44;
+
+/** Lays the pages side by side, two at most, further ones below. A pickup is
+ * drawn half as wide as a whole bar. */
+export function lay(pages: PageLines, width: number) {
+  const across = pages.length > 1 ? 2 : 1;
+  // A little room at the edge, so that the last bar line is not cut.
+  const column = (width - 3 - GAP * (across - 1)) / across;
+  const boxes: Box[] = [];
+  const heads: { number: number; x: number; y: number }[] = [];
+  const labels: { text: string; x: number; y: number }[] = [];
+  let top = 0;
+  for (let at = 0; at < pages.length; at += across) {
+    const row = pages.slice(at, at + across);
+    row.forEach((page, which) => {
+      const left = which * (column + GAP);
+      heads.push({ number: page.number, x: left, y: top + 12 });
+      page.lines.forEach((line, down) => {
+        const y = top + TOP + down * STEP;
+        labels.push({ text: `line ${line.line}`, x: left + LABEL - 8, y: y + 25 });
+        boxes.push(...layLine(line, page.number, left + LABEL, y, column - LABEL));
+      });
+    });
+    top += TOP + STEP * Math.max(...row.map((page) => page.lines.length)) - 8;
+  }
+  return { boxes, heads, labels, height: top };
+}
+
+function layLine(
+  line: PageLines[number]["lines"][number],
+  page: number,
+  left: number,
+  y: number,
+  width: number,
+): Box[] {
+  const weight = (bar: Bar) => (bar.name === "0" ? 0.5 : 1);
+  const unit = width / line.bars.reduce((sum, bar) => sum + weight(bar), 0);
+  let x = left;
+  return line.bars.map((bar, at) => {
+    const box = { bar, x, y, width: unit * weight(bar), page, line: line.line, lineEnd: at === line.bars.length - 1 };
+    x += box.width;
+    return box;
+  });
+}
+
+/** What a screen reader says of a bar. */
+export function spoken(bar: Bar) {
+  const said = [`bar ${bar.name}`];
+  if (bar.place) said.push(bar.place);
+  if (bar.section) said.push(`section ${bar.section}`);
+  said.push(bar.relation === "new" ? "new" : bar.relation === "same" ? "known" : bar.relation);
+  if (bar.opens) said.push("repeat begins");
+  if (bar.closes) said.push(`repeat ends, played ${bar.closes} times`);
+  for (const ending of bar.endings) said.push(`ending ${ending.passes.join(" and ")}`);
+  said.push(`played ${bar.played} ${bar.played === 1 ? "time" : "times"}`);
+  return said.join(", ");
+}
+
+const ORDINALS = ["", "1st", "2nd", "3rd"];
+export const ordinal = (pass: number) => ORDINALS[pass] ?? `${pass}th`;

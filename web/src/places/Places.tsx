@@ -1,0 +1,60 @@
+import type { ReactNode } from "react";
+import { Navigate, Route, Routes } from "react-router";
+import { useSession } from "../api/queries";
+import { Notice, Waiting } from "../parts/Notice";
+import { Shell } from "../parts/Shell";
+import { LessonPlace } from "./lesson/LessonPlace";
+import { LibraryPlace } from "./library/LibraryPlace";
+import { TypePlace } from "./library/TypePlace";
+import { PiecePlace } from "./piece/PiecePlace";
+import { SheetPlace } from "./sheet/SheetPlace";
+import { SignInPlace } from "./signin/SignInPlace";
+import { StudentPlace } from "./students/StudentPlace";
+import { StudentsPlace } from "./students/StudentsPlace";
+import { StudioPlace } from "./studio/StudioPlace";
+
+/** Every place a person can go. The week sheet stands apart: it has a private
+ * link and no account. */
+export function Places() {
+  return (
+    <Routes>
+      <Route path="/s/:token" element={<SheetPlace />} />
+      <Route path="*" element={<SignedIn />} />
+    </Routes>
+  );
+}
+
+function SignedIn() {
+  const session = useSession();
+  if (session.error)
+    return (
+      <Alone>
+        <Notice trouble={session.error} again={() => session.refetch()} />
+      </Alone>
+    );
+  if (!session.data)
+    return (
+      <Alone>
+        <Waiting what="Stairwell" />
+      </Alone>
+    );
+  if (!session.data.account || !session.data.studio) return <SignInPlace />;
+  return (
+    <Shell name={session.data.account.name} studio={session.data.studio.name}>
+      <Routes>
+        <Route path="/studio" element={<StudioPlace />} />
+        <Route path="/students" element={<StudentsPlace />} />
+        <Route path="/students/:id" element={<StudentPlace />} />
+        <Route path="/students/:id/lesson" element={<LessonPlace />} />
+        <Route path="/library" element={<LibraryPlace />} />
+        <Route path="/library/type" element={<TypePlace />} />
+        <Route path="/library/:id" element={<PiecePlace />} />
+        <Route path="*" element={<Navigate to="/studio" replace />} />
+      </Routes>
+    </Shell>
+  );
+}
+
+function Alone({ children }: { children: ReactNode }) {
+  return <main style={{ padding: 24 }}>{children}</main>;
+}

@@ -1,0 +1,125 @@
+import { Box, Button, Grid, Text, Textarea } from "@chakra-ui/react";
+import { useDeferredValue, useEffect, useState } from "react";
+import { useNavigate } from "react-router";
+import { useReading, useTypePiece } from "../../api/queries";
+import { Notice } from "../../parts/Notice";
+import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
+import { PageMap } from "../../parts/page/PageMap";
+import { Ribbon } from "../../parts/page/Ribbon";
+import { ScriptProblems } from "../piece/ScriptProblems";
+
+const START = "title: \nbook: \npage 1: 4 4 4 4\ntime: 4/4\nkey: C major\n";
+const KEY = "stairwell-typed";
+
+/** Typing what is printed, with the page drawn as one types. What was typed
+ * stays in this browser until the piece is saved. */
+export function TypePlace() {
+  const [script, setScript] = useState(() => localStorage.getItem(KEY) ?? START);
+  const [lit, setLit] = useState<number | null>(null);
+  const calm = useDeferredValue(useCalm(script, 250));
+  const reading = useReading(calm);
+  const save = useTypePiece();
+  const go = useNavigate();
+  const piece = reading.data?.piece;
+
+  useEffect(() => localStorage.setItem(KEY, script), [script]);
+  const submit = () =>
+    save.mutate(script, {
+      onSuccess: (made) => {
+        localStorage.removeItem(KEY);
+        go(`/library/${made.id}`);
+      },
+    });
+
+  return (
+    <>
+      <PlaceHead
+        title="Type what is printed"
+        about="One statement a line. The page is drawn as you type; nothing is saved before you say so."
+      >
+        <Button variant={"go" as never} onClick={submit} disabled={save.isPending || !piece}>
+          Save the piece
+        </Button>
+      </PlaceHead>
+      <Notice trouble={save.error} />
+      <Grid templateColumns={{ base: "1fr", lg: "400px 1fr" }} gap="16px">
+        <Paper p="14px">
+          <PartHead>As typed</PartHead>
+          <Textarea
+            aria-label="Page script"
+            autoFocus
+            spellCheck={false}
+            value={script}
+            onChange={(event) => setScript(event.target.value)}
+            rows={16}
+            mt="6px"
+            borderColor="line"
+            fontSize="md"
+            lineHeight={1.5}
+          />
+          <ScriptProblems problems={reading.data?.problems ?? []} />
+          <Examples />
+        </Paper>
+        <Box minW={0}>
+          <Paper p="14px">
+            <PartHead
+              beside={piece && `${piece.figures.bars_printed} bars printed, ${piece.figures.bars_played} played`}
+            >
+              The page
+            </PartHead>
+            {piece ? (
+              <PageMap pages={piece.pages} lit={lit} onPoint={setLit} chosen={null} width={780} />
+            ) : (
+              <Text color="soft">Say first how many bars each line holds, for example: page 12: 4 4 5 4</Text>
+            )}
+          </Paper>
+          {piece && (
+            <Paper p="14px" mt="12px">
+              <PartHead>As played · {piece.form.filter(Boolean).join(" ") || "no sections yet"}</PartHead>
+              <Ribbon width={780} visits={piece.ribbon} lit={lit} onPoint={setLit} />
+            </Paper>
+          )}
+        </Box>
+      </Grid>
+    </>
+  );
+}
+
+/** The value after it has been left alone for a moment. */
+function useCalm(value: string, milliseconds: number) {
+  const [calm, setCalm] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setCalm(value), milliseconds);
+    return () => clearTimeout(timer);
+  }, [value, milliseconds]);
+  return calm;
+}
+
+const EXAMPLES = [
+  ["page 12: 4 4 5 4", "bars in each line of page 12"],
+  ["bars: 30", "when the lines do not matter"],
+  ["time: 3/4 · time: 2/4 from 17", "meter, and where it changes"],
+  ["pickup: 1 · bar 26: 2 counts", "short bars"],
+  ["tempo: Andante, marked quarter = 92, aim 76", "printed, and what you aim for"],
+  ["repeat: 9-13 · repeat: to 16 · repeat: 1-8 x3", "repeat bar lines"],
+  ["ending 1: 21 · ending 2: 22", "first and second ending"],
+  ["section A1: 5-8 like A except 8", "what comes back, and how"],
+] as const;
+
+function Examples() {
+  return (
+    <Box as="details" mt="10px" fontSize="sm">
+      <Text as="summary" fontWeight={650} cursor="pointer">
+        What can be typed
+      </Text>
+      {EXAMPLES.map(([typed, means]) => (
+        <Text key={typed} mt="3px">
+          <b>{typed}</b>{" "}
+          <Text as="span" color="soft">
+            {means}
+          </Text>
+        </Text>
+      ))}
+    </Box>
+  );
+}

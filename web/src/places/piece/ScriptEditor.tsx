@@ -1,0 +1,107 @@
+import { Box, Button, Flex, Text, Textarea } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { useChangeScript, useReading } from "../../api/queries";
+import { Notice } from "../../parts/Notice";
+import { Paper, PartHead } from "../../parts/Paper";
+import { ScriptProblems } from "./ScriptProblems";
+
+type Piece = Schemas["Piece"];
+
+/** The same map as text. When someone else changed the piece meanwhile, both
+ * versions are shown and nothing is thrown away. */
+export function ScriptEditor({ piece }: { piece: Piece }) {
+  const [script, setScript] = useState(piece.script);
+  const [revision, setRevision] = useState(piece.revision);
+  const changed = script.trim() !== piece.script.trim();
+  const save = useChangeScript(piece.id);
+  const reading = useReading(script);
+  const stale =
+    save.error?.problem.code === "stale" ? (save.error.problem.kept as { revision: number; script: string }) : null;
+
+  // What others (or the page above) changed shows up, unless one is typing.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new revision counts
+  useEffect(() => {
+    if (changed && revision !== piece.revision) return;
+    setScript(piece.script);
+    setRevision(piece.revision);
+  }, [piece.revision]);
+
+  return (
+    <Paper p="10px 18px 12px" mt="12px">
+      <details>
+        <summary style={{ cursor: "pointer" }}>
+          <Box as="span" display="inline-block" w="95%">
+            <PartHead beside={changed ? "changed, not saved" : "the same map, in words"}>As typed</PartHead>
+          </Box>
+        </summary>
+        <Textarea
+          aria-label="Page script"
+          spellCheck={false}
+          value={script}
+          rows={Math.min(script.split("\n").length + 1, 24)}
+          borderColor="line"
+          mt="6px"
+          onChange={(event) => setScript(event.target.value)}
+        />
+        {changed && <ScriptProblems problems={reading.data?.problems ?? []} />}
+        {stale ? (
+          <Box role="alert" bg="brickSoft" borderLeft="4px solid" borderColor="brick" p="10px 12px" mt="8px">
+            <Text fontWeight={650}>{save.error?.problem.detail}</Text>
+            <Textarea
+              aria-label="As stored now"
+              readOnly
+              value={stale.script}
+              rows={8}
+              my="6px"
+              borderColor="line"
+              bg="sheet"
+            />
+            <Flex gap="8px">
+              <Button
+                onClick={() => {
+                  setScript(stale.script);
+                  setRevision(stale.revision);
+                  save.reset();
+                }}
+              >
+                Take theirs
+              </Button>
+              <Button
+                variant={"go" as never}
+                onClick={() => {
+                  setRevision(stale.revision);
+                  save.mutate({ script, revision: stale.revision });
+                }}
+              >
+                Keep mine
+              </Button>
+            </Flex>
+          </Box>
+        ) : (
+          <Notice trouble={save.error} />
+        )}
+        <Flex gap="8px" mt="8px">
+          <Button
+            variant={"go" as never}
+            disabled={!changed || save.isPending}
+            onClick={() => save.mutate({ script, revision }, { onSuccess: (saved) => setRevision(saved.revision) })}
+          >
+            Save the script
+          </Button>
+          {changed && (
+            <Button
+              onClick={() => {
+                setScript(piece.script);
+                setRevision(piece.revision);
+                save.reset();
+              }}
+            >
+              Back to what is stored
+            </Button>
+          )}
+        </Flex>
+      </details>
+    </Paper>
+  );
+}

@@ -1,0 +1,119 @@
+import { Button, Flex, Input, Text } from "@chakra-ui/react";
+import { useEffect, useRef, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { type NewSection, useChangeSections } from "../../api/queries";
+import { Notice } from "../../parts/Notice";
+import type { Range } from "../../parts/page/PageMap";
+
+type Piece = Schemas["Piece"];
+type Props = { piece: Piece; chosen: Range | null; onDone: () => void };
+
+/** Names the chosen bars, and changes or removes a section that is chosen. */
+export function SectionStrip({ piece, chosen, onDone }: Props) {
+  const existing =
+    chosen && piece.sections.find((one) => one.spans.some((span) => span.from <= chosen.from && chosen.to <= span.to));
+  const [label, setLabel] = useState("");
+  const [words, setWords] = useState("");
+  const first = useRef<HTMLInputElement>(null);
+  const save = useChangeSections(piece.id);
+
+  const key = `${chosen?.from}-${chosen?.to}-${existing?.label}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: filled anew only when the choice changes
+  useEffect(() => {
+    setLabel(existing?.label ?? nextLetter(piece));
+    setWords(existing?.words ?? "");
+    save.reset();
+  }, [key]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (
+        event.key.toLowerCase() !== "s" ||
+        event.ctrlKey ||
+        event.metaKey ||
+        (event.target as Element).matches("input, textarea, select")
+      )
+        return;
+      event.preventDefault();
+      first.current?.focus();
+      first.current?.select();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+
+  if (!chosen) return null;
+  const others = piece.sections.filter((one) => one !== existing);
+  const namesake = others.find((one) => one.label === label);
+  const store = (sections: NewSection[]) => save.mutate({ sections, revision: piece.revision }, { onSuccess: onDone });
+  const submit = () => {
+    // The same letter again is another place of that section.
+    if (namesake)
+      return store(
+        others.map((one) => (one === namesake ? { ...plain(one), spans: [...plain(one).spans, chosen] } : plain(one))),
+      );
+    const same = existing && existing.label === label && existing.spans.length > 1;
+    store([...others.map(plain), { label, words, spans: same ? existing.spans : [chosen] }]);
+  };
+
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <Flex gap="8px" align="center" mt="4px" pt="8px" borderTop="1px solid" borderColor="line" wrap="wrap">
+        <Text fontWeight={650}>{namesOf(piece, chosen)}</Text>
+        <Input
+          ref={first}
+          aria-label="Section letter"
+          w="84px"
+          h="34px"
+          borderColor="line"
+          maxLength={12}
+          required
+          value={label}
+          onChange={(event) => setLabel(event.target.value.trim())}
+        />
+        <Input
+          aria-label="What it is like"
+          placeholder="like A except 8"
+          flex="1 1 160px"
+          h="34px"
+          borderColor="line"
+          value={words}
+          disabled={!!namesake}
+          onChange={(event) => setWords(event.target.value)}
+        />
+        <Button type="submit" variant={"go" as never} disabled={save.isPending || !label}>
+          {existing ? "Change" : namesake ? `Add to ${label}` : "Mark section"}
+        </Button>
+        {existing && (
+          <Button onClick={() => store(others.map(plain))} disabled={save.isPending}>
+            Remove
+          </Button>
+        )}
+      </Flex>
+      <Notice trouble={save.error} />
+    </form>
+  );
+}
+
+const plain = ({ label, words, spans }: Piece["sections"][number]): NewSection => ({
+  label,
+  words,
+  spans: spans.map(({ from, to }) => ({ from, to })),
+});
+
+function namesOf(piece: Piece, range: Range) {
+  const bars = piece.pages.flatMap((page) => page.lines.flatMap((line) => line.bars));
+  const name = (index: number) => bars.find((bar) => bar.index === index)?.name;
+  return range.from === range.to ? `Bar ${name(range.from)}` : `Bars ${name(range.from)}–${name(range.to)}`;
+}
+
+/** The next letter no section has yet. */
+function nextLetter(piece: Piece) {
+  const taken = new Set(piece.sections.map((one) => one.label));
+  return [..."ABCDEFGHIJKLMNOPQRSTUVWXYZ"].find((letter) => !taken.has(letter)) ?? "";
+}

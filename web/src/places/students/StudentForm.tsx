@@ -1,0 +1,122 @@
+import { Box, Button, Field, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { useForm } from "react-hook-form";
+import type { Schemas, Trouble } from "../../api/client";
+import { FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
+import { Notice } from "../../parts/Notice";
+
+type Values = Schemas["NewStudent"];
+type Props = {
+  start?: Values;
+  verb: string;
+  trouble: Trouble | null;
+  busy: boolean;
+  onSave: (values: Values) => void;
+  onCancel: () => void;
+};
+
+const NEW: Values = {
+  name: "",
+  practice_days: [1, 2, 3, 4, 5],
+  minutes_a_day: 20,
+  begin_per_day: 2,
+  lesson_weekday: 1,
+  lesson_time: "16:00",
+  hand_order: "right",
+};
+
+/** What Stairwell has to know of a student to plan a week. */
+export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel }: Props) {
+  const { register, handleSubmit, watch, setValue, setError, formState } = useForm<Values>({ defaultValues: start });
+  const days = watch("practice_days");
+  const toggle = (day: number) =>
+    setValue("practice_days", days.includes(day) ? days.filter((one) => one !== day) : [...days, day]);
+  const submit = (values: Values) => {
+    if (values.practice_days.length === 0)
+      return setError("practice_days", { message: "Choose at least one day to practise." });
+    onSave({
+      ...values,
+      minutes_a_day: Number(values.minutes_a_day),
+      begin_per_day: Number(values.begin_per_day),
+      lesson_weekday: Number(values.lesson_weekday),
+    });
+  };
+
+  return (
+    <form onSubmit={handleSubmit(submit)}>
+      <Flex gap="16px" wrap="wrap" align="flex-end">
+        <Field.Root w="220px" required>
+          <Field.Label fontWeight={600}>Name or nickname</Field.Label>
+          <Input maxLength={60} autoFocus borderColor="line" {...register("name")} />
+        </Field.Root>
+        <Field.Root w="150px">
+          <Field.Label fontWeight={600}>Lesson day</Field.Label>
+          <NativeSelect.Root>
+            <NativeSelect.Field borderColor="line" {...register("lesson_weekday")}>
+              {FROM_MONDAY.map((day) => (
+                <option key={day} value={day}>
+                  {WEEKDAYS[day]}
+                </option>
+              ))}
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+        </Field.Root>
+        <Field.Root w="120px" required>
+          <Field.Label fontWeight={600}>Lesson time</Field.Label>
+          <Input type="time" borderColor="line" {...register("lesson_time")} />
+        </Field.Root>
+        <Field.Root w="130px" required>
+          <Field.Label fontWeight={600}>Minutes a day</Field.Label>
+          <Input type="number" min={5} max={240} borderColor="line" {...register("minutes_a_day")} />
+        </Field.Root>
+        <Field.Root w="150px" required>
+          <Field.Label fontWeight={600}>New steps a day</Field.Label>
+          <Input type="number" min={1} max={10} borderColor="line" {...register("begin_per_day")} />
+        </Field.Root>
+        <Field.Root w="120px">
+          <Field.Label fontWeight={600}>First hand</Field.Label>
+          <NativeSelect.Root>
+            <NativeSelect.Field borderColor="line" {...register("hand_order")}>
+              <option value="right">Right</option>
+              <option value="left">Left</option>
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+        </Field.Root>
+      </Flex>
+      <Box as="fieldset" mt="12px" border={0} p={0}>
+        <Text as="legend" fontWeight={600} mb="4px">
+          Practice days
+        </Text>
+        <Flex gap="6px" wrap="wrap">
+          {FROM_MONDAY.map((day) => (
+            <Button
+              key={day}
+              size="sm"
+              type="button"
+              aria-pressed={days.includes(day)}
+              onClick={() => toggle(day)}
+              css={{ "&[aria-pressed=true]": { bg: "ink", color: "sheet", borderColor: "ink" } }}
+            >
+              {WEEKDAYS[day]?.slice(0, 3)}
+            </Button>
+          ))}
+        </Flex>
+        {formState.errors.practice_days && (
+          <Text role="alert" color="brick" mt="4px">
+            {formState.errors.practice_days.message}
+          </Text>
+        )}
+      </Box>
+      <Notice trouble={trouble} />
+      <Flex gap="8px" mt="14px">
+        <Button type="submit" variant={"go" as never} disabled={busy}>
+          {verb}
+        </Button>
+        <Button type="button" onClick={onCancel}>
+          Not now
+        </Button>
+      </Flex>
+    </form>
+  );
+}

@@ -1,0 +1,158 @@
+import { Box, Button, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { useNavigate, useParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { useChangeStudent, usePieces, useStudent } from "../../api/queries";
+import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
+import { Notice, Waiting } from "../../parts/Notice";
+import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
+import { WeekColumns } from "../../parts/WeekColumns";
+import { GivePiece } from "../piece/GivePiece";
+import { Flights } from "./Flights";
+import { SheetLink } from "./SheetLink";
+import { StudentForm } from "./StudentForm";
+
+type Student = Schemas["Student"];
+
+/** One student: the pieces and how far they are, this week's plan, the link to
+ * the week sheet, and what can be changed. */
+export function StudentPlace() {
+  const id = Number(useParams().id);
+  const student = useStudent(id);
+  if (student.error) return <Notice trouble={student.error} again={() => student.refetch()} />;
+  if (!student.data) return <Waiting what="the student" />;
+  return <Whole key={id} student={student.data} />;
+}
+
+function Whole({ student }: { student: Student }) {
+  const go = useNavigate();
+  const [changing, setChanging] = useState(false);
+  const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) =>
+    WEEKDAYS[day]?.slice(0, 3),
+  );
+  const about = `Lesson ${WEEKDAYS[student.lesson_weekday]} ${student.lesson_time} · ${student.minutes_a_day} minutes on ${days.join(", ")} · ${student.hand_order} hand first`;
+  return (
+    <>
+      <PlaceHead title={student.name} about={about}>
+        <Button onClick={() => setChanging(!changing)} aria-expanded={changing}>
+          Change
+        </Button>
+        <Button
+          variant={"go" as never}
+          onClick={() => go(`/students/${student.id}/lesson`)}
+          disabled={student.pieces.length === 0}
+        >
+          Open lesson
+        </Button>
+      </PlaceHead>
+      {changing && <Change student={student} onDone={() => setChanging(false)} />}
+      <Week student={student} />
+      {student.pieces.map((piece) => (
+        <Flights key={piece.id} piece={piece} />
+      ))}
+      <Flex gap="16px" mt="12px" wrap="wrap" align="stretch">
+        <GiveAnother student={student} />
+        <SheetLink student={student} />
+      </Flex>
+    </>
+  );
+}
+
+function Week({ student }: { student: Student }) {
+  const week = student.week;
+  if (!week) return null;
+  return (
+    <Paper p="14px 18px">
+      <PartHead
+        beside={
+          <>
+            {week.budget} minutes a day · next lesson {WEEKDAYS[student.lesson_weekday]} {dayAndMonth(week.next_lesson)}
+          </>
+        }
+      >
+        The week from {dayAndMonth(week.starts)}
+      </PartHead>
+      <Box mt="8px">
+        <WeekColumns week={week} severalPieces={student.pieces.length > 1} />
+      </Box>
+    </Paper>
+  );
+}
+
+function Change({ student, onDone }: { student: Student; onDone: () => void }) {
+  const change = useChangeStudent(student.id);
+  const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
+  const start = { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order };
+  const [seen, setSeen] = useState(student.version);
+  const kept = change.error?.problem.code === "stale" ? (change.error.problem.kept as Student) : null;
+  return (
+    <Paper p="16px 18px" mb="12px" borderColor="rail">
+      <StudentForm
+        start={start}
+        verb="Save and plan again"
+        trouble={kept ? null : change.error}
+        busy={change.isPending}
+        onCancel={onDone}
+        onSave={(values) => change.mutate({ ...values, version: seen }, { onSuccess: onDone })}
+      />
+      {kept && (
+        <Box role="alert" bg="brickSoft" borderLeft="4px solid" borderColor="brick" p="10px 12px" mt="8px">
+          <Text fontWeight={650}>{change.error?.problem.detail}</Text>
+          <Text>
+            Stored now: {kept.name}, {kept.minutes_a_day} minutes, lesson {WEEKDAYS[kept.lesson_weekday]}{" "}
+            {kept.lesson_time}.
+          </Text>
+          <Flex gap="8px" mt="6px">
+            <Button size="sm" onClick={onDone}>
+              Take theirs
+            </Button>
+            <Button
+              size="sm"
+              variant={"go" as never}
+              onClick={() => {
+                setSeen(kept.version);
+                change.reset();
+              }}
+            >
+              Keep mine, then save
+            </Button>
+          </Flex>
+        </Box>
+      )}
+    </Paper>
+  );
+}
+
+function GiveAnother({ student }: { student: Student }) {
+  const pieces = usePieces();
+  const [chosen, setChosen] = useState<number | null>(null);
+  const free = (pieces.data ?? []).filter((piece) => !student.pieces.some((one) => one.piece_id === piece.id));
+  const piece = free.find((one) => one.id === chosen);
+  return (
+    <Paper p="12px 18px" flex="1 1 320px">
+      <PartHead>{student.pieces.length ? "Give another piece" : "Give the first piece"}</PartHead>
+      <NativeSelect.Root mt="6px" maxW="340px">
+        <NativeSelect.Field
+          aria-label="Piece"
+          borderColor="line"
+          value={chosen ?? ""}
+          onChange={(event) => setChosen(Number(event.target.value) || null)}
+        >
+          <option value="">Choose from the library …</option>
+          {free.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.title}
+              {one.book ? ` · ${one.book}` : ""}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      {piece && (
+        <Box mt="10px">
+          <GivePiece key={piece.id} piece={piece} student={student} onDone={() => setChosen(null)} />
+        </Box>
+      )}
+    </Paper>
+  );
+}
