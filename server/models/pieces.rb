@@ -9,8 +9,8 @@ module Stairwell
           @desk = desk
         end
 
-        # @return [Array<Hash>] in the order of the shelf: book, then title
-        def list = @desk[:pieces].order(Sequel.asc(:book, nulls: :last), :title, :id).all
+        # @return [Array<Hash>]
+        def list = @desk[:pieces].order(:id).all
 
         # @return [Hash] the row
         # @raise [Problem] 404

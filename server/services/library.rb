@@ -10,10 +10,11 @@ module Stairwell
           @pieces = Models::Pieces.new(desk)
         end
 
-        # @return [Array<Hash>]
+        # @return [Array<Hash>] as on the shelf: by book, then by page
         def list
           maps = @pieces.newest_maps
-          @pieces.list.map { |row| card(row, maps.fetch(row[:id])) }
+          cards = @pieces.list.map { |row| card(row, maps.fetch(row[:id])) }
+          cards.sort_by { |card| [card[:book] ? 0 : 1, card[:book].to_s, card[:pages].first || 0, card[:title]] }
         end
 
         # @return [Hash] the piece as {Views::Piece} shows it

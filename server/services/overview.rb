@@ -21,11 +21,10 @@ module Stairwell
         private
 
         def line(student, given, week)
-          {
-            **Views::Student.settings(student).slice(:id, :name, :lesson_weekday, :lesson_time), teacher: student[:teacher],
-            pieces: given.map { |one| piece(one) }, practised: Practised.of(week&.fetch(:plan)&.to_hash, given).to_h,
-            last_heard: last_heard(given)
-          }
+          Views::Student.settings(student).slice(:id, :name, :lesson_weekday, :lesson_time).merge(
+            teacher: student[:teacher], pieces: given.map { |one| piece(one) },
+            practised: Practised.of(week&.fetch(:plan)&.to_hash, given).to_h, last_heard: last_heard(given)
+          )
         end
 
         def piece(given)

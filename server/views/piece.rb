@@ -60,7 +60,7 @@ module Stairwell
 
         def place(index)
           address = @map.layout.address(index)
-          address && !@map.layout.assumed? && address.bar.positive? ? address.to_s : nil
+          (address && !@map.layout.assumed? && address.bar.positive?) ? address.to_s : nil
         end
 
         # How often the repeat that turns back after a bar is played; nil for

@@ -36,7 +36,7 @@ module Stairwell
         document
       rescue Nokogiri::XML::SyntaxError => error
         raise UnreadableError.new("The file is cut off or damaged at line #{error.line}: " \
-          "#{error.message[/(?:ERROR|FATAL): (.*)/, 1] || error.message}. Export it again and load the whole file.", code: :cut_off)
+          "#{error.message.scrub[/(?:ERROR|FATAL): (.*)/, 1] || "it is not well formed"}. Export it again and load the whole file.", code: :cut_off)
       end
     end
   end

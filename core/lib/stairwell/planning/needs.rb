@@ -39,15 +39,8 @@ module Stairwell
         end
       end
 
-      # @param id [String]
-      # @return [Array<String>] everything that waits for it, near or far
-      def all_waiting(id)
-        @all_waiting ||= {}
-        @all_waiting[id] ||= begin
-          direct = @waiting[:needs][id] | @waiting[:after][id]
-          direct | direct.flat_map { |other| all_waiting(other) }
-        end
-      end
+      # @return [Array<Task>] each after everything it waits for
+      def in_order = tsort.map { |id| @tasks[id] }
 
       private
 

@@ -24,16 +24,27 @@ module Stairwell
 
       # @return [Plan]
       def plan
-        @too_long = @tasks.select { |task| task.remaining.positive? && task.minutes > @practice.minutes }
-        @blocked = @too_long.flat_map { |task| @needs.all_waiting(task.id) }.uniq - @too_long.map(&:id)
+        @blockers = blockers
         days = @dates.map { |date| fill(date) }
         Plan.new(days: days, left_out: left_out(days))
       end
 
       private
 
+      # What can never be done as things are: tasks longer than a whole day,
+      # and what still needs them.
+      # @return [Hash{String => Task}] the task that is too long, by id
+      def blockers
+        @needs.in_order.each_with_object({}) do |task, found|
+          next if task.remaining.zero?
+
+          blocker = (task.minutes > @practice.minutes) ? task : found.values_at(*task.needs, *task.after).compact.first
+          found[task.id] = blocker if blocker
+        end
+      end
+
       def fill(date)
-        finished = @tasks.select { |task| finished?(task) }.map(&:id)
+        @finished = finished = @tasks.select { |task| finished?(task) }.map(&:id)
         @chains = @needs.chains { |task| [task.good_days - @done[task.id], 0].max }
         chosen = []
         left = @practice.minutes
@@ -58,7 +69,7 @@ module Stairwell
         @tasks.select { |task|
           !finished.include?(task.id) && !today.include?(task.id) && task.minutes <= left &&
             (@begun[task.id] || starts < @practice.begin_per_day) && (task.needs - finished).empty? &&
-            (task.after - finished - today).empty? && !@blocked.include?(task.id)
+            (task.after - finished - today).empty? && !@blockers.key?(task.id)
         }.min_by { |task| [-@chains[task.id], @begun[task.id] ? 0 : 1, task.hard ? 0 : 1, @rank[task.id]] }
       end
 
@@ -84,13 +95,15 @@ module Stairwell
       def left_out(days)
         standing = days.flat_map { |day| day.items.map(&:id) }.uniq
         @tasks.reject { |task| task.remaining.zero? || standing.include?(task.id) }.map do |task|
-          blocker = @too_long.find { |long| long == task || @needs.all_waiting(long.id).include?(task.id) }
-          LeftOut.new(id: task.id, fits: blocker.nil?, why: blocker ? @reasons.never(task, blocker) : why_left(task))
+          blocker = @blockers[task.id]
+          LeftOut.new(id: task.id, fits: blocker.nil?, why: blocker ? @reasons.never(task, blocker) : why_left(task, days))
         end
       end
 
-      def why_left(task)
-        open = (task.needs + task.after).reject { |id| finished?(@by_id[id]) }
+      # Seen from the last day of the week: what it waited for until then.
+      def why_left(task, days)
+        today = days.last&.items.to_a.map(&:id)
+        open = days.empty? ? [] : (task.needs - @finished) | (task.after - @finished - today)
         open.any? ? @reasons.waiting(open) : @reasons.crowded(task, @dates)
       end
     end

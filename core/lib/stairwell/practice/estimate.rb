@@ -13,7 +13,7 @@ module Stairwell
 
       # @return [Rational] minutes a day, rounded up to half a minute
       def minutes(counts:, tempo:, repetitions:)
-        (repetitions * seconds(counts: counts, tempo: tempo) / 60 * 2).ceil / 2r
+        (repetitions * seconds(counts: counts, tempo: tempo) / 60 * 2).ceil/2r
       end
 
       # @param stage_days [Integer] days the stage takes on new bars

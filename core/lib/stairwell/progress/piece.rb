@@ -62,7 +62,7 @@ module Stairwell
         return :steady if fold.full?
         return :begun if fold.begun?
 
-        step.needs.all? { |id| folds[id].full? } ? :open : :waiting
+        (step.needs.all? { |id| folds[id].full? }) ? :open : :waiting
       end
     end
   end

@@ -46,7 +46,7 @@ module Stairwell
         @wording = Wording.new(map)
         @diagnostics = []
         @endings = sound_endings
-        @loops = nest(with_endings(started(sound_repeats)))
+        @loops = nest(with_endings(started(sound_repeats)).uniq)
         report_stray_endings
       end
 
@@ -126,7 +126,7 @@ module Stairwell
       end
 
       def owner(ending, all)
-        all.select { |one| one.from <= ending.from && ending.from <= reach(one) }.min_by { |one| reach(one) - one.from }
+        all.select { |one| ending.from.between?(one.from, reach(one)) }.min_by { |one| reach(one) - one.from }
       end
 
       def times(repeat, endings)
@@ -169,7 +169,7 @@ module Stairwell
             "outside it. It is taken to begin after #{@wording.bar(across.last)}; move one of the two.")
           start = across.last + 1
           kept << loop.with(from: start) if start <= loop.to
-        end
+        end.uniq
       end
 
       def report_stray_endings

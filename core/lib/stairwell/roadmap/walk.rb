@@ -18,10 +18,9 @@ module Stairwell
       # @param repeats [Repeats]
       def initialize(map, repeats)
         @map = map
-        @loops = repeats.loops
-        @starts = @loops.group_by(&:from)
+        @loops = repeats.loops.sort_by { |loop| [loop.last - loop.from, loop.to] }
         # Innermost first: the inner repeat is played in full on each pass of the outer.
-        @inside = Hash.new { |all, bar| all[bar] = @loops.select { |one| bar.between?(one.from, one.last) }.sort_by { |one| one.last - one.from } }
+        @inside = Hash.new { |all, bar| all[bar] = @loops.select { |one| bar.between?(one.from, one.last) } }
         @back_after = @loops.to_h { |loop| [loop, (1..loop.times).map { |pass| loop.back_after(pass) }] }.compare_by_identity
         @diagnostics = []
       end
@@ -57,7 +56,7 @@ module Stairwell
 
       def enter(bar)
         @passes.keep_if { |loop, _| bar.between?(loop.from, loop.last) }
-        @starts.fetch(bar, []).each { |loop| @passes[loop] ||= 1 }
+        @inside[bar].each { |loop| @passes[loop] ||= 1 }
       end
 
       def visit(bar, via)
@@ -81,7 +80,8 @@ module Stairwell
         return [bar + 1, :next] unless back
 
         pass = @passes[back] + 1
-        @passes.delete_if { |loop, _| !loop.equal?(back) && back.hold?(loop) }
+        inner = @loops.take_while { |loop| !loop.equal?(back) }
+        @passes.delete_if { |loop, _| inner.include?(loop) && back.hold?(loop) }
         @passes[back] = pass
         [back.from, :repeat]
       end

@@ -39,7 +39,7 @@ module Stairwell
 
       def twice
         @map.sections.map(&:label).tally.select { |_, count| count > 1 }.map do |label, _|
-          told(:label_twice, @map.sections.select { |one| one.label == label }.last.spans.first.from,
+          told(:label_twice, @map.sections.reverse.find { |one| one.label == label }.spans.first.from,
             "Two sections are called #{label}. Give one of them another name, or make it a second place of the first.")
         end
       end

@@ -18,7 +18,7 @@ module Stairwell
           @opened = nil
           @bracket = nil
           barlines.each_with_index { |lines, at| read(lines, at + 1) }
-          close(barlines.size) if @bracket
+          end_ending(barlines.size) if @bracket
         end
 
         private
@@ -27,20 +27,20 @@ module Stairwell
           repeats = lines.filter_map { |line| line.at_xpath("repeat") }
           endings = lines.filter_map { |line| line.at_xpath("ending") }
           @opened = bar if repeats.any? { |one| one["direction"] == "forward" }
-          open(endings.find { |one| one["type"] == "start" }, bar)
+          begin_ending(endings.find { |one| one["type"] == "start" }, bar)
           backward = repeats.find { |one| one["direction"] == "backward" }
           repeat(backward, bar) if backward
-          close(bar) if @bracket && endings.any? { |one| %w[stop discontinue].include?(one["type"]) }
+          end_ending(bar) if @bracket && endings.any? { |one| %w[stop discontinue].include?(one["type"]) }
         end
 
-        def open(ending, bar)
+        def begin_ending(ending, bar)
           return unless ending
 
-          close(bar - 1) if @bracket
+          end_ending(bar - 1) if @bracket
           @bracket = [passes(ending["number"]), bar]
         end
 
-        def close(bar)
+        def end_ending(bar)
           passes, from = @bracket
           @endings << Score::Ending.new(passes: passes, from: from, to: bar) if bar >= from
           @bracket = nil

@@ -88,7 +88,7 @@ module Stairwell
 
           head, value = text.split(":", 2)
           mended = value ? "#{head.strip.sub(/\A[[:alpha:]]+/, known)}:#{value}" : text.strip.sub(/\A[[:alpha:]]+:?/, "#{known}:")
-          keyword(mended.split(":", 2).first).first == known ? mended : EXAMPLES.fetch(known)
+          (keyword(mended.split(":", 2).first).first == known) ? mended : EXAMPLES.fetch(known)
         end
 
         def attempt(statement)
@@ -113,6 +113,7 @@ module Stairwell
           lines << scan.number!("the bars of a line", 0..99) until scan.done?
           scan.stumble("page #{number} is described twice") if @found[:pages].any? { |one| one.number == number }
           @found[:pages] << Score::Page.new(number: number, lines: lines)
+          @found[:pages].sort_by!(&:number)
         end
 
         def read(statement, scan)

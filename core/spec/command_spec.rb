@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+require "tmpdir"
+
+RSpec.describe "bin/stairwell" do
+  let(:program) { File.expand_path("../../bin/stairwell", __dir__) }
+  let(:script) { "title: Tried\nbars: 18\ntime: 3/4\nrepeat: 1-8\nrepeat: 9-16\nending 1: 15-16\nending 2: 17-18\n" }
+
+  around { |example| Dir.mktmpdir { |folder| Dir.chdir(folder) { example.run } } }
+
+  # Without Bundler, as a person would call it.
+  def stairwell(*arguments)
+    Open3.capture3({"RUBYOPT" => nil, "BUNDLE_GEMFILE" => nil, "RUBYLIB" => nil}, program, *arguments)
+  end
+
+  it "prints the playing order of scripts and scores, plain and compressed, the same" do
+    map = page(script)
+    File.write("a.txt", script)
+    File.write("a.musicxml", Stairwell::Formats::MusicXML.write(map))
+    File.write("a.xml", Stairwell::Formats::MusicXML.write(map))
+    File.binwrite("a.mxl", Stairwell::Formats::MusicXML.compress(map))
+    answers = %w[a.txt a.musicxml a.xml a.mxl].map { |file| stairwell("roadmap", file, "--json") }
+    expect(answers.map { |_, err, status| [err, status.exitstatus] }).to all(eq(["", 0]))
+    read = answers.map { |out, _, _| JSON.parse(out) }
+    expect(read.uniq.size).to eq(1)
+    expect(read.first).to include(
+      "title" => "Tried", "bars_printed" => 18, "bars_played" => 32, "runs" => [[1, 8], [1, 16], [9, 14], [17, 18]],
+      "counts_played" => "96", "never_played" => [], "diagnostics" => []
+    )
+    expect(read.first["order"].size).to eq(32)
+  end
+
+  it "gives exact counts and complete diagnostics" do
+    File.write("b.txt", "bars: 4\ntime: 4/4\npickup: 1/2\n")
+    out, = stairwell("roadmap", "b.txt", "--json")
+    expect(JSON.parse(out)["counts_played"]).to eq("33/2")
+    expect(JSON.parse(out)["diagnostics"]).to match([{"code" => "complement", "bar" => 5, "message" => /counts/}])
+  end
+
+  it "prints for people without --json" do
+    File.write("a.txt", script)
+    expect(stairwell("roadmap", "a.txt").first).to include("1–8, 1–16, 9–14, 17–18", "32 bars of 18 printed, 96 counts")
+  end
+
+  it "answers bad input with exit 2 and one clear line" do
+    File.write("bad.txt", "bars: 4\nrepaet: 1-2\n")
+    File.write("bad.xml", "<score-partwise><part>")
+    File.write("bad.pdf", "x")
+    [["roadmap", "bad.txt"], ["roadmap", "bad.xml"], ["roadmap", "bad.pdf"], ["roadmap", "missing.txt"], ["roadmap", "."], [], ["dance"], ["roadmap", "bad.txt", "--loud"]].each do |arguments|
+      out, err, status = stairwell(*arguments)
+      expect([out, status.exitstatus]).to eq(["", 2]), arguments.inspect
+      expect(err).to match(/\A[^\n]{10,}\n\z/)
+    end
+    expect(stairwell("roadmap", "bad.txt")[1]).to include("line 2, column 1", "Try: repeat: 1-2")
+  end
+
+  it "loads no web code" do
+    File.write("a.txt", script)
+    core = File.expand_path("../lib", __dir__)
+    code = "require 'stairwell/command'; Stairwell::Command.run(%w[roadmap a.txt], out: $stdout, err: $stderr); puts $LOADED_FEATURES.grep(/sinatra|sequel|rack|roda/).size"
+    out, = Open3.capture2("ruby", "-I", core, "-e", code)
+    expect(out.lines.last).to eq("0\n")
+  end
+end

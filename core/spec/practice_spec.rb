@@ -1,0 +1,89 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+
+RSpec.describe Stairwell::Practice do
+  let(:map) { page("bars: 12\ntime: 3/4\ntempo: aim 100\nsection A: 1-4\nsection A1: 5-8 like A except 8\nsection B: 9-12 like A") }
+  let(:steps) { described_class.steps(map).to_h { |step| [step.id, step] } }
+
+  # Worked by hand: 24 counts at 60 take 24 s, and 8 s to get ready: 5 × 32 s =
+  # 160 s = 2 min 40 s, rounded up to 3 min.
+  it "estimates minutes by the worked example" do
+    expect(Stairwell::Practice::Estimate.minutes(counts: 24r, tempo: 60, repetitions: 5)).to eq(3)
+    expect(Stairwell::Practice::Estimate.minutes(counts: 12r, tempo: 60, repetitions: 5)).to eq(2)
+  end
+
+  it "estimates good days from stage, difficulty, new share and pace, in exact numbers" do
+    days = ->(**more) { Stairwell::Practice::Estimate.good_days(stage_days: 3, difficulty: 3, new_share: 1r, pace: 1r, **more) }
+    expect(days.call).to eq(3)
+    expect(days.call(difficulty: 5)).to eq(4) # 3 × 1.2 = 3.6
+    expect(days.call(new_share: 0r)).to eq(1) # a quarter at least: 0.75
+    expect(days.call(pace: 2r)).to eq(6)
+    expect(days.call(stage_days: 10, difficulty: 3, new_share: 3/10r)).to eq(3) # exactly 3, not 4 by a float's error
+  end
+
+  # Published on mechanical metronomes; typed in by hand from the printed scale.
+  it "keeps to the traditional metronome scale" do
+    scale = [40, 42, 44, 46, 48, 50, 52, 54, 56, 58, 60, 63, 66, 69, 72, 76, 80, 84, 88, 92, 96, 100, 104, 108, 112, 116, 120,
+      126, 132, 138, 144, 152, 160, 168, 176, 184, 192, 200, 208]
+    expect(Stairwell::Practice::Metronome::SCALE).to eq(scale)
+    expect(Stairwell::Practice::Metronome.at_most(59.9)).to eq(58)
+    expect(Stairwell::Practice::Metronome.at_most(30)).to eq(30)
+  end
+
+  it "makes a step of each stage on each section, join and the whole" do
+    expect(steps.keys).to eq(%w[
+      A.right A.left A.together A.faster A1.right A1.left A1.together A1.faster
+      A-A1@4.join A1-B@8.join whole.whole whole.tempo
+    ])
+    expect(steps["A.right"].tempo).to eq(60)
+    expect(steps["A.right"].counts).to eq(12)
+  end
+
+  it "gives a section that is the same no steps, and one with changed bars only those" do
+    expect(steps["A1.right"].spans.map { |span| [span.from, span.to] }).to eq([[8, 8]])
+    expect(steps.keys.grep(/\AB\./)).to eq([])
+    expect(steps["A1-B@8.join"].needs).to contain_exactly("A.together", "A1.together")
+  end
+
+  it "lets hands together wait for each hand, and the kin's" do
+    expect(steps["A.together"].needs).to eq(%w[A.right A.left])
+    expect(steps["A1.together"].needs).to contain_exactly("A1.right", "A1.left", "A.right", "A.left")
+    expect(steps["whole.whole"].needs).to contain_exactly("A-A1@4.join", "A1-B@8.join", "A.faster", "A1.faster")
+  end
+
+  it "puts the chosen hand first in the sitting" do
+    left = described_class.steps(map, choices: Stairwell::Practice::Choices.new(hand_order: :left)).to_h { |step| [step.id, step] }
+    expect([steps["A.left"].after, steps["A.right"].after]).to eq([["A.right"], []])
+    expect([left["A.left"].after, left["A.right"].after]).to eq([[], ["A.left"]])
+  end
+
+  it "gives joins eight repetitions where others get five" do
+    expect([steps["A-A1@4.join"].repetitions, steps["A.right"].repetitions]).to eq([8, 5])
+  end
+
+  it "leaves out a hand that rests" do
+    require "demo/pieces"
+    fog = Demo::Pieces.fog_signal.map
+    one_hand = fog.with(notes: fog.notes.transform_values { |hands| hands.merge(left: []) }, sections: page("bars: 8\nsection A: 1-8").sections)
+    expect(described_class.steps(one_hand).map(&:id)).to include("A.right")
+    expect(described_class.steps(one_hand).map(&:id)).not_to include("A.left")
+  end
+
+  it "says where a step is as people point at it" do
+    laid = page("page 12: 4 4\npage 13: 4\nsection A: 1-4\nsection B: 5-6\nsection C: 7-12\nsection D: 5-8")
+    places = described_class.steps(laid).select { |step| step.stage == :right }.to_h { |step| [step.section, step.place] }
+    expect(places).to eq(
+      "A" => "page 12, line 1, all 4 bars", "B" => "page 12, line 2, bars 1–2",
+      "C" => "page 12, line 2, bar 3 to page 13, line 1, bar 4", "D" => "page 12, line 2, all 4 bars"
+    )
+  end
+
+  it "asks for a section first" do
+    expect { described_class.steps(page("bars: 4")) }.to raise_error(Stairwell::ContradictionError, /no section yet/)
+  end
+
+  it "keeps steps as data" do
+    expect(steps.values.map { |step| Stairwell::Practice::Step.from_data(JSON.parse(JSON.generate(step.to_data))) }).to eq(steps.values)
+  end
+end
