@@ -43,8 +43,8 @@ module Stairwell
 
     # @param settings [Settings]
     # @return [#call] the whole Rack application
-    def self.app(settings, store: Store.new(settings.app_url), log: $stderr)
-      desks = Desks.new(store: store, clock: Clock.new(settings.fixed_now), settings: settings)
+    def self.app(settings, store: Store.new(settings.app_url), clock: Clock.new(settings.fixed_now), log: $stderr)
+      desks = Desks.new(store: store, clock: clock, settings: settings)
       api = Class.new(Api) { set :desks, desks }
       Rack::Builder.new {
         use Pages

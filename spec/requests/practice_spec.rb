@@ -1,0 +1,150 @@
+# frozen_string_literal: true
+
+require "net/http"
+
+RSpec.describe "Practice and lessons" do
+  before do
+    House.studio
+    sign_in
+  end
+
+  let(:student) { student_with_piece }
+  let(:sheet) { sheet_of(student) }
+
+  # Thursday, the day after the lesson.
+  def thursday
+    student
+    House.now = Time.utc(2027, 3, 4, 12)
+    ask(:get, sheet)["days"].first["items"].first
+  end
+
+  def done(answer) = answer["days"].first["items"].first["done"]
+
+  it "plans the week from the day after the lesson to the next one" do
+    week = student["week"]
+    expect(week.values_at("starts", "next_lesson", "budget")).to eq(["2027-03-04", "2027-03-10", 20])
+    expect(week["days"].map { |day| day["date"] }).to eq(%w[2027-03-04 2027-03-05 2027-03-06 2027-03-07 2027-03-08])
+    expect(week["days"].first["items"].map { |item| item["step_id"] }).to eq(%w[A.right A.left])
+    expect(week["days"].first["items"].first).to include("why" => /new/, "arithmetic" => /5 × 12 counts at 44/)
+    expect(week["left_out"]).not_to be_empty
+  end
+
+  it "counts taps, and the same tap sent twice once" do
+    item = thursday
+    key = SecureRandom.uuid
+    2.times { mark(sheet, item, key: key) }
+    expect(done(mark(sheet, item))).to eq(2)
+    expect(House::OWNER[:practice_marks].count).to eq(2)
+  end
+
+  it "takes a tap back by adding a row" do
+    item = thursday
+    mark(sheet, item, key: key = SecureRandom.uuid)
+    expect(mark(sheet, item, kind: "struggle")["days"].first["struggle"]).to be(true)
+    expect(done(mark(sheet, item, kind: "undo", undoes: key))).to eq(0)
+    expect(House::OWNER[:practice_marks].count).to eq(3)
+  end
+
+  it "fills days and credits the step" do
+    item = thursday
+    5.times { mark(sheet, item) }
+    step = ask(:get, "/api/students/#{student["id"]}")["pieces"].first["steps"].first
+    expect(step.values_at("state", "credited")).to eq(["begun", 1])
+  end
+
+  it "shows one student's sheet and nothing else, until the link is renewed or withdrawn" do
+    thursday
+    clear_cookies
+    answer = ask(:get, sheet)
+    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "days")
+    ask(:get, sheet.sub(/.\z/) { |last| (last == "0") ? "1" : "0" })
+    expect(status).to eq(404)
+    sign_in
+    fresh = ask(:post, "/api/students/#{student["id"]}/link", {})
+    ask(:get, sheet)
+    expect(status).to eq(404)
+    ask(:get, sheet_of(fresh))
+    expect(status).to eq(200)
+    ask(:delete, "/api/students/#{student["id"]}/link")
+    ask(:get, sheet_of(fresh))
+    expect(status).to eq(404)
+    expect(mark(sheet_of(fresh), {"assignment_id" => 1, "step_id" => "A.right"})["code"]).to eq("link_unknown")
+  end
+
+  it "limits how often links may be tried" do
+    statuses = Array.new(310) { |at| ask(:get, "/api/sheet/1.1.#{at.to_s(16).rjust(32, "0")}").then { status } }
+    expect(statuses.uniq).to eq([404, 429])
+  end
+
+  it "marks only what is on the sheet" do
+    thursday
+    expect(mark(sheet, {"assignment_id" => 1, "step_id" => "whole.tempo"})["code"]).to eq("not_on_sheet")
+    expect(mark(sheet, {"assignment_id" => 77, "step_id" => "A.right"})["code"]).to eq("not_on_sheet")
+  end
+
+  it "lets what is heard change states and the next week at once" do
+    item = thursday
+    5.times { mark(sheet, item) }
+    House.now = Time.utc(2027, 3, 10, 16)
+    before = ask(:get, "/api/students/#{student["id"]}/lesson")
+    expect(before["practised"]).to eq("done" => 1, "of" => 5)
+    results = "/api/students/#{student["id"]}/results"
+    say = ->(step, result) { ask(:post, results, {assignment_id: item["assignment_id"], step_id: step, result: result, key: SecureRandom.uuid}) }
+    say.call("A.right", "steady")
+    after = say.call("A.left", "secure")
+    states = after["heard"].to_h { |one| [one["id"], one.values_at("state", "result")] }
+    expect(states).to include("A.right" => %w[steady steady], "A.left" => %w[secure secure])
+    days_of = ->(lesson, step) { lesson["next_week"]["days"].select { |day| day["items"].any? { |one| one["step_id"] == step } }.size }
+    expect([days_of.call(before, "A.left"), days_of.call(after, "A.left")]).to eq([2, 0])
+    expect(days_of.call(after, "A.together")).to be > days_of.call(before, "A.together")
+    expect(ask(:get, "/api/students/#{student["id"]}")["week"]).to eq(after["next_week"])
+    expect(say.call("A.left", "not_heard")["heard"].find { |one| one["id"] == "A.left" }["state"]).to eq("open")
+    row = ask(:get, "/api/studio").first
+    expect(row["last_heard"]).to include("result" => "steady", "title" => "A, right hand")
+    expect(row["pieces"].first["percent"]).to be_positive
+  end
+
+  it "plans again when days or minutes change, and answers a stale change with both" do
+    id = student["id"]
+    changed = ask(:put, "/api/students/#{id}", Requests::STUDENT.merge(minutes_a_day: 10, version: 1))
+    expect(changed["week"]["budget"]).to eq(10)
+    answer = ask(:put, "/api/students/#{id}", Requests::STUDENT.merge(minutes_a_day: 30, version: 1))
+    expect([status, answer["code"], answer["kept"]["minutes_a_day"], answer["sent"]["minutes_a_day"]]).to eq([409, "stale", 10, 30])
+  end
+
+  it "answers a stale change of a map with both scripts, and keeps every revision" do
+    piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT})
+    path = "/api/pieces/#{piece["id"]}/script"
+    ask(:put, path, {script: "#{Requests::SCRIPT}# theirs", revision: 1})
+    answer = ask(:put, path, {script: "#{Requests::SCRIPT}# mine", revision: 1})
+    expect([status, answer["kept"]["revision"]]).to eq([409, 2])
+    expect([answer["kept"]["script"], answer["sent"]["script"]]).to match([/# theirs/, /# mine/])
+    expect(House::OWNER[:map_revisions].select_order_map(:revision)).to eq([1, 2])
+  end
+
+  it "keeps a score's notes when only words change, and the steps of a running piece when its map does" do
+    piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map))
+    expect(piece["figures"]["new_bars"]).to eq(5.6)
+    changed = ask(:put, "/api/pieces/#{piece["id"]}/sections", {revision: 1, sections: [{label: "A", words: "", spans: [{from: 1, to: 8}]}]})
+    expect(changed["figures"]["new_bars"]).to eq(5.6)
+    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60})
+    ask(:put, "/api/pieces/#{piece["id"]}/sections", {revision: 2, sections: []})
+    given = ask(:get, "/api/students/#{student["id"]}")["pieces"].find { |one| one["piece_id"] == piece["id"] }
+    expect(given["steps"].map { |step| step["id"] }).to include("A.right")
+  end
+
+  # A real server process, killed between two marks.
+  it "loses no mark when the server is killed" do
+    item = thursday
+    2.times do
+      server = ServerProcess.start("STAIRWELL_NOW" => "2027-03-04 12:00")
+      uri = URI("#{server.address}#{sheet}/marks")
+      body = JSON.generate(key: SecureRandom.uuid, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"])
+      answer = Net::HTTP.post(uri, body, "Content-Type" => "application/json")
+      expect(answer.code).to eq("201")
+    ensure
+      server&.kill
+    end
+    expect(done(ask(:get, sheet))).to eq(2)
+  end
+end
