@@ -18,6 +18,8 @@ RSpec.configure do |config|
   config.order = :random
   Kernel.srand config.seed
   config.define_derived_metadata(file_path: %r{/requests/}) { |metadata| metadata[:type] = :request }
+  config.define_derived_metadata(file_path: %r{/browser/}) { |metadata| metadata[:type] = :browser }
   config.include Requests, type: :request
+  config.include Visits, type: :browser
   config.before { House.empty }
 end

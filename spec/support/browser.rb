@@ -6,7 +6,7 @@ require "tmpdir"
 module Browser
   FLAGS = %w[
     --headless=new --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking
-    --disable-component-update --disable-sync --hide-scrollbars --force-color-profile=srgb
+    --disable-component-update --disable-sync --hide-scrollbars --force-prefers-reduced-motion --force-color-profile=srgb
   ].freeze
 
   module_function

@@ -11,7 +11,7 @@ const colours = {
   rail: ["#2F6B5B", "#8CC7B4"],
   railSoft: ["#DCE8E2", "#2B4039"],
   onRail: ["#FFFFFF", "#14201C"],
-  brass: ["#8F6215", "#DDB46A"],
+  brass: ["#855A12", "#DDB46A"],
   brassSoft: ["#F3E6C9", "#463A21"],
   brick: ["#A8452F", "#EE9C86"],
   brickSoft: ["#F4DED7", "#4A2C24"],

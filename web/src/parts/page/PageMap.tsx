@@ -42,6 +42,7 @@ export function PageMap({ pages, width = 838, lit, onPoint, chosen, onChoose }: 
       ref={svg}
       viewBox={`0 0 ${width} ${height}`}
       width="100%"
+      role="listbox"
       aria-multiselectable="true"
       aria-label="The page. Arrow keys move from bar to bar, with shift they choose several."
       style={{ display: "block", touchAction: "none", userSelect: "none" }}
@@ -81,6 +82,11 @@ export function PageMap({ pages, width = 838, lit, onPoint, chosen, onChoose }: 
           }}
         />
       ))}
+      <g aria-hidden="true" pointerEvents="none">
+        {boxes.map((box, at) => (
+          <Around key={box.bar.index} box={box} before={boxes[at - 1]} />
+        ))}
+      </g>
       {chosen && <Outline boxes={boxes.filter((box) => box.bar.index >= chosen.from && box.bar.index <= chosen.to)} />}
     </svg>
   );
@@ -116,8 +122,7 @@ type BoxProps = {
 
 function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProps) {
   const { bar, x, y, width } = box;
-  const startsLine = !before || before.y !== y || before.page !== box.page;
-  const startsSection = bar.section && (startsLine || before?.bar.section !== bar.section);
+  const startsLine = starts(box, before);
   const tone = lit ? colour("railSoft") : bar.relation === "new" ? colour("shade") : colour("sheet");
   return (
     <g
@@ -144,6 +149,20 @@ function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProps) {
       </Word>
       {bar.opens && <RepeatSign x={x} y={y} side={1} />}
       {bar.closes && <RepeatSign x={x + width} y={y} side={-1} times={bar.closes} />}
+    </g>
+  );
+}
+
+const starts = (box: Box, before: Box | undefined) => !before || before.y !== box.y || before.page !== box.page;
+
+/** What stands over and under a bar: brackets of endings, the band of its
+ * section. The bar's own label says it in words. */
+function Around({ box, before }: { box: Box; before: Box | undefined }) {
+  const { bar, x, y, width } = box;
+  const startsLine = starts(box, before);
+  const startsSection = bar.section && (startsLine || before?.bar.section !== bar.section);
+  return (
+    <>
       {bar.endings.map((ending) => (
         <Bracket key={ending.passes.join()} box={box} ending={ending} startsLine={startsLine} />
       ))}
@@ -163,7 +182,7 @@ function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProps) {
           )}
         </>
       )}
-    </g>
+    </>
   );
 }
 

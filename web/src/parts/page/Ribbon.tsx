@@ -35,6 +35,7 @@ export function Ribbon({ visits, width = 858, lit, onPoint }: Props) {
       ref={svg}
       viewBox={`0 0 ${width} ${rows * ROW}`}
       width="100%"
+      role="listbox"
       aria-label="As played, bar after bar. Arrow keys move along it."
       style={{ display: "block" }}
       onKeyDown={onKeyDown}
@@ -48,7 +49,6 @@ export function Ribbon({ visits, width = 858, lit, onPoint }: Props) {
           y={Math.floor(at / PER_ROW) * ROW + 20}
           unit={unit}
           lit={lit === visit.bar}
-          first={at % PER_ROW === 0}
           onFocus={() => {
             focused.current = at;
             onPoint(visit.bar);
@@ -56,6 +56,11 @@ export function Ribbon({ visits, width = 858, lit, onPoint }: Props) {
           onPointerEnter={() => onPoint(visit.bar)}
         />
       ))}
+      <g aria-hidden="true" pointerEvents="none">
+        {visits.map((visit, at) => (
+          <Letters key={at} visit={visit} at={at} x={(at % PER_ROW) * unit} y={Math.floor(at / PER_ROW) * ROW + 20} />
+        ))}
+      </g>
       {runs(visits).map((run) => (
         <Word
           key={run.at}
@@ -87,19 +92,17 @@ type CellProps = {
   y: number;
   unit: number;
   lit: boolean;
-  first: boolean;
   onFocus: () => void;
   onPointerEnter: () => void;
 };
 
-function Cell({ placed, x, y, unit, lit, first, ...does }: CellProps) {
+function Cell({ placed, x, y, unit, lit, ...does }: CellProps) {
   const { visit, at } = placed;
-  const why = visit.reached;
   const said = [
     `bar ${visit.name}`,
     visit.section && `section ${visit.section}`,
     visit.time > 1 && `${ordinal(visit.time)} time`,
-    why,
+    visit.reached,
   ];
   return (
     <g
@@ -120,20 +123,31 @@ function Cell({ placed, x, y, unit, lit, first, ...does }: CellProps) {
         stroke={colour("sheet")}
         strokeWidth="1"
       />
+      {visit.jump && <path d={`M${x} ${y - 5}V${y + CELL + 5}`} stroke={colour("ink")} strokeWidth="2.4" />}
+      {lit && (
+        <rect x={x + 1.5} y={y} width={unit - 3} height={CELL} fill="none" stroke={colour("rail")} strokeWidth="3" />
+      )}
+    </g>
+  );
+}
+
+type Lettering = { visit: Visit; at: number; x: number; y: number };
+
+/** The letters along the ribbon; each cell's own label says them in words. */
+function Letters({ visit, at, x, y }: Lettering) {
+  const first = at % PER_ROW === 0;
+  return (
+    <>
       {(visit.starts || first) && visit.section && (
         <Word x={x + 4} y={y + 18} size={12.5} weight={750} tone="ink">
           {visit.section}
         </Word>
       )}
-      {visit.jump && <path d={`M${x} ${y - 5}V${y + CELL + 5}`} stroke={colour("ink")} strokeWidth="2.4" />}
-      {why && (
+      {visit.reached && (
         <Word x={x} y={y - 8} weight={600} anchor={at % PER_ROW > PER_ROW - 4 ? "end" : "middle"}>
-          {why}
+          {visit.reached}
         </Word>
       )}
-      {lit && (
-        <rect x={x + 1.5} y={y} width={unit - 3} height={CELL} fill="none" stroke={colour("rail")} strokeWidth="3" />
-      )}
-    </g>
+    </>
   );
 }

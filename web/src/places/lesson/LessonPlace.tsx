@@ -99,26 +99,28 @@ function Open({ lesson }: { lesson: Lesson }) {
           {lesson.heard.length === 0 && (
             <Empty>Nothing has been practised yet. The plan on the right starts the week.</Empty>
           )}
-          <Box
-            ref={list}
-            maxH={{ lg: "calc(100vh - 210px)" }}
-            overflowY="auto"
-            role="list"
-            aria-label="Steps of this week"
-            tabIndex={0}
-          >
-            {lesson.heard.map((one, index) => (
-              <Row
-                key={`${one.assignment_id}/${one.id}`}
-                one={one}
-                at={index}
-                current={index === at}
-                severalPieces={pieces.size > 1}
-                onPick={() => setAt(index)}
-                onSay={(result) => say(one, result)}
-              />
-            ))}
-          </Box>
+          {lesson.heard.length > 0 && (
+            <Box
+              ref={list}
+              maxH={{ lg: "calc(100vh - 210px)" }}
+              overflowY="auto"
+              role="list"
+              aria-label="Steps of this week"
+              tabIndex={0}
+            >
+              {lesson.heard.map((one, index) => (
+                <Row
+                  key={`${one.assignment_id}/${one.id}`}
+                  one={one}
+                  at={index}
+                  current={index === at}
+                  severalPieces={pieces.size > 1}
+                  onPick={() => setAt(index)}
+                  onSay={(result) => say(one, result)}
+                />
+              ))}
+            </Box>
+          )}
         </Paper>
         <Paper p="12px 16px" aria-busy={hear.isPending}>
           <PartHead beside={`${lesson.next_week.budget} minutes a day`}>Next week</PartHead>

@@ -1,11 +1,12 @@
 import { Box, Button, Grid, Text, Textarea } from "@chakra-ui/react";
-import { useDeferredValue, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { useReading, useTypePiece } from "../../api/queries";
 import { Notice } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
 import { PageMap } from "../../parts/page/PageMap";
 import { Ribbon } from "../../parts/page/Ribbon";
+import { useCalm } from "../../parts/useCalm";
 import { ScriptProblems } from "../piece/ScriptProblems";
 
 const START = "title: \nbook: \npage 1: 4 4 4 4\ntime: 4/4\nkey: C major\n";
@@ -16,8 +17,7 @@ const KEY = "stairwell-typed";
 export function TypePlace() {
   const [script, setScript] = useState(() => localStorage.getItem(KEY) ?? START);
   const [lit, setLit] = useState<number | null>(null);
-  const calm = useDeferredValue(useCalm(script, 250));
-  const reading = useReading(calm);
+  const reading = useReading(useCalm(script));
   const save = useTypePiece();
   const go = useNavigate();
   const piece = reading.data?.piece;
@@ -83,16 +83,6 @@ export function TypePlace() {
       </Grid>
     </>
   );
-}
-
-/** The value after it has been left alone for a moment. */
-function useCalm(value: string, milliseconds: number) {
-  const [calm, setCalm] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setCalm(value), milliseconds);
-    return () => clearTimeout(timer);
-  }, [value, milliseconds]);
-  return calm;
 }
 
 const EXAMPLES = [

@@ -4,6 +4,7 @@ import type { Schemas } from "../../api/client";
 import { useChangeScript, useReading } from "../../api/queries";
 import { Notice } from "../../parts/Notice";
 import { Paper, PartHead } from "../../parts/Paper";
+import { useCalm } from "../../parts/useCalm";
 import { ScriptProblems } from "./ScriptProblems";
 
 type Piece = Schemas["Piece"];
@@ -15,7 +16,7 @@ export function ScriptEditor({ piece }: { piece: Piece }) {
   const [revision, setRevision] = useState(piece.revision);
   const changed = script.trim() !== piece.script.trim();
   const save = useChangeScript(piece.id);
-  const reading = useReading(script);
+  const reading = useReading(useCalm(script));
   const stale =
     save.error?.problem.code === "stale" ? (save.error.problem.kept as { revision: number; script: string }) : null;
 

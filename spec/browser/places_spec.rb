@@ -1,0 +1,129 @@
+# frozen_string_literal: true
+
+RSpec.describe "Every place" do
+  include Requests
+
+  let!(:house) { House.studio }
+  # The session of the request helpers makes what the browser then shows.
+  let!(:student) { api { student_with_piece } }
+
+  def api
+    Requests.instance_method(:sign_in).bind_call(self)
+    yield
+  end
+
+  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
+
+  it "is accessible, in light and in dark" do
+    visit "/"
+    expect(page).to have_button("Sign in")
+    expect_accessible
+    sign_in
+    {
+      "/studio" => "[role=row]", "/students" => "h2", "/students/1" => "table", "/students/1/lesson" => "h1", "/library" => "section",
+      "/library/type" => "textarea", "/library/1" => "[data-bar]"
+    }.each do |path, css|
+      visit path
+      expect(page).to have_css(css)
+      expect_accessible
+    end
+    click_button "Give to a student"
+    bar_at(6).find("rect", match: :first).click
+    find("summary", text: "As typed").click
+    expect_accessible
+    expect(complaints).to eq([])
+  end
+
+  it "can be read from the piano bench, in light and in dark, and remembers it" do
+    sign_in
+    size = -> { page.evaluate_script("getComputedStyle(document.body).fontSize").to_f }
+    desk = size.call
+    click_button "Large type for reading at the piano"
+    expect(size.call / desk).to be_within(0.01).of(1.25)
+    click_button "Dark"
+    visit "/library"
+    expect(page).to have_css("html.dark[data-size=piano]")
+  end
+
+  it "works on the page by keyboard alone" do
+    sign_in
+    visit "/library/1"
+    expect(page).to have_css("[data-bar]", count: 12)
+    bar_at(1).find("rect", match: :first).click
+    keys(:arrow_down)
+    expect(page).to have_css("[data-bar='5'][aria-selected=true]:focus")
+    keys(:end)
+    expect(page).to have_css("[data-bar='12'][aria-selected=true]:focus")
+    expect(page).to have_text("page 12, line 3, bar 4 = bar 12, 3 counts")
+    keys(:escape)
+    expect(page).to have_no_css("[data-bar][aria-selected=true]")
+  end
+
+  it "changes and removes a section, and says what is wrong with its words" do
+    sign_in
+    visit "/library/1"
+    click_button "Show section A1"
+    fill_in "What it is like", with: "like a"
+    click_button "Change"
+    expect(page).to have_text("no section before it has that name")
+    click_button "Show section A1"
+    fill_in "What it is like", with: "as before"
+    click_button "Change"
+    expect(page).to have_css("[role=alert]", text: "Say for example: like A except 8")
+    expect(find_field("What it is like").value).to eq("as before")
+    click_button "Remove"
+    expect(page).to have_no_button("Show section A1")
+  end
+
+  it "draws a page as it is typed, names the line that is wrong, and keeps what was typed" do
+    sign_in
+    visit "/library/type"
+    fill_in "Page script", with: "title: Sluice\npage 3: 4 4\nrepaet: 1-4\n"
+    expect(page).to have_css("[data-bar]", count: 8)
+    expect(page).to have_text("Line 3, column 1")
+    expect(page).to have_text("Try repeat: 1-4")
+    visit "/studio"
+    visit "/library/type"
+    expect(find_field("Page script").value).to include("repaet: 1-4")
+    fill_in "Page script", with: "title: Sluice\npage 3: 4 4\nrepeat: 1-4\n"
+    expect(page).to have_css("[data-visit]", count: 12)
+    click_button "Save the piece"
+    expect(page).to have_css("h1", text: "Sluice")
+  end
+
+  it "shows both versions when two teachers change the same piece" do
+    sign_in
+    visit "/library/1"
+    find("summary", text: "As typed").click
+    api { ask(:put, "/api/pieces/1/script", {script: "#{Requests::SCRIPT}# theirs\n", revision: 1}) }
+    fill_in "Page script", with: "#{Requests::SCRIPT}# mine\n"
+    click_button "Save the script"
+    expect(page).to have_text("Someone else changed")
+    expect(find_field("As stored now").value).to include("# theirs")
+    expect(find_field("Page script").value).to include("# mine")
+    click_button "Keep mine"
+    expect(page).to have_no_text("Someone else changed")
+    expect(House::OWNER[:map_revisions].count).to eq(3)
+  end
+
+  it "explains a score that cannot be read" do
+    sign_in
+    visit "/library"
+    Tempfile.create(["broken", ".musicxml"]) do |file|
+      file.write("<score-partwise><part>")
+      file.flush
+      attach_file "Score file", file.path, make_visible: true
+      expect(page).to have_css("[role=alert]", text: "cut off or damaged")
+    end
+  end
+
+  it "withdraws a link" do
+    sign_in
+    visit "/students/1"
+    path = URI(find_field("Private link").value).path
+    click_button "Withdraw"
+    expect(page).to have_button("Make a private link")
+    visit path
+    expect(page).to have_css("[role=alert]", text: "This link is not in use any more")
+  end
+end

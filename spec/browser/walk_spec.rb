@@ -1,0 +1,133 @@
+# frozen_string_literal: true
+
+require "tmpdir"
+
+# The whole job once through, as a teacher and a family do it.
+RSpec.describe "From the page to the next week" do
+  before { House.studio }
+
+  around do |example|
+    Dir.mktmpdir do |folder|
+      @score = File.join(folder, "two-gulls.mxl")
+      map = Demo::Pieces.two_gulls.map
+      File.binwrite(@score, Stairwell::Formats::MusicXML.compress(map))
+      example.run
+    end
+  end
+
+  def load_the_score
+    go "Library"
+    attach_file "Score file", @score, make_visible: true
+    expect(page).to have_css("h1", text: "Two Gulls Arguing")
+    expect(page).to have_text("24 bars of 16 printed · 48 counts")
+    expect(page).to have_text("6 of 16")
+  end
+
+  def see_page_and_ribbon
+    expect(page).to have_css("[data-bar]", count: 16)
+    expect(page).to have_css("[data-visit]", count: 24)
+    bar_at(3).find("rect", match: :first).hover
+    expect(page).to have_css("[data-visit][aria-selected=true]", count: 2) # bar 3 is played twice
+    find("[data-visit='20']").hover
+    expect(page).to have_text("page 22, line 2, bar 1 = bar 13, 2 counts")
+  end
+
+  def mark_the_sections
+    mark_by_keys(1, 4, "A")
+    mark_by_dragging(5, 8, "B")
+    mark_by_keys(9, 12, "A1", "like A")
+    mark_by_dragging(13, 16, "B1", "like B except 16")
+    expect(page).to have_css("h2", text: "As played A B A B A1 B1")
+  end
+
+  def add_nell
+    go "Students"
+    click_button "Add a student"
+    fill_in "Name or nickname", with: "Nell"
+    select "Wednesday", from: "Lesson day"
+    fill_in "Minutes a day", with: "20"
+    click_button "Sat"
+    click_button "Wed" # no practice on the lesson day
+    click_button "Add the student"
+    expect(page).to have_css("h1", text: "Nell")
+  end
+
+  def give_the_piece
+    select "Two Gulls Arguing", from: "Piece"
+    select "Left", from: "First hand"
+    fill_in "Aim, counts a minute", with: "54"
+    click_button "Give Two Gulls Arguing"
+    expect(page).to have_css("section[aria-label^='Thu 4 Mar'] button", text: "B, left hand")
+  end
+
+  def see_the_plan
+    thursday = find("section[aria-label^='Thu 4 Mar']")
+    expect(thursday.all("button").map { |one| one.text.lines.first.strip }).to eq(["B, left hand", "B, right hand"])
+    thursday.find("button", text: "B, left hand").hover
+    expect(page).to have_text("B, left hand (Two Gulls Arguing, page 21, line 2, all 4 bars): new;")
+    expect(page).to have_text(/min: 5 × 8 counts at 32, 8 s between/)
+    find("summary", text: "steps come later").click
+    expect(page).to have_text("waits until B, hands together has all its good days")
+  end
+
+  def practise_on_the_phone(path)
+    House.now = Time.utc(2027, 3, 4, 12)
+    Capybara.using_driver(:phone) do
+      visit path
+      expect(page).to have_css("h1", text: "Thursday, Nell")
+      expect(page).to have_no_css("nav")
+      within(find("section[aria-label='B, left hand']")) do
+        5.times { |at| click_button "count #{at + 1}" }
+        expect(page).to have_text("5 of 5")
+        click_button "That was hard"
+        expect(page).to have_button("marked as hard", disabled: true)
+      end
+      click_button "Undo"
+      expect(page).to have_button("That was hard", count: 2)
+      within(find("section[aria-label='B, right hand']")) { 5.times { |at| click_button "count #{at + 1}" } }
+      expect(page).to have_css("[role=listitem][aria-label^='Thursday 4 March: 4 min of 4 min']")
+      expect_accessible
+      expect(page.evaluate_script("document.documentElement.scrollWidth")).to be <= 390
+      pdf = page.driver.browser.print_page(background: true).unpack1("m")
+      expect(pdf.scan(%r{/Type\s*/Page\b(?!s)}).size).to eq(1)
+      expect(complaints).to eq([])
+    end
+  end
+
+  def hear_the_lesson
+    House.now = Time.utc(2027, 3, 10, 16)
+    visit current_path
+    click_button "Open lesson"
+    expect(page).to have_css("h1", text: "Nell, Wednesday 10 March")
+    expect(page).to have_text("practised 1 of 5 days")
+    expect(find("[aria-current=true]")).to have_text("B, left hand")
+    expect_accessible
+    keys("3")
+    expect(page).to have_css("[role=listitem]", text: /B, left hand.*steady/m)
+    keys("4")
+    expect(page).to have_css("[role=listitem]", text: /B, right hand.*secure/m)
+    expect(page).to have_css("h2", text: /Heard today · 2 of/)
+    expect(page).to have_css("section[aria-label^='Fri 12 Mar'] button, section[aria-label^='Thu 11 Mar'] button", text: "B, hands together")
+  end
+
+  it "walks the eight steps" do
+    sign_in
+    load_the_score
+    see_page_and_ribbon
+    mark_the_sections
+    add_nell
+    give_the_piece
+    see_the_plan
+    click_button "Make a private link"
+    practise_on_the_phone(URI(find_field("Private link").value).path)
+    hear_the_lesson
+    go "Studio"
+    row = find("[role=row]", text: "Nell")
+    expect(row).to have_text("Two Gulls Arguing")
+    expect(row).to have_text(/[1-9]\d* %/)
+    expect(row).to have_text("secure on 10 Mar")
+    click_link "Nell"
+    expect(page).to have_css("h1", text: "Nell")
+    expect(complaints).to eq([])
+  end
+end

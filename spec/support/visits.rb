@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require "axe-rspec"
+require "capybara/rspec"
+require_relative "browser"
+
+Capybara.app = House.app
+Capybara.server = :puma, {Silent: true, Threads: "1:5"}
+Capybara.default_max_wait_time = 8
+Capybara.enable_aria_label = true
+Capybara.register_driver(:desk) { |app| Capybara::Selenium::Driver.new(app, browser: :chrome, options: Browser.options, service: Browser.service) }
+Capybara.register_driver(:phone) do |app|
+  options = Browser.options.tap { |one| one.add_emulation(device_metrics: {width: 390, height: 844, pixelRatio: 1, touch: true}) }
+  Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: Browser.service)
+end
+Capybara.default_driver = Capybara.javascript_driver = :desk
+
+# What a person does in the browser, in the words of the screens.
+module Visits
+  include Capybara::DSL
+  include Capybara::RSpecMatchers
+
+  def sign_in
+    visit "/"
+    fill_in "Email", with: "owner@quay.example"
+    fill_in "Password", with: House::PASSWORD
+    click_button "Sign in"
+    expect(page).to have_css("h1", text: "Studio")
+  end
+
+  def go(place) = within("nav") { click_link place }
+
+  # @return [Capybara::Node::Element] a bar of the page, by its printed number
+  def bar(name) = find("[role=option][data-bar]", text: /\A#{name}\z/, match: :first)
+
+  def bar_at(index) = find("[data-bar='#{index}']")
+
+  def keys(*pressed) = page.driver.browser.action.tap { |action| pressed.each { |key| action.send_keys(key) } }.perform
+
+  # Chooses bars by keyboard, then names them.
+  def mark_by_keys(from, to, label, words = nil)
+    bar_at(from).find("rect", match: :first).click
+    action = page.driver.browser.action.key_down(:shift)
+    (to - from).times { action.send_keys(:arrow_right) }
+    action.key_up(:shift).send_keys("s").perform
+    expect(page).to have_css("input[aria-label='Section letter']:focus")
+    keys(label, :tab, words.to_s, :enter)
+    expect(page).to have_button("Show section #{label}")
+  end
+
+  def mark_by_dragging(from, to, label, words = nil)
+    ends = [from, to].map { |index| bar_at(index).find("rect", match: :first).native }
+    page.driver.browser.action.click_and_hold(ends[0]).move_to(ends[1]).release.perform
+    fill_in "Section letter", with: label
+    fill_in "What it is like", with: words if words
+    click_button "Mark section"
+    expect(page).to have_button("Show section #{label}")
+  end
+
+  # axe finds nothing, in light and in dark.
+  def expect_accessible
+    expect(page).to be_axe_clean
+    page.execute_script("document.documentElement.classList.toggle('dark')")
+    expect(page).to be_axe_clean
+    page.execute_script("document.documentElement.classList.toggle('dark')")
+  end
+
+  # @return [Array<String>] what the browser complained about
+  def complaints
+    page.driver.browser.logs.get(:browser).map(&:message).grep_v(/favicon|401 \(Unauthorized\)|409 \(Conflict\)|422|404 \(Not Found\)/)
+  end
+end
