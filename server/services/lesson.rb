@@ -51,8 +51,8 @@ module Stairwell
             .to_h { |row| [[row[:assignment_id], row[:step_id]], row[:result]] }
         end
 
-        # The steps of the week that ends, then others that were begun. What
-        # other work waits for longest is worth hearing first.
+        # The steps of the week that ends, and others that were begun, in the
+        # order of the pieces.
         def heard(week, given, results)
           planned = planned_days(week)
           given.flat_map { |one|

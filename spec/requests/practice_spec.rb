@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../spec_helper"
+
 require "net/http"
 
 RSpec.describe "Practice and lessons" do

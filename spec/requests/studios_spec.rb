@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../spec_helper"
+
 RSpec.describe "Two studios" do
   let!(:one) { House.studio }
   let!(:other) { House.studio("Other Bank", email: "owner@bank.example") }

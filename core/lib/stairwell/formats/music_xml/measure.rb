@@ -61,38 +61,42 @@ module Stairwell
           Score::Key.new(fifths: fifths, mode: Score::Key::MODES.include?(mode) ? mode : "major")
         end
 
+        # Its children are looked at once: a score has many notes.
         def note(element)
-          return if element.at_xpath("grace") || element.at_xpath("cue")
+          parts = element.element_children.group_by(&:name)
+          return if parts.key?("grace") || parts.key?("cue")
 
-          length = duration(element)
-          onset = element.at_xpath("chord") ? @onset : @at
-          add(element, onset, length)
-          return if element.at_xpath("chord")
+          length = whole_notes(parts["duration"])
+          onset = parts.key?("chord") ? @onset : @at
+          add(parts, onset, length)
+          return if parts.key?("chord")
 
           @onset = @at
           move(length)
         end
 
-        def add(element, onset, length)
-          pitch = pitch(element.at_xpath("pitch"))
+        def add(parts, onset, length)
+          pitch = pitch(parts["pitch"]&.first)
           return unless pitch && length.positive?
 
           @sounds << Sound.new(
-            [element.at_xpath("staff")&.text.to_i, 1].max,
-            Score::Note.new(onset: onset, length: length, pitch: pitch, tied: !element.at_xpath("tie[@type='stop']").nil?)
+            [parts["staff"]&.first&.text.to_i, 1].max,
+            Score::Note.new(onset: onset, length: length, pitch: pitch, tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" })
           )
         end
 
         def pitch(element)
-          step = element&.at_xpath("step")&.text
-          return unless Score::Pitch::STEPS.include?(step)
+          said = element&.element_children.to_a.to_h { |child| [child.name, child.text] }
+          return unless Score::Pitch::STEPS.include?(said["step"])
 
-          alter = element.at_xpath("alter")&.text.to_f.round.clamp(-2, 2)
-          Score::Pitch.new(step: step, alter: alter, octave: element.at_xpath("octave")&.text.to_i.clamp(0, 9))
+          Score::Pitch.new(step: said["step"], alter: said["alter"].to_f.round.clamp(-2, 2), octave: said["octave"].to_i.clamp(0, 9))
         end
 
-        def duration(element)
-          Rational(element.at_xpath("duration")&.text.to_s[/\A\s*\d+(\.\d+)?/] || 0) / (4 * @carried.divisions)
+        def duration(element) = whole_notes(element.xpath("duration"))
+
+        # @return [Rational] whole notes
+        def whole_notes(durations)
+          Rational(durations&.first&.text.to_s[/\A\s*\d+(\.\d+)?/] || 0) / (4 * @carried.divisions)
         end
 
         def move(by)

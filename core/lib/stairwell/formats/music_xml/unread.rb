@@ -13,9 +13,10 @@ module Stairwell
           "words" => "words in the score", "slur" => "slurs", "articulations" => "articulations", "fermata" => "fermatas",
           "ornaments" => "ornaments", "technical" => "fingerings and other technical marks", "lyric" => "words to sing",
           "grace" => "grace notes", "harmony" => "chord symbols", "transpose" => "transposition", "unpitched" => "unpitched notes",
-          "cue" => "cue notes", "arpeggiate" => "broken chords", "tuplet" => nil, "tied" => nil
+          "cue" => "cue notes", "arpeggiate" => "broken chords"
         }.freeze
         JUMPS = %w[segno coda tocoda fine dacapo dalsegno].freeze
+        EVERY = [*NAMES.keys, "sound"].map { |name| ".//#{name}" }.join(" | ").freeze
 
         def initialize
           @bars = Hash.new { |all, what| all[what] = [] }
@@ -24,11 +25,8 @@ module Stairwell
         # @param measure [Nokogiri::XML::Element]
         # @param index [Integer]
         def note(measure, index)
-          measure.traverse do |node|
-            next unless node.element?
-
-            what = NAMES.fetch(node.name, nil)
-            add(what, index) if what
+          measure.xpath(EVERY).each do |node|
+            add(NAMES[node.name], index) if NAMES.key?(node.name)
             add("jumps (#{(node.keys & JUMPS).join(", ")})", index) if node.name == "sound" && (node.keys & JUMPS).any?
           end
         end
