@@ -41,10 +41,13 @@ export function Tread({
 
 const Svg = chakra("svg");
 
-/** A step's state as a mark with its word for those who do not see it. */
+/** A step's state as a mark, with its word for those who do not see it; an
+ * empty label where the word stands beside it. */
 export function StateMark({ state, share, label }: { state: State; share?: number; label?: string }) {
+  const said = label ?? STATE_WORDS[state];
+  const role = said ? { role: "img", "aria-label": said } : { "aria-hidden": true };
   return (
-    <Svg width="40px" height="13px" viewBox="0 0 40 13" role="img" aria-label={label ?? STATE_WORDS[state]} flex="none">
+    <Svg width="40px" height="13px" viewBox="0 0 40 13" flex="none" {...role}>
       <Tread x={0} y={0} width={40} state={state} share={share} />
     </Svg>
   );
