@@ -19,11 +19,16 @@ module Stairwell
       end
     end
 
+    # A role without any attribute but sign-in. One of that name with more
+    # rights than it may have is refused: it would see through the walls
+    # between studios.
     def self.app_role(db, settings)
-      exists = db.from(:pg_roles).where(rolname: Server::Settings::APP_ROLE).any?
-      verb = exists ? "ALTER" : "CREATE"
-      db.run("#{verb} ROLE #{Server::Settings::APP_ROLE} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYPASSRLS " \
-        "PASSWORD #{db.literal(settings.app_password)}")
+      name = Server::Settings::APP_ROLE
+      role = db.from(:pg_roles).first(rolname: name)
+      if role && role.values_at(:rolsuper, :rolbypassrls).any?
+        abort "The database role #{name} is a superuser or bypasses row security. Take that right away and start again."
+      end
+      db.run("#{role ? "ALTER" : "CREATE"} ROLE #{name} LOGIN PASSWORD #{db.literal(settings.app_password)}")
     end
     private_class_method :app_role
   end
