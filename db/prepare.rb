@@ -25,7 +25,7 @@ module Stairwell
     def self.app_role(db, settings)
       name = Server::Settings::APP_ROLE
       role = db.from(:pg_roles).first(rolname: name)
-      if role && role.values_at(:rolsuper, :rolbypassrls).any?
+      if role&.values_at(:rolsuper, :rolbypassrls)&.any?
         abort "The database role #{name} is a superuser or bypasses row security. Take that right away and start again."
       end
       db.run("#{role ? "ALTER" : "CREATE"} ROLE #{name} LOGIN PASSWORD #{db.literal(settings.app_password)}")
