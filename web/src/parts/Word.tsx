@@ -15,7 +15,6 @@ type Props = {
  * label, so screen readers pass over it. */
 export function Word({ x, y, children, size = 12, weight = 400, tone = "soft", anchor = "start" }: Props) {
   return (
-    // biome-ignore lint/a11y/noAriaHiddenOnFocusable: text in a drawing takes no focus
     <text
       x={x}
       y={y}

@@ -94,10 +94,30 @@ module Stairwell
         (before.map { |one| reach(one) }.max || 0) + 1
       end
 
+      # The last bar of a repeat with the endings that close it: one ends with
+      # its sign, and others may follow. What merely stands behind a repeat
+      # belongs to another around it.
       def reach(repeat)
-        last = repeat.to
-        @endings.each { |ending| last = ending.to if ending.from == last + 1 && ending.from > repeat.to }
-        last
+        closing = @endings.select { |ending| ending.from > repeat.from.to_i && ending.span.cover?(repeat.to) }
+        return repeat.to if closing.empty?
+
+        chain = [closing.max_by(&:to)]
+        @endings.each do |ending|
+          chain << ending if ending.from == chain.last.to + 1 && ending.from <= bracket_end(repeat) && !opens_another?(ending, chain, repeat)
+        end
+        chain.last.to
+      end
+
+      # @return [Integer, Float] the last bar of the ending a repeat stands in
+      def bracket_end(repeat)
+        @endings.select { |one| one.from <= repeat.from.to_i && one.to >= repeat.to }.map(&:to).min || Float::INFINITY
+      end
+
+      # Where endings of two repeats stand side by side, passes that begin again
+      # tell that the bracket belongs to the repeat around.
+      def opens_another?(ending, chain, repeat)
+        ending.passes.min <= chain.flat_map(&:passes).max &&
+          @map.repeats.any? { |one| one.from.to_i < repeat.from.to_i && one.to >= ending.from - 1 }
       end
 
       def with_endings(repeats)
@@ -119,8 +139,7 @@ module Stairwell
 
       def ending_closes?(bar) = @endings.any? { |ending| ending.to == bar }
 
-      # An ending belongs to the innermost repeat it stands in, or that it
-      # follows without a gap.
+      # An ending belongs to the innermost repeat that reaches it.
       def endings_of(repeat, all)
         @endings.select { |ending| owner(ending, all) == repeat }
       end

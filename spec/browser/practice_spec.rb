@@ -1,0 +1,147 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+# The sheet and the lesson by themselves, where the walk does not look.
+RSpec.describe "Sheet, lesson and student" do
+  include Requests
+
+  before { House.studio }
+
+  let!(:student) do
+    Requests.instance_method(:sign_in).bind_call(self)
+    student_with_piece
+  end
+
+  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
+
+  def on_the_phone
+    House.now = Time.utc(2027, 3, 4, 12)
+    Capybara.using_driver(:phone) do
+      visit student["sheet_path"]
+      yield
+    end
+  end
+
+  def step(title) = find("section[aria-label='#{title}']")
+
+  it "keeps what was tapped after a reload, and can still take it back" do
+    on_the_phone do
+      within(step("A, right hand")) { 2.times { |at| click_button "count #{at + 1}" } }
+      expect(step("A, right hand")).to have_text("2 of 5")
+      visit current_path
+      expect(step("A, right hand")).to have_text("2 of 5")
+      click_button "Undo"
+      expect(step("A, right hand")).to have_text("1 of 5")
+    end
+  end
+
+  it "sends a tap again when the connection was lost, and counts it once" do
+    on_the_phone do
+      expect(step("A, right hand")).to have_text("0 of 5")
+      browser = page.driver.browser
+      browser.network_conditions = {offline: true, latency: 0, throughput: 0}
+      within(step("A, right hand")) { click_button "count 1" }
+      sleep 0.5
+      browser.delete_network_conditions
+      expect(step("A, right hand")).to have_text("1 of 5")
+      expect(House::OWNER[:practice_marks].count).to eq(1)
+    end
+  end
+
+  it "shows the page in small with the bars of the step, which hand, how slow, how often and when it is done" do
+    on_the_phone do
+      within(step("A, left hand")) do
+        expect(page).to have_text("page 12, line 1, all 4 bars")
+        expect(page).to have_text("left hand, at 44, 5 times")
+        expect(page).to have_text("Done when it goes without a stop, even if slow")
+        expect(page).to have_css("svg[aria-label='On the page: page 12, line 1'] rect", count: 12)
+      end
+      expect(page).to have_text("see a doctor")
+    end
+  end
+
+  it "says what comes next on a day without practice" do
+    House.now = Time.utc(2027, 3, 3, 12)
+    Capybara.using_driver(:phone) do
+      visit student["sheet_path"]
+      expect(page).to have_text("There is no plan yet. It comes with the next lesson.")
+      House.now = Time.utc(2027, 3, 9, 12)
+      visit student["sheet_path"]
+      expect(page).to have_text("The next lesson is on Wednesday 10 March.")
+    end
+  end
+
+  it "prints a full week on one page" do
+    Requests.instance_method(:sign_in).bind_call(self)
+    ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 240, begin_per_day: 10))
+    on_the_phone do
+      expect(page).to have_css("section[aria-label]", minimum: 4)
+      pdf = page.driver.browser.print_page.unpack1("m")
+      expect(pdf.scan(%r{/Type\s*/Page\b(?!s)}).size).to eq(1)
+    end
+  end
+
+  it "takes a result back by key, and marks the one that holds" do
+    House.now = Time.utc(2027, 3, 4, 12)
+    mark(sheet_of(student), student["week"]["days"].first["items"].first)
+    House.now = Time.utc(2027, 3, 10, 16)
+    sign_in
+    visit "/students/#{student["id"]}/lesson"
+    expect(find("[aria-current=true]")).to have_text("A, right hand")
+    keys("2")
+    expect(page).to have_css("[role=listitem]", text: /A, right hand.*shaky/m)
+    keys(:arrow_up)
+    expect(find_button("2 shaky")["aria-pressed"]).to eq("true")
+    keys("0")
+    expect(page).to have_css("h2", text: /Heard today · 0 of/)
+    click_button "4 secure"
+    expect(page).to have_css("[role=listitem]", text: /A, right hand.*secure/m)
+    expect(House::OWNER[:lesson_results].select_order_map(:result)).to contain_exactly("not_heard", "secure", "shaky")
+  end
+
+  it "shows both versions when a student was changed meanwhile, and keeps what was typed" do
+    sign_in
+    visit "/students/#{student["id"]}"
+    click_button "Change"
+    Requests.instance_method(:sign_in).bind_call(self)
+    ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 45))
+    fill_in "Minutes a day", with: "30"
+    click_button "Save and plan again"
+    expect(page).to have_css("[role=alert]", text: "Stored now: Nell, 45 minutes")
+    expect(find_field("Minutes a day").value).to eq("30")
+    click_button "Keep mine, then save"
+    click_button "Save and plan again"
+    expect(page).to have_text("30 minutes a day")
+  end
+
+  it "asks for at least one practice day" do
+    sign_in
+    visit "/students"
+    click_button "Add a student"
+    fill_in "Name or nickname", with: "Pip"
+    %w[Mon Tue Wed Thu Fri].each { |day| click_button day }
+    click_button "Add the student"
+    expect(page).to have_css("[role=alert]", text: "Choose at least one day to practise.")
+    expect(find_field("Name or nickname").value).to eq("Pip")
+  end
+
+  it "moves along the ribbon by keyboard, lighting the bar on the page" do
+    sign_in
+    visit "/library/1"
+    find("[data-visit='7'] rect", match: :first).hover
+    find("[data-visit='0']").send_keys(:arrow_right, :arrow_right)
+    expect(page).to have_css("[data-visit='2'][aria-selected=true]")
+    expect(page).to have_css("[data-visit='10'][aria-selected=true]") # the same bar the second time
+    expect(page).to have_text("page 12, line 1, bar 3 = bar 3, 3 counts")
+  end
+
+  it "says at the door what is wrong" do
+    visit "/"
+    fill_in "Email", with: "owner@quay.example"
+    fill_in "Password", with: "guess"
+    click_button "Sign in"
+    expect(page).to have_css("[role=alert]", text: "Email and password do not fit together.")
+    expect(find_field("Email").value).to eq("owner@quay.example")
+  end
+end
