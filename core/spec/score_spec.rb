@@ -13,12 +13,12 @@ RSpec.describe Stairwell::Score do
   end
 
   # The circle of fifths as every handbook of theory prints it (from memory).
-  CIRCLE = {
-    "major" => %w[Cb Gb Db Ab Eb Bb F C G D A E B F# C#], "minor" => %w[Ab Eb Bb F C G D A E B F# C# G# D# A#]
-  }.freeze
+  let(:circle) do
+    {"major" => %w[Cb Gb Db Ab Eb Bb F C G D A E B F# C#], "minor" => %w[Ab Eb Bb F C G D A E B F# C# G# D# A#]}
+  end
 
   it "names keys by the circle of fifths" do
-    CIRCLE.each do |mode, tonics|
+    circle.each do |mode, tonics|
       tonics.each_with_index do |tonic, at|
         key = Stairwell::Score::Key.parse("#{tonic} #{mode}")
         expect([key.fifths, key.to_s]).to eq([at - 7, "#{tonic} #{mode}"])

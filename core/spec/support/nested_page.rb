@@ -31,8 +31,9 @@ class NestedPage
   # two repeats start in the same bar.
   # @return [Proc] plays them
   def music(depth)
-    parts = Array.new(@random.rand(0..2)) { (depth.positive? && @random.rand(3) > 0) ? repeat(depth - 1) : stretch }
-    -> { parts.flat_map(&:call) }
+    first = stretch
+    more = Array.new(@random.rand(0..2)) { (depth.positive? && @random.rand(3) > 0) ? repeat(depth - 1) : stretch }
+    -> { first.call + more.flat_map(&:call) }
   end
 
   def stretch

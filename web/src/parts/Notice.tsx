@@ -1,4 +1,4 @@
-import { Box, Button, Text } from "@chakra-ui/react";
+import { Box, Button, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Trouble } from "../api/client";
 
@@ -42,5 +42,17 @@ export function Empty({ children }: { children: ReactNode }) {
     <Text color="soft" py="16px" px="16px">
       {children}
     </Text>
+  );
+}
+
+/** A place that cannot be shown, and why. */
+export function Lost({ trouble, again }: { trouble: Trouble; again: () => void }) {
+  return (
+    <>
+      <Heading as="h1" fontSize="1.75rem" fontWeight={750} letterSpacing="-0.5px">
+        This cannot be shown
+      </Heading>
+      <Notice trouble={trouble} again={again} />
+    </>
   );
 }

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { useSession } from "../api/queries";
-import { Notice, Waiting } from "../parts/Notice";
+import { Lost, Waiting } from "../parts/Notice";
 import { Shell } from "../parts/Shell";
 import { LessonPlace } from "./lesson/LessonPlace";
 import { LibraryPlace } from "./library/LibraryPlace";
@@ -29,7 +29,7 @@ function SignedIn() {
   if (session.error)
     return (
       <Alone>
-        <Notice trouble={session.error} again={() => session.refetch()} />
+        <Lost trouble={session.error} again={() => session.refetch()} />
       </Alone>
     );
   if (!session.data)

@@ -5,7 +5,7 @@ import { newKey, type Schemas } from "../../api/client";
 import { useHear, useLesson } from "../../api/queries";
 import { DayBoxes } from "../../parts/DayBoxes";
 import { dayAndMonth, fullDay, WEEKDAYS } from "../../parts/dates";
-import { Empty, Notice, Waiting } from "../../parts/Notice";
+import { Empty, Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
 import { StateMark } from "../../parts/StateMark";
 import { WeekColumns } from "../../parts/WeekColumns";
@@ -28,7 +28,7 @@ const WORDS = Object.fromEntries(RESULTS.map(([, result, words]) => [result, wor
 export function LessonPlace() {
   const id = Number(useParams().id);
   const lesson = useLesson(id);
-  if (lesson.error) return <Notice trouble={lesson.error} again={() => lesson.refetch()} />;
+  if (lesson.error) return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
   if (!lesson.data) return <Waiting what="the lesson" />;
   return <Open key={id} lesson={lesson.data} />;
 }

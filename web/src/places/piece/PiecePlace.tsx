@@ -4,7 +4,7 @@ import { useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePiece } from "../../api/queries";
 import { duration } from "../../parts/dates";
-import { Notice, Waiting } from "../../parts/Notice";
+import { Lost, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
 import { PageMap, type Range } from "../../parts/page/PageMap";
 import { Ribbon } from "../../parts/page/Ribbon";
@@ -18,7 +18,7 @@ type Piece = Schemas["Piece"];
 export function PiecePlace() {
   const id = Number(useParams().id);
   const piece = usePiece(id);
-  if (piece.error) return <Notice trouble={piece.error} again={() => piece.refetch()} />;
+  if (piece.error) return <Lost trouble={piece.error} again={() => piece.refetch()} />;
   if (!piece.data) return <Waiting what="the piece" />;
   return <Workbench key={id} piece={piece.data} />;
 }

@@ -12,20 +12,26 @@ type Piece = Schemas["Piece"];
 /** The same map as text. When someone else changed the piece meanwhile, both
  * versions are shown and nothing is thrown away. */
 export function ScriptEditor({ piece }: { piece: Piece }) {
+  // What one types, and the revision it began from.
   const [script, setScript] = useState(piece.script);
-  const [revision, setRevision] = useState(piece.revision);
-  const changed = script.trim() !== piece.script.trim();
+  const [from, setFrom] = useState({ script: piece.script, revision: piece.revision });
+  const changed = script.trim() !== from.script.trim();
   const save = useChangeScript(piece.id);
   const reading = useReading(useCalm(script));
   const stale =
     save.error?.problem.code === "stale" ? (save.error.problem.kept as { revision: number; script: string }) : null;
 
+  const take = (stored: { script: string; revision: number }) => {
+    setScript(stored.script);
+    setFrom(stored);
+    save.reset();
+  };
+  const store = (revision: number) => save.mutate({ script, revision }, { onSuccess: take });
+
   // What others (or the page above) changed shows up, unless one is typing.
   // biome-ignore lint/correctness/useExhaustiveDependencies: only a new revision counts
   useEffect(() => {
-    if (changed && revision !== piece.revision) return;
-    setScript(piece.script);
-    setRevision(piece.revision);
+    if (!changed && piece.revision > from.revision) take(piece);
   }, [piece.revision]);
 
   return (
@@ -59,22 +65,8 @@ export function ScriptEditor({ piece }: { piece: Piece }) {
               bg="sheet"
             />
             <Flex gap="8px">
-              <Button
-                onClick={() => {
-                  setScript(stale.script);
-                  setRevision(stale.revision);
-                  save.reset();
-                }}
-              >
-                Take theirs
-              </Button>
-              <Button
-                variant={"go" as never}
-                onClick={() => {
-                  setRevision(stale.revision);
-                  save.mutate({ script, revision: stale.revision });
-                }}
-              >
+              <Button onClick={() => take(stale)}>Take theirs</Button>
+              <Button variant={"go" as never} onClick={() => store(stale.revision)}>
                 Keep mine
               </Button>
             </Flex>
@@ -83,24 +75,10 @@ export function ScriptEditor({ piece }: { piece: Piece }) {
           <Notice trouble={save.error} />
         )}
         <Flex gap="8px" mt="8px">
-          <Button
-            variant={"go" as never}
-            disabled={!changed || save.isPending}
-            onClick={() => save.mutate({ script, revision }, { onSuccess: (saved) => setRevision(saved.revision) })}
-          >
+          <Button variant={"go" as never} disabled={!changed || save.isPending} onClick={() => store(from.revision)}>
             Save the script
           </Button>
-          {changed && (
-            <Button
-              onClick={() => {
-                setScript(piece.script);
-                setRevision(piece.revision);
-                save.reset();
-              }}
-            >
-              Back to what is stored
-            </Button>
-          )}
+          {changed && <Button onClick={() => take(piece)}>Back to what is stored</Button>}
         </Flex>
       </details>
     </Paper>

@@ -4,7 +4,7 @@ import { useParams } from "react-router";
 import { newKey, type Schemas } from "../../api/client";
 import { type Mark, useMark, useSheet } from "../../api/queries";
 import { fullDay, longDay, minutes, shortDay } from "../../parts/dates";
-import { Notice, Waiting } from "../../parts/Notice";
+import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper } from "../../parts/Paper";
 import { colour } from "../../theme/system";
 import { PaperSheet } from "./PaperSheet";
@@ -27,7 +27,7 @@ export function SheetPlace() {
       py="16px"
       css={{ "@media print": { maxWidth: "none", padding: 0 } }}
     >
-      <Notice trouble={sheet.error} />
+      {sheet.error && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
       {sheet.isPending && <Waiting what="the sheet" />}
       {sheet.data && <Whole sheet={sheet.data} token={token} />}
     </Box>

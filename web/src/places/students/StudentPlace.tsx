@@ -4,7 +4,7 @@ import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useChangeStudent, usePieces, useStudent } from "../../api/queries";
 import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
-import { Notice, Waiting } from "../../parts/Notice";
+import { Lost, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
 import { WeekColumns } from "../../parts/WeekColumns";
 import { GivePiece } from "../piece/GivePiece";
@@ -19,7 +19,7 @@ type Student = Schemas["Student"];
 export function StudentPlace() {
   const id = Number(useParams().id);
   const student = useStudent(id);
-  if (student.error) return <Notice trouble={student.error} again={() => student.refetch()} />;
+  if (student.error) return <Lost trouble={student.error} again={() => student.refetch()} />;
   if (!student.data) return <Waiting what="the student" />;
   return <Whole key={id} student={student.data} />;
 }

@@ -15,8 +15,10 @@ module Stairwell
         def initialize(barlines)
           @repeats = []
           @endings = []
-          @opened = nil
+          @opened = []
           @bracket = nil
+          @closed_bracket = nil
+          @barlines = barlines
           barlines.each_with_index { |lines, at| read(lines, at + 1) }
           end_ending(barlines.size) if @bracket
         end
@@ -26,7 +28,7 @@ module Stairwell
         def read(lines, bar)
           repeats = lines.filter_map { |line| line.at_xpath("repeat") }
           endings = lines.filter_map { |line| line.at_xpath("ending") }
-          @opened = bar if repeats.any? { |one| one["direction"] == "forward" }
+          @opened << bar if repeats.any? { |one| one["direction"] == "forward" }
           begin_ending(endings.find { |one| one["type"] == "start" }, bar)
           backward = repeats.find { |one| one["direction"] == "backward" }
           repeat(backward, bar) if backward
@@ -48,8 +50,24 @@ module Stairwell
 
         def repeat(element, bar)
           times = element["times"].to_i
-          @repeats << Score::Repeat.new(from: @opened, to: bar, times: times.positive? ? times : nil)
-          @opened = nil
+          @repeats << Score::Repeat.new(from: start(bar), to: bar, times: times.positive? ? times : nil)
+          @closed_bracket = @bracket && bar
+        end
+
+        # Opening signs nest; but the signs of endings that follow each other go
+        # back to one and the same. The sign at the last of them belongs to the
+        # repeat around.
+        def start(bar)
+          following = @bracket && @closed_bracket && @bracket.last == @closed_bracket + 1
+          return @repeats.last.from if following && goes_on?(bar + 1)
+
+          @opened.pop
+        end
+
+        # @return [Boolean] whether a bracket for a later pass opens in that bar
+        def goes_on?(bar)
+          opening = @barlines[bar - 1].to_a.filter_map { |line| line.at_xpath("ending[@type='start']") }.first
+          opening && passes(opening["number"]).min > @bracket.first.max
         end
 
         # The attribute is a list such as "1" or "1, 2"; some write "1.".

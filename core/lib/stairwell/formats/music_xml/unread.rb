@@ -16,7 +16,9 @@ module Stairwell
           "cue" => "cue notes", "arpeggiate" => "broken chords"
         }.freeze
         JUMPS = %w[segno coda tocoda fine dacapo dalsegno].freeze
-        EVERY = [*NAMES.keys, "sound"].map { |name| ".//#{name}" }.join(" | ").freeze
+        # Words that name the tempo are used; others are not.
+        WORDS = ".//words[not(ancestor::direction//metronome or ancestor::direction//sound[@tempo])]"
+        EVERY = [*(NAMES.keys - ["words"]), "sound"].map { |name| ".//#{name}" }.push(WORDS).join(" | ").freeze
 
         def initialize
           @bars = Hash.new { |all, what| all[what] = [] }

@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+# A studio with nothing in it yet, and a piece that is typed and not loaded.
+RSpec.describe "The first day of a studio" do
+  before do
+    House.studio
+    sign_in
+  end
+
+  it "says in every empty place what to do first" do
+    expect(page).to have_text("No student yet. Add the first one under Students.")
+    go "Students"
+    expect(page).to have_text("Add one: a name or nickname is enough")
+    go "Library"
+    expect(page).to have_text("Load a MusicXML score, or type what is printed")
+    visit "/library/99"
+    expect(page).to have_css("[role=alert]", text: "There is no such piece in this studio.")
+    expect_accessible
+  end
+
+  it "goes from a typed page to a planned week" do
+    go "Library"
+    click_button "Type what is printed"
+    fill_in "Page script", with: "title: Millrace\nbook: Tidewater Primer 1\npage 5: 4 4\ntime: 2/4\nrepeat: 1-8\nending 1: 8\nsection A: 1-4\nsection B: 5-8\n"
+    expect(page).to have_css("[data-visit]", count: 15)
+    click_button "Save the piece"
+    expect(page).to have_css("h1", text: "Millrace")
+    expect(page).to have_text("8 of 8")
+    add_a_student
+    visit "/library/1"
+    click_button "Give to a student"
+    select "Wren", from: "Student"
+    fill_in "Aim, counts a minute", with: "60"
+    click_button "Give Millrace"
+    expect(page).to have_css("h1", text: "Wren")
+    expect(page).to have_css("h2", text: "Millrace · 0 % of the work is steady")
+    expect(page).to have_css("section button", text: "A, right hand")
+  end
+
+  def add_a_student
+    go "Students"
+    click_button "Add a student"
+    fill_in "Name or nickname", with: "Wren"
+    click_button "Add the student"
+    expect(page).to have_css("h1", text: "Wren")
+  end
+
+  it "says what to do when a piece without sections is given" do
+    go "Library"
+    click_button "Type what is printed"
+    fill_in "Page script", with: "title: Bare\nbars: 8\n"
+    expect(page).to have_css("[data-bar]", count: 8)
+    click_button "Save the piece"
+    expect(page).to have_text("None yet. Choose bars on the page and give them a letter.")
+    add_a_student
+    select "Bare", from: "Piece"
+    click_button "Give Bare"
+    expect(page).to have_css("[role=alert]", text: "“Bare” has no section yet. Mark at least one on its page.")
+  end
+
+  it "gives a section a second place by marking its letter again" do
+    page.execute_script("localStorage.setItem('stairwell-typed', 'title: Weir\\npage 2: 4 4 4\\nsection A: 1-4\\n')")
+    visit "/library/type"
+    click_button "Save the piece"
+    expect(page).to have_button("Show section A")
+    bar_at(9).find("rect", match: :first).click
+    page.driver.browser.action.key_down(:shift).send_keys(:arrow_right, :arrow_right, :arrow_right).key_up(:shift).perform
+    fill_in "Section letter", with: "A"
+    click_button "Add to A"
+    expect(page).to have_text("1–4, 9–12")
+    expect(page).to have_text("8 of 12") # the second place is nothing new
+    expect(page).to have_text("the same map, in words")
+    find("summary", text: "As typed").click
+    expect(find_field("Page script").value).to include("section A: 1-4, 9-12")
+  end
+
+  it "leaves by the same door" do
+    click_button "Sign out"
+    expect(page).to have_button("Sign in")
+    visit "/library"
+    expect(page).to have_button("Sign in")
+  end
+end
