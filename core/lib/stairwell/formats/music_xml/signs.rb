@@ -51,17 +51,21 @@ module Stairwell
         def repeat(element, bar)
           times = element["times"].to_i
           @repeats << Score::Repeat.new(from: start(bar), to: bar, times: times.positive? ? times : nil)
-          @closed_bracket = @bracket && bar
+          @closed_bracket = @bracket && [@bracket.first, bar]
         end
 
         # Opening signs nest; but the signs of endings that follow each other go
         # back to one and the same. The sign at the last of them belongs to the
         # repeat around.
         def start(bar)
-          following = @bracket && @closed_bracket && @bracket.last == @closed_bracket + 1
-          return @repeats.last.from if following && goes_on?(bar + 1)
+          return @repeats.last.from if @bracket && follows?(@closed_bracket) && goes_on?(bar + 1)
 
           @opened.pop
+        end
+
+        # @return [Boolean] whether the bracket is the next of the one closed last
+        def follows?(closed)
+          closed && @bracket.last == closed.last + 1 && @bracket.first.min > closed.first.max
         end
 
         # @return [Boolean] whether a bracket for a later pass opens in that bar
