@@ -1,6 +1,7 @@
-import { Box, Button, Heading, Text } from "@chakra-ui/react";
+import { Box, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Trouble } from "../api/client";
+import { Button } from "./Button";
 
 /** The one way to show an error: what, where, and how to mend it. */
 export function Notice({ trouble, again }: { trouble: Trouble | null | undefined; again?: () => void }) {

@@ -1,9 +1,10 @@
-import { Box, Button, chakra, Flex } from "@chakra-ui/react";
+import { Box, chakra, Flex } from "@chakra-ui/react";
 import { ALargeSmall, LogOut, Moon, Sun } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { NavLink } from "react-router";
 import { useSignOut } from "../api/queries";
 import { choose, looks } from "../theme/looks";
+import { Button } from "./Button";
 import { Mark } from "./Mark";
 
 const WAYS = [
@@ -65,7 +66,7 @@ function Looks() {
   return (
     <Flex ml="auto" gap="4px">
       <Button
-        variant={"quiet" as never}
+        kind="quiet"
         aria-pressed={worn.size === "piano"}
         aria-label="Large type for reading at the piano"
         title="Large type for reading at the piano"
@@ -74,7 +75,7 @@ function Looks() {
         <ALargeSmall size={20} />
       </Button>
       <Button
-        variant={"quiet" as never}
+        kind="quiet"
         aria-pressed={worn.dark}
         aria-label="Dark"
         title={worn.dark ? "Light" : "Dark"}
@@ -89,7 +90,7 @@ function Looks() {
 function SignOut() {
   const out = useSignOut();
   return (
-    <Button variant={"quiet" as never} aria-label="Sign out" title="Sign out" onClick={() => out.mutate(undefined)}>
+    <Button kind="quiet" aria-label="Sign out" title="Sign out" onClick={() => out.mutate(undefined)}>
       <LogOut size={18} />
     </Button>
   );

@@ -1,7 +1,8 @@
-import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { colour, tintOf } from "../theme/system";
+import { Button } from "./Button";
 import { dayAndMonth, minutes, shortDay } from "./dates";
 
 type Week = Schemas["Week"];

@@ -1,8 +1,9 @@
-import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { newKey, type Schemas } from "../../api/client";
 import { useHear, useLesson } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { DayBoxes } from "../../parts/DayBoxes";
 import { dayAndMonth, fullDay, WEEKDAYS } from "../../parts/dates";
 import { Empty, Lost, Notice, Waiting } from "../../parts/Notice";

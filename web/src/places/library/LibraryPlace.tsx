@@ -1,8 +1,10 @@
-import { Box, Button, chakra, Grid, Text } from "@chakra-ui/react";
+import { Box, Grid, Text } from "@chakra-ui/react";
 import { useRef } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useLoadScore, usePieces } from "../../api/queries";
+import { Button } from "../../parts/Button";
+import { NameLink } from "../../parts/NameLink";
 import { Empty, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PlaceHead } from "../../parts/Paper";
 
@@ -34,7 +36,7 @@ export function LibraryPlace() {
         <Button onClick={() => picker.current?.click()} disabled={load.isPending}>
           {load.isPending ? "Reading the score …" : "Load a score"}
         </Button>
-        <Button variant={"go" as never} onClick={() => go("/library/type")}>
+        <Button kind="go" onClick={() => go("/library/type")}>
           Type what is printed
         </Button>
       </PlaceHead>
@@ -56,8 +58,6 @@ export function LibraryPlace() {
   );
 }
 
-const Title = chakra(Link);
-
 function Shelf({ book, pieces }: { book: string; pieces: Card[] }) {
   return (
     <Box as="section" mb="16px">
@@ -78,16 +78,7 @@ function Shelf({ book, pieces }: { book: string; pieces: Card[] }) {
             _last={{ border: 0 }}
           >
             <Text color="soft">{piece.pages.length ? `p. ${piece.pages.join("–")}` : "–"}</Text>
-            <Title
-              to={`/library/${piece.id}`}
-              fontWeight={650}
-              fontSize="lg"
-              color="ink"
-              textDecoration="none"
-              _hover={{ textDecoration: "underline" }}
-            >
-              {piece.title}
-            </Title>
+            <NameLink to={`/library/${piece.id}`}>{piece.title}</NameLink>
             <Text color="soft">{[...piece.meters, ...piece.keys].join(", ")}</Text>
             <NewBars piece={piece} />
             <Text>

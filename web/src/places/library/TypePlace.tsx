@@ -1,7 +1,8 @@
-import { Box, Button, Grid, Text, Textarea } from "@chakra-ui/react";
+import { Box, Grid, Text, Textarea } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { useReading, useTypePiece } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { Notice } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
 import { PageMap } from "../../parts/page/PageMap";
@@ -37,7 +38,7 @@ export function TypePlace() {
         title="Type what is printed"
         about="One statement a line. The page is drawn as you type; nothing is saved before you say so."
       >
-        <Button variant={"go" as never} onClick={submit} disabled={save.isPending || !piece}>
+        <Button kind="go" onClick={submit} disabled={save.isPending || !piece}>
           Save the piece
         </Button>
       </PlaceHead>

@@ -1,8 +1,10 @@
-import { Button, Field, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useGivePiece, useStudents } from "../../api/queries";
+import { Button } from "../../parts/Button";
+import { Choice, FirstHand } from "../../parts/Choice";
 import { Notice } from "../../parts/Notice";
 import { Paper } from "../../parts/Paper";
 
@@ -48,23 +50,19 @@ export function GivePiece({
       <form onSubmit={handleSubmit(submit)}>
         <Flex gap="16px" align="flex-end" wrap="wrap">
           {!student && (
-            <Field.Root w="200px" required>
-              <Field.Label fontWeight={600}>Student</Field.Label>
-              <NativeSelect.Root>
-                <NativeSelect.Field
-                  borderColor="line"
-                  {...register("id", { required: true, onChange: (event) => chooseStudent(event.target.value) })}
-                >
-                  <option value="">Choose …</option>
-                  {students.data?.map((one) => (
-                    <option key={one.id} value={one.id}>
-                      {one.name}
-                    </option>
-                  ))}
-                </NativeSelect.Field>
-                <NativeSelect.Indicator />
-              </NativeSelect.Root>
-            </Field.Root>
+            <Choice
+              label="Student"
+              width="200px"
+              required
+              {...register("id", { required: true, onChange: (event) => chooseStudent(event.target.value) })}
+            >
+              <option value="">Choose …</option>
+              {students.data?.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </Choice>
           )}
           <Field.Root w="180px">
             <Field.Label fontWeight={600}>Routine</Field.Label>
@@ -72,21 +70,12 @@ export function GivePiece({
               Hand by hand
             </Text>
           </Field.Root>
-          <Field.Root w="150px">
-            <Field.Label fontWeight={600}>First hand</Field.Label>
-            <NativeSelect.Root>
-              <NativeSelect.Field borderColor="line" {...register("hand_order")}>
-                <option value="right">Right</option>
-                <option value="left">Left</option>
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
-          </Field.Root>
+          <FirstHand {...register("hand_order")} />
           <Field.Root w="150px" required>
             <Field.Label fontWeight={600}>Aim, counts a minute</Field.Label>
             <Input type="number" min={20} max={400} borderColor="line" {...register("aim", { required: true })} />
           </Field.Root>
-          <Button type="submit" variant={"go" as never} disabled={give.isPending}>
+          <Button type="submit" kind="go" disabled={give.isPending}>
             Give {piece.title}
           </Button>
           <Button onClick={onDone}>Not now</Button>

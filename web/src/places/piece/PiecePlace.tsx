@@ -1,8 +1,9 @@
-import { Box, Button, chakra, Flex, Grid, Heading, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePiece } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { duration } from "../../parts/dates";
 import { Lost, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
@@ -41,7 +42,7 @@ function Workbench({ piece }: { piece: Piece }) {
   return (
     <>
       <PlaceHead title={piece.title} about={about.filter(Boolean).join(" · ")}>
-        <Button variant={"go" as never} aria-expanded={giving} onClick={() => setGiving(!giving)}>
+        <Button kind="go" aria-expanded={giving} onClick={() => setGiving(!giving)}>
           Give to a student
         </Button>
       </PlaceHead>
@@ -152,7 +153,7 @@ function Aside({ piece, onShow, onChoose }: AsideProps) {
             <Box>
               {one.message}{" "}
               {one.bar && (
-                <Button variant={"quiet" as never} size="sm" px="0" minH="0" onClick={() => onShow(one.bar as number)}>
+                <Button kind="quiet" size="sm" px="0" minH="0" onClick={() => onShow(one.bar as number)}>
                   Show the bar
                 </Button>
               )}

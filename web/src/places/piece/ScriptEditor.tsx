@@ -1,7 +1,8 @@
-import { Box, Button, Flex, Text, Textarea } from "@chakra-ui/react";
+import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useChangeScript, useReading } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { Notice } from "../../parts/Notice";
 import { Paper, PartHead } from "../../parts/Paper";
 import { useCalm } from "../../parts/useCalm";
@@ -66,7 +67,7 @@ export function ScriptEditor({ piece }: { piece: Piece }) {
             />
             <Flex gap="8px">
               <Button onClick={() => take(stale)}>Take theirs</Button>
-              <Button variant={"go" as never} onClick={() => store(stale.revision)}>
+              <Button kind="go" onClick={() => store(stale.revision)}>
                 Keep mine
               </Button>
             </Flex>
@@ -75,7 +76,7 @@ export function ScriptEditor({ piece }: { piece: Piece }) {
           <Notice trouble={save.error} />
         )}
         <Flex gap="8px" mt="8px">
-          <Button variant={"go" as never} disabled={!changed || save.isPending} onClick={() => store(from.revision)}>
+          <Button kind="go" disabled={!changed || save.isPending} onClick={() => store(from.revision)}>
             Save the script
           </Button>
           {changed && <Button onClick={() => take(piece)}>Back to what is stored</Button>}

@@ -1,7 +1,8 @@
-import { Button, Flex, Input, Text } from "@chakra-ui/react";
+import { Flex, Input, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { type NewSection, useChangeSections } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { Notice } from "../../parts/Notice";
 import type { Range } from "../../parts/page/PageMap";
 
@@ -86,7 +87,7 @@ export function SectionStrip({ piece, chosen, onDone }: Props) {
           disabled={!!namesake}
           onChange={(event) => setWords(event.target.value)}
         />
-        <Button type="submit" variant={"go" as never} disabled={save.isPending || !label}>
+        <Button type="submit" kind="go" disabled={save.isPending || !label}>
           {existing ? "Change" : namesake ? `Add to ${label}` : "Mark section"}
         </Button>
         {existing && (

@@ -1,8 +1,9 @@
-import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useParams } from "react-router";
 import { newKey, type Schemas } from "../../api/client";
 import { type Mark, useMark, useSheet } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { fullDay, longDay, minutes, shortDay } from "../../parts/dates";
 import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper } from "../../parts/Paper";

@@ -1,6 +1,7 @@
-import { Box, Button, Field, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import { useSignIn } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { Mark } from "../../parts/Mark";
 import { Notice } from "../../parts/Notice";
 import { Paper } from "../../parts/Paper";
@@ -39,7 +40,7 @@ export function SignInPlace() {
             <input type="checkbox" {...register("remember")} /> Stay signed in on this device
           </Box>
           <Notice trouble={signIn.error} />
-          <Button type="submit" variant={"go" as never} w="100%" disabled={signIn.isPending}>
+          <Button type="submit" kind="go" w="100%" disabled={signIn.isPending}>
             Sign in
           </Button>
         </form>

@@ -1,7 +1,8 @@
-import { Box, Button, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useRenewLink, useWithdrawLink } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { Notice } from "../../parts/Notice";
 import { Paper, PartHead } from "../../parts/Paper";
 

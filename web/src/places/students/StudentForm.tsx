@@ -1,6 +1,8 @@
-import { Box, Button, Field, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import type { Schemas, Trouble } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Choice, FirstHand } from "../../parts/Choice";
 import { FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
 import { Notice } from "../../parts/Notice";
 
@@ -48,19 +50,13 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           <Field.Label fontWeight={600}>Name or nickname</Field.Label>
           <Input maxLength={60} autoFocus borderColor="line" {...register("name")} />
         </Field.Root>
-        <Field.Root w="150px">
-          <Field.Label fontWeight={600}>Lesson day</Field.Label>
-          <NativeSelect.Root>
-            <NativeSelect.Field borderColor="line" {...register("lesson_weekday")}>
-              {FROM_MONDAY.map((day) => (
-                <option key={day} value={day}>
-                  {WEEKDAYS[day]}
-                </option>
-              ))}
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
-        </Field.Root>
+        <Choice label="Lesson day" {...register("lesson_weekday")}>
+          {FROM_MONDAY.map((day) => (
+            <option key={day} value={day}>
+              {WEEKDAYS[day]}
+            </option>
+          ))}
+        </Choice>
         <Field.Root w="120px" required>
           <Field.Label fontWeight={600}>Lesson time</Field.Label>
           <Input type="time" borderColor="line" {...register("lesson_time")} />
@@ -73,16 +69,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           <Field.Label fontWeight={600}>New steps a day</Field.Label>
           <Input type="number" min={1} max={10} borderColor="line" {...register("begin_per_day")} />
         </Field.Root>
-        <Field.Root w="120px">
-          <Field.Label fontWeight={600}>First hand</Field.Label>
-          <NativeSelect.Root>
-            <NativeSelect.Field borderColor="line" {...register("hand_order")}>
-              <option value="right">Right</option>
-              <option value="left">Left</option>
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
-        </Field.Root>
+        <FirstHand width="120px" {...register("hand_order")} />
       </Flex>
       <Box as="fieldset" mt="12px" border={0} p={0}>
         <Text as="legend" fontWeight={600} mb="4px">
@@ -110,7 +97,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
       </Box>
       <Notice trouble={trouble} />
       <Flex gap="8px" mt="14px">
-        <Button type="submit" variant={"go" as never} disabled={busy}>
+        <Button type="submit" kind="go" disabled={busy}>
           {verb}
         </Button>
         <Button type="button" onClick={onCancel}>

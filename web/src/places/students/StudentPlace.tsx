@@ -1,8 +1,9 @@
-import { Box, Button, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useChangeStudent, usePieces, useStudent } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
 import { Lost, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
@@ -37,11 +38,7 @@ function Whole({ student }: { student: Student }) {
         <Button onClick={() => setChanging(!changing)} aria-expanded={changing}>
           Change
         </Button>
-        <Button
-          variant={"go" as never}
-          onClick={() => go(`/students/${student.id}/lesson`)}
-          disabled={student.pieces.length === 0}
-        >
+        <Button kind="go" onClick={() => go(`/students/${student.id}/lesson`)} disabled={student.pieces.length === 0}>
           Open lesson
         </Button>
       </PlaceHead>
@@ -108,7 +105,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
             </Button>
             <Button
               size="sm"
-              variant={"go" as never}
+              kind="go"
               onClick={() => {
                 setSeen(kept.version);
                 change.reset();

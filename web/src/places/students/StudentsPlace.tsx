@@ -1,13 +1,13 @@
-import { Box, Button, chakra, Grid, Text } from "@chakra-ui/react";
+import { Box, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { useAddStudent, useStudents } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
+import { NameLink } from "../../parts/NameLink";
 import { Empty, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PlaceHead } from "../../parts/Paper";
 import { StudentForm } from "./StudentForm";
-
-const Name = chakra(Link);
 
 /** All students of the studio in the order of the week's lessons. */
 export function StudentsPlace() {
@@ -21,7 +21,7 @@ export function StudentsPlace() {
     <>
       <PlaceHead title="Students" about="In the order of the week's lessons.">
         {!adding && (
-          <Button variant={"go" as never} onClick={() => setAdding(true)}>
+          <Button kind="go" onClick={() => setAdding(true)}>
             Add a student
           </Button>
         )}
@@ -71,16 +71,7 @@ export function StudentsPlace() {
                     alignItems="baseline"
                   >
                     <Text color="soft">{one.lesson_time}</Text>
-                    <Name
-                      to={`/students/${one.id}`}
-                      fontWeight={650}
-                      fontSize="lg"
-                      color="ink"
-                      textDecoration="none"
-                      _hover={{ textDecoration: "underline" }}
-                    >
-                      {one.name}
-                    </Name>
+                    <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
                     <Text color="soft">
                       {one.minutes_a_day} min on{" "}
                       {FROM_MONDAY.filter((weekday) => one.practice_days.includes(weekday))

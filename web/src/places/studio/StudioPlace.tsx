@@ -1,16 +1,15 @@
-import { Box, chakra, Grid, Text } from "@chakra-ui/react";
-import { Link } from "react-router";
+import { Box, Grid, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { useStudio } from "../../api/queries";
 import { Climb } from "../../parts/Climb";
 import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
+import { NameLink } from "../../parts/NameLink";
 import { Empty, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PlaceHead } from "../../parts/Paper";
 import { colour } from "../../theme/system";
 
 type Row = Schemas["StudioRow"];
 
-const Name = chakra(Link);
 const COLUMNS = "minmax(120px, 150px) minmax(300px, 2fr) 190px minmax(160px, 1fr)";
 const HEARD: Record<string, string> = { not_yet: "not yet", shaky: "shaky", steady: "steady", secure: "secure" };
 
@@ -83,16 +82,7 @@ function Line({ row }: { row: Row }) {
       minW="860px"
     >
       <Box role="cell">
-        <Name
-          to={`/students/${row.id}`}
-          fontWeight={650}
-          fontSize="lg"
-          color="ink"
-          textDecoration="none"
-          _hover={{ textDecoration: "underline" }}
-        >
-          {row.name}
-        </Name>
+        <NameLink to={`/students/${row.id}`}>{row.name}</NameLink>
         <Text fontSize="sm" color="soft">
           {row.lesson_time}, {row.teacher}
         </Text>

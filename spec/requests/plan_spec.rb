@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+RSpec.describe "A student's week" do
+  before do
+    House.studio
+    sign_in
+  end
+
+  let(:student) { student_with_piece }
+  let(:path) { "/api/students/#{student["id"]}" }
+
+  def give_second(script = Requests::SCRIPT.sub("The Lock Gate", "Weir"))
+    piece = ask(:post, "/api/pieces", {script: script})
+    ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "left", aim: 60})
+  end
+
+  it "holds all pieces within one budget, and begins no more than the student's number a day" do
+    week = give_second["week"]
+    expect(week["days"].flat_map { |day| day["items"].map { |item| item["piece"] } }.uniq).to contain_exactly("The Lock Gate", "Weir")
+    week["days"].each do |day|
+      expect(day["minutes"]).to eq(day["items"].sum { |item| item["minutes"] })
+      expect(day["minutes"]).to be <= 20
+      expect(day["items"].count { |item| item["begins"] }).to be <= 2
+    end
+  end
+
+  it "says of each step where it is, how its minutes come about, and why it stands there" do
+    week = give_second["week"]
+    week["days"].flat_map { |day| day["items"] }.each do |item|
+      minutes, repetitions, counts, tempo = item["arithmetic"].match(/\A([\d.]+) min: (\d+) × (\d+) counts at (\d+), 8 s between/).captures.map(&:to_r)
+      expect([minutes, repetitions, tempo]).to eq([item["minutes"].to_r, item["repetitions"], item["tempo"]])
+      expect((repetitions * (counts * 60 / tempo + 8) / 60 * 2).ceil/2r).to eq(minutes)
+      expect(item["place"]).to start_with("page 12").or eq("the whole piece")
+      expect(item["why"]).to match(/\A(new|good day \d+ of \d+)/)
+    end
+    expect(week["left_out"].map { |one| one["why"] }).to all(match(/waits until|no room|full/))
+  end
+
+  it "lists what no day is long enough for, with what needs it" do
+    long = give_second("title: Long\npage 1: #{Array.new(12, 8).join(" ")}\nsection A: 1-96\nsection B: 1-1")
+    never = long["week"]["left_out"].reject { |one| one["fits"] }
+    expect(never.map { |one| one["step_id"] }).to include("A.right", "A.left", "A.together", "whole.whole")
+    expect(never.first["why"]).to match(/takes [\d.]+ min at a time, but a day has 20 min/)
+  end
+
+  it "starts today when it is no lesson day, and ends before the next lesson whatever day that is" do
+    student
+    House.now = Time.utc(2027, 3, 5, 12) # a Friday
+    week = ask(:put, path, Requests::STUDENT.merge(version: 1, lesson_weekday: 1))["week"]
+    expect(week.values_at("starts", "next_lesson")).to eq(%w[2027-03-05 2027-03-08])
+    expect(week["days"].map { |day| day["date"] }).to eq(%w[2027-03-05 2027-03-06 2027-03-07])
+  end
+
+  it "counts days by the studio's clock, not the server's" do
+    House::OWNER[:studios].update(time_zone: "Pacific/Auckland")
+    House.now = Time.utc(2027, 3, 3, 12) # already Thursday there
+    expect(ask(:get, "/api/session")["studio"]["today"]).to eq("2027-03-04")
+    expect(student["week"]["starts"]).to eq("2027-03-04")
+  end
+
+  it "keeps every plan that was ever made" do
+    student
+    plans = House::OWNER[:week_plans].count
+    ask(:put, path, Requests::STUDENT.merge(version: 1, minutes_a_day: 40))
+    expect(House::OWNER[:week_plans].count).to eq(plans + 1)
+  end
+end

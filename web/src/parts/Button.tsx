@@ -1,0 +1,11 @@
+import { type ButtonProps, Button as Plain } from "@chakra-ui/react";
+
+type Props = Omit<ButtonProps, "variant"> & {
+  /** go: what one does next; plain; quiet: at hand, but not asking. */
+  kind?: "go" | "plain" | "quiet";
+};
+
+/** A button is a verb. */
+export function Button({ kind = "plain", ...props }: Props) {
+  return <Plain variant={kind as never} {...props} />;
+}
