@@ -77,6 +77,31 @@ RSpec.describe "Every place" do
     expect(page).to have_no_button("Show section A1")
   end
 
+  it "moves a section by choosing other bars and typing its letter, and takes one bar of it for a new one" do
+    sign_in
+    visit "/library/1"
+    mark_by_dragging(1, 3, "A", nil) { "Move A here" }
+    expect(page).to have_text("1–3")
+    bar_at(10).find("rect", match: :first).click
+    expect(find_field("Section letter").value).to eq("C")
+    click_button "choose all of B"
+    expect(page).to have_text("Bars 9–12")
+    expect(find_field("Section letter").value).to eq("B")
+  end
+
+  it "shows what another teacher marked meanwhile, and lets one put one's own on top" do
+    sign_in
+    visit "/library/1"
+    click_button "Show section A1"
+    fill_in "What it is like", with: "like A"
+    api { ask(:put, "/api/pieces/1/script", {script: "#{Requests::SCRIPT}# theirs\n", revision: 1}) }
+    click_button "Change"
+    expect(page).to have_text("The page shows theirs now.")
+    click_button "Change"
+    expect(page).to have_no_text("The page shows theirs now.")
+    expect(House::OWNER[:map_revisions].where(revision: 3).get(:map).then { |map| JSON.parse(map.to_s) }["remarks"]).to include("# theirs")
+  end
+
   it "draws a page as it is typed, names the line that is wrong, and keeps what was typed" do
     sign_in
     visit "/library/type"

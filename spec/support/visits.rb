@@ -48,12 +48,13 @@ module Visits
     expect(page).to have_button("Show section #{label}")
   end
 
+  # @yieldreturn [String] the verb of the button, where it is another
   def mark_by_dragging(from, to, label, words = nil)
     ends = [from, to].map { |index| bar_at(index).find("rect", match: :first).native }
     page.driver.browser.action.click_and_hold(ends[0]).move_to(ends[1]).release.perform
     fill_in "Section letter", with: label
     fill_in "What it is like", with: words if words
-    click_button "Mark section"
+    click_button(block_given? ? yield : "Mark section")
     expect(page).to have_button("Show section #{label}")
   end
 

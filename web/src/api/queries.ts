@@ -17,6 +17,8 @@ export function useSave<In, Out>(save: (value: In) => Promise<Out>, into?: (save
       if (key) cache.setQueryData(key, saved);
       return cache.invalidateQueries({ predicate: (query) => query.queryKey.join() !== key?.join() });
     },
+    // Someone else was quicker: the screen shows theirs beside what was typed.
+    onError: (trouble) => (trouble.problem.code === "stale" ? cache.invalidateQueries() : undefined),
   });
 }
 

@@ -31,6 +31,9 @@ const semantic = Object.fromEntries(
   Object.entries(colours).map(([name, [light, dark]]) => [name, { value: { base: light, _dark: dark } }]),
 );
 
+// Fields show where one types in the colour of help.
+const fields = { gray: { focusRing: { value: { base: colours.slate[0], _dark: colours.slate[1] } } } };
+
 const button = defineRecipe({
   base: {
     fontWeight: 600,
@@ -63,6 +66,7 @@ const config = defineConfig({
     body: { bg: "ground", color: "ink", fontSize: "md", lineHeight: 1.4, fontVariantNumeric: "tabular-nums" },
     "*:focus-visible": { outline: "3px solid", outlineColor: "slate", outlineOffset: "2px" },
     "*, *::before, *::after": { _motionReduce: { transition: "none !important", animation: "none !important" } },
+    input: { accentColor: "rail" },
     kbd: {
       fontFamily: "body",
       fontSize: "0.75rem",
@@ -91,7 +95,7 @@ const config = defineConfig({
         "2xl": { value: "2rem" },
       },
     },
-    semanticTokens: { colors: semantic },
+    semanticTokens: { colors: { ...semantic, ...fields } },
     recipes: { button },
   },
 });

@@ -56,7 +56,7 @@ function Workbench({ piece }: { piece: Piece }) {
               The page
             </PartHead>
             <PageMap pages={piece.pages} lit={lit} onPoint={setLit} chosen={chosen} onChoose={setChosen} />
-            <SectionStrip piece={piece} chosen={chosen} onDone={() => setChosen(null)} />
+            <SectionStrip piece={piece} chosen={chosen} onChoose={setChosen} />
           </Paper>
           <Paper p="10px 18px 12px" mt="12px">
             <PartHead beside={<Figures piece={piece} />}>

@@ -7,22 +7,24 @@ import { Notice } from "../../parts/Notice";
 import type { Range } from "../../parts/page/PageMap";
 
 type Piece = Schemas["Piece"];
-type Props = { piece: Piece; chosen: Range | null; onDone: () => void };
+type Props = { piece: Piece; chosen: Range | null; onChoose: (range: Range | null) => void };
 
-/** Names the chosen bars, and changes or removes a section that is chosen. */
-export function SectionStrip({ piece, chosen, onDone }: Props) {
-  const existing =
-    chosen && piece.sections.find((one) => one.spans.some((span) => span.from <= chosen.from && chosen.to <= span.to));
+/** Names the chosen bars. Where they are a section as it stands, changes or
+ * removes it; with a letter there is already, moves that section's place here
+ * or adds another. */
+export function SectionStrip({ piece, chosen, onChoose }: Props) {
+  const exact = chosen && piece.sections.find((one) => one.spans.some((span) => same(span, chosen)));
+  const around = chosen && !exact && piece.sections.find((one) => one.spans.some((span) => holds(span, chosen)));
   const [label, setLabel] = useState("");
   const [words, setWords] = useState("");
   const first = useRef<HTMLInputElement>(null);
   const save = useChangeSections(piece.id);
 
-  const key = `${chosen?.from}-${chosen?.to}-${existing?.label}`;
+  const key = `${chosen?.from}-${chosen?.to}-${exact?.label}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: filled anew only when the choice changes
   useEffect(() => {
-    setLabel(existing?.label ?? nextLetter(piece));
-    setWords(existing?.words ?? "");
+    setLabel(exact?.label ?? nextLetter(piece));
+    setWords(exact?.words ?? "");
     save.reset();
   }, [key]);
 
@@ -44,18 +46,18 @@ export function SectionStrip({ piece, chosen, onDone }: Props) {
   }, []);
 
   if (!chosen) return null;
-  const others = piece.sections.filter((one) => one !== existing);
+  const others = piece.sections.filter((one) => one !== exact);
   const namesake = others.find((one) => one.label === label);
-  const store = (sections: NewSection[]) => save.mutate({ sections, revision: piece.revision }, { onSuccess: onDone });
+  const moves = namesake?.spans.find((span) => span.from <= chosen.to && chosen.from <= span.to);
+  const store = (sections: NewSection[]) =>
+    save.mutate({ sections, revision: piece.revision }, { onSuccess: () => onChoose(null) });
   const submit = () => {
-    // The same letter again is another place of that section.
-    if (namesake)
-      return store(
-        others.map((one) => (one === namesake ? { ...plain(one), spans: [...plain(one).spans, chosen] } : plain(one))),
-      );
-    const same = existing && existing.label === label && existing.spans.length > 1;
-    store([...others.map(plain), { label, words, spans: same ? existing.spans : [chosen] }]);
+    if (exact) return store([...others.map(plain), { ...plain(exact), label, words }]);
+    if (!namesake) return store([...others.map(plain), { label, words, spans: [chosen] }]);
+    const spans = [...namesake.spans.filter((span) => span !== moves), chosen];
+    store(others.map((one) => (one === namesake ? { ...plain(one), spans } : plain(one))));
   };
+  const verb = exact ? "Change" : moves ? `Move ${label} here` : namesake ? `Add to ${label}` : "Mark section";
 
   return (
     <form
@@ -66,6 +68,11 @@ export function SectionStrip({ piece, chosen, onDone }: Props) {
     >
       <Flex gap="8px" align="center" mt="4px" pt="8px" borderTop="1px solid" borderColor="line" wrap="wrap">
         <Text fontWeight={650}>{namesOf(piece, chosen)}</Text>
+        {around && (
+          <Button type="button" kind="quiet" size="sm" onClick={() => onChoose(around.spans[0] as Range)}>
+            choose all of {around.label}
+          </Button>
+        )}
         <Input
           ref={first}
           aria-label="Section letter"
@@ -88,18 +95,24 @@ export function SectionStrip({ piece, chosen, onDone }: Props) {
           onChange={(event) => setWords(event.target.value)}
         />
         <Button type="submit" kind="go" disabled={save.isPending || !label}>
-          {existing ? "Change" : namesake ? `Add to ${label}` : "Mark section"}
+          {verb}
         </Button>
-        {existing && (
+        {exact && (
           <Button onClick={() => store(others.map(plain))} disabled={save.isPending}>
             Remove
           </Button>
         )}
       </Flex>
       <Notice trouble={save.error} />
+      {save.error?.problem.code === "stale" && (
+        <Text>The page shows theirs now. Press “{verb}” again to put yours on top, or leave it as it is.</Text>
+      )}
     </form>
   );
 }
+
+const same = (one: Range, other: Range) => one.from === other.from && one.to === other.to;
+const holds = (one: Range, other: Range) => one.from <= other.from && other.to <= one.to;
 
 const plain = ({ label, words, spans }: Piece["sections"][number]): NewSection => ({
   label,
