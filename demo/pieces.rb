@@ -12,7 +12,7 @@ module Demo
     module_function
 
     # @return [Array<Piece>]
-    def all = [lantern_room, slow_ferry, ropewalk, two_gulls, fog_signal]
+    def all = [lantern_room, slow_ferry, ropewalk, two_gulls, fog_signal, long_jetty]
 
     def lantern_room
       theme = "C4q D4q E4q G4q | E4h D4h | C4q D4q E4q C4q"
@@ -82,7 +82,22 @@ module Demo
       )
     end
 
-    def piece(file, right, left, title:, book:, level:, meter:, key:, pages:, tempo:, sections:, repeats: [], endings: [], pickup: nil, mark_unit: 1/4r)
+    def long_jetty
+      call = "A4q B4q C5h | B4q A4q G4h | A4q B4q C5q D5q | E5w"
+      plank = "E5q D5q C5h | D5q C5q B4h | C5q B4q A4q G4q"
+      right = [call, plank, "A4w", "F4h A4h | G4h B4h | A4q C5q B4q A4q | G4w", plank, "B4h E4h", "A4h C5h | B4h G4h | A4h E4h | A4w"].join(" | ")
+      deep = "A2w | E3w | A2h C3h | C3h E3h"
+      walk = "A2h C3h | G2h B2h | F2h A2h"
+      left = [deep, walk, "A2w", "F2w | G2w | F2h D3h | E3w", walk, "E3w", "A2w | E3w | D3h E3h | A2w"].join(" | ")
+      piece(
+        "the-long-jetty", right, left, title: "The Long Jetty", book: "Tidewater Primer 3", level: "3", meter: [4, 4], key: "A minor",
+        pages: {30 => [4, 4, 4], 31 => [4, 4]}, tempo: ["With long steps", 100, 80], repeats: [[5, 8]],
+        signs: {segno: [5], to_coda: [8], coda: [17], jumps: [Stairwell::Score::Jump.new(after: 16, to: :segno, until_sign: :coda)]},
+        sections: ["A: 1-4", "B: 5-8", "C: 9-12", "B1: 13-16 like B except 16", "D: 17-20"]
+      )
+    end
+
+    def piece(file, right, left, title:, book:, level:, meter:, key:, pages:, tempo:, sections:, repeats: [], endings: [], signs: {}, pickup: nil, mark_unit: 1/4r)
       meter = Stairwell::Score::Meter.new(beats: meter[0], unit: meter[1])
       notes = Notation.hands(right, left)
       total = Notation.bars(right).size
@@ -90,7 +105,7 @@ module Demo
       bars = Stairwell::Score.bars(total - (pickup ? 1 : 0), meters: [meter], pickup: pickup, counts: last || {})
       words, mark, aim = tempo
       map = Stairwell::Score::Map.new(
-        title: title, book: book, level: level, bars: bars, notes: notes, keys: [Stairwell::Score::Key.parse(key)],
+        **signs, title: title, book: book, level: level, bars: bars, notes: notes, keys: [Stairwell::Score::Key.parse(key)],
         pages: pages.map { |number, lines| Stairwell::Score::Page.new(number: number, lines: lines) },
         tempo: Stairwell::Score::Tempo.new(words: words, mark: mark, mark_unit: mark_unit, aim: aim),
         repeats: repeats.map { |from, to, times| Stairwell::Score::Repeat.new(from: from, to: to, times: times) },

@@ -55,8 +55,8 @@ RSpec.describe Stairwell::Formats::MusicXML do
   end
 
   it "lists what it does not use yet, with the bars" do
-    map = read("<direction><direction-type><dynamics><f/></dynamics></direction-type></direction>" + note("C4", 4), "<sound dacapo='yes'/>" + note("C4", 4))
-    expect(map.unread.to_h).to include("loud and soft" => [1], "jumps (dacapo)" => [2])
+    map = read("<direction><direction-type><dynamics><f/></dynamics></direction-type></direction>" + note("C4", 4), "<direction><direction-type><words>dolce</words></direction-type></direction>" + note("C4", 4))
+    expect(map.unread.to_h).to eq("loud and soft" => [1], "words in the score" => [2])
   end
 
   it "reads the compressed form" do

@@ -54,9 +54,9 @@ RSpec.describe Stairwell::Formats::PageScript do
   end
 
   it "keeps comments and lines it does not understand, so that nothing typed is lost" do
-    map = described_class.read("bars: 8 # as in the old print\n# ask Tomas\nseqno: 3\nsegno: 3").map
-    expect(map.remarks).to eq(["# as in the old print", "# ask Tomas", "seqno: 3", "segno: 3"])
-    expect(described_class.write(map)).to include("# ask Tomas", "seqno: 3", "segno: 3")
+    map = described_class.read("bars: 8 # as in the old print\n# ask Tomas\nseqno: 3\nfermata: 3").map
+    expect(map.remarks).to eq(["# as in the old print", "# ask Tomas", "seqno: 3", "fermata: 3"])
+    expect(described_class.write(map)).to include("# ask Tomas", "seqno: 3", "fermata: 3")
   end
 
   it "says line, column, what was expected, and the nearest correct statement" do
@@ -74,9 +74,9 @@ RSpec.describe Stairwell::Formats::PageScript do
   end
 
   it "says that a known statement is kept but not used yet" do
-    found = problem("segno: 5")
+    found = problem("fermata: 5")
     expect(found.grave).to be(false)
-    expect(page("bars: 8\nsegno: 5").remarks).to eq(["segno: 5"])
+    expect(page("bars: 8\nfermata: 5").remarks).to eq(["fermata: 5"])
   end
 
   it "asks for bars when there are none" do

@@ -53,7 +53,8 @@ module Stairwell
           {
             index: index, name: bar.name, place: place(index), counts: Roadmap.number(bar.counts),
             opens: @map.repeats.any? { |one| one.from == index } && @loops.any? { |one| one.from == index },
-            closes: closing[index], endings: endings(index), section: @map.section_at(index)&.label,
+            closes: closing[index], endings: endings(index), signs: signs(index),
+            section: @map.section_at(index)&.label,
             relation: @share.relation(index).to_s, played: @reading.order.count(index)
           }
         end
@@ -76,6 +77,18 @@ module Stairwell
             .map { |one| {passes: one.passes, first: one.from == index, last: one.to == index} }
         end
 
+        MARKS = {segno: ["sign", :start, false], coda: ["coda", :start, false], to_coda: ["to coda", :end, true], fine: ["fine", :end, false]}.freeze
+
+        def signs(index)
+          marks = MARKS.select { |key, _| @map.public_send(key).include?(index) }.values
+          jumps = @map.jumps.select { |jump| jump.after == index }.map { |jump| [jump_words(jump), :end, true] }
+          (marks + jumps).map { |words, side, leads| {words: words, side: side.to_s, jump: leads} }
+        end
+
+        def jump_words(jump)
+          [(jump.to == :capo) ? "D.C." : "D.S.", ("al #{jump.until_sign}" unless jump.until_sign == :end), ("with repeats" if jump.repeats)].compact.join(" ")
+        end
+
         def ribbon
           before = nil
           starts = @form.occurrences.map(&:at).to_set
@@ -96,6 +109,9 @@ module Stairwell
           when :ending
             ending = @map.endings.find { |one| one.from == visit.bar }
             ending ? "#{Views.ordinal(ending.passes.max)} ending" : "past the ending"
+          when :da_capo then "from the beginning"
+          when :dal_segno then "back to the sign"
+          when :to_coda then "to the coda"
           end
         end
 

@@ -7,7 +7,7 @@ require_relative "../stairwell"
 module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
-    USAGE = "Usage: stairwell roadmap FILE [--json]    (FILE: .musicxml, .xml, .mxl, or page script .txt)"
+    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS]    (FILE: .musicxml, .xml, .mxl, or page script .txt)"
 
     # @param arguments [Array<String>]
     # @return [Integer] the exit status: 0, or 2 on bad input
@@ -20,11 +20,17 @@ module Stairwell
 
     def run(arguments)
       json = false
-      OptionParser.new { |options| options.on("--json") { json = true } }.parse!(arguments)
+      tempo = nil
+      OptionParser.new { |options|
+        options.on("--json") { json = true }
+        options.on("--tempo N", OptionParser::DecimalNumeric) { |number| tempo = number.to_r }
+      }.parse!(arguments)
       command, file, *more = arguments
       return refuse(USAGE) unless command == "roadmap" && file && more.empty?
 
-      roadmap(file, json)
+      return refuse("The tempo must be above 0 counts a minute.") if tempo && !tempo.positive?
+
+      roadmap(file, json, tempo)
       0
     rescue OptionParser::ParseError => error
       refuse("#{error.message}. #{USAGE}")
@@ -36,11 +42,11 @@ module Stairwell
 
     private
 
-    def roadmap(file, json)
+    def roadmap(file, json, tempo)
       map = Formats.read(File.binread(file), name: file)
       reading = Roadmap.read(map)
       reading = reading.with(diagnostics: reading.diagnostics + Sections::Check.call(map))
-      json ? @out.puts(JSON.generate(reading.summary)) : print(reading)
+      json ? @out.puts(JSON.generate(reading.summary(tempo: tempo))) : print(reading)
     end
 
     def print(reading)

@@ -2,6 +2,7 @@
 
 require_relative "roadmap/diagnostic"
 require_relative "roadmap/repeats"
+require_relative "roadmap/jumps"
 require_relative "roadmap/walk"
 require_relative "roadmap/arithmetic"
 require_relative "roadmap/reading"
@@ -15,11 +16,12 @@ module Stairwell
     #   signs that make no sense: it says what it assumed instead
     def self.read(map)
       repeats = Repeats.of(map)
-      walk = Walk.new(map, repeats)
+      jumps = Jumps.new(map)
+      walk = Walk.new(map, repeats, jumps)
       visits = walk.visits
       Reading.new(
         map: map, visits: visits,
-        diagnostics: repeats.diagnostics + walk.diagnostics + Arithmetic.check(map, visits)
+        diagnostics: repeats.diagnostics + jumps.diagnostics + walk.diagnostics + Arithmetic.check(map, visits)
       )
     end
   end

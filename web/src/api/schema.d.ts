@@ -452,6 +452,16 @@ export interface components {
             /** @enum {string} */
             relation: "same" | "moved" | "rhythm" | "new" | "rest";
             played: number;
+            signs: {
+                words: string;
+                /**
+                 * @description The end of the bar at which it stands
+                 * @enum {string}
+                 */
+                side: "start" | "end";
+                /** @description It leads elsewhere */
+                jump: boolean;
+            }[];
             endings: {
                 passes: number[];
                 first: boolean;
@@ -467,7 +477,7 @@ export interface components {
             time: number;
             pass: number;
             /** @enum {string} */
-            via: "start" | "next" | "repeat" | "ending";
+            via: "start" | "next" | "repeat" | "ending" | "da_capo" | "dal_segno" | "to_coda";
             jump: boolean;
             /** @description Why the music is here and not at the next printed bar */
             reached: string | null;

@@ -34,12 +34,15 @@ module Stairwell
         order.each_cons(2).count { |from, to| layout.turn?(from, to) }
       end
 
+      # @param tempo [Rational, nil] counts a minute, to have the seconds too
       # @return [Hash{String => Object}] JSON-ready
-      def summary
+      def summary(tempo: nil)
         {
           "title" => map.title, "bars_printed" => bars_printed, "bars_played" => bars_played,
           "order" => order, "runs" => runs.map { |run| [run.from, run.to] },
           "counts_played" => Roadmap.number(counts_played), "never_played" => never_played,
+          "visits" => visits.map { |one| {"bar" => one.bar, "time" => one.time, "pass" => one.pass, "via" => one.via.to_s} },
+          "page_turns" => page_turns, **(tempo ? {"seconds" => seconds(tempo).to_f.round(3)} : {}),
           "diagnostics" => diagnostics.map { |one| {"code" => one.code.to_s, "bar" => one.bar, "message" => one.message} }
         }
       end

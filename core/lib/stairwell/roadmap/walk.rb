@@ -4,20 +4,23 @@ module Stairwell
   module Roadmap
     # One bar as played. `bar` is its index, `time` which time this bar is
     # played, `pass` the pass of the innermost repeat around it, `via` how it
-    # was reached: :start, :next, :repeat or :ending.
+    # was reached: :start, :next, :repeat, :ending, :da_capo, :dal_segno or
+    # :to_coda.
     Visit = Stairwell.value(:bar, :time, :pass, :via)
 
     # Walks the page with a finger. It holds one place and, for each repeat it
-    # is inside, the pass it is on; every repeat has a finite count, so the
-    # walk ends.
+    # is inside, the pass it is on. Every repeat has a finite count and every
+    # jump is taken at most once, so the walk ends.
     class Walk
       # @return [Array<Diagnostic>]
       attr_reader :diagnostics
 
       # @param map [Score::Map]
       # @param repeats [Repeats]
-      def initialize(map, repeats)
+      # @param jumps [Jumps]
+      def initialize(map, repeats, jumps)
         @map = map
+        @leaps = jumps.leaps.to_h { |leap| [leap.after, leap] }
         @loops = repeats.loops.sort_by { |loop| [loop.last - loop.from, loop.to] }
         # Innermost first: the inner repeat is played in full on each pass of the outer.
         @inside = Hash.new { |all, bar| all[bar] = @loops.select { |one| bar.between?(one.from, one.last) } }
@@ -35,10 +38,13 @@ module Stairwell
       def walk
         @passes = {}.compare_by_identity
         @times = Hash.new(0)
+        @met = {}.compare_by_identity
+        @spent = {}.compare_by_identity
+        @leapt = nil
         played = []
         bar = 1
         via = :start
-        while bar <= @map.bars.size
+        while bar && bar <= @map.bars.size
           enter(bar)
           if (past = skip_to(bar))
             bar = past
@@ -51,12 +57,19 @@ module Stairwell
           bar, via = step_from(bar)
         end
         report_silent(played)
+        report_untaken
+        report_straight(played)
         played
       end
 
+      # Inside a repeat from its first bar on. After a jump without repeats one
+      # that was met before is played once, and that is its last pass.
       def enter(bar)
         @passes.keep_if { |loop, _| bar.between?(loop.from, loop.last) }
-        @inside[bar].each { |loop| @passes[loop] ||= 1 }
+        @inside[bar].each do |loop|
+          @passes[loop] ||= (@spent.key?(loop) && loop.times) || 1
+          @met[loop] = true
+        end
       end
 
       def visit(bar, via)
@@ -77,13 +90,61 @@ module Stairwell
 
       def step_from(bar)
         back = @inside[bar].find { |loop| @back_after[loop][@passes[loop] - 1] == bar }
-        return [bar + 1, :next] unless back
+        return onward(bar) unless back
 
         pass = @passes[back] + 1
         inner = @loops.take_while { |loop| !loop.equal?(back) }
         @passes.delete_if { |loop, _| inner.include?(loop) && back.hold?(loop) }
         @passes[back] = pass
         [back.from, :repeat]
+      end
+
+      # Signs are heeded once the repeats around them are done.
+      # @return [Array(Integer, Symbol), nil] nil at a Fine
+      def onward(bar)
+        return [bar + 1, :next] unless @inside[bar].all? { |loop| @passes[loop] == loop.times }
+        return if @leapt&.stop&.include?(bar)
+
+        coda = @leapt && @leapt.leave[bar]
+        return leave(coda) if coda
+
+        leap = @leaps.delete(bar)
+        leap ? take(leap) : [bar + 1, :next]
+      end
+
+      def leave(coda)
+        @leapt = nil
+        @passes.clear
+        [coda, :to_coda]
+      end
+
+      def take(leap)
+        @leapt = leap
+        @passes.clear
+        @spent = leap.repeats ? {}.compare_by_identity : @met.dup
+        [leap.to, leap.via]
+      end
+
+      def report_untaken
+        wording = Wording.new(@map)
+        @leaps.each_key do |bar|
+          @diagnostics << Diagnostic.new(
+            code: :jump_not_taken, bar: bar,
+            message: "The jump after #{wording.bar(bar)} is never taken: the music is never there with the repeats around it " \
+              "done. Look at the ending it stands in."
+          )
+        end
+      end
+
+      def report_straight(played)
+        straight = played.find { |visit| visit.via == :next && @map.coda.include?(visit.bar) }
+        return unless straight
+
+        @diagnostics << Diagnostic.new(
+          code: :coda_straight, bar: straight.bar, grave: false,
+          message: "The coda at #{Wording.new(@map).bar(straight.bar)} is played straight into. If the music should jump before it, " \
+            "add the da capo or dal segno."
+        )
       end
 
       def too_long(played)

@@ -8,6 +8,7 @@ module Stairwell
     module Document
       SCHEMA = "stairwell-map/1"
       TEXTS = %i[title composer book level].freeze
+      MARKS = %i[segno coda to_coda fine].freeze
 
       module_function
 
@@ -23,6 +24,8 @@ module Stairwell
           "tempo" => tempo(map.tempo),
           "repeats" => map.repeats.map { |one| {"from" => one.from, "to" => one.to, "times" => one.times} },
           "endings" => map.endings.map { |one| {"passes" => one.passes, "from" => one.from, "to" => one.to} },
+          **MARKS.to_h { |key| [key.to_s, map.public_send(key)] },
+          "jumps" => map.jumps.map { |one| jump(one) },
           "sections" => map.sections.map { |one| section(one) },
           "notes" => map.notes.to_h { |bar, hands| [bar.to_s, hands.to_h { |hand, notes| [hand.to_s, notes.map { |one| note(one) }] }] },
           "remarks" => map.remarks,
@@ -44,6 +47,8 @@ module Stairwell
           tempo: load_tempo(data["tempo"] || {}),
           repeats: data.fetch("repeats", []).map { |one| Repeat.new(from: one["from"], to: one["to"], times: one["times"]) },
           endings: data.fetch("endings", []).map { |one| Ending.new(passes: one["passes"], from: one["from"], to: one["to"]) },
+          **MARKS.to_h { |key| [key, data.fetch(key.to_s, [])] },
+          jumps: data.fetch("jumps", []).map { |one| load_jump(one) },
           sections: data.fetch("sections", []).map { |one| load_section(one) },
           notes: load_notes(data.fetch("notes", {})),
           remarks: data.fetch("remarks", []),
@@ -79,6 +84,12 @@ module Stairwell
         }
       end
 
+      def jump(one) = {"after" => one.after, "to" => one.to.to_s, "until" => one.until_sign.to_s, "repeats" => one.repeats}
+
+      def load_jump(one)
+        Jump.new(after: one["after"], to: one["to"].to_sym, until_sign: one["until"].to_sym, repeats: one["repeats"])
+      end
+
       def tempo(tempo)
         {"words" => tempo.words, "mark_unit" => tempo.mark_unit&.to_s, "mark" => tempo.mark, "aim" => tempo.aim}
       end
@@ -111,7 +122,7 @@ module Stairwell
         end
       end
 
-      private_class_method :section, :tempo, :note, :load_bars, :load_tempo, :load_notes
+      private_class_method :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes
     end
   end
 end

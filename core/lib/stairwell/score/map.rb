@@ -8,6 +8,8 @@ module Stairwell
     # - `bars`: Array<Bar>; `pages`: Array<Page>, empty when not described
     # - `keys`: Array<Key> in order of bar; `tempo`: Tempo
     # - `repeats`, `endings`, `sections`: as printed, and as the teacher marked
+    # - `segno`, `coda`: bars that begin with the sign; `to_coda`, `fine`: bars
+    #   after which the music leaves or stops; `jumps`: Array<Jump>
     # - `notes`: Hash of bar index to {right: [Note], left: [Note]}, empty
     #   when no score was read
     # - `remarks`: lines a person typed that carry no sign (comments, and
@@ -16,7 +18,7 @@ module Stairwell
     Map = Stairwell.value(
       :title, :bars,
       composer: nil, book: nil, level: nil, pages: [], keys: [], tempo: Tempo.new,
-      repeats: [], endings: [], sections: [], notes: {}, remarks: [], unread: []
+      repeats: [], endings: [], segno: [], coda: [], to_coda: [], fine: [], jumps: [], sections: [], notes: {}, remarks: [], unread: []
     ) do
       # @return [Layout]
       def layout = Layout.new(pages, bars)

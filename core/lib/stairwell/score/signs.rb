@@ -27,6 +27,12 @@ module Stairwell
       def span = Span.new(from: from, to: to)
     end
 
+    # An instruction to go back after a bar. `to` is :capo (the beginning) or
+    # :segno (the sign); `until_sign` is :end, :fine or :coda; `repeats` says
+    # whether repeats are taken again on the way.
+    Jump = Stairwell.value(:after, :to, until_sign: :end, repeats: false)
+    Jump::WORDS = {capo: "da capo", segno: "dal segno"}.freeze
+
     # The tempo as printed and as the teacher wants it: the word, the mark
     # (unit in whole notes, beats of that unit a minute), and the aim in counts
     # a minute.

@@ -166,6 +166,9 @@ function Around({ box, before }: { box: Box; before: Box | undefined }) {
       {bar.endings.map((ending) => (
         <Bracket key={ending.passes.join()} box={box} ending={ending} startsLine={startsLine} />
       ))}
+      {bar.signs.map((sign) => (
+        <Tag key={sign.words} box={box} sign={sign} over={bar.endings.length > 0} />
+      ))}
       {bar.section && (
         <>
           <rect x={x} y={y + BAR + 2} width={width} height={14} fill={tintOf(bar.section)} />
@@ -198,6 +201,23 @@ function RepeatSign({ x, y, side, times }: { x: number; y: number; side: 1 | -1;
           {times} times
         </Word>
       )}
+    </>
+  );
+}
+
+type Sign = Box["bar"]["signs"][number];
+
+/** A sign in words on a tab over its bar: where it begins or where it ends. */
+function Tag({ box, sign, over }: { box: Box; sign: Sign; over: boolean }) {
+  const width = sign.words.length * 6.4 + 12;
+  const x = sign.side === "start" ? box.x : box.x + box.width - width;
+  const y = box.y - (over ? 34 : 17);
+  return (
+    <>
+      <rect x={x} y={y} width={width} height={15} rx={2} fill={colour(sign.jump ? "brick" : "ink")} />
+      <Word x={x + 6} y={y + 11.5} weight={650} tone="sheet">
+        {sign.words}
+      </Word>
     </>
   );
 }

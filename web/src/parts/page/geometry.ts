@@ -63,6 +63,7 @@ export function spoken(bar: Bar) {
   said.push(bar.relation === "new" ? "new" : bar.relation === "same" ? "known" : bar.relation);
   if (bar.opens) said.push("repeat begins");
   if (bar.closes) said.push(`repeat ends, played ${bar.closes} times`);
+  for (const sign of bar.signs) said.push(sign.words);
   for (const ending of bar.endings) said.push(`ending ${ending.passes.join(" and ")}`);
   said.push(`played ${bar.played} ${bar.played === 1 ? "time" : "times"}`);
   return said.join(", ");

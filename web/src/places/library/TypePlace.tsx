@@ -94,6 +94,8 @@ const EXAMPLES = [
   ["tempo: Andante, marked quarter = 92, aim 76", "printed, and what you aim for"],
   ["repeat: 9-13 · repeat: to 16 · repeat: 1-8 x3", "repeat bar lines"],
   ["ending 1: 21 · ending 2: 22", "first and second ending"],
+  ["segno: 5 · to coda: 13 · coda: 27 · fine: 14", "the signs"],
+  ["dal segno: 26 al coda · da capo: 28 al fine", "the jumps; also with repeats"],
   ["section A1: 5-8 like A except 8", "what comes back, and how"],
 ] as const;
 

@@ -30,7 +30,7 @@ module Stairwell
           Score::Map.new(
             title: title, composer: @root.at_xpath("identification/creator[@type='composer']")&.text&.strip,
             bars: bars, pages: pages, keys: keys, tempo: tempo, repeats: signs.repeats, endings: signs.endings,
-            notes: notes, unread: unread
+            notes: notes, unread: unread, **Jumps.new((0...@count).map { |at| elements(at) }).found
           )
         end
 

@@ -9,16 +9,15 @@ module Stairwell
         # Elements by name, and what a teacher calls them.
         NAMES = {
           "dynamics" => "loud and soft", "wedge" => "crescendo and diminuendo", "pedal" => "pedal marks",
-          "octave-shift" => "octave lines", "segno" => "segno", "coda" => "coda", "rehearsal" => "rehearsal marks",
+          "octave-shift" => "octave lines", "rehearsal" => "rehearsal marks",
           "words" => "words in the score", "slur" => "slurs", "articulations" => "articulations", "fermata" => "fermatas",
           "ornaments" => "ornaments", "technical" => "fingerings and other technical marks", "lyric" => "words to sing",
           "grace" => "grace notes", "harmony" => "chord symbols", "transpose" => "transposition", "unpitched" => "unpitched notes",
           "cue" => "cue notes", "arpeggiate" => "broken chords"
         }.freeze
-        JUMPS = %w[segno coda tocoda fine dacapo dalsegno].freeze
         # Words that name the tempo are used; others are not.
         WORDS = ".//words[not(ancestor::direction//metronome or ancestor::direction//sound[@tempo])]"
-        EVERY = [*(NAMES.keys - ["words"]), "sound"].map { |name| ".//#{name}" }.push(WORDS).join(" | ").freeze
+        EVERY = (NAMES.keys - ["words"]).map { |name| ".//#{name}" }.push(WORDS).join(" | ").freeze
 
         def initialize
           @bars = Hash.new { |all, what| all[what] = [] }
@@ -28,8 +27,7 @@ module Stairwell
         # @param index [Integer]
         def note(measure, index)
           measure.xpath(EVERY).each do |node|
-            add(NAMES[node.name], index) if NAMES.key?(node.name)
-            add("jumps (#{(node.keys & JUMPS).join(", ")})", index) if node.name == "sound" && (node.keys & JUMPS).any?
+            add(NAMES.fetch(node.name), index) unless node.name == "words" && Jumps.words?(node.text)
           end
         end
 

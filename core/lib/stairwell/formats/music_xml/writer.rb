@@ -10,6 +10,7 @@ module Stairwell
       class Writer
         # Divisions of a quarter note: fine enough for 32nds and triplets.
         DIVISIONS = 24
+        MARKS = {tocoda: "To Coda", fine: "Fine"}.freeze
         STAVES = {right: ["1", "1"], left: ["2", "5"]}.freeze
         # Note types by length in whole notes, plain and dotted, longest first.
         TYPES = Reader::UNITS.flat_map { |name, length| [[length * 3 / 2, name, true], [length, name, false]] }
@@ -51,7 +52,10 @@ module Stairwell
             attributes(xml, bar)
             tempo(xml) if bar.index == 1
             left_line(xml, bar.index)
+            marks(xml, bar.index, {segno: @map.segno, coda: @map.coda})
             notes(xml, bar)
+            marks(xml, bar.index, {tocoda: @map.to_coda, fine: @map.fine})
+            @map.jumps.each { |jump| jump(xml, jump) if jump.after == bar.index }
             right_line(xml, bar.index)
           end
         end
@@ -99,6 +103,27 @@ module Stairwell
                 xml.send(:"per-minute", tempo.mark)
               end
             end
+          end
+        end
+
+        # Signs and words as they are printed, with the sound that they mean.
+        def marks(xml, index, bars)
+          bars.each do |name, all|
+            next unless all.include?(index)
+
+            xml.direction(placement: "above") do
+              xml.send(:"direction-type") { MARKS.key?(name) ? xml.words(MARKS[name]) : xml.send(name) }
+              xml.sound(name => (name == :fine) ? "yes" : "1")
+            end
+          end
+        end
+
+        def jump(xml, jump)
+          words = [(jump.to == :capo) ? "D.C." : "D.S.", ("al #{jump.until_sign.capitalize}" unless jump.until_sign == :end),
+            ("with repeats" if jump.repeats)].compact.join(" ")
+          xml.direction(placement: "above") do
+            xml.send(:"direction-type") { xml.words(words) }
+            xml.sound(**((jump.to == :capo) ? {dacapo: "yes"} : {dalsegno: "1"}))
           end
         end
 

@@ -13,14 +13,16 @@ module Stairwell
           "level" => "level: 2", "page" => "page 12: 4 4 5 4", "bars" => "bars: 30", "time" => "time: 3/4",
           "key" => "key: G major", "pickup" => "pickup: 1", "bar" => "bar 26: 2 counts",
           "tempo" => "tempo: Andante, marked quarter = 92, aim 76", "repeat" => "repeat: 9-13",
-          "ending" => "ending 1: 21", "section" => "section A1: 5-8 like A except 8"
+          "ending" => "ending 1: 21", "segno" => "segno: 5", "coda" => "coda: 27", "to coda" => "to coda: 13", "fine" => "fine: 14",
+          "da capo" => "da capo: 28 al fine", "dal segno" => "dal segno: 26 al coda", "section" => "section A1: 5-8 like A except 8"
         }.freeze
         # Statements of the language that this release keeps but does not use.
         LATER = [
-          "segno", "to coda", "dal segno", "da capo", "coda", "fine", "fermata", "ritardando", "pass", "start right",
+          "fermata", "ritardando", "pass", "start right",
           "start left", "hands", "loud and soft", "pedal", "ornament", "words", "new", "spot", "hard", "join", "track"
         ].freeze
         TEXTS = %w[title composer book level].freeze
+        MARKS = {"segno" => :segno, "coda" => :coda, "to coda" => :to_coda, "fine" => :fine}.freeze
         SHAPE = %w[page bars pickup].freeze
 
         # One line taken apart: `head` before the colon without its keyword.
@@ -125,6 +127,8 @@ module Stairwell
           when "tempo" then @said[:tempo] = Values.tempo(scan)
           when "repeat" then @found[:repeats] << Values.repeat(scan, @places)
           when "ending" then ending(statement, scan)
+          when *MARKS.keys then @found[MARKS[statement.keyword]] << @places.bar!(scan)
+          when "da capo", "dal segno" then @found[:jumps] << Values.jump(statement.keyword, scan, @places)
           when "section" then @found[:sections] << Values.section(label(statement), scan, @places)
           end
         end
@@ -162,7 +166,7 @@ module Stairwell
           said = @said.slice(:title, :composer, :book, :level, :tempo).reject { |_, value| value == "" }
           Score::Map.new(
             title: "Untitled", bars: bars, keys: @found[:keys].sort_by(&:bar), remarks: @remarks,
-            **%i[pages repeats endings sections].to_h { |key| [key, @found[key]] }, **said
+            **[:pages, :repeats, :endings, *MARKS.values, :jumps, :sections].to_h { |key| [key, @found[key]] }, **said
           )
         end
 

@@ -58,6 +58,14 @@ module Stairwell
           Score::Repeat.new(from: span.from, to: span.to, times: times)
         end
 
+        # `26 al coda`, `28 al fine with repeats`, or the bar alone.
+        def jump(keyword, scan, places)
+          after = places.bar!(scan)
+          sign = scan.take!(/(fine|coda)\b/i, "“fine” or “coda”").downcase.to_sym if scan.take(/al\b/i)
+          repeats = !scan.take(/with\s+repeats\b/i).nil?
+          Score::Jump.new(after: after, to: Score::Jump::WORDS.key(keyword), until_sign: sign || :end, repeats: repeats)
+        end
+
         def passes(scan)
           found = []
           loop do

@@ -57,7 +57,16 @@ module Stairwell
 
         def signs
           @map.repeats.map { |one| "repeat: #{one.from ? span(one) : "to #{bar(one.to)}"}#{" x#{one.times}" if one.times}" } +
-            @map.endings.map { |one| "ending #{one.passes.join(", ")}: #{span(one)}" }
+            @map.endings.map { |one| "ending #{one.passes.join(", ")}: #{span(one)}" } +
+            Reader::MARKS.flat_map { |word, key| @map.public_send(key).map { |index| "#{word}: #{bar(index)}" } } +
+            @map.jumps.map { |one| jump(one) }
+        end
+
+        def jump(one)
+          said = ["#{Score::Jump::WORDS.fetch(one.to)}: #{bar(one.after)}"]
+          said << "al #{one.until_sign}" unless one.until_sign == :end
+          said << "with repeats" if one.repeats
+          said.join(" ")
         end
 
         def sections

@@ -1,0 +1,113 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Roadmap
+    # A jump as it will be taken: after which bar, to which bar, how it is said,
+    # and what then ends the music: `stop` after a Fine, or `leave` after a To
+    # Coda for `coda`. Empty lists where it runs until the end.
+    Leap = Stairwell.value(:after, :to, :via, repeats: false, stop: [], leave: {})
+
+    # Makes leaps of the signs: finds what each jump needs, and says what is
+    # missing, what was assumed, and how to mend it.
+    class Jumps
+      # @return [Array<Leap>]
+      attr_reader :leaps
+      # @return [Array<Diagnostic>]
+      attr_reader :diagnostics
+
+      # @param map [Score::Map]
+      def initialize(map)
+        @map = map
+        @wording = Wording.new(map)
+        @diagnostics = []
+        @leaps = map.jumps.uniq(&:after).select { |jump| inside?(jump) }.map { |jump| leap(jump) }
+        report_unused
+      end
+
+      private
+
+      def tell(code, bar, message, grave: true)
+        @diagnostics << Diagnostic.new(code: code, bar: bar, message: message, grave: grave)
+      end
+
+      def inside?(jump)
+        return true if jump.after.between?(1, @map.bars.size)
+
+        tell(:jump_off_page, nil, "A jump is said to come after bar #{jump.after}, but the page has #{@map.bars.size} bars. " \
+          "It is left out; correct its bar.")
+        false
+      end
+
+      def leap(jump)
+        Leap.new(after: jump.after, to: target(jump), via: (jump.to == :capo) ? :da_capo : :dal_segno, repeats: jump.repeats, **ending(jump))
+      end
+
+      def target(jump)
+        return 1 if jump.to == :capo
+
+        # The sign before the jump that is nearest to it; any other if none is.
+        sign = @map.segno.select { |bar| bar <= jump.after }.max || @map.segno.min
+        return sign if sign
+
+        tell(:segno_missing, jump.after, "#{place(jump)} says dal segno, but no bar has the sign. It is played from the " \
+          "beginning; put the sign where it stands, or say da capo.")
+        1
+      end
+
+      def ending(jump)
+        case jump.until_sign
+        when :fine then until_fine(jump)
+        when :coda then until_coda(jump)
+        else bare(jump)
+        end
+      end
+
+      # A jump without “al Fine” in a piece that has one is read as al Fine.
+      def bare(jump)
+        return {} if @map.fine.empty?
+
+        tell(:read_as_al_fine, jump.after, "#{place(jump)} does not say until where, and the piece has a Fine: it is read " \
+          "as al Fine.", grave: false)
+        {stop: @map.fine}
+      end
+
+      def until_fine(jump)
+        return {stop: @map.fine} if @map.fine.any?
+
+        tell(:fine_missing, jump.after, "#{place(jump)} says al Fine, but no bar has one. It is played to the end; put the " \
+          "Fine where it stands.")
+        {}
+      end
+
+      def until_coda(jump)
+        coda = @map.coda.select { |bar| bar > jump.after }.min || @map.coda.max
+        unless coda
+          tell(:coda_missing, jump.after, "#{place(jump)} says al Coda, but there is no coda. It is played to the end; put " \
+            "the coda sign where it begins.")
+          return {}
+        end
+        return {leave: @map.to_coda.to_h { |bar| [bar, coda] }} if @map.to_coda.any?
+
+        tell(:to_coda_missing, jump.after, "#{place(jump)} says al Coda, but no bar says where the coda is left. It is played " \
+          "to the end; put To Coda after the bar where it stands.")
+        {}
+      end
+
+      def report_unused
+        al_coda = @map.jumps.any? { |jump| jump.until_sign == :coda }
+        @map.to_coda.each do |bar|
+          next if al_coda && @map.coda.any?
+
+          tell(:to_coda_unused, bar, "#{@wording.bar(bar).capitalize} says To Coda, but no jump is al Coda" \
+            "#{" and there is no coda" if @map.coda.empty?}. It is passed by; add the jump, or take the words away.")
+        end
+        return if @map.fine.empty? || @map.jumps.any?
+
+        tell(:fine_unused, @map.fine.first, "#{@wording.bar(@map.fine.first).capitalize} says Fine, but nothing goes back to it. " \
+          "It is passed by; add the da capo or dal segno.", grave: false)
+      end
+
+      def place(jump) = @wording.bar(jump.after).capitalize
+    end
+  end
+end
