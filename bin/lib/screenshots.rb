@@ -62,7 +62,7 @@ class Photographer
     shot("student", "/students/1", wait: "table")
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet = find_sheet
-    shot("piece-dark", "/library/3", wait: "[data-bar]", dark: true)
+    shot("piece-dark", "/library/6", wait: "[data-bar]", dark: true)
     shot("studio-at-the-piano", "/studio", wait: "[role=row]", size: "piano")
     resize(390, 844)
     shot("sheet", sheet, wait: "section")

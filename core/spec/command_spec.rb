@@ -38,6 +38,25 @@ RSpec.describe "bin/stairwell" do
     expect(JSON.parse(out)["diagnostics"]).to match([{"code" => "complement", "bar" => 5, "message" => /counts/}])
   end
 
+  it "gives every visit, the page turns, and the seconds at a tempo" do
+    File.write("c.txt", "page 1: 2\npage 2: 2\ntime: 4/4\nda capo: 4 al fine\nfine: 2\npass 2: 1 softly\n")
+    out, = stairwell("roadmap", "c.txt", "--json", "--tempo", "120")
+    read = JSON.parse(out)
+    expect(read["visits"].last(2)).to eq([
+      {"bar" => 1, "time" => 2, "pass" => 1, "via" => "da_capo", "notes" => ["softly"]}, {"bar" => 2, "time" => 2, "pass" => 1, "via" => "next", "notes" => []}
+    ])
+    expect(read.values_at("page_turns", "seconds")).to eq([2, 12.0])
+    expect(stairwell("roadmap", "c.txt", "--tempo", "0").last.exitstatus).to eq(2)
+  end
+
+  it "prints any map as a page script that reads back the same" do
+    File.write("a.musicxml", Stairwell::Formats::MusicXML.write(page(script)))
+    out, = stairwell("script", "a.musicxml")
+    expect(Stairwell::Roadmap.read(page(out)).order).to eq(Stairwell::Roadmap.read(page(script)).order)
+    File.write("again.txt", out)
+    expect(stairwell("script", "again.txt").first).to eq(out)
+  end
+
   it "prints for people without --json" do
     File.write("a.txt", script)
     expect(stairwell("roadmap", "a.txt").first).to include("1–8, 1–16, 9–14, 17–18", "32 bars of 18 printed, 96 counts")

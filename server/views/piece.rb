@@ -91,13 +91,15 @@ module Stairwell
 
         def ribbon
           before = nil
+          said = Roadmap::PassNotes.new(@map)
           starts = @form.occurrences.map(&:at).to_set
           @reading.visits.each_with_index.map do |visit, at|
             jump = before && visit.bar != before + 1
             before = visit.bar
             {
               bar: visit.bar, name: @map.bar(visit.bar).name, section: @map.section_at(visit.bar)&.label, starts: starts.include?(at),
-              time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: jump ? true : false, reached: reached(visit)
+              time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: jump ? true : false, reached: reached(visit),
+              notes: said.of(visit)
             }
           end
         end

@@ -7,7 +7,8 @@ require_relative "../stairwell"
 module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
-    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS]    (FILE: .musicxml, .xml, .mxl, or page script .txt)"
+    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], or stairwell script FILE    (FILE: .musicxml, .xml, .mxl, or page script .txt)"
+    COMMANDS = %w[roadmap script].freeze
 
     # @param arguments [Array<String>]
     # @return [Integer] the exit status: 0, or 2 on bad input
@@ -26,11 +27,12 @@ module Stairwell
         options.on("--tempo N", OptionParser::DecimalNumeric) { |number| tempo = number.to_r }
       }.parse!(arguments)
       command, file, *more = arguments
-      return refuse(USAGE) unless command == "roadmap" && file && more.empty?
+      return refuse(USAGE) unless COMMANDS.include?(command) && file && more.empty?
 
       return refuse("The tempo must be above 0 counts a minute.") if tempo && !tempo.positive?
 
-      roadmap(file, json, tempo)
+      map = Formats.read(File.binread(file), name: file)
+      (command == "script") ? @out.puts(Formats::PageScript.write(map)) : roadmap(map, json, tempo)
       0
     rescue OptionParser::ParseError => error
       refuse("#{error.message}. #{USAGE}")
@@ -42,8 +44,7 @@ module Stairwell
 
     private
 
-    def roadmap(file, json, tempo)
-      map = Formats.read(File.binread(file), name: file)
+    def roadmap(map, json, tempo)
       reading = Roadmap.read(map)
       reading = reading.with(diagnostics: reading.diagnostics + Sections::Check.call(map))
       json ? @out.puts(JSON.generate(reading.summary(tempo: tempo))) : print(reading)

@@ -49,6 +49,10 @@ module Stairwell
     DIFFICULTY_BASE = 7/10r
     DIFFICULTY_STEP = 1/10r
 
+    # A ritardando slows, evenly over its span, to this share of the tempo. Own
+    # choice.
+    RITARDANDO = 7/10r
+
     # The traditional metronome scale in beats a minute. Published on
     # mechanical metronomes: 40–60 by 2, 60–72 by 3, 72–120 by 4, 120–144 by
     # 6, 144–208 by 8.

@@ -5,6 +5,8 @@ require_relative "roadmap/repeats"
 require_relative "roadmap/jumps"
 require_relative "roadmap/walk"
 require_relative "roadmap/arithmetic"
+require_relative "roadmap/duration"
+require_relative "roadmap/pass_notes"
 require_relative "roadmap/reading"
 
 module Stairwell

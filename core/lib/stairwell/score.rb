@@ -5,8 +5,10 @@ require_relative "score/pitch"
 require_relative "score/bar"
 require_relative "score/layout"
 require_relative "score/signs"
+require_relative "score/markings"
 require_relative "score/section"
 require_relative "score/map"
+require_relative "score/markings_document"
 require_relative "score/document"
 
 module Stairwell

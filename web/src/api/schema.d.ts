@@ -479,6 +479,8 @@ export interface components {
             /** @enum {string} */
             via: "start" | "next" | "repeat" | "ending" | "da_capo" | "dal_segno" | "to_coda";
             jump: boolean;
+            /** @description What holds on this pass only */
+            notes: string[];
             /** @description Why the music is here and not at the next printed bar */
             reached: string | null;
         };
@@ -498,7 +500,6 @@ export interface components {
             text: string;
             message: string;
             suggestion: string | null;
-            grave: boolean;
         };
         NewStudent: {
             name: string;

@@ -4,6 +4,7 @@ require "did_you_mean"
 require_relative "page_script/scan"
 require_relative "page_script/places"
 require_relative "page_script/values"
+require_relative "page_script/markings"
 require_relative "page_script/reader"
 require_relative "page_script/writer"
 
@@ -12,9 +13,8 @@ module Stairwell
     # The page script: what is printed, typed one statement a line.
     module PageScript
       # A line that was not understood: where, what was expected there, and the
-      # nearest correct statement. `grave` is false for a statement Stairwell
-      # knows of but does not use yet.
-      Problem = Stairwell.value(:line, :column, :text, :message, :suggestion, grave: true) do
+      # nearest correct statement.
+      Problem = Stairwell.value(:line, :column, :text, :message, :suggestion) do
         def to_s = "line #{line}, column #{column}: #{message}#{" Try: #{suggestion}" if suggestion}"
       end
 
@@ -30,8 +30,8 @@ module Stairwell
       # @raise [UnreadableError] on the first line that was not understood
       def self.read!(text)
         result = read(text)
-        grave = result.problems.find(&:grave)
-        raise UnreadableError.new(grave.to_s, code: :script) if grave
+        problem = result.problems.first
+        raise UnreadableError.new(problem.to_s, code: :script) if problem
 
         result.map
       end

@@ -25,8 +25,9 @@ module Stairwell
       def never_played = (1..map.bars.size).to_a - order
 
       # @param tempo [Rational, Integer] counts a minute
-      # @return [Rational] seconds of one playing
-      def seconds(tempo = map.aim) = counts_played * 60 / tempo
+      # @return [Rational, Float] seconds of one playing, fermatas held and
+      #   ritardandi slowed
+      def seconds(tempo = map.aim) = Duration.new(map).counts(visits) * 60 / tempo
 
       # @return [Integer] how often the eye goes to another page
       def page_turns
@@ -37,11 +38,12 @@ module Stairwell
       # @param tempo [Rational, nil] counts a minute, to have the seconds too
       # @return [Hash{String => Object}] JSON-ready
       def summary(tempo: nil)
+        said = PassNotes.new(map)
         {
           "title" => map.title, "bars_printed" => bars_printed, "bars_played" => bars_played,
           "order" => order, "runs" => runs.map { |run| [run.from, run.to] },
           "counts_played" => Roadmap.number(counts_played), "never_played" => never_played,
-          "visits" => visits.map { |one| {"bar" => one.bar, "time" => one.time, "pass" => one.pass, "via" => one.via.to_s} },
+          "visits" => visits.map { |one| {"bar" => one.bar, "time" => one.time, "pass" => one.pass, "via" => one.via.to_s, "notes" => said.of(one)} },
           "page_turns" => page_turns, **(tempo ? {"seconds" => seconds(tempo).to_f.round(3)} : {}),
           "diagnostics" => diagnostics.map { |one| {"code" => one.code.to_s, "bar" => one.bar, "message" => one.message} }
         }

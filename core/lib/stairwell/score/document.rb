@@ -28,6 +28,7 @@ module Stairwell
           "jumps" => map.jumps.map { |one| jump(one) },
           "sections" => map.sections.map { |one| section(one) },
           "notes" => map.notes.to_h { |bar, hands| [bar.to_s, hands.to_h { |hand, notes| [hand.to_s, notes.map { |one| note(one) }] }] },
+          "markings" => MarkingsDocument.dump(map.markings),
           "remarks" => map.remarks,
           "unread" => map.unread.map { |what, bars| {"what" => what, "bars" => bars} }
         }
@@ -51,6 +52,7 @@ module Stairwell
           jumps: data.fetch("jumps", []).map { |one| load_jump(one) },
           sections: data.fetch("sections", []).map { |one| load_section(one) },
           notes: load_notes(data.fetch("notes", {})),
+          markings: MarkingsDocument.load(data.fetch("markings", {})),
           remarks: data.fetch("remarks", []),
           unread: data.fetch("unread", []).map { |one| [one["what"], one["bars"]] }
         )
@@ -63,7 +65,7 @@ module Stairwell
       def load_section(one)
         Section.new(
           label: one["label"],
-          spans: one["spans"].map { |span| Span.new(from: span["from"], to: span["to"]) },
+          spans: one["spans"].map { |span| MarkingsDocument::READ[:span].call(span) },
           difficulty: one["difficulty"] || Constants::DIFFICULTY,
           kin: one["kin"] && Kin.new(
             of: one["kin"]["of"], relation: one["kin"]["relation"].to_sym,
@@ -75,7 +77,7 @@ module Stairwell
       def section(one)
         {
           "label" => one.label,
-          "spans" => one.spans.map { |span| {"from" => span.from, "to" => span.to} },
+          "spans" => one.spans.map { |span| MarkingsDocument::WRITE[:span].call(span) },
           "difficulty" => one.difficulty,
           "kin" => one.kin && {
             "of" => one.kin.of, "relation" => one.kin.relation.to_s,

@@ -12,13 +12,14 @@ module Stairwell
     #   after which the music leaves or stops; `jumps`: Array<Jump>
     # - `notes`: Hash of bar index to {right: [Note], left: [Note]}, empty
     #   when no score was read
+    # - `markings`: Markings, what the page says beside its notes and signs
     # - `remarks`: lines a person typed that carry no sign (comments, and
     #   statements not understood), kept so that nothing typed is lost
     # - `unread`: what a score held that is not used, as [what, bars] pairs
     Map = Stairwell.value(
       :title, :bars,
       composer: nil, book: nil, level: nil, pages: [], keys: [], tempo: Tempo.new,
-      repeats: [], endings: [], segno: [], coda: [], to_coda: [], fine: [], jumps: [], sections: [], notes: {}, remarks: [], unread: []
+      repeats: [], endings: [], segno: [], coda: [], to_coda: [], fine: [], jumps: [], markings: Markings.new, sections: [], notes: {}, remarks: [], unread: []
     ) do
       # @return [Layout]
       def layout = Layout.new(pages, bars)

@@ -103,6 +103,7 @@ function Cell({ placed, x, y, unit, lit, ...does }: CellProps) {
     visit.section && `section ${visit.section}`,
     visit.time > 1 && `${ordinal(visit.time)} time`,
     visit.reached,
+    ...visit.notes,
   ];
   return (
     <g

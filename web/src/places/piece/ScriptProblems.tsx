@@ -10,8 +10,8 @@ export function ScriptProblems({ problems }: { problems: Schemas["ScriptProblem"
         <Box
           key={`${one.line}/${one.column}`}
           borderLeft="4px solid"
-          borderColor={one.grave ? "brick" : "brass"}
-          bg={one.grave ? "brickSoft" : "brassSoft"}
+          borderColor="brick"
+          bg="brickSoft"
           px="10px"
           py="5px"
           mb="6px"

@@ -34,14 +34,28 @@ module Stairwell
           raise Stumble.new(error.message, at)
         end
 
-        # @return [Score::Span] `9-13`, or one bar
+        # @return [Array(Integer, Rational)] `12 beat 3`; the beat is nil where
+        #   none is said
+        def position!(scan)
+          bar = bar!(scan)
+          return [bar, nil] unless scan.take(/beat\b/i)
+
+          at = scan.column
+          beat = scan.counts!
+          counts = @bars[bar - 1].counts
+          raise Stumble.new("bar #{@bars[bar - 1].name} has #{Roadmap.number(counts)} counts, no beat #{Roadmap.number(beat)}", at) unless beat >= 1 && beat < counts + 1
+
+          [bar, beat]
+        end
+
+        # @return [Score::Span] `9-13`, `12 beat 3 - 13 beat 1`, or one bar
         def span!(scan)
           at = scan.column
-          from = bar!(scan)
-          to = scan.take(/[-–]/) ? bar!(scan) : from
-          raise Stumble.new("the span ends before it begins", at) if to < from
+          from, from_beat = position!(scan)
+          to, to_beat = scan.take(/[-–]/) ? position!(scan) : [from, from_beat]
+          raise Stumble.new("the span ends before it begins", at) if to < from || (to == from && to_beat && from_beat && to_beat < from_beat)
 
-          Score::Span.new(from: from, to: to)
+          Score::Span.new(from: from, to: to, from_beat: from_beat, to_beat: to_beat)
         end
 
         # @return [Array<Score::Span>] spans with commas between

@@ -3,9 +3,9 @@
 module Stairwell
   module Formats
     module PageScript
-      # Reads a script in two rounds: first how many bars there are and how
-      # they lie on the page, then everything that speaks of bars, so that the
-      # order of the lines does not matter.
+      # Reads a script in three rounds: how many bars there are and how they lie
+      # on the page; how long they are; then everything that speaks of bars and
+      # beats. So the order of the lines does not matter.
       class Reader
         # What can be said, with an example of each.
         EXAMPLES = {
@@ -14,16 +14,12 @@ module Stairwell
           "key" => "key: G major", "pickup" => "pickup: 1", "bar" => "bar 26: 2 counts",
           "tempo" => "tempo: Andante, marked quarter = 92, aim 76", "repeat" => "repeat: 9-13",
           "ending" => "ending 1: 21", "segno" => "segno: 5", "coda" => "coda: 27", "to coda" => "to coda: 13", "fine" => "fine: 14",
-          "da capo" => "da capo: 28 al fine", "dal segno" => "dal segno: 26 al coda", "section" => "section A1: 5-8 like A except 8"
+          "da capo" => "da capo: 28 al fine", "dal segno" => "dal segno: 26 al coda", "section" => "section A1: 5-8 like A except 8", **Markings::EXAMPLES
         }.freeze
-        # Statements of the language that this release keeps but does not use.
-        LATER = [
-          "fermata", "ritardando", "pass", "start right",
-          "start left", "hands", "loud and soft", "pedal", "ornament", "words", "new", "spot", "hard", "join", "track"
-        ].freeze
         TEXTS = %w[title composer book level].freeze
         MARKS = {"segno" => :segno, "coda" => :coda, "to coda" => :to_coda, "fine" => :fine}.freeze
         SHAPE = %w[page bars pickup].freeze
+        LENGTHS = %w[time bar].freeze
 
         # One line taken apart: `head` before the colon without its keyword.
         Statement = Struct.new(:line, :text, :keyword, :head, :value, :column)
@@ -35,6 +31,7 @@ module Stairwell
           @problems = []
           @remarks = []
           @said = {}
+          @markings = {}
           @found = Hash.new { |all, key| all[key] = [] }
         end
 
@@ -45,8 +42,10 @@ module Stairwell
           shape.each { |one| attempt(one) { |scan| read_shape(one, scan) } }
           return Result.new(map: nil, problems: sorted(no_bars)) unless count.between?(1, Constants::MOST_BARS)
 
-          @places = Places.new(bars, Score::Layout.new(@found[:pages], bars))
-          others.each { |one| attempt(one) { |scan| read(one, scan) } }
+          others.partition { |one| LENGTHS.include?(one.keyword) }.each do |round|
+            @places = Places.new(bars, Score::Layout.new(@found[:pages], bars))
+            round.each { |one| attempt(one) { |scan| read(one, scan) } }
+          end
           Result.new(map: map, problems: sorted)
         end
 
@@ -62,22 +61,20 @@ module Stairwell
           head, value = text.split(":", 2)
           keyword, rest = keyword(head)
           if keyword && value
-            return Statement.new(number, text.rstrip, keyword, rest, value, head.length + 2) if EXAMPLES.key?(keyword)
-
-            return keep(number, text, "“#{keyword}” is kept, but does not change the playing order yet.", grave: false)
+            return Statement.new(number, text.rstrip, keyword, rest, value, head.length + 2)
           end
           keep(number, text, "this is not a statement Stairwell knows.", suggestion: nearest(text))
         end
 
         def keyword(head)
           said = head.strip.downcase.squeeze(" ")
-          name = (EXAMPLES.keys + LATER).sort_by { |one| -one.size }.find { |one| said == one || said.start_with?("#{one} ") }
+          name = EXAMPLES.keys.sort_by { |one| -one.size }.find { |one| said == one || said.start_with?("#{one} ") }
           [name, name && head.strip[name.size..].strip]
         end
 
-        def keep(number, text, message, grave: true, suggestion: nil, column: text[/\A\s*/].size + 1)
+        def keep(number, text, message, suggestion: nil, column: text[/\A\s*/].size + 1)
           @remarks << text.rstrip
-          @problems << Problem.new(line: number, column: column, text: text.rstrip, message: message, suggestion: suggestion, grave: grave)
+          @problems << Problem.new(line: number, column: column, text: text.rstrip, message: message, suggestion: suggestion)
           nil
         end
 
@@ -129,6 +126,7 @@ module Stairwell
           when "ending" then ending(statement, scan)
           when *MARKS.keys then @found[MARKS[statement.keyword]] << @places.bar!(scan)
           when "da capo", "dal segno" then @found[:jumps] << Values.jump(statement.keyword, scan, @places)
+          when *Markings::EXAMPLES.keys then marking(statement, scan)
           when "section" then @found[:sections] << Values.section(label(statement), scan, @places)
           end
         end
@@ -145,6 +143,11 @@ module Stairwell
           passes = Values.passes(head(statement))
           span = @places.span!(scan)
           @found[:endings] << Score::Ending.new(passes: passes, from: span.from, to: span.to)
+        end
+
+        def marking(statement, scan)
+          member, found = Markings.read(statement.keyword, head(statement), scan, @places)
+          @markings[member] = found.is_a?(Array) ? @markings.fetch(member, []) + found : found
         end
 
         def label(statement)
@@ -165,7 +168,7 @@ module Stairwell
         def map
           said = @said.slice(:title, :composer, :book, :level, :tempo).reject { |_, value| value == "" }
           Score::Map.new(
-            title: "Untitled", bars: bars, keys: @found[:keys].sort_by(&:bar), remarks: @remarks,
+            title: "Untitled", bars: bars, keys: @found[:keys].sort_by(&:bar), remarks: @remarks, markings: Score::Markings.new(**@markings),
             **[:pages, :repeats, :endings, *MARKS.values, :jumps, :sections].to_h { |key| [key, @found[key]] }, **said
           )
         end

@@ -10,7 +10,7 @@ module Stairwell
         end
 
         # @return [String]
-        def to_s = "#{[texts, shape, music, signs, sections, @map.remarks].flatten.compact.join("\n")}\n"
+        def to_s = "#{[texts, shape, music, signs, sections, Markings.lines(@map.markings, self), @map.remarks].flatten.compact.join("\n")}\n"
 
         # @param section [Score::Section]
         # @return [String] its kin and difficulty in words
@@ -18,6 +18,21 @@ module Stairwell
           difficulty = "difficulty #{section.difficulty}" unless section.difficulty == Constants::DIFFICULTY
           [kin(section.kin), difficulty].compact.join(" ")
         end
+
+        # @param one [Score::Span]
+        # @return [String] such as "9-13" or "12 beat 3 - 13 beat 1"
+        def span(one)
+          from, to = [[one.from, one.from_beat], [one.to, one.to_beat]].map { |place| position(*place) }
+          return from if from == to
+
+          (one.from_beat || one.to_beat) ? "#{from} - #{to}" : "#{from}-#{to}"
+        end
+
+        # @return [String] such as "12 beat 3"
+        def position(index, beat) = beat ? "#{bar(index)} beat #{number(beat)}" : bar(index)
+
+        # @return [String] exact
+        def number(value) = Roadmap.number(value)
 
         private
 
@@ -56,8 +71,8 @@ module Stairwell
         end
 
         def signs
-          @map.repeats.map { |one| "repeat: #{one.from ? span(one) : "to #{bar(one.to)}"}#{" x#{one.times}" if one.times}" } +
-            @map.endings.map { |one| "ending #{one.passes.join(", ")}: #{span(one)}" } +
+          @map.repeats.map { |one| "repeat: #{one.from ? bars(one) : "to #{bar(one.to)}"}#{" x#{one.times}" if one.times}" } +
+            @map.endings.map { |one| "ending #{one.passes.join(", ")}: #{bars(one)}" } +
             Reader::MARKS.flat_map { |word, key| @map.public_send(key).map { |index| "#{word}: #{bar(index)}" } } +
             @map.jumps.map { |one| jump(one) }
         end
@@ -86,17 +101,15 @@ module Stairwell
           ].compact.join(" ")
         end
 
-        def from(index) = (index == 1) ? "" : " from #{bar(index)}"
+        def bars(one) = span(Score::Span.new(from: one.from, to: one.to))
 
-        def span(one) = (one.from == one.to) ? bar(one.from) : "#{bar(one.from)}-#{bar(one.to)}"
+        def from(index) = (index == 1) ? "" : " from #{bar(index)}"
 
         # The printed number where the script would count the same.
         def bar(index)
           plain = @map.pickup? ? index - 1 : index
           (@map.bar(index).number == plain) ? plain.to_s : "##{index}"
         end
-
-        def number(value) = Roadmap.number(value)
       end
     end
   end

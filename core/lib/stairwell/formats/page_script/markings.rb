@@ -1,0 +1,134 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module PageScript
+      # The statements about what a page says beside its signs. Each reads its
+      # head (what stands before the colon, behind the keyword) and its value,
+      # and gives what to add to which member of Score::Markings.
+      module Markings
+        EXAMPLES = {
+          "fermata" => "fermata: 30 beat 2 for 2", "ritardando" => "ritardando: 29-30", "pass" => "pass 2: 9-13 left hand, softer",
+          "start" => "start right: finger 3 on B4", "hands" => "hands: right only 1-4", "loud and soft" => "loud and soft: 1 mf, 9 p",
+          "pedal" => "pedal: 14-20", "ornament" => "ornament: 20 beat 3", "words" => "words 1: 1-8", "new" => "new: dotted quarter notes",
+          "spot" => "spot: 12 beat 3 - 13 beat 1 left hand, jump down", "hard" => "hard: 20-22",
+          "join" => "join A1 to B: no rest, right hand jumps", "track" => "track: 7"
+        }.freeze
+
+        module_function
+
+        # @param keyword [String]
+        # @param head [Scan]
+        # @param scan [Scan]
+        # @param places [Places]
+        # @return [Array(Symbol, Array)] the member and what to add to it
+        def read(keyword, head, scan, places)
+          public_send(keyword.tr(" ", "_"), head, scan, places).tap { head.finish! }
+        end
+
+        def fermata(_, scan, places)
+          bar, beat = places.position!(scan)
+          scan.take!(/for\b/i, "“for” and the written counts, as in for 2")
+          counts = scan.counts!
+          held = scan.counts! if scan.take(/held\b/i)
+          [:fermatas, [Score::Fermata.new(bar: bar, beat: beat || 1r, counts: counts, held: held)]]
+        end
+
+        def ritardando(_, scan, places) = [:ritardandi, [places.span!(scan)]]
+
+        def pass(head, scan, places)
+          note = {passes: Values.passes(head), span: places.span!(scan), hand: hand(scan)}
+          scan.take(/,/)
+          [:pass_notes, [Score::PassNote.new(**note, text: text!(scan, "what holds on that pass"))]]
+        end
+
+        def start(head, scan, places)
+          hand = head.take!(/(right|left)\b/i, "“right” or “left”").downcase.to_sym
+          bar, beat = head.take(/at\b/i) ? places.position!(head) : [1, nil]
+          scan.take!(/finger\b/i, "“finger”")
+          finger = scan.number!("a finger", 1..5)
+          scan.take!(/on\b/i, "“on” and a key such as B4")
+          pitch = Score::Pitch.parse(scan.take!(/[A-G](bb|b|##|#|)\d/, "a key such as B4"))
+          [:starts, [Score::Start.new(hand: hand, finger: finger, pitch: pitch, bar: bar, beat: beat || 1r)]]
+        end
+
+        def hands(_, scan, places)
+          said = scan.take!(/(#{Score::Hands::USES.values.join("|").gsub(" ", "\\s+")})/i, "right only, left only, alternating or together")
+          use = Score::Hands::USES.key(said.downcase.squeeze(" "))
+          [:hands, [Score::Hands.new(use: use, span: scan.done? ? nil : places.span!(scan))]]
+        end
+
+        def loud_and_soft(_, scan, places)
+          [:dynamics, list(scan) { Score::Dynamic.new(span: places.span!(scan), words: scan.take!(/[^,]+/, "how loud, such as mf").strip) }]
+        end
+
+        def pedal(_, scan, places) = [:pedal, places.spans!(scan)]
+
+        def ornament(_, scan, places)
+          [:ornaments, list(scan) { places.position!(scan).then { |bar, beat| Score::Span.new(from: bar, to: bar, from_beat: beat, to_beat: beat) } }]
+        end
+
+        def words(head, scan, places)
+          number = head.done? ? 1 : head.number!("a verse", 1..20)
+          [:verses, places.spans!(scan).map { |span| Score::Verse.new(number: number, span: span) }]
+        end
+
+        def new(_, scan, _places) = [:introduces, [text!(scan, "what is new")]]
+
+        def spot(_, scan, places)
+          spot = {span: places.span!(scan), hand: hand(scan)}
+          scan.take(/,/)
+          text = scan.rest
+          [:spots, [Score::Spot.new(**spot, text: text.empty? ? nil : text)]]
+        end
+
+        def hard(_, scan, places) = [:hard, places.spans!(scan)]
+
+        def join(head, scan, _places)
+          from = head.take!(LABEL, "the label of a section")
+          head.take!(/to\b/i, "“to”, as in join A to B")
+          [:joins, [Score::Join.new(from: from, to: head.take!(LABEL, "the label of a section"), text: text!(scan, "what to know of the join"))]]
+        end
+
+        def track(_, scan, _places) = [:track, scan.number!("a track number", 1..9999)]
+
+        def hand(scan) = scan.take(/(left|right)\s+hand\b/i)&.[](/\w+/)&.downcase&.to_sym
+
+        def text!(scan, expected)
+          text = scan.rest
+          text.empty? ? scan.stumble("expected #{expected}") : text
+        end
+
+        def list(scan)
+          found = [yield]
+          found << yield while scan.take(/,/)
+          found
+        end
+
+        # @param markings [Score::Markings]
+        # @param write [Writer] for places
+        # @return [Array<String>] statements that read back the same
+        def lines(markings, write)
+          [
+            markings.fermatas.map { |one| "fermata: #{write.position(one.bar, (one.beat unless one.beat == 1))} for #{write.number(one.counts)}#{" held #{write.number(one.held)}" if one.held}" },
+            markings.ritardandi.map { |one| "ritardando: #{write.span(one)}" },
+            markings.pass_notes.map { |one| "pass #{one.passes.join(", ")}: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{one.text}" },
+            markings.starts.map { |one| "start #{one.hand}#{" at #{write.position(one.bar, (one.beat unless one.beat == 1))}" unless [one.bar, one.beat] == [1, 1]}: finger #{one.finger} on #{one.pitch}" },
+            markings.hands.map { |one| ["hands: #{Score::Hands::USES.fetch(one.use)}", (write.span(one.span) if one.span)].compact.join(" ") },
+            listed("loud and soft", markings.dynamics.map { |one| "#{write.span(one.span)} #{one.words}" }),
+            listed("pedal", markings.pedal.map { |one| write.span(one) }),
+            listed("ornament", markings.ornaments.map { |one| write.span(one) }),
+            markings.verses.map { |one| "words #{one.number}: #{write.span(one.span)}" },
+            markings.introduces.map { |one| "new: #{one}" },
+            markings.spots.map { |one| "spot: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}#{", #{one.text}" if one.text}" },
+            listed("hard", markings.hard.map { |one| write.span(one) }),
+            markings.joins.map { |one| "join #{one.from} to #{one.to}: #{one.text}" },
+            ("track: #{markings.track}" if markings.track)
+          ].flatten.compact
+        end
+
+        def listed(keyword, values) = ("#{keyword}: #{values.join(", ")}" if values.any?)
+      end
+    end
+  end
+end

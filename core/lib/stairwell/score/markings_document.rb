@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Score
+    # Markings as plain data, and back. Every member is a list of values (but
+    # `track`, a number); this table says which fields are more than plain.
+    module MarkingsDocument
+      WRITE = {
+        rational: :to_s.to_proc, symbol: :to_s.to_proc, pitch: :to_s.to_proc,
+        span: ->(span) { {"from" => span.from, "to" => span.to, "from_beat" => span.from_beat&.to_s, "to_beat" => span.to_beat&.to_s}.compact }
+      }.freeze
+      READ = {
+        rational: ->(text) { Rational(text) }, symbol: :to_sym.to_proc, pitch: ->(text) { Pitch.parse(text) },
+        span: ->(data) {
+          Span.new(from: data["from"], to: data["to"], from_beat: data["from_beat"] && Rational(data["from_beat"]),
+            to_beat: data["to_beat"] && Rational(data["to_beat"]))
+        }
+      }.freeze
+      VALUES = {
+        fermatas: [Fermata, {counts: :rational, beat: :rational, held: :rational}], pass_notes: [PassNote, {span: :span, hand: :symbol}],
+        starts: [Start, {hand: :symbol, pitch: :pitch, beat: :rational}], hands: [Hands, {use: :symbol, span: :span}],
+        dynamics: [Dynamic, {span: :span}], verses: [Verse, {span: :span}], spots: [Spot, {span: :span, hand: :symbol}], joins: [Join, {}]
+      }.freeze
+      SPANS = %i[ritardandi pedal ornaments hard].freeze
+
+      module_function
+
+      # @param markings [Markings]
+      # @return [Hash{String => Object}] JSON-ready; only what is said
+      def dump(markings)
+        found = VALUES.to_h { |member, (_, fields)| [member, markings[member].map { |one| write(one, fields) }] }
+        SPANS.each { |member| found[member] = markings[member].map { |one| WRITE[:span].call(one) } }
+        found.merge(introduces: markings.introduces, track: markings.track).reject { |_, value| value.nil? || value == [] }.transform_keys(&:to_s)
+      end
+
+      # @param data [Hash{String => Object}]
+      # @return [Markings]
+      def load(data)
+        found = VALUES.to_h { |member, (kind, fields)| [member, data.fetch(member.to_s, []).map { |one| read(one, kind, fields) }] }
+        SPANS.each { |member| found[member] = data.fetch(member.to_s, []).map { |one| READ[:span].call(one) } }
+        Markings.new(**found, introduces: data.fetch("introduces", []), track: data["track"])
+      end
+
+      def write(one, fields)
+        one.to_h.to_h { |key, value| [key.to_s, (fields[key] && !value.nil?) ? WRITE[fields[key]].call(value) : value] }
+      end
+
+      def read(data, kind, fields)
+        kind.new(**data.to_h { |key, value| [key.to_sym, (fields[key.to_sym] && !value.nil?) ? READ[fields[key.to_sym]].call(value) : value] })
+      end
+
+      private_class_method :write, :read
+    end
+  end
+end
