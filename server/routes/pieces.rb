@@ -34,6 +34,10 @@ module Stairwell
             at_desk { |desk| render_json(Services::Library.new(desk).change_script(id, sent[:script], seen: sent[:revision])) }
           end
 
+          app.post "/api/pieces/:id/suggestion" do
+            at_desk { |desk| render_json(Services::Library.new(desk).suggest_sections(id, seen: sent[:revision])) }
+          end
+
           app.put "/api/pieces/:id/sections" do
             at_desk { |desk| render_json(Services::Library.new(desk).change_sections(id, sent[:sections], seen: sent[:revision])) }
           end

@@ -71,6 +71,17 @@ module Stairwell
           revise(id, before.with(sections: made.sort_by { |one| one.spans.first.from }), seen)
         end
 
+        # @param seen [Integer] the revision the client saw
+        # @return [Hash]
+        # @raise [Problem] 409 when the piece has sections by now
+        def suggest_sections(id, seen:)
+          before = @pieces.map(id, @pieces.find(id)[:revision])
+          if before.sections.any?
+            raise Problem.new(409, "This piece has sections already. Take them away first, or change them on the page.", code: "has_sections")
+          end
+          revise(id, before.with(sections: Sections.suggest(before)), seen)
+        end
+
         # @return [Formats::PageScript::Result]
         def self.read_script(script) = Formats::PageScript.read(script)
 

@@ -58,6 +58,10 @@ RSpec.describe "The first day of a studio" do
     select "Bare", from: "Piece"
     click_button "Give Bare"
     expect(page).to have_css("[role=alert]", text: "“Bare” has no section yet. Mark at least one on its page.")
+    visit "/library/1"
+    click_button "Suggest sections"
+    expect(page).to have_css("h2", text: "As played A B")
+    expect(page).to have_button("Show section B")
   end
 
   it "gives a section a second place by marking its letter again" do

@@ -55,6 +55,14 @@ RSpec.describe "The library" do
     expect(marked["revision"]).to eq(2)
   end
 
+  it "suggests sections once, for a piece that has none" do
+    piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.long_jetty.map))
+    suggested = ask(:post, "/api/pieces/#{piece["id"]}/suggestion", {revision: 1})
+    expect(suggested["sections"].map { |one| one.values_at("label", "words") }).to include(["A", ""], ["B1", "like B except 16"])
+    expect(suggested["form"]).to eq(%w[A B B C B1 B D])
+    expect(ask(:post, "/api/pieces/#{piece["id"]}/suggestion", {revision: 2})["code"]).to eq("has_sections")
+  end
+
   it "lists what does not add up with the bar, and what the score holds that is not used" do
     piece = ask(:post, "/api/pieces", {script: "page 3: 4 4\ntime: 3/4\npickup: 1\nending 2: 5"})
     expect(piece["diagnostics"].map { |one| one.values_at("code", "bar") }).to include(["complement", 9])

@@ -7,8 +7,8 @@ require_relative "../stairwell"
 module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
-    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], or stairwell script FILE    (FILE: .musicxml, .xml, .mxl, or page script .txt)"
-    COMMANDS = %w[roadmap script].freeze
+    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, or stairwell survey FILE [--json]    (FILE: .musicxml, .xml, .mxl, or page script .txt)"
+    COMMANDS = %w[roadmap script survey].freeze
 
     # @param arguments [Array<String>]
     # @return [Integer] the exit status: 0, or 2 on bad input
@@ -32,7 +32,11 @@ module Stairwell
       return refuse("The tempo must be above 0 counts a minute.") if tempo && !tempo.positive?
 
       map = Formats.read(File.binread(file), name: file)
-      (command == "script") ? @out.puts(Formats::PageScript.write(map)) : roadmap(map, json, tempo)
+      case command
+      when "roadmap" then roadmap(map, json, tempo)
+      when "script" then @out.puts Formats::PageScript.write(map)
+      when "survey" then survey(map, json)
+      end
       0
     rescue OptionParser::ParseError => error
       refuse("#{error.message}. #{USAGE}")
@@ -48,6 +52,18 @@ module Stairwell
       reading = Roadmap.read(map)
       reading = reading.with(diagnostics: reading.diagnostics + Sections::Check.call(map))
       json ? @out.puts(JSON.generate(reading.summary(tempo: tempo))) : print(reading)
+    end
+
+    def survey(map, json)
+      found = Sections.survey(map)
+      return @out.puts(JSON.generate(found.summary)) if json
+
+      read = found.summary
+      @out.puts read["title"], "#{read["new_bars"]} of #{read["bars_printed"]} bars are new"
+      @out.puts "#{"Suggested: " if found.suggested?}#{read["form"].map { |label| label || "·" }.join(" ")}"
+      found.map.sections.each do |section|
+        @out.puts "#{section.label}: #{section.spans.map { |span| "#{span.from}-#{span.to}" }.join(", ")} #{Formats::PageScript.words(found.map, section)}".rstrip
+      end
     end
 
     def print(reading)

@@ -33,6 +33,9 @@ module Stairwell
       same: 0r, moved: 35/100r, rhythm: 60/100r, new: 1r, rest: 0r
     }.freeze
 
+    # A hand covers a fifth without moving, in semitones. Common practice.
+    HAND_POSITION = 7
+
     # Difficulty of a section when unsaid, on a scale of 1 to 5. Own choice.
     DIFFICULTY = 3
 

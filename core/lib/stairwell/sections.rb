@@ -4,6 +4,10 @@ require_relative "sections/kinship"
 require_relative "sections/new_share"
 require_relative "sections/form"
 require_relative "sections/check"
+require_relative "sections/kindred"
+require_relative "sections/suggestion"
+require_relative "sections/seam_facts"
+require_relative "sections/survey"
 
 module Stairwell
   # What there is to learn: which bars are known from an earlier bar, how much
@@ -13,6 +17,14 @@ module Stairwell
     # @param reading [Roadmap::Reading]
     # @return [Form]
     def self.form(map, reading = Roadmap.read(map)) = Form.new(map, reading)
+
+    # @param map [Score::Map]
+    # @return [Survey]
+    def self.survey(map) = Survey.new(map)
+
+    # @param map [Score::Map]
+    # @return [Array<Score::Section>] suggested from the page and the notes
+    def self.suggest(map) = Suggestion.new(map).sections
 
     # @param map [Score::Map]
     # @return [NewShare]

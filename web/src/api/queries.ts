@@ -87,6 +87,13 @@ export const useChangeSections = (id: number) =>
     () => ["piece", id],
   );
 
+export const useSuggestSections = (id: number) =>
+  useSave(
+    (revision: number) =>
+      ask(api.POST("/api/pieces/{id}/suggestion", { params: { path: { id } }, body: { revision } })),
+    () => ["piece", id],
+  );
+
 export const useAddStudent = () =>
   useSave(
     (body: Schemas["NewStudent"]) => ask(api.POST("/api/students", { body })),

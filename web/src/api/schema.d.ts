@@ -173,6 +173,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/suggestion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Marks the sections that the page and the notes suggest, in a piece that has none. */
+        post: operations["suggestSections"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students": {
         parameters: {
             query?: never;
@@ -959,6 +978,35 @@ export interface operations {
                             to: components["schemas"]["Count"];
                         }[];
                     }[];
+                };
+            };
+        };
+        responses: {
+            /** @description The piece */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Piece"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    suggestSections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    revision: components["schemas"]["Count"];
                 };
             };
         };

@@ -28,7 +28,44 @@ module Stairwell
         end.freeze
       end
 
+      # @param index [Integer] a bar
+      # @param other [Integer] another bar
+      # @return [Relation, nil] both hands together; nil where even the rhythm
+      #   differs. Two silent bars are the same.
+      def between(index, other)
+        mine, theirs = [index, other].map { |bar| @prints[bar].values_at(*HANDS) }
+        return if rhythms(mine) != rhythms(theirs)
+        return Relation.new(name: :same, of: other, by: 0) if mine.none?
+
+        compare(mine, theirs, other)
+      end
+
+      # What else can be said of a bar of one hand: its shape turned upside down
+      # (:mirror), or the tune of the other hand taken over (:other_hand).
+      # @return [Array<Symbol>]
+      def also(index, hand)
+        mine = @prints[index][hand]
+        return [] if mine.nil? || mine.steps.uniq.size < 2
+
+        other = HANDS.find { |one| one != hand }
+        before = (1...index)
+        [
+          (:mirror if before.any? { |bar| mirror?(mine, @prints[bar][hand]) }),
+          (:other_hand if before.any? { |bar| taken_over?(mine, @prints[bar][other]) })
+        ].compact
+      end
+
       private
+
+      def mirror?(mine, theirs)
+        return false unless theirs && theirs.rhythm == mine.rhythm && theirs.steps.uniq.size > 1
+
+        mine.steps.zip(theirs.steps).map(&:sum).uniq.size == 1
+      end
+
+      def taken_over?(mine, theirs)
+        !theirs.nil? && theirs.rhythm == mine.rhythm && mine.semitones.zip(theirs.semitones).map { |a, b| a - b }.uniq.size == 1
+      end
 
       # What is compared of one hand in one bar. Onsets and lengths make the
       # rhythm; pitches are kept by semitone and by scale step in the key.

@@ -15,7 +15,12 @@ module Stairwell
       # @param index [Integer] bar index
       # @param hands [Symbol] :right, :left or :together
       # @return [Rational] 0 to 1
-      def bar(index, hands = :together) = Constants::NEW_SHARE.fetch(relation(index, hands))
+      def bar(index, hands = :together)
+        name = relation(index, hands)
+        # A shape turned over, or taken from the other hand, costs as a rhythm.
+        name = :rhythm if name == :new && @kinship && hands != :together && @kinship.also(index, hands).any?
+        Constants::NEW_SHARE.fetch(name)
+      end
 
       # @param bars [Array<Integer>] bar indexes
       # @return [Rational] the mean over the bars

@@ -2,10 +2,10 @@ import { Box, chakra, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePiece } from "../../api/queries";
+import { usePiece, useSuggestSections } from "../../api/queries";
 import { Button } from "../../parts/Button";
 import { duration } from "../../parts/dates";
-import { Lost, Waiting } from "../../parts/Notice";
+import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
 import { PageMap, type Range } from "../../parts/page/PageMap";
 import { Ribbon } from "../../parts/page/Ribbon";
@@ -127,9 +127,7 @@ function Aside({ piece, onShow, onChoose }: AsideProps) {
       <HowLong piece={piece} />
       <Box as="section">
         <PartHead>Sections</PartHead>
-        {piece.sections.length === 0 && (
-          <Text color="soft">None yet. Choose bars on the page and give them a letter.</Text>
-        )}
+        {piece.sections.length === 0 && <NoSections piece={piece} />}
         {piece.sections.map((section) => (
           <Flex key={section.label} gap="10px" align="baseline">
             <Letter
@@ -175,6 +173,19 @@ function Aside({ piece, onShow, onChoose }: AsideProps) {
         </Box>
       )}
     </Paper>
+  );
+}
+
+function NoSections({ piece }: { piece: Piece }) {
+  const suggest = useSuggestSections(piece.id);
+  return (
+    <>
+      <Text color="soft">None yet. Choose bars on the page and give them a letter.</Text>
+      <Button mt="6px" size="sm" disabled={suggest.isPending} onClick={() => suggest.mutate(piece.revision)}>
+        Suggest sections
+      </Button>
+      <Notice trouble={suggest.error} />
+    </>
   );
 }
 

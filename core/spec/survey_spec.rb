@@ -1,0 +1,89 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+require "demo/pieces"
+require "stairwell/command"
+require "stringio"
+require "tmpdir"
+
+RSpec.describe "The survey" do
+  def suggested(map)
+    Stairwell::Sections.suggest(map).map { |one| [one.label, one.spans.map { |span| [span.from, span.to] }, Stairwell::Formats::PageScript.words(map, one)] }
+  end
+
+  # Checked by eye: what a teacher marked by hand on the demo pieces.
+  it "suggests the sections a teacher would mark" do
+    expect(suggested(Demo::Pieces.long_jetty.map)).to eq([
+      ["A", [[1, 4]], ""], ["B", [[5, 8]], ""], ["C", [[9, 12]], ""], ["B1", [[13, 16]], "like B except 16"], ["D", [[17, 20]], ""]
+    ])
+    expect(suggested(Demo::Pieces.lantern_room.map).map { |label, spans, _| [label, spans] })
+      .to eq([["A", [[1, 4]]], ["A1", [[5, 8], [13, 16]]], ["B", [[9, 12]]]])
+    expect(suggested(Demo::Pieces.two_gulls.map)).to eq([
+      ["A", [[1, 4], [9, 12]], ""], ["B", [[5, 8]], ""], ["B1", [[13, 16]], "like B except 16"]
+    ])
+    expect(suggested(Demo::Pieces.slow_ferry.map).first(2)).to eq([["A", [[1, 5]], ""], ["A1", [[6, 9]], "like A except 8"]])
+  end
+
+  it "breaks where the page does, without notes" do
+    expect(suggested(page("page 1: 5 5\npage 2: 5")).map { |_, spans, _| spans.first }).to eq([[1, 5], [6, 10], [11, 15]])
+    expect(suggested(page("bars: 16\nrepeat: 1-6\nrepeat: 7-10")).map { |_, spans, _| spans.first }).to start_with([1, 6], [7, 10])
+  end
+
+  it "covers every bar once, by two to eight bars where it can, whatever the page" do
+    200.times do |seed|
+      map = NestedPage.new(Random.new(seed)).map
+      spans = Stairwell::Sections::Suggestion.new(map).spans
+      expect(spans.flat_map(&:bars)).to eq((1..map.bars.size).to_a)
+      expect(spans.map(&:size)).to all(be_between(2, 8)) if map.bars.size > 1
+    end
+  end
+
+  it "is of least cost: no other way to break a short page is cheaper" do
+    all = ->(bars) { (bars == 0) ? [[]] : (2..8).select { |size| size <= bars }.flat_map { |size| all.call(bars - size).map { |rest| rest + [size] } } }
+    30.times do |seed|
+      map = page("bars: #{6 + seed % 7}\nrepeat: #{1 + seed % 3}-#{4 + seed % 3}\ntime: 2/4 from #{2 + seed % 4}")
+      suggestion = Stairwell::Sections::Suggestion.new(map)
+      cost = ->(sizes) do
+        at = 1
+        sizes.sum { |size| ((size - 4)**2 + ((at == 1) ? 0 : suggestion.send(:price, at))).tap { at += size } }
+      end
+      expect(cost.call(suggestion.spans.map(&:size))).to eq(all.call(map.bars.size).map(&cost).min)
+    end
+  end
+
+  it "tells of each seam the rest, the leap of each hand, turn and jump, and whether it is hard" do
+    map = Demo::Pieces.long_jetty.map.with(sections: page("bars: 20\nsection A: 1-4\nsection B: 5-8\nsection C: 9-16\nsection D: 17-20").sections)
+    facts = Stairwell::Sections.form(map).seams.map { |seam| Stairwell::Sections::Seams.new(map).facts(seam) }
+    found = facts.to_h { |one| ["#{one.seam.from}#{one.seam.to}", one] }
+    # By hand: bar 4 ends on E5 over E3, bar 5 begins on E5 over A2.
+    expect(found["AB"]).to have_attributes(rest_counts: 0, leap: {right: 0, left: 7}, turn: false, jump: false)
+    expect(found["AB"].hard?).to be(true) # no rest
+    expect(found["CB"]).to have_attributes(turn: true, jump: true) # back to the sign, over the page
+    silent = map.with(notes: {})
+    expect(Stairwell::Sections::Seams.new(silent).facts(facts.first.seam)).to have_attributes(rest_counts: nil, leap: {right: nil, left: nil}, hard?: false)
+  end
+
+  it "names a shape that is turned over, and a tune that changes hands" do
+    notes = Demo::Notation.hands("C4q D4q E4q F4q | F4q E4q D4q C4q | -w | C4w", "-w | -w | C3q D3q E3q F3q | C3w")
+    map = Stairwell::Score::Map.new(title: "Made", bars: Stairwell::Score.bars(4, meters: [Stairwell::Score::Meter.new(beats: 4, unit: 4)]), notes: notes)
+    kinship = Stairwell::Sections::Kinship.new(map)
+    expect([kinship.also(2, :right), kinship.also(3, :left), kinship.also(4, :right)]).to eq([[:mirror], [:other_hand], []])
+    # The left hand's bar 3 is new to it, but costs only as a rhythm.
+    expect(Stairwell::Sections.new_share(map).bar(3, :left)).to eq(60/100r)
+  end
+
+  it "is printed as JSON with the closest relation of every bar" do
+    Dir.mktmpdir do |folder|
+      file = File.join(folder, "a.musicxml")
+      File.write(file, Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map))
+      out = StringIO.new
+      expect(Stairwell::Command.run(["survey", file, "--json"], out: out, err: $stderr)).to eq(0)
+      read = JSON.parse(out.string)
+      expect(read["new_bars"]).to eq(5.55)
+      expect(read["bars"][2]).to eq(
+        "bar" => 3, "right" => {"relation" => "moved", "of" => 1, "by" => 4}, "left" => {"relation" => "rest"}, "together" => {"relation" => "moved", "of" => 1, "by" => 4}
+      )
+      expect(read["sections"].map { |one| one["spans"] }).to eq([[[1, 4]], [[5, 8]]])
+    end
+  end
+end
