@@ -7,6 +7,8 @@ require_relative "page_script/values"
 require_relative "page_script/markings"
 require_relative "page_script/reader"
 require_relative "page_script/writer"
+require_relative "page_script/edit"
+require_relative "page_script/layer"
 
 module Stairwell
   module Formats
@@ -20,6 +22,10 @@ module Stairwell
 
       # `map` is nil when the script does not even say how many bars there are.
       Result = Stairwell.value(:map, :problems)
+
+      # @param text [String]
+      # @return [Array<String>] its lines, without what no text can hold
+      def self.lines(text) = text.to_s.scrub("?").delete("\u0000").lines(chomp: true)
 
       # @param text [String]
       # @return [Result] never raises for what a person can type
@@ -40,6 +46,30 @@ module Stairwell
       # @return [String] a script that reads back as the same map, its notes
       #   and what only a score can say apart
       def self.write(map) = Writer.new(map).to_s
+
+      # What was said anew and what no longer between two states of a piece.
+      #
+      # @param from [Score::Map]
+      # @param to [Score::Map]
+      # @return [Hash{Symbol => Array<String>}] statements to :drop and to :put
+      def self.difference(from, to)
+        before, after = [from, to].map { |map| write(map).lines(chomp: true) - map.remarks }
+        {drop: before - after, put: after - before}
+      end
+
+      # Puts one person's changes on top of another's, who began from the same.
+      #
+      # @param base [String] the script both began from
+      # @param mine [String]
+      # @param theirs [String]
+      # @return [String] theirs with what mine changed; where both changed the
+      #   same, mine stands
+      def self.merge(base:, mine:, theirs:)
+        before, after = [base, mine].map { |text| read(text).map }
+        return theirs unless before && after
+
+        Edit.new(theirs).call(**difference(before, after), lenient: true)
+      end
 
       # What a teacher says about a section behind its bars.
       #

@@ -4,7 +4,7 @@ module Stairwell
   module Roadmap
     # A repeat as it will be played: where it starts and ends, how often, its
     # endings, and `last`, the last bar that belongs to it with its last ending.
-    Loop = Stairwell.value(:from, :to, :times, :endings) do
+    Loop = Stairwell.value(:from, :to, :times, :endings, :last) do
       # The endings that close the repeat, one after another: those that reach
       # its last bar or stand right behind it. An ending further inside is
       # merely skipped on other passes.
@@ -12,9 +12,6 @@ module Stairwell
       def closing
         endings.slice_when { |a, b| a.to + 1 != b.from }.find { |chain| chain.last.to >= to } || []
       end
-
-      # @return [Integer] the last bar of the repeat, its last ending included
-      def last = [to, *endings.map(&:to)].max
 
       # @param pass [Integer]
       # @return [Integer, nil] the bar after which this pass goes back; nil on
@@ -46,6 +43,7 @@ module Stairwell
         @wording = Wording.new(map)
         @diagnostics = []
         @endings = sound_endings
+        @by_start = @endings.reverse.to_h { |ending| [ending.from, ending] }
         @loops = nest(with_endings(started(sound_repeats)).uniq)
         report_stray_endings
       end
@@ -98,12 +96,18 @@ module Stairwell
       # its sign, and others may follow. What merely stands behind a repeat
       # belongs to another around it.
       def reach(repeat)
-        closing = @endings.select { |ending| ending.from > repeat.from.to_i && ending.span.cover?(repeat.to) }
+        @reach ||= {}.compare_by_identity
+        @reach[repeat] ||= closing_end(repeat)
+      end
+
+      def closing_end(repeat)
+        closing = @endings.select { |ending| ending.from > repeat.from.to_i && repeat.to.between?(ending.from, ending.to) }
         return repeat.to if closing.empty?
 
         chain = [closing.max_by(&:to)]
-        @endings.each do |ending|
-          chain << ending if ending.from == chain.last.to + 1 && ending.from <= bracket_end(repeat) && !opens_another?(ending, chain, repeat)
+        bound = bracket_end(repeat)
+        while (ending = @by_start[chain.last.to + 1]) && ending.from <= bound && !opens_another?(ending, chain, repeat)
+          chain << ending
         end
         chain.last.to
       end
@@ -124,9 +128,12 @@ module Stairwell
         # One closing sign ends each ending but the last: signs that share a
         # start and whose endings follow each other are one repeat.
         merged = repeats.group_by(&:from).flat_map { |_, same| merge(same.sort_by(&:to)) }
+        owned = {}.compare_by_identity
+        @endings.each { |ending| (owned[owner(ending, merged)] ||= []) << ending }
         merged.map do |repeat|
-          endings = endings_of(repeat, merged)
-          Loop.new(from: repeat.from, to: repeat.to, times: times(repeat, endings), endings: endings)
+          endings = owned.fetch(repeat, [])
+          last = [repeat.to, *endings.map(&:to)].max
+          Loop.new(from: repeat.from, to: repeat.to, times: times(repeat, endings), endings: endings, last: last)
         end
       end
 
@@ -140,10 +147,6 @@ module Stairwell
       def ending_closes?(bar) = @endings.any? { |ending| ending.to == bar }
 
       # An ending belongs to the innermost repeat that reaches it.
-      def endings_of(repeat, all)
-        @endings.select { |ending| owner(ending, all) == repeat }
-      end
-
       def owner(ending, all)
         all.select { |one| ending.from.between?(one.from, reach(one)) }.min_by { |one| reach(one) - one.from }
       end

@@ -23,7 +23,9 @@ module Stairwell
         @leaps = jumps.leaps.to_h { |leap| [leap.after, leap] }
         @loops = repeats.loops.sort_by { |loop| [loop.last - loop.from, loop.to] }
         # Innermost first: the inner repeat is played in full on each pass of the outer.
-        @inside = Hash.new { |all, bar| all[bar] = @loops.select { |one| bar.between?(one.from, one.last) } }
+        @inside = Hash.new { |all, bar| all[bar] = [] }
+        @loops.each { |loop| (loop.from..loop.last).each { |bar| @inside[bar] << loop } }
+        @rank = @loops.each_with_index.to_h.compare_by_identity
         @back_after = @loops.to_h { |loop| [loop, (1..loop.times).map { |pass| loop.back_after(pass) }] }.compare_by_identity
         @diagnostics = []
       end
@@ -93,8 +95,7 @@ module Stairwell
         return onward(bar) unless back
 
         pass = @passes[back] + 1
-        inner = @loops.take_while { |loop| !loop.equal?(back) }
-        @passes.delete_if { |loop, _| inner.include?(loop) && back.hold?(loop) }
+        @passes.delete_if { |loop, _| @rank[loop] < @rank[back] && back.hold?(loop) }
         @passes[back] = pass
         [back.from, :repeat]
       end

@@ -2,25 +2,42 @@
 
 module Stairwell
   module Sections
-    # Finds how one stretch of bars resembles an earlier one of the same length,
-    # both hands together, from the notes.
+    # Finds how stretches of bars resemble earlier ones of the same length, both
+    # hands together, from the notes. Earlier sections are remembered by what
+    # their bars have in common with others, and only those are compared.
     class Kindred
+      # Of many that share something, the first ones are compared.
+      MOST_COMPARED = 32
+
       # @param map [Score::Map]
       # @param kinship [Kinship]
       def initialize(map, kinship)
         @map = map
         @kinship = kinship
+        @known = Hash.new { |all, trait| all[trait] = [] }
+      end
+
+      # Remembers a section as one that later ones may resemble.
+      # @param section [Score::Section]
+      def add(section)
+        traits(body(section.spans.first)).each { |trait| @known[trait] << section if @known[trait].size < MOST_COMPARED }
       end
 
       # @param span [Score::Span]
-      # @param earlier [Array<Score::Section>]
-      # @return [Score::Kin, nil] to the closest, the earliest of them; nil when
-      #   it resembles none
-      def kin(span, earlier)
-        earlier.filter_map { |section| compare(span, section) }.min_by.with_index { |kin, at| [rank(kin), at] }
+      # @return [Score::Kin, nil] to the closest of the sections added, the
+      #   earliest of them; nil when it resembles none
+      def kin(span)
+        candidates = traits(body(span)).flat_map { |trait| @known.fetch(trait, []) }.uniq(&:label)
+        candidates.filter_map { |section| compare(span, section) }.min_by.with_index { |kin, at| [rank(kin), at] }
       end
 
       private
+
+      # What a stretch must share with another to resemble it: the same bar in
+      # the same place, or the whole rhythm.
+      def traits(bars)
+        bars.each_with_index.map { |bar, at| [bars.size, at, @kinship.look(bar)] } << bars.map { |bar| @kinship.rhythm(bar) }
+      end
 
       def compare(span, section)
         mine, theirs = [span, section.spans.first].map { |one| body(one) }

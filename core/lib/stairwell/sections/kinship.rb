@@ -7,12 +7,19 @@ module Stairwell
     # shift of :moved in semitones, or {steps: n} where only scale steps agree.
     Relation = Stairwell.value(:name, of: nil, by: nil)
 
+    # What is compared of one hand in one bar. Onsets and lengths make the
+    # rhythm; pitches are kept by semitone and by scale step, with what differs
+    # from the key.
+    Print = Struct.new(:rhythm, :semitones, :steps, :alters)
+
     # Compares the bars of a piece whose notes are known, each hand by itself
     # and both together with one and the same earlier bar: to have played the
     # right hand of bar 1 and the left hand of bar 5 is not to know the bar.
+    #
+    # Bars are looked up by what they have in common and not compared one by
+    # one, so that long pieces take no longer for each bar than short ones.
     class Kinship
       HANDS = %i[right left].freeze
-      CLOSEST = %i[same moved rhythm].freeze
 
       def initialize(map)
         @map = map
@@ -23,9 +30,10 @@ module Stairwell
       # @return [Array<Hash{Symbol => Relation}>] :right, :left and :together
       #   for each bar in printed order
       def bars
-        @bars ||= @map.bars.map do |bar|
-          HANDS.to_h { |hand| [hand, closest(bar.index, [hand])] }.merge(together: closest(bar.index, HANDS))
-        end.freeze
+        @bars ||= begin
+          found = {right: relations([:right]), left: relations([:left]), together: relations(HANDS)}
+          @map.bars.each_index.map { |at| found.transform_values { |all| all[at] } }.freeze
+        end
       end
 
       # @param index [Integer] a bar
@@ -34,43 +42,40 @@ module Stairwell
       #   differs. Two silent bars are the same.
       def between(index, other)
         mine, theirs = [index, other].map { |bar| @prints[bar].values_at(*HANDS) }
-        return if rhythms(mine) != rhythms(theirs)
-        return Relation.new(name: :same, of: other, by: 0) if mine.none?
+        return (mine.none? && theirs.none?) ? Relation.new(name: :same, of: other, by: 0) : nil if mine.none? || theirs.none?
 
-        compare(mine, theirs, other)
+        kinds_of(index).zip(kinds_of(other)).each do |(name, key), (_, other_key)|
+          return relation(name, mine, theirs, other) if key == other_key
+        end
+        nil
       end
+
+      # @param index [Integer]
+      # @return [Array<Integer>] the bars before that are the same, both hands
+      #   together; the nearest ones where there are many
+      def twins(index)
+        @twins ||= @map.bars.map(&:index).group_by { |bar| look(bar) }
+        @twins.fetch(look(index), []).take_while { |bar| bar < index }.last(MOST_TWINS)
+      end
+
+      MOST_TWINS = 32
+
+      # @return [Object] what bars that are the same, both hands together, have
+      #   in common
+      def look(index) = kinds_of(index)&.first
+
+      # @return [Object] the same for bars of one rhythm, both hands together
+      def rhythm(index) = kinds_of(index)&.last
 
       # What else can be said of a bar of one hand: its shape turned upside down
       # (:mirror), or the tune of the other hand taken over (:other_hand).
       # @return [Array<Symbol>]
       def also(index, hand)
-        mine = @prints[index][hand]
-        return [] if mine.nil? || mine.steps.uniq.size < 2
-
-        other = HANDS.find { |one| one != hand }
-        before = (1...index)
-        [
-          (:mirror if before.any? { |bar| mirror?(mine, @prints[bar][hand]) }),
-          (:other_hand if before.any? { |bar| taken_over?(mine, @prints[bar][other]) })
-        ].compact
+        @also ||= HANDS.to_h { |one| [one, besides(one)] }
+        @also[hand].fetch(index, [])
       end
 
       private
-
-      def mirror?(mine, theirs)
-        return false unless theirs && theirs.rhythm == mine.rhythm && theirs.steps.uniq.size > 1
-
-        mine.steps.zip(theirs.steps).map(&:sum).uniq.size == 1
-      end
-
-      def taken_over?(mine, theirs)
-        !theirs.nil? && theirs.rhythm == mine.rhythm && mine.semitones.zip(theirs.semitones).map { |a, b| a - b }.uniq.size == 1
-      end
-
-      # What is compared of one hand in one bar. Onsets and lengths make the
-      # rhythm; pitches are kept by semitone and by scale step in the key.
-      Print = Struct.new(:rhythm, :semitones, :steps, :alters)
-      private_constant :Print
 
       def print(index, hand)
         notes = @map.notes.dig(index, hand).to_a.sort_by { |note| [note.onset, note.pitch.midi] }
@@ -83,56 +88,86 @@ module Stairwell
         )
       end
 
-      def closest(index, hands)
-        mine = @prints[index].values_at(*hands)
-        return Relation.new(name: :rest) if mine.none?
+      # One walk over the bars: the first bar of each kind is remembered.
+      def relations(hands)
+        first = Hash.new { |all, key| all[key] = {} }
+        @map.bars.map do |bar|
+          mine = @prints[bar.index].values_at(*hands)
+          next Relation.new(name: :rest) if mine.none?
 
-        best = Relation.new(name: :new)
-        earlier(mine, hands, index).each do |other|
-          relation = compare(mine, @prints[other].values_at(*hands), other)
-          next unless relation && rank(relation) < rank(best)
-
-          best = relation
-          break if best.name == :same
+          keys = kinds(mine)
+          closest(keys, first, mine, hands).tap { keys.each { |name, key| first[name][key] ||= bar.index } }
         end
-        best
       end
 
-      def rank(relation) = CLOSEST.index(relation.name) || CLOSEST.size
+      # The closest relation counts, to the earliest such bar.
+      def closest(keys, first, mine, hands)
+        found = keys.filter_map { |name, key| (of = first[name][key]) && [name, of] }
+        return Relation.new(name: :new) if found.empty?
 
-      # Only bars of the same rhythm can be related at all.
-      def earlier(mine, hands, index)
-        @by_rhythm ||= {}
-        groups = @by_rhythm[hands] ||= @map.bars.map(&:index).group_by { |at| rhythms(@prints[at].values_at(*hands)) }
-        groups.fetch(rhythms(mine), []).take_while { |at| at < index }
+        name, of = found.min_by.with_index { |(kind, bar), at| [RANK.fetch(kind), bar, at] }
+        relation(name, mine, @prints[of].values_at(*hands), of)
       end
 
-      def rhythms(prints) = prints.map { |one| one&.rhythm }
+      RANK = {same: 0, by_semitones: 1, by_steps: 1, rhythm: 2}.freeze
 
-      def compare(mine, theirs, of)
-        pairs = mine.zip(theirs).select { |one, _| one }
-        return Relation.new(name: :same, of: of, by: 0) if pairs.all? { |one, other| one.semitones == other.semitones }
+      # What bars of each kind have in common, the closest first. Both hands
+      # move by one distance, so all are measured from one note.
+      def kinds(prints)
+        rhythms = prints.map { |one| one&.rhythm }
+        {
+          same: [rhythms, prints.map { |one| one&.semitones }], by_semitones: [rhythms, from_first(prints, :semitones)],
+          by_steps: [rhythms, from_first(prints, :steps), prints.map { |one| one&.alters }], rhythm: rhythms
+        }.to_a
+      end
 
-        shift = shift(pairs, :semitones)
-        return Relation.new(name: :moved, of: of, by: shift) if shift
-
-        steps = shift(pairs, :steps)
-        if steps && pairs.all? { |one, other| one.alters == other.alters }
-          return Relation.new(name: :moved, of: of, by: {steps: steps})
+      # @return [Array, nil] nil for a bar in which nobody plays
+      def kinds_of(index)
+        @kinds ||= begin
+          # Numbers for what is compared, since comparing the whole takes long.
+          numbers = Hash.new { |all, key| all[key] = all.size }
+          @prints.transform_values do |hands|
+            prints = hands.values_at(*HANDS)
+            kinds(prints).map { |name, key| [name, numbers[[name, key]]] } unless prints.none?
+          end
         end
-        Relation.new(name: :rhythm, of: of)
+        @kinds[index]
       end
 
-      # @return [Integer, nil] the one number by which every pitch is shifted
-      def shift(pairs, by)
-        shifts = pairs.flat_map { |one, other|
-          mine, theirs = one[by], other[by]
-          next [nil] unless mine.size == theirs.size
-
-          mine.zip(theirs).map { |a, b| a - b }
-        }.uniq
-        shifts.first if shifts.size == 1
+      def from_first(prints, by)
+        origin = prints.compact.first[by].first
+        prints.map { |one| one && one[by].map { |value| value - origin } }
       end
+
+      def relation(name, mine, theirs, of)
+        case name
+        when :same then Relation.new(name: :same, of: of, by: 0)
+        when :by_semitones then Relation.new(name: :moved, of: of, by: distance(mine, theirs, :semitones))
+        when :by_steps then Relation.new(name: :moved, of: of, by: {steps: distance(mine, theirs, :steps)})
+        else Relation.new(name: :rhythm, of: of)
+        end
+      end
+
+      def distance(mine, theirs, by) = mine.compact.first[by].first - theirs.compact.first[by].first
+
+      # @return [Hash{Integer => Array<Symbol>}] by bar
+      def besides(hand)
+        other = HANDS.find { |one| one != hand }
+        shapes, tunes = Set.new, Set.new
+        @map.bars.each_with_object({}) do |bar, found|
+          mine, theirs = @prints[bar.index].values_at(hand, other)
+          if mine && mine.steps.uniq.size > 1
+            said = [(:mirror if shapes.include?(shape(mine, -1))), (:other_hand if tunes.include?(tune(mine)))].compact
+            found[bar.index] = said if said.any?
+            shapes << shape(mine, 1)
+          end
+          tunes << tune(theirs) if theirs
+        end
+      end
+
+      def shape(print, sign) = [print.rhythm, print.steps.map { |step| sign * (step - print.steps.first) }]
+
+      def tune(print) = [print.rhythm, print.semitones.map { |pitch| pitch - print.semitones.first }]
     end
   end
 end

@@ -33,7 +33,7 @@ module Stairwell
           found = LENGTHS.filter_map { |size| option(best, to - size, to) }.min_by(&:first)
           best[to] = found if found
         end
-        # Fewer bars than any allowed length, or a remainder of one.
+        # One bar is fewer than any allowed length.
         return [Score::Span.new(from: 1, to: last)] unless best[last]
 
         trace(best, last)
@@ -75,7 +75,7 @@ module Stairwell
 
       def change?(bar) = @map.keys.any? { |key| key.bar == bar } || @map.bar(bar).meter != @map.bar(bar - 1).meter
 
-      def line?(bar) = !@map.layout.assumed? && lines.include?(bar)
+      def line?(bar) = lines.include?(bar)
 
       # Two or more bars that came earlier begin to come back here.
       def returns?(bar) = ((back(bar) & back(bar + 1)) - back(bar - 1)).any?
@@ -94,14 +94,17 @@ module Stairwell
 
       private
 
-      def lines = @lines ||= @map.layout.lines.map { |_, _, bars| bars.first.index }
+      # @return [Set<Integer>] bars that begin a line, where the lines are known
+      def lines
+        @lines ||= @map.layout.then { |layout| layout.assumed? ? [] : layout.lines.map { |_, _, bars| bars.first.index } }.to_set
+      end
 
       # @return [Array<Integer>] how many bars before the same bar stands
       def back(bar)
         return [] unless @kinship && bar.between?(1, @map.bars.size)
 
         @back ||= {}
-        @back[bar] ||= (1...bar).select { |earlier| @kinship.between(bar, earlier)&.name == :same }.map { |earlier| bar - earlier }
+        @back[bar] ||= @kinship.twins(bar).map { |earlier| bar - earlier }
       end
 
       # The same music gets the same letter and another place; what nearly comes
@@ -109,12 +112,13 @@ module Stairwell
       def name(spans)
         letters = LETTERS.dup
         spans.each_with_object([]) do |span, found|
-          kin = @kindred&.kin(span, found)
+          kin = @kindred&.kin(span)
           if kin&.relation == :same && kin.except.empty?
             at = found.index { |section| section.label == kin.of }
             found[at] = found[at].with(spans: found[at].spans + [span])
           else
             found << Score::Section.new(label: label(kin, found, letters), spans: [span], kin: kin)
+            @kindred&.add(found.last)
           end
         end
       end

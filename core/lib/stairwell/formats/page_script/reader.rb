@@ -21,18 +21,33 @@ module Stairwell
         SHAPE = %w[page bars pickup].freeze
         LENGTHS = %w[time bar].freeze
 
+        # What stands at most once; the last line that says it counts.
+        SINGLE = %i[title composer book level tempo count pickup track].freeze
+
         # One line taken apart: `head` before the colon without its keyword.
         Statement = Struct.new(:line, :text, :keyword, :head, :value, :column)
         private_constant :Statement
 
+        # What a line says: a member of Score::Map or Score::Markings (or
+        # :count, :pickup, :meters, :counts, of which the bars are made) and a
+        # value of it.
+        Claim = Struct.new(:line, :member, :value)
+
+        # @return [Array<Claim>] in the order they were read, once {result} was
+        #   asked for
+        attr_reader :claims
+
+        # @param statement [String]
+        # @return [Boolean] whether it says how the bars lie on the page, which
+        #   needs no page to be understood
+        def self.shape?(statement) = SHAPE.any? { |word| statement.strip.downcase.start_with?(word) }
+
         # @param text [String]
         def initialize(text)
-          @lines = text.to_s.scrub("?").delete("\u0000").lines(chomp: true)
+          @lines = PageScript.lines(text)
           @problems = []
           @remarks = []
-          @said = {}
-          @markings = {}
-          @found = Hash.new { |all, key| all[key] = [] }
+          @claims = []
         end
 
         # @return [Result]
@@ -43,7 +58,7 @@ module Stairwell
           return Result.new(map: nil, problems: sorted(no_bars)) unless count.between?(1, Constants::MOST_BARS)
 
           others.partition { |one| LENGTHS.include?(one.keyword) }.each do |round|
-            @places = Places.new(bars, Score::Layout.new(@found[:pages], bars))
+            @places = Places.new(bars, Score::Layout.new(in_order(all(:pages)), bars))
             round.each { |one| attempt(one) { |scan| read(one, scan) } }
           end
           Result.new(map: map, problems: sorted)
@@ -90,19 +105,21 @@ module Stairwell
           (keyword(mended.split(":", 2).first).first == known) ? mended : EXAMPLES.fetch(known)
         end
 
+        # A statement claims what it says only when all of it is understood.
         def attempt(statement)
           scan = Scan.new(statement.value, statement.column)
-          yield scan
+          said = yield scan
           scan.finish!
+          said.each { |member, value| @claims << Claim.new(statement.line, member, value) }
         rescue Stumble => error
           keep(statement.line, statement.text, "#{error.message}.", suggestion: EXAMPLES.fetch(statement.keyword), column: error.column)
         end
 
         def read_shape(statement, scan)
           case statement.keyword
-          when "page" then page(statement, scan)
-          when "bars" then @said[:count] = scan.number!("a number of bars", 1..Constants::MOST_BARS)
-          when "pickup" then @said[:pickup] = scan.counts!
+          when "page" then [[:pages, page(statement, scan)]]
+          when "bars" then [[:count, scan.number!("a number of bars", 1..Constants::MOST_BARS)]]
+          when "pickup" then [[:pickup, scan.counts!]]
           end
         end
 
@@ -110,24 +127,24 @@ module Stairwell
           number = Scan.new(statement.head, statement.text.index(/\S/).to_i + 6).number!("a page number", 1..9999)
           lines = [scan.number!("the bars of a line", 0..99)]
           lines << scan.number!("the bars of a line", 0..99) until scan.done?
-          scan.stumble("page #{number} is described twice") if @found[:pages].any? { |one| one.number == number }
-          @found[:pages] << Score::Page.new(number: number, lines: lines)
-          @found[:pages].sort_by!(&:number)
+          scan.stumble("page #{number} is described twice") if all(:pages).any? { |one| one.number == number }
+          Score::Page.new(number: number, lines: lines)
         end
 
+        # @return [Array<Array(Symbol, Object)>] members and values
         def read(statement, scan)
           case statement.keyword
-          when *TEXTS then @said[statement.keyword.to_sym] = scan.rest
-          when "time" then @found[:meters] << Values.time(scan, @places)
-          when "key" then @found[:keys] << Values.key(scan, @places)
-          when "bar" then counts(statement, scan)
-          when "tempo" then @said[:tempo] = Values.tempo(scan)
-          when "repeat" then @found[:repeats] << Values.repeat(scan, @places)
-          when "ending" then ending(statement, scan)
-          when *MARKS.keys then @found[MARKS[statement.keyword]] << @places.bar!(scan)
-          when "da capo", "dal segno" then @found[:jumps] << Values.jump(statement.keyword, scan, @places)
+          when *TEXTS then [[statement.keyword.to_sym, scan.rest]]
+          when "time" then [[:meters, Values.time(scan, @places)]]
+          when "key" then [[:keys, Values.key(scan, @places)]]
+          when "bar" then [[:counts, counts(statement, scan)]]
+          when "tempo" then [[:tempo, Values.tempo(scan)]]
+          when "repeat" then [[:repeats, Values.repeat(scan, @places)]]
+          when "ending" then [[:endings, ending(statement, scan)]]
+          when *MARKS.keys then [[MARKS[statement.keyword], @places.bar!(scan)]]
+          when "da capo", "dal segno" then [[:jumps, Values.jump(statement.keyword, scan, @places)]]
           when *Markings::EXAMPLES.keys then marking(statement, scan)
-          when "section" then @found[:sections] << Values.section(label(statement), scan, @places)
+          when "section" then [[:sections, Values.section(label(statement), scan, @places)]]
           end
         end
 
@@ -135,19 +152,18 @@ module Stairwell
 
         def counts(statement, scan)
           bar = @places.bar!(head(statement))
-          @found[:counts] << [bar, scan.counts!]
-          scan.take(/counts?\b/i)
+          [bar, scan.counts!].tap { scan.take(/counts?\b/i) }
         end
 
         def ending(statement, scan)
           passes = Values.passes(head(statement))
           span = @places.span!(scan)
-          @found[:endings] << Score::Ending.new(passes: passes, from: span.from, to: span.to)
+          Score::Ending.new(passes: passes, from: span.from, to: span.to)
         end
 
         def marking(statement, scan)
           member, found = Markings.read(statement.keyword, head(statement), scan, @places)
-          @markings[member] = found.is_a?(Array) ? @markings.fetch(member, []) + found : found
+          [found].flatten(1).map { |value| [member, value] }
         end
 
         def label(statement)
@@ -157,21 +173,26 @@ module Stairwell
           found
         end
 
-        def count = @said[:count] || @found[:pages].sum { |page| page.lines.sum }
+        def all(member) = @claims.select { |one| one.member == member }.map(&:value)
+
+        def count = all(:count).last || all(:pages).sum { |page| page.lines.sum }
 
         def bars
-          meters = @found[:meters].sort_by(&:bar).reverse.uniq(&:bar).reverse
+          meters = all(:meters).sort_by(&:bar).reverse.uniq(&:bar).reverse
           meters.unshift(Score::Meter.new(beats: 4, unit: 4)) unless meters.first&.bar == 1
-          Score.bars(count, meters: meters, pickup: @said[:pickup], counts: @found[:counts].to_h)
+          Score.bars(count, meters: meters, pickup: all(:pickup).last, counts: all(:counts).to_h)
         end
 
         def map
-          said = @said.slice(:title, :composer, :book, :level, :tempo).reject { |_, value| value == "" }
+          said = @claims.group_by(&:member).transform_values { |claims| claims.map(&:value) }
+          said = said.to_h { |member, values| [member, SINGLE.include?(member) ? values.last : values] }.reject { |_, value| value == "" }
           Score::Map.new(
-            title: "Untitled", bars: bars, keys: @found[:keys].sort_by(&:bar), remarks: @remarks, markings: Score::Markings.new(**@markings),
-            **[:pages, :repeats, :endings, *MARKS.values, :jumps, :sections].to_h { |key| [key, @found[key]] }, **said
+            title: "Untitled", bars: bars, remarks: @remarks, markings: Score::Markings.new(**said.slice(*Score::Markings.members)),
+            **said.slice(*Score::Map.members), **%i[pages keys].to_h { |key| [key, in_order(said.fetch(key, []))] }
           )
         end
+
+        def in_order(values) = values.sort_by { |one| one.is_a?(Score::Page) ? one.number : one.bar }
 
         def no_bars
           message = "the script does not say how many bars there are, or more than #{Constants::MOST_BARS}."

@@ -31,6 +31,26 @@ module Stairwell
         # @return [String] such as "12 beat 3"
         def position(index, beat) = beat ? "#{bar(index)} beat #{number(beat)}" : bar(index)
 
+        # @param member [Symbol] of Score::Map: :repeats, :endings, :segno, :coda,
+        #   :to_coda, :fine, :jumps, :sections, or of Score::Markings
+        # @param value [Object] one of that member
+        # @return [String] the statement that says it
+        def statement(member, value)
+          case member
+          when :repeats then "repeat: #{value.from ? bars(value) : "to #{bar(value.to)}"}#{" x#{value.times}" if value.times}"
+          when :endings then "ending #{value.passes.join(", ")}: #{bars(value)}"
+          when :jumps then jump(value)
+          when :sections then section(value)
+          when *Reader::MARKS.values then "#{Reader::MARKS.key(member)}: #{bar(value)}"
+          else statements(member, [value]).first
+          end
+        end
+
+        # @param member [Symbol] of Score::Markings
+        # @param values [Array<Object>]
+        # @return [Array<String>] as few statements as say them
+        def statements(member, values) = Markings.lines(Score::Markings.new(member => values), self)
+
         # @return [String] exact
         def number(value) = Roadmap.number(value)
 
@@ -70,12 +90,12 @@ module Stairwell
           "marked #{name} = #{tempo.mark}"
         end
 
-        def signs
-          @map.repeats.map { |one| "repeat: #{one.from ? bars(one) : "to #{bar(one.to)}"}#{" x#{one.times}" if one.times}" } +
-            @map.endings.map { |one| "ending #{one.passes.join(", ")}: #{bars(one)}" } +
-            Reader::MARKS.flat_map { |word, key| @map.public_send(key).map { |index| "#{word}: #{bar(index)}" } } +
-            @map.jumps.map { |one| jump(one) }
-        end
+        def signs = SIGNS.flat_map { |member| @map.public_send(member).map { |one| statement(member, one) } }
+
+        SIGNS = [:repeats, :endings, *Reader::MARKS.values, :jumps].freeze
+        private_constant :SIGNS
+
+        def sections = @map.sections.map { |one| statement(:sections, one) }
 
         def jump(one)
           said = ["#{Score::Jump::WORDS.fetch(one.to)}: #{bar(one.after)}"]
@@ -84,11 +104,9 @@ module Stairwell
           said.join(" ")
         end
 
-        def sections
-          @map.sections.map do |one|
-            places = one.spans.map { |place| span(place) }.join(", ")
-            "section #{one.label}: #{places} #{words(one)}".rstrip
-          end
+        def section(one)
+          places = one.spans.map { |place| span(place) }.join(", ")
+          "section #{one.label}: #{places} #{words(one)}".rstrip
         end
 
         def kin(kin)

@@ -1,0 +1,137 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module PageScript
+      # Changes a script the way a careful person would by hand: takes
+      # statements out, puts others in where their kind stands, and leaves all
+      # other lines, blanks and comments as they were typed. What one clicks on
+      # the page becomes text this way.
+      class Edit
+        # Of how the page and its bars lie; the rest is read against it.
+        SHAPE = %i[pages count meters pickup counts].freeze
+        # The order of kinds, for a statement of a kind there is none of yet.
+        ORDER = [
+          :title, :composer, :book, :level, *SHAPE, :keys, :tempo, :repeats, :endings, *Reader::MARKS.values, :jumps, :sections,
+          *Score::Markings.members
+        ].freeze
+
+        # A line as typed and the claims it makes; none for blanks, comments
+        # and what was not understood.
+        Line = Struct.new(:text, :claims) do
+          def comment = text[/(?:^|(?<=\s))#(?=\s|$).*/]
+
+          def members = claims.map(&:member)
+        end
+        private_constant :Line
+
+        # @param text [String]
+        def initialize(text)
+          reader = Reader.new(text)
+          @map = reader.result.map
+          claims = reader.claims.group_by(&:line)
+          @lines = PageScript.lines(text).each_with_index.map { |line, at| Line.new(line, claims.fetch(at + 1, [])) }
+        end
+
+        # @param put [Array<String>] statements; one about the same thing (the
+        #   same page, section, ending …) is replaced
+        # @param drop [Array<String>] statements to take out; also in part, as
+        #   `pedal: 9-12` out of `pedal: 1-4, 9-12`
+        # @param lenient [Boolean] whether a statement that is not there, or not
+        #   understood, is passed over
+        # @return [String] the changed script
+        # @raise [UnreadableError] naming the statement
+        def call(put: [], drop: [], lenient: false)
+          drop.each { |statement| understood(statement, lenient).each { |claim| take_out(claim) || gone(statement, lenient) } }
+          put.each { |statement| put_in(statement, understood(statement, lenient)) }
+          @lines.map { |line| "#{line.text}\n" }.join
+        end
+
+        private
+
+        # @return [Array<Reader::Claim>] what a statement says on this page
+        def understood(statement, lenient)
+          page = Reader.shape?(statement) ? [] : @lines.select { |line| (line.members & SHAPE).any? }.map(&:text)
+          reader = Reader.new([*page, statement.lines.first.to_s.chomp].join("\n"))
+          problem = reader.result.problems.find { |one| one.line == page.size + 1 }
+          claims = reader.claims.select { |claim| claim.line == page.size + 1 }
+          return claims if claims.any? || lenient
+
+          raise UnreadableError.new("“#{statement}”: #{problem&.message || "this says nothing."}", code: :statement)
+        end
+
+        # @return [Boolean] whether it was there
+        def take_out(claim)
+          line = @lines.find { |one| one.claims.any? { |other| same?(other, claim) } }
+          return false unless line
+
+          rewrite(line, line.claims.reject { |other| same?(other, claim) })
+          true
+        end
+
+        def gone(statement, lenient)
+          return if lenient
+
+          raise UnreadableError.new("The script does not say “#{statement}” any more. Look at the page as it is now.", code: :gone)
+        end
+
+        def put_in(statement, claims)
+          return if claims.all? { |claim| @lines.any? { |line| line.claims.any? { |one| same?(one, claim) } } }
+
+          abouts = claims.map { |claim| about(claim) }
+          kept = @lines.find { |line| line.claims.any? && line.claims.all? { |one| abouts.include?(about(one)) } }
+          (@lines - [kept]).each do |line|
+            rest = line.claims.reject { |one| abouts.include?(about(one)) }
+            rewrite(line, rest) if rest.size < line.claims.size
+          end
+          kept ? replace(kept, [Line.new(commented(statement, kept), claims)]) : @lines.insert(place(claims.first.member), Line.new(statement, claims))
+        end
+
+        # Says of a line only what is left of it; a comment behind it stays.
+        def rewrite(line, rest)
+          return replace(line, [(Line.new(line.comment, []) if line.comment)].compact) if rest.empty?
+
+          texts = Writer.new(@map).statements(rest.first.member, rest.map(&:value))
+          replace(line, [Line.new(commented(texts.join(", "), line), rest)]) if texts.size == 1
+          replace(line, rest.zip(texts).map { |claim, text| Line.new(text, [claim]) }) if texts.size > 1
+        end
+
+        def replace(line, others)
+          at = @lines.index { |one| one.equal?(line) }
+          @lines[at..at] = others
+        end
+
+        def commented(text, line) = [text, line.comment].compact.join("    ")
+
+        # Behind the last of its kind, or of what comes before its kind.
+        def place(member)
+          rank = ORDER.index(member)
+          found = @lines.each_with_index.reject { |line, _| line.claims.empty? }.map { |line, at| [ORDER.index(line.members.first), at] }
+          behind = found.select { |other, _| other <= rank }.max
+          behind ? behind.last + 1 : 0
+        end
+
+        def same?(one, other) = one.member == other.member && one.value == other.value
+
+        # What a claim is about; another about the same takes its place.
+        def about(claim)
+          value = claim.value
+          case claim.member
+          when *Reader::SINGLE then [claim.member]
+          when :pages then [:pages, value.number]
+          when :meters, :keys then [claim.member, value.bar]
+          when :counts then [:counts, value.first]
+          when :repeats, :endings then [claim.member, value.from, value.to]
+          when :jumps then [:jumps, value.after]
+          when :sections then [:sections, value.label]
+          when :fermatas then [:fermatas, value.bar, value.beat]
+          when :starts then [:starts, value.hand, value.bar, value.beat]
+          when :joins then [:joins, value.from, value.to]
+          when :section_notes then [:section_notes, value.section, value.kind]
+          else [claim.member, value]
+          end
+        end
+      end
+    end
+  end
+end
