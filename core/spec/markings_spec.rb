@@ -29,6 +29,10 @@ RSpec.describe "What a page says beside its signs" do
       spot: 12 beat 3 - 13 beat 1 left hand, jump down an octave
       spot: 20
       hard: 20-22
+      octave: 9-12 right hand, up
+      octave: 20, down
+      fingering A: thumb under on F
+      touch C: short and light
       join A to C: no rest, right hand jumps
       track: 7
     TEXT

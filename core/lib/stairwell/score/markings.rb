@@ -36,11 +36,19 @@ module Stairwell
     # What a teacher says of a join between two sections.
     Join = Stairwell.value(:from, :to, :text)
 
+    # What a teacher notes for a section: :fingering or :touch, in words.
+    SectionNote = Stairwell.value(:section, :kind, :text)
+    SectionNote::KINDS = %i[fingering touch].freeze
+
+    # An octave line: the hand plays an octave away from where it is written;
+    # `up` is false for one that lies lower.
+    Octave = Stairwell.value(:span, hand: nil, up: true)
+
     # Everything of the above for one piece. `pedal`, `hard` and `ritardandi`
     # are spans, `ornaments` spans of one beat, `introduces` texts, `track` a number.
     Markings = Stairwell.value(
       fermatas: [], ritardandi: [], pass_notes: [], starts: [], hands: [], dynamics: [], pedal: [], ornaments: [],
-      verses: [], introduces: [], spots: [], hard: [], joins: [], track: nil
+      verses: [], introduces: [], octaves: [], spots: [], hard: [], joins: [], section_notes: [], track: nil
     )
   end
 end

@@ -42,8 +42,12 @@ module Stairwell
         # @return [String] the changed script
         # @raise [UnreadableError] naming the statement
         def call(put: [], drop: [], lenient: false)
-          drop.each { |statement| understood(statement, lenient).each { |claim| take_out(claim) || gone(statement, lenient) } }
-          put.each { |statement| put_in(statement, understood(statement, lenient)) }
+          # The page is taken apart last and put together first: the rest is
+          # read against it.
+          drop.partition { |statement| !Reader.shape?(statement) }.flatten.each do |statement|
+            understood(statement, lenient).each { |claim| take_out(claim) || gone(statement, lenient) }
+          end
+          put.partition { |statement| Reader.shape?(statement) }.flatten.each { |statement| put_in(statement, understood(statement, lenient)) }
           @lines.map { |line| "#{line.text}\n" }.join
         end
 

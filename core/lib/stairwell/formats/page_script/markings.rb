@@ -12,7 +12,8 @@ module Stairwell
           "start" => "start right: finger 3 on B4", "hands" => "hands: right only 1-4", "loud and soft" => "loud and soft: 1 mf, 9 p",
           "pedal" => "pedal: 14-20", "ornament" => "ornament: 20 beat 3", "words" => "words 1: 1-8", "new" => "new: dotted quarter notes",
           "spot" => "spot: 12 beat 3 - 13 beat 1 left hand, jump down", "hard" => "hard: 20-22",
-          "join" => "join A1 to B: no rest, right hand jumps", "track" => "track: 7"
+          "join" => "join A1 to B: no rest, right hand jumps", "fingering" => "fingering A: thumb under on F", "touch" => "touch A: short and light",
+          "octave" => "octave: 9-12 right hand, up", "track" => "track: 7"
         }.freeze
 
         module_function
@@ -90,6 +91,21 @@ module Stairwell
           [:joins, [Score::Join.new(from: from, to: head.take!(LABEL, "the label of a section"), text: text!(scan, "what to know of the join"))]]
         end
 
+        def fingering(head, scan, _places) = section_note(:fingering, head, scan)
+
+        def touch(head, scan, _places) = section_note(:touch, head, scan)
+
+        def section_note(kind, head, scan)
+          section = head.take!(LABEL, "the label of a section")
+          [:section_notes, [Score::SectionNote.new(section: section, kind: kind, text: text!(scan, "what to know of it"))]]
+        end
+
+        def octave(_, scan, places)
+          octave = {span: places.span!(scan), hand: hand(scan)}
+          scan.take(/,/)
+          [:octaves, [Score::Octave.new(**octave, up: scan.take(/(up|down)\b/i)&.downcase != "down")]]
+        end
+
         def track(_, scan, _places) = [:track, scan.number!("a track number", 1..9999)]
 
         def hand(scan) = scan.take(/(left|right)\s+hand\b/i)&.[](/\w+/)&.downcase&.to_sym
@@ -122,6 +138,8 @@ module Stairwell
             markings.introduces.map { |one| "new: #{one}" },
             markings.spots.map { |one| "spot: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}#{", #{one.text}" if one.text}" },
             listed("hard", markings.hard.map { |one| write.span(one) }),
+            markings.octaves.map { |one| "octave: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{one.up ? "up" : "down"}" },
+            markings.section_notes.map { |one| "#{one.kind} #{one.section}: #{one.text}" },
             markings.joins.map { |one| "join #{one.from} to #{one.to}: #{one.text}" },
             ("track: #{markings.track}" if markings.track)
           ].flatten.compact
