@@ -54,11 +54,6 @@ RSpec.describe Stairwell::Formats::MusicXML do
     expect(Stairwell::Roadmap.read(read(note("C4", 4), first, second)).order).to eq([1, 2, 1, 3])
   end
 
-  it "lists what it does not use yet, with the bars" do
-    map = read("<direction><direction-type><dynamics><f/></dynamics></direction-type></direction>" + note("C4", 4), "<direction><direction-type><words>dolce</words></direction-type></direction>" + note("C4", 4))
-    expect(map.unread.to_h).to eq("loud and soft" => [1], "words in the score" => [2])
-  end
-
   it "reads the compressed form" do
     map = page("title: Pressed\nbars: 4\nrepeat: 1-2")
     expect(described_class.read(described_class.compress(map)).title).to eq("Pressed")

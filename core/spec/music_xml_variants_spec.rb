@@ -68,13 +68,4 @@ RSpec.describe "One piece in several spellings of MusicXML" do
     wide = score(Making::FIRST + note("C4", 4)).sub("UTF-8", "UTF-16").encode("UTF-16")
     expect(read(wide.b).bars.size).to eq(1)
   end
-
-  it "names a part above the piano as not used" do
-    voice = %(<part id="V"><measure number="1"><attributes><divisions>1</divisions></attributes>#{note("A4", 4)}</measure></part>)
-    xml = score(Making::FIRST + note("C4", 4) + "<backup><duration>4</duration></backup>" + note("C3", 4, staff: 2))
-      .sub("<part-list>", %(<part-list><score-part id="V"><part-name>Voice</part-name></score-part>)).sub(%(<part id="P1">), %(#{voice}<part id="P1">))
-    map = read(xml)
-    expect(map.unread.map(&:first)).to include("the part “Voice”")
-    expect(map.notes[1][:right].map { |one| one.pitch.to_s }).to eq(["C4"])
-  end
 end

@@ -8,7 +8,7 @@ module Stairwell
     module Document
       SCHEMA = "stairwell-map/1"
       TEXTS = %i[title composer book level].freeze
-      MARKS = %i[segno coda to_coda fine].freeze
+      MARKS = %i[segno coda to_coda fine double_bars].freeze
 
       module_function
 
@@ -26,6 +26,7 @@ module Stairwell
           "endings" => map.endings.map { |one| {"passes" => one.passes, "from" => one.from, "to" => one.to} },
           **MARKS.to_h { |key| [key.to_s, map.public_send(key)] },
           "jumps" => map.jumps.map { |one| jump(one) },
+          "clefs" => map.clefs.map { |one| {"hand" => one.hand.to_s, "clef" => one.name, "bar" => one.bar, "beat" => one.beat.to_s} },
           "sections" => map.sections.map { |one| section(one) },
           "notes" => map.notes.to_h { |bar, hands| [bar.to_s, hands.to_h { |hand, notes| [hand.to_s, notes.map { |one| note(one) }] }] },
           "markings" => MarkingsDocument.dump(map.markings),
@@ -50,6 +51,7 @@ module Stairwell
           endings: data.fetch("endings", []).map { |one| Ending.new(passes: one["passes"], from: one["from"], to: one["to"]) },
           **MARKS.to_h { |key| [key, data.fetch(key.to_s, [])] },
           jumps: data.fetch("jumps", []).map { |one| load_jump(one) },
+          clefs: data.fetch("clefs", []).map { |one| Clef.new(hand: one["hand"].to_sym, name: one["clef"], bar: one["bar"], beat: Rational(one["beat"])) },
           sections: data.fetch("sections", []).map { |one| load_section(one) },
           notes: load_notes(data.fetch("notes", {})),
           markings: MarkingsDocument.load(data.fetch("markings", {})),
@@ -96,7 +98,11 @@ module Stairwell
         {"words" => tempo.words, "mark_unit" => tempo.mark_unit&.to_s, "mark" => tempo.mark, "aim" => tempo.aim}
       end
 
-      def note(one) = [one.onset.to_s, one.length.to_s, one.pitch.to_s, one.tied]
+      # Finger, touch and graces only where there are some: most notes have none.
+      def note(one)
+        more = {"finger" => one.finger, "touch" => one.touch, "graces" => one.graces.map(&:to_s)}.reject { |_, value| value.nil? || value == [] }
+        [one.onset.to_s, one.length.to_s, one.pitch.to_s, one.tied, *(more if more.any?)]
+      end
 
       def load_bars(rows)
         meters = {}
@@ -117,14 +123,18 @@ module Stairwell
       def load_notes(data)
         data.to_h do |bar, hands|
           [bar.to_i, hands.to_h { |hand, notes|
-            [hand.to_sym, notes.map { |onset, length, pitch, tied|
-              Note.new(onset: Rational(onset), length: Rational(length), pitch: Pitch.parse(pitch), tied: tied)
+            [hand.to_sym, notes.map { |onset, length, pitch, tied, more|
+              Note.new(onset: Rational(onset), length: Rational(length), pitch: Pitch.parse(pitch), tied: tied, **load_more(more || {}))
             }]
           }]
         end
       end
 
-      private_class_method :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes
+      def load_more(more)
+        {finger: more["finger"], touch: more.fetch("touch", []), graces: more.fetch("graces", []).map { |pitch| Pitch.parse(pitch) }}
+      end
+
+      private_class_method :load_more, :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes
     end
   end
 end

@@ -72,18 +72,27 @@ module Stairwell
 
       def take(rest, held)
         row = []
-        while (bar = rest.first) && (numbered(row) < held || (row.empty? && bar.pickup?))
+        while (bar = rest.first) && (numbered(row) < held || (row.empty? ? bar.pickup? : !counted?(bar)))
           row << rest.shift
         end
         row
       end
 
-      def numbered(row) = row.count { |bar| !bar.pickup? }
+      def numbered(row) = row.count { |bar| counted?(bar) }
+
+      # A bar without a number goes on with the one before it, unless none has one.
+      def counted?(bar)
+        @bare = @bars.none? { |one| one.number&.positive? } if @bare.nil?
+        !bar.pickup? && (!bar.number.nil? || @bare)
+      end
 
       def places
         @places ||= lines.each_with_object({}) do |(page, line, row), found|
-          offset = row.first.pickup? ? 0 : 1
-          row.each_with_index { |bar, at| found[bar.index] = Address.new(page: page, line: line, bar: at + offset) }
+          at = 0
+          row.each do |bar|
+            at += 1 if counted?(bar)
+            found[bar.index] = Address.new(page: page, line: line, bar: at)
+          end
         end.freeze
       end
 

@@ -9,7 +9,8 @@ module Stairwell
     # - `keys`: Array<Key> in order of bar; `tempo`: Tempo
     # - `repeats`, `endings`, `sections`: as printed, and as the teacher marked
     # - `segno`, `coda`: bars that begin with the sign; `to_coda`, `fine`: bars
-    #   after which the music leaves or stops; `jumps`: Array<Jump>
+    #   after which the music leaves or stops; `double_bars`: bars that end with
+    #   a double line; `jumps`: Array<Jump>; `clefs`: Array<Clef>
     # - `notes`: Hash of bar index to {right: [Note], left: [Note]}, empty
     #   when no score was read
     # - `markings`: Markings, what the page says beside its notes and signs
@@ -19,7 +20,8 @@ module Stairwell
     Map = Stairwell.value(
       :title, :bars,
       composer: nil, book: nil, level: nil, pages: [], keys: [], tempo: Tempo.new,
-      repeats: [], endings: [], segno: [], coda: [], to_coda: [], fine: [], jumps: [], markings: Markings.new, sections: [], notes: {}, remarks: [], unread: []
+      repeats: [], endings: [], segno: [], coda: [], to_coda: [], fine: [],
+      double_bars: [], jumps: [], clefs: [], markings: Markings.new, sections: [], notes: {}, remarks: [], unread: []
     ) do
       # @return [Layout]
       def layout = Layout.new(pages, bars)
@@ -56,17 +58,23 @@ module Stairwell
     # @param meters [Array<Meter>] with the bar index each holds from
     # @param pickup [Rational, nil] counts of an incomplete first bar
     # @param counts [Hash{Integer => Rational}] counts of other bars by index
+    # @param unnumbered [Array<Integer>] indexes of bars that have no number,
+    #   such as the second half of a bar that a repeat sign splits
     # @return [Array<Bar>]
-    def self.bars(count, meters:, pickup: nil, counts: {})
-      total = count + (pickup ? 1 : 0)
-      (1..total).map do |index|
+    def self.bars(count, meters:, pickup: nil, counts: {}, unnumbered: [])
+      number = pickup ? -1 : 0
+      bare = unnumbered.to_set
+      made = []
+      while number < count || bare.include?(made.size + 1)
+        index = made.size + 1
         meter = meters.reverse.find { |one| one.bar <= index } || meters.first
         said = (index == 1 && pickup) ? pickup : counts[index]
-        Bar.new(
-          index: index, number: pickup ? index - 1 : index, meter: meter,
+        made << Bar.new(
+          index: index, number: bare.include?(index) ? nil : number += 1, meter: meter,
           length: said ? said * meter.count_length : meter.bar_length
         )
       end
+      made
     end
   end
 end

@@ -29,8 +29,13 @@ module Stairwell
     end
 
     # A sounding note: onset from the start of its bar and length, both in
-    # whole notes. `tied` says that it only holds on a note struck before.
-    Note = Stairwell.value(:onset, :length, :pitch, tied: false)
+    # whole notes. `tied` says that it only holds on a note struck before;
+    # `finger` is 1 for the thumb; `touch` its articulations in words; `graces`
+    # the pitches of short notes before it.
+    Note = Stairwell.value(:onset, :length, :pitch, tied: false, finger: nil, touch: [], graces: [])
+
+    # A clef a hand reads from, by its name ("treble", "bass"), from a place on.
+    Clef = Stairwell.value(:hand, :name, bar: 1, beat: 1r)
 
     # A key signature: fifths (sharps positive, flats negative) and mode.
     # `bar` is the index from which it holds.

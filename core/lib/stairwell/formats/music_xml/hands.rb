@@ -4,12 +4,13 @@ module Stairwell
   module Formats
     module MusicXML
       # Finds which parts are the hands: one part with two staves, or two parts
-      # with one each. Other parts (a voice above) are named as not used.
+      # with one each. Other parts (a voice above) lend only their words.
       class Hands
         # @return [Array<Array<Nokogiri::XML::Element>>] for each hand part its
         #   measures
         attr_reader :parts
-        # @return [Array<String>] names of parts that are no hand
+        # @return [Hash{String => Array<Nokogiri::XML::Element>}] by name the
+        #   measures of parts that are no hand; they lend their words
         attr_reader :others
 
         # @param parts [Hash{String => Array<Nokogiri::XML::Element>}] measures
@@ -18,7 +19,7 @@ module Stairwell
         def initialize(parts, names)
           ids = choose(parts, names)
           @parts = parts.values_at(*ids)
-          @others = (parts.keys - ids).map { |id| names.fetch(id, id) }
+          @others = (parts.keys - ids).to_h { |id| [(names[id].to_s.empty? ? id : names[id]), parts[id]] }
         end
 
         # @param part [Integer] which hand part

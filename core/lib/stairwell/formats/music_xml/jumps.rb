@@ -23,7 +23,12 @@ module Stairwell
         def initialize(measures)
           @found = {segno: [], coda: [], to_coda: [], fine: [], jumps: []}
           measures.each_with_index do |elements, at|
-            elements.each { |element| element.xpath("direction | sound").each { |node| read(node, at + 1) } }
+            elements.each do |element|
+              element.xpath("direction | sound").each { |node| read(node, at + 1) }
+              # A sign on a bar line stands where the next bar begins, unless
+              # the line is the left one.
+              element.xpath("barline").each { |line| on_line(line, at + 1, measures.size) }
+            end
           end
           @found.transform_values!(&:uniq)
           settle
@@ -43,6 +48,11 @@ module Stairwell
           return jump(to, words, bar) if to
 
           marks(node, said, words).each { |mark| @found[mark] << bar }
+        end
+
+        def on_line(line, bar, last)
+          bar += 1 unless line["location"] == "left"
+          %w[segno coda].each { |name| @found[name.to_sym] << bar if bar <= last && (line.key?(name) || line.at_xpath(name)) }
         end
 
         def target(said, words)

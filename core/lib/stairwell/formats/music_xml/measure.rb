@@ -3,18 +3,28 @@
 module Stairwell
   module Formats
     module MusicXML
-      # What is carried from one measure of a part to the next.
-      Carried = Struct.new(:divisions)
+      # What is carried from one measure of a part to the next: the divisions of
+      # a quarter note, the transposition, and the slurs that are open.
+      Carried = Struct.new(:divisions, :transposition, :slurs) do
+        def initialize = super(1, Transposition::NONE, Set.new)
+      end
+
+      # Something a measure says besides sounding notes: its kind, where from the
+      # start of the bar in whole notes, on which staff, and what.
+      Event = Struct.new(:kind, :at, :staff, :value)
 
       # One measure of one part, read into onsets and lengths in whole notes.
       class Measure
-        # A sounding note with the staff it is written on, 1 the upper.
-        Sound = Struct.new(:staff, :note)
+        # A sounding note with the staff it is written on (1 the upper), its
+        # voice, and the stretch between two backups in which it stands.
+        Sound = Struct.new(:staff, :voice, :stretch, :note)
 
         # @return [Rational] how far its notes and rests reach
         attr_reader :length
         # @return [Array<Sound>]
         attr_reader :sounds
+        # @return [Array<Event>]
+        attr_reader :events
         # @return [Score::Meter, nil] a change of meter; bar not yet set
         attr_reader :meter
         # @return [Score::Key, nil]
@@ -25,7 +35,10 @@ module Stairwell
         def initialize(element, carried)
           @carried = carried
           @length = @at = @onset = 0r
+          @stretch = 0
           @sounds = []
+          @events = []
+          @graces = []
           element.element_children.each { |child| read(child) }
         end
 
@@ -35,18 +48,23 @@ module Stairwell
           case child.name
           when "attributes" then attributes(child)
           when "note" then note(child)
-          when "backup" then move(-duration(child))
+          when "backup" then back(duration(child))
           when "forward" then move(duration(child))
+          when "direction" then direction(child)
           end
         end
 
         def attributes(element)
           divisions = element.at_xpath("divisions")&.text.to_i
           @carried.divisions = divisions if divisions.positive?
+          transpose = element.at_xpath("transpose")
+          @carried.transposition = Transposition.of(transpose) if transpose
           @meter = time(element.at_xpath("time")) || @meter
           @key = signature(element.at_xpath("key")) || @key
+          element.xpath("clef").each { |clef| @events << Event.new(:clef, @at, (clef["number"] || 1).to_i, clef) }
         end
 
+        # 3+2/8 counts as 5/8; without beats (senza misura) nothing is said.
         def time(element)
           beats = element&.at_xpath("beats")&.text.to_s.split("+").sum(&:to_i)
           unit = element&.at_xpath("beat-type")&.text.to_i
@@ -58,13 +76,22 @@ module Stairwell
           return unless fifths&.between?(-7, 7)
 
           mode = element.at_xpath("mode")&.text
-          Score::Key.new(fifths: fifths, mode: Score::Key::MODES.include?(mode) ? mode : "major")
+          Score::Key.new(fifths: @carried.transposition.fifths(fifths), mode: Score::Key::MODES.include?(mode) ? mode : "major")
+        end
+
+        # The offset moves a direction from where it is written.
+        def direction(element)
+          offset = element.at_xpath("offset")
+          at = offset ? @at + Rational(offset.text.to_s[/-?\d+/] || 0) / (4 * @carried.divisions) : @at
+          staff = element.at_xpath("staff")&.text.to_i
+          element.xpath("direction-type/*").each { |one| @events << Event.new(one.name.to_sym, [at, 0r].max, staff, one) }
         end
 
         # Its children are looked at once: a score has many notes.
         def note(element)
           parts = element.element_children.group_by(&:name)
-          return if parts.key?("grace") || parts.key?("cue")
+          return if parts.key?("cue")
+          return grace(parts) if parts.key?("grace")
 
           length = whole_notes(parts["duration"])
           onset = parts.key?("chord") ? @onset : @at
@@ -75,21 +102,35 @@ module Stairwell
           move(length)
         end
 
+        # Grace notes take no time; they are kept with the note they lead to.
+        def grace(parts)
+          pitch = pitch(parts["pitch"]&.first)
+          @graces << pitch if pitch
+        end
+
         def add(parts, onset, length)
+          staff = [parts["staff"]&.first&.text.to_i, 1].max
+          marks = NoteMarks.new(parts, @carried.slurs, staff)
+          marks.events.each { |kind, value| @events << Event.new(kind, onset, staff, (kind == :fermata) ? length : value) }
           pitch = pitch(parts["pitch"]&.first)
           return unless pitch && length.positive?
 
-          @sounds << Sound.new(
-            [parts["staff"]&.first&.text.to_i, 1].max,
-            Score::Note.new(onset: onset, length: length, pitch: pitch, tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" })
-          )
+          @sounds << Sound.new(staff, parts["voice"]&.first&.text.to_s, @stretch, sounding(parts, marks, onset: onset, length: length, pitch: pitch))
+        end
+
+        def sounding(parts, marks, **where)
+          graces = @graces
+          @graces = []
+          Score::Note.new(**where, tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" }, finger: marks.finger, touch: marks.touch, graces: graces)
         end
 
         def pitch(element)
           said = element&.element_children.to_a.to_h { |child| [child.name, child.text] }
           return unless Score::Pitch::STEPS.include?(said["step"])
 
-          Score::Pitch.new(step: said["step"], alter: said["alter"].to_f.round.clamp(-2, 2), octave: said["octave"].to_i.clamp(0, 9))
+          @carried.transposition.pitch(
+            Score::Pitch.new(step: said["step"], alter: said["alter"].to_f.round.clamp(-2, 2), octave: said["octave"].to_i.clamp(0, 9))
+          )
         end
 
         def duration(element) = whole_notes(element.xpath("duration"))
@@ -97,6 +138,11 @@ module Stairwell
         # @return [Rational] whole notes
         def whole_notes(durations)
           Rational(durations&.first&.text.to_s[/\A\s*\d+(\.\d+)?/] || 0) / (4 * @carried.divisions)
+        end
+
+        def back(by)
+          @stretch += 1
+          move(-by)
         end
 
         def move(by)

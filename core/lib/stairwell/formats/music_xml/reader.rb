@@ -29,8 +29,8 @@ module Stairwell
           read_measures
           Score::Map.new(
             title: title, composer: @root.at_xpath("identification/creator[@type='composer']")&.text&.strip,
-            bars: bars, pages: pages, keys: keys, tempo: tempo, repeats: signs.repeats, endings: signs.endings,
-            notes: notes, unread: unread, **Jumps.new((0...@count).map { |at| elements(at) }).found
+            bars: bars, pages: pages, keys: keys, tempo: tempo, repeats: signs.repeats, endings: signs.endings, double_bars: signs.double_bars,
+            notes: notes, clefs: marks.clefs, markings: markings, unread: unread, **jumps
           )
         end
 
@@ -62,12 +62,35 @@ module Stairwell
 
         def read_measures
           @measures = @hands.parts.map do |elements|
-            carried = Carried.new(1)
-            elements.each_with_index.map do |element, at|
-              @unread.note(element, at + 1)
-              Measure.new(element, carried)
-            end
+            elements.each_with_index { |element, at| @unread.note(element, at + 1) }
+            measures(elements)
           end
+          @voices = @hands.others.values.map { |elements| measures(elements) }
+        end
+
+        def measures(elements)
+          carried = Carried.new
+          elements.map { |element| Measure.new(element, carried) }
+        end
+
+        def marks = @marks ||= Marks.new(bars, @measures, @voices, @hands.method(:hand))
+
+        # Where the first note of a hand shows its finger, that is where it starts.
+        def markings
+          starts = Sections::Kinship::HANDS.filter_map do |hand|
+            bar, all = notes.transform_values { |hands| hands[hand] }.find { |_, found| found.any? }
+            first = all.to_a.min_by { |note| [note.onset, note.finger ? 0 : 1, note.pitch.midi] }
+            next unless first&.finger
+
+            Score::Start.new(hand: hand, finger: first.finger, pitch: first.pitch, bar: bar, beat: 1 + first.onset / bars[bar - 1].meter.count_length)
+          end
+          marks.markings.with(starts: starts)
+        end
+
+        # A repeat marked "after jump" is taken again on the way back.
+        def jumps
+          found = Jumps.new((0...@count).map { |at| elements(at) }).found
+          signs.after_jump? ? found.merge(jumps: found[:jumps].map { |one| one.with(repeats: true) }) : found
         end
 
         # The first hand's measure where it has one.
@@ -114,9 +137,11 @@ module Stairwell
 
           number = breaks.first.filter_map { |print| print["page-number"]&.to_i }.first || 1
           found = [Score::Page.new(number: number, lines: [0])]
+          return [] if bars.none? { |bar| bar.number&.positive? }
+
           bars.zip(breaks).each_with_index do |(bar, prints), at|
             turn(found, prints) if at.positive?
-            found.last.lines[-1] += 1 unless bar.pickup?
+            found.last.lines[-1] += 1 if bar.number&.positive?
           end
           found
         end
@@ -156,13 +181,19 @@ module Stairwell
         end
 
         def notes
-          (0...@count).each_with_object({}) do |at, found|
-            hands = {right: [], left: []}
-            @measures.each_with_index do |part, which|
-              part[at]&.sounds&.each { |sound| hands[@hands.hand(which, sound.staff)] << sound.note }
+          @notes ||= begin
+            crossings = @measures.map { |part| (@hands.parts.size == 1) ? Crossing.new(part) : nil }
+            (0...@count).each_with_object({}) do |at, found|
+              hands = {right: [], left: []}
+              @measures.each_with_index { |part, which| part[at] && sort(part[at], which, crossings[which], hands) }
+              found[at + 1] = hands unless hands.values.all?(&:empty?)
             end
-            found[at + 1] = hands unless hands.values.all?(&:empty?)
           end
+        end
+
+        def sort(measure, which, crossing, hands)
+          placed = crossing ? crossing.hands(measure) : measure.sounds.map { |sound| [sound.staff, sound.note] }
+          placed.each { |staff, note| hands[@hands.hand(which, staff)] << note }
         end
 
         def title
@@ -171,7 +202,7 @@ module Stairwell
         end
 
         def unread
-          @hands.others.each { |name| @unread.add("the part “#{name}”") }
+          @hands.others.each_key { |name| @unread.add("the notes of “#{name}”") }
           @unread.to_a
         end
       end

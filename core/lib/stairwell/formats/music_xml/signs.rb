@@ -9,6 +9,8 @@ module Stairwell
         attr_reader :repeats
         # @return [Array<Score::Ending>]
         attr_reader :endings
+        # @return [Array<Integer>] bars that end with a double line
+        attr_reader :double_bars
 
         # @param barlines [Array<Array<Nokogiri::XML::Element>>] by measure; the
         #   parts' bar lines of one measure together
@@ -16,6 +18,8 @@ module Stairwell
           @repeats = []
           @endings = []
           @opened = []
+          @double_bars = []
+          @after_jump = false
           @bracket = nil
           @closed_bracket = nil
           @barlines = barlines
@@ -23,11 +27,16 @@ module Stairwell
           end_ending(barlines.size) if @bracket
         end
 
+        # @return [Boolean] whether a repeat says that it is taken after a jump
+        def after_jump? = @after_jump
+
         private
 
         def read(lines, bar)
           repeats = lines.filter_map { |line| line.at_xpath("repeat") }
           endings = lines.filter_map { |line| line.at_xpath("ending") }
+          @after_jump ||= repeats.any? { |one| one["after-jump"] == "yes" }
+          @double_bars << bar if bar < @barlines.size && lines.any? { |line| line["location"] != "left" && line.at_xpath("bar-style")&.text == "light-light" }
           @opened << bar if repeats.any? { |one| one["direction"] == "forward" }
           begin_ending(endings.find { |one| one["type"] == "start" }, bar)
           backward = repeats.find { |one| one["direction"] == "backward" }

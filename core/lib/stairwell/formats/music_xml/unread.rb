@@ -8,16 +8,12 @@ module Stairwell
       class Unread
         # Elements by name, and what a teacher calls them.
         NAMES = {
-          "dynamics" => "loud and soft", "wedge" => "crescendo and diminuendo", "pedal" => "pedal marks",
-          "octave-shift" => "octave lines", "rehearsal" => "rehearsal marks",
-          "words" => "words in the score", "slur" => "slurs", "articulations" => "articulations", "fermata" => "fermatas",
-          "ornaments" => "ornaments", "technical" => "fingerings and other technical marks", "lyric" => "words to sing",
-          "grace" => "grace notes", "harmony" => "chord symbols", "transpose" => "transposition", "unpitched" => "unpitched notes",
-          "cue" => "cue notes", "arpeggiate" => "broken chords"
-        }.freeze
-        # Words that name the tempo are used; others are not.
-        WORDS = ".//words[not(ancestor::direction//metronome or ancestor::direction//sound[@tempo])]"
-        EVERY = (NAMES.keys - ["words"]).map { |name| ".//#{name}" }.push(WORDS).join(" | ").freeze
+          "rehearsal" => "rehearsal marks", "harmony" => "chord symbols", "figured-bass" => "figured bass", "unpitched" => "unpitched notes",
+          "cue" => "cue notes", "glissando" => "slides", "slide" => "slides", "tremolo" => "tremolos", "tuplet" => nil, "dashes" => nil,
+          "string-mute" => "mutes", "scordatura" => "tunings", "image" => "pictures", "measure-repeat" => "bars written as “repeat the bar before”",
+          "metronome" => "later tempo marks"
+        }.compact.freeze
+        EVERY = [*NAMES.keys.map { |name| ".//#{name}" }, ".//words", ".//*[@time-only]"].join(" | ").freeze
 
         def initialize
           @bars = Hash.new { |all, what| all[what] = [] }
@@ -27,7 +23,11 @@ module Stairwell
         # @param index [Integer]
         def note(measure, index)
           measure.xpath(EVERY).each do |node|
-            add(NAMES.fetch(node.name), index) unless node.name == "words" && Jumps.words?(node.text)
+            next if tempo?(node)
+            next add("what holds on one pass only", index) if node.key?("time-only")
+            next add(NAMES.fetch(node.name), index) unless node.name == "words"
+
+            add("the words “#{node.text.strip[0, 60]}”", index) unless used?(node.text)
           end
         end
 
@@ -37,6 +37,23 @@ module Stairwell
           @bars[what] << index if index && @bars[what].last != index
           @bars[what]
         end
+
+        # The first tempo mark and the words beside it are used.
+        def tempo?(node)
+          return false unless %w[metronome words].include?(node.name)
+
+          direction = node.ancestors("direction").first
+          return false unless direction&.at_xpath("direction-type/metronome | sound[@tempo]")
+          return @tempo.equal?(direction) || @tempo == direction if @tempo
+
+          @tempo = direction
+          true
+        end
+
+        def used?(words)
+          words.strip.empty? || Jumps.words?(words) || Marks.words?(words) || Crossing.named(words)
+        end
+        private :tempo?, :used?
 
         # @return [Array<Array(String, Array<Integer>)>]
         def to_a = @bars.sort.map { |what, bars| [what, bars.uniq] }

@@ -21,6 +21,8 @@ module Stairwell
           @map = map
           @loops = Roadmap::Repeats.of(map).loops
           @breaks = breaks
+          @directions = Directions.new(map, DIVISIONS)
+          @fermatas = map.markings.fermatas.to_h { |one| [[one.bar, one.beat], one] }
         end
 
         # @return [String] XML text
@@ -47,12 +49,14 @@ module Stairwell
         end
 
         def measure(xml, bar)
-          xml.measure(number: bar.number || "X#{bar.index}", **(bar.pickup? ? {implicit: "yes"} : {})) do
+          xml.measure(number: bar.number || "X#{bar.index}", **((bar.pickup? || bar.number.nil?) ? {implicit: "yes"} : {})) do
             print(xml, bar)
             attributes(xml, bar)
             tempo(xml) if bar.index == 1
             left_line(xml, bar.index)
+            rehearsals(xml, bar.index)
             marks(xml, bar.index, {segno: @map.segno, coda: @map.coda})
+            @directions.write(xml, bar)
             notes(xml, bar)
             marks(xml, bar.index, {tocoda: @map.to_coda, fine: @map.fine})
             @map.jumps.each { |jump| jump(xml, jump) if jump.after == bar.index }
@@ -72,20 +76,36 @@ module Stairwell
         def attributes(xml, bar)
           meter = bar.meter if bar.index == 1 || bar.meter != @map.bar(bar.index - 1).meter
           key = @map.keys.find { |one| one.bar == bar.index }
-          return unless meter || key
+          clefs = @map.clefs.select { |one| one.bar == bar.index && one.beat == 1 }
+          return unless meter || key || clefs.any?
 
           xml.attributes do
             xml.divisions(DIVISIONS) if bar.index == 1
             xml.key { xml.fifths(key.fifths) && xml.mode(key.mode) } if key
             xml.time { xml.beats(meter.beats) && xml.send(:"beat-type", meter.unit) } if meter
-            clefs(xml) if bar.index == 1
+            xml.staves(2) if bar.index == 1
+            clefs(xml, clefs, (bar.index == 1) ? {right: "treble", left: "bass"} : {})
           end
         end
 
-        def clefs(xml)
-          xml.staves(2)
-          [["1", "G", 2], ["2", "F", 4]].each do |number, sign, line|
-            xml.clef(number: number) { xml.sign(sign) && xml.line(line) }
+        def clefs(xml, said, usual)
+          usual.merge(said.to_h { |one| [one.hand, one.name] }).each do |hand, name|
+            kind, octave = name.split(/ (?=8v)/)
+            next unless (sign, line = Marks::CLEFS.key(kind))
+
+            xml.clef(number: STAVES.fetch(hand).first) do
+              xml.sign(sign) && xml.line(line)
+              xml.send(:"clef-octave-change", (octave == "8va") ? 1 : -1) if octave
+            end
+          end
+        end
+
+        # The sections' letters, where they begin.
+        def rehearsals(xml, index)
+          @map.sections.each do |section|
+            next unless section.spans.any? { |span| span.from == index }
+
+            xml.direction(placement: "above") { xml.send(:"direction-type") { xml.rehearsal(section.label) } }
           end
         end
 
@@ -142,9 +162,11 @@ module Stairwell
         def right_line(xml, index)
           ending = @map.endings.find { |one| one.to == index }
           loop = @loops.find { |one| one.times > 1 && closes?(one, index) }
-          return unless ending || loop
+          double = @map.double_bars.include?(index)
+          return unless ending || loop || double
 
           xml.barline(location: "right") do
+            xml.send(:"bar-style", "light-light") if double && !loop
             xml.ending(number: ending.passes.join(", "), type: loop ? "stop" : "discontinue") if ending
             xml.repeat(direction: "backward", **((loop.times > 2 && loop.closing.empty?) ? {times: loop.times} : {})) if loop
           end
@@ -155,29 +177,57 @@ module Stairwell
         def notes(xml, bar)
           STAVES.each_with_index do |(hand, (staff, voice)), at|
             xml.backup { xml.duration(units(bar.length)) } if at.positive?
-            voice(xml, @map.notes.dig(bar.index, hand).to_a, bar.length, staff, voice)
+            voice(xml, @map.notes.dig(bar.index, hand).to_a, bar, staff, voice)
           end
         end
 
-        def voice(xml, notes, length, staff, voice)
+        def voice(xml, notes, bar, staff, voice)
           reached = 0r
           notes.group_by(&:onset).sort.each do |onset, together|
             rests(xml, onset - reached, staff, voice)
-            together.each_with_index { |note, at| note(xml, note, at.positive?, staff, voice) }
+            together.flat_map(&:graces).each { |pitch| grace(xml, pitch, staff, voice) }
+            held = @fermatas[[bar.index, 1 + onset / bar.meter.count_length]]
+            together.each_with_index { |note, at| note(xml, note, at.positive?, staff, voice, held) }
             reached = onset + together.map(&:length).max
           end
-          rests(xml, length - reached, staff, voice)
+          rests(xml, bar.length - reached, staff, voice)
         end
 
-        def note(xml, note, chord, staff, voice)
+        def note(xml, note, chord, staff, voice, held)
           xml.note do
             xml.chord if chord
-            xml.pitch do
-              xml.step(note.pitch.step)
-              xml.alter(note.pitch.alter) unless note.pitch.alter.zero?
-              xml.octave(note.pitch.octave)
-            end
+            pitch(xml, note.pitch)
             value(xml, note.length, staff, voice) { xml.tie(type: "stop") if note.tied }
+            notations(xml, note, held)
+          end
+        end
+
+        def pitch(xml, pitch)
+          xml.pitch do
+            xml.step(pitch.step)
+            xml.alter(pitch.alter) unless pitch.alter.zero?
+            xml.octave(pitch.octave)
+          end
+        end
+
+        def grace(xml, pitch, staff, voice)
+          xml.note do
+            xml.grace(slash: "yes")
+            pitch(xml, pitch)
+            xml.voice(voice) && xml.type("eighth") && xml.staff(staff)
+          end
+        end
+
+        # Slurs are not kept note by note and are not written.
+        def notations(xml, note, held)
+          touch = note.touch - %w[slurred broken]
+          return unless note.finger || note.touch.include?("broken") || touch.any? || held
+
+          xml.notations do
+            xml.technical { xml.fingering(note.finger) } if note.finger
+            xml.articulations { touch.each { |name| xml.send(name.tr(" ", "-")) } } if touch.any?
+            xml.arpeggiate if note.touch.include?("broken")
+            xml.fermata if held
           end
         end
 

@@ -9,10 +9,10 @@ module Stairwell
       # the page becomes text this way.
       class Edit
         # Of how the page and its bars lie; the rest is read against it.
-        SHAPE = %i[pages count meters pickup counts].freeze
+        SHAPE = %i[pages count unnumbered meters pickup counts].freeze
         # The order of kinds, for a statement of a kind there is none of yet.
         ORDER = [
-          :title, :composer, :book, :level, *SHAPE, :keys, :tempo, :repeats, :endings, *Reader::MARKS.values, :jumps, :sections,
+          :title, :composer, :book, :level, *SHAPE, :keys, :tempo, :repeats, :endings, *Reader::MARKS.values, :jumps, :clefs, :sections,
           *Score::Markings.members
         ].freeze
 
@@ -131,6 +131,7 @@ module Stairwell
           when :fermatas then [:fermatas, value.bar, value.beat]
           when :starts then [:starts, value.hand, value.bar, value.beat]
           when :joins then [:joins, value.from, value.to]
+          when :clefs then [:clefs, value.hand, value.bar, value.beat]
           when :section_notes then [:section_notes, value.section, value.kind]
           else [claim.member, value]
           end

@@ -14,11 +14,12 @@ module Stairwell
           "key" => "key: G major", "pickup" => "pickup: 1", "bar" => "bar 26: 2 counts",
           "tempo" => "tempo: Andante, marked quarter = 92, aim 76", "repeat" => "repeat: 9-13",
           "ending" => "ending 1: 21", "segno" => "segno: 5", "coda" => "coda: 27", "to coda" => "to coda: 13", "fine" => "fine: 14",
+          "double bar" => "double bar: 8", "unnumbered" => "unnumbered: #5", "clef" => "clef left: treble from 9",
           "da capo" => "da capo: 28 al fine", "dal segno" => "dal segno: 26 al coda", "section" => "section A1: 5-8 like A except 8", **Markings::EXAMPLES
         }.freeze
         TEXTS = %w[title composer book level].freeze
-        MARKS = {"segno" => :segno, "coda" => :coda, "to coda" => :to_coda, "fine" => :fine}.freeze
-        SHAPE = %w[page bars pickup].freeze
+        MARKS = {"segno" => :segno, "coda" => :coda, "to coda" => :to_coda, "fine" => :fine, "double bar" => :double_bars}.freeze
+        SHAPE = %w[page bars pickup unnumbered].freeze
         LENGTHS = %w[time bar].freeze
 
         # What stands at most once; the last line that says it counts.
@@ -120,6 +121,7 @@ module Stairwell
           when "page" then [[:pages, page(statement, scan)]]
           when "bars" then [[:count, scan.number!("a number of bars", 1..Constants::MOST_BARS)]]
           when "pickup" then [[:pickup, scan.counts!]]
+          when "unnumbered" then unnumbered(scan)
           end
         end
 
@@ -129,6 +131,16 @@ module Stairwell
           lines << scan.number!("the bars of a line", 0..99) until scan.done?
           scan.stumble("page #{number} is described twice") if all(:pages).any? { |one| one.number == number }
           Score::Page.new(number: number, lines: lines)
+        end
+
+        # Bars that have no number are named by their index alone.
+        def unnumbered(scan)
+          found = []
+          loop do
+            found << [:unnumbered, scan.take!(/#\d{1,4}/, "bars by their place, such as #5")[1..].to_i]
+            break unless scan.take(/,/)
+          end
+          found.reject { |_, index| index.zero? }
         end
 
         # @return [Array<Array(Symbol, Object)>] members and values
@@ -144,6 +156,7 @@ module Stairwell
           when *MARKS.keys then [[MARKS[statement.keyword], @places.bar!(scan)]]
           when "da capo", "dal segno" then [[:jumps, Values.jump(statement.keyword, scan, @places)]]
           when *Markings::EXAMPLES.keys then marking(statement, scan)
+          when "clef" then [[:clefs, clef(statement, scan)]]
           when "section" then [[:sections, Values.section(label(statement), scan, @places)]]
           end
         end
@@ -159,6 +172,13 @@ module Stairwell
           passes = Values.passes(head(statement))
           span = @places.span!(scan)
           Score::Ending.new(passes: passes, from: span.from, to: span.to)
+        end
+
+        def clef(statement, scan)
+          hand = head(statement).take!(/(right|left)\b/i, "“right” or “left”").downcase.to_sym
+          name = scan.take!(/[^,#]+?(?=\s+from\b|\s*\z)/i, "a clef such as treble").strip
+          bar, beat = scan.take(/from\b/i) ? @places.position!(scan) : [1, nil]
+          Score::Clef.new(hand: hand, name: name, bar: bar, beat: beat || 1r)
         end
 
         def marking(statement, scan)
@@ -180,7 +200,7 @@ module Stairwell
         def bars
           meters = all(:meters).sort_by(&:bar).reverse.uniq(&:bar).reverse
           meters.unshift(Score::Meter.new(beats: 4, unit: 4)) unless meters.first&.bar == 1
-          Score.bars(count, meters: meters, pickup: all(:pickup).last, counts: all(:counts).to_h)
+          Score.bars(count, meters: meters, pickup: all(:pickup).last, counts: all(:counts).to_h, unnumbered: all(:unnumbered).uniq)
         end
 
         def map

@@ -41,6 +41,7 @@ module Stairwell
           when :endings then "ending #{value.passes.join(", ")}: #{bars(value)}"
           when :jumps then jump(value)
           when :sections then section(value)
+          when :clefs then "clef #{value.hand}: #{value.name}#{" from #{position(value.bar, (value.beat unless value.beat == 1))}" unless [value.bar, value.beat] == [1, 1]}"
           when *Reader::MARKS.values then "#{Reader::MARKS.key(member)}: #{bar(value)}"
           else statements(member, [value]).first
           end
@@ -61,11 +62,14 @@ module Stairwell
         end
 
         def shape
-          numbered = @map.bars.size - (@map.pickup? ? 1 : 0)
+          numbered = @map.bars.size - (@map.pickup? ? 1 : 0) - unnumbered.size
           lines = @map.pages.map { |page| "page #{page.number}: #{page.lines.join(" ")}" }
           lines << "bars: #{numbered}" unless @map.pages.sum { |page| page.lines.sum } == numbered
+          lines << "unnumbered: #{unnumbered.map { |bar| "##{bar.index}" }.join(", ")}" if unnumbered.any?
           lines
         end
+
+        def unnumbered = @unnumbered ||= @map.bars.select { |bar| bar.number.nil? }
 
         def music
           [
@@ -73,7 +77,7 @@ module Stairwell
             @map.keys.map { |key| "key: #{key}#{from(key.bar)}" },
             ("pickup: #{number(@map.bars.first.counts)}" if @map.pickup?),
             @map.bars.drop(@map.pickup? ? 1 : 0).reject(&:full?).map { |bar| "bar #{bar(bar.index)}: #{number(bar.counts)} counts" },
-            tempo
+            tempo, @map.clefs.map { |clef| statement(:clefs, clef) }
           ]
         end
 
@@ -123,10 +127,17 @@ module Stairwell
 
         def from(index) = (index == 1) ? "" : " from #{bar(index)}"
 
-        # The printed number where the script would count the same.
+        # The number the script gives each bar: one after another, a pickup 0.
+        def counted
+          @counted ||= begin
+            number = @map.pickup? ? -1 : 0
+            @map.bars.to_h { |bar| [bar.index, bar.number ? number += 1 : nil] }
+          end
+        end
+
+        # The printed number where the script counts the same.
         def bar(index)
-          plain = @map.pickup? ? index - 1 : index
-          (@map.bar(index).number == plain) ? plain.to_s : "##{index}"
+          (counted[index] && @map.bar(index).number == counted[index]) ? counted[index].to_s : "##{index}"
         end
       end
     end

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module MusicXML
+      # What stands at a note besides its pitch and length: its finger, its
+      # touch, and what concerns the place rather than the note.
+      class NoteMarks
+        # @return [Integer, nil] 1 the thumb
+        attr_reader :finger
+        # @return [Array<String>] articulations by their MusicXML names with
+        #   blanks for hyphens; "slurred" under a slur; "broken" for a chord
+        #   that is rolled
+        attr_reader :touch
+        # @return [Array<Array(Symbol, Object)>] :fermata, :ornament, and :lyric
+        #   with the number of its verse
+        attr_reader :events
+
+        # @param parts [Hash{String => Array<Nokogiri::XML::Element>}] the
+        #   note's children by name
+        # @param slurs [Set] open slurs of the part by staff and number, changed
+        # @param staff [Integer]
+        def initialize(parts, slurs, staff)
+          @touch = []
+          @events = parts["lyric"].to_a.map { |lyric| [:lyric, [lyric["number"].to_s[/\d+/].to_i, 1].max] }
+          @slurs = slurs
+          @staff = staff
+          under = slurs.any? { |on, _| on == staff }
+          parts["notations"].to_a.each { |notations| notations.element_children.each { |one| read(one) } }
+          @touch << "slurred" if (under || @starts) && !parts.key?("rest")
+          @touch.sort!
+        end
+
+        private
+
+        def read(one)
+          case one.name
+          when "slur" then slur(one)
+          when "articulations" then @touch.concat(one.element_children.map { |child| child.name.tr("-", " ") })
+          when "arpeggiate" then @touch << "broken"
+          when "fermata" then @events << [:fermata, nil]
+          when "ornaments" then @events << [:ornament, nil] if one.element_children.any?
+          when "technical" then @finger ||= one.at_xpath("fingering")&.text.to_s[/[1-5]/]&.to_i
+          end
+        end
+
+        def slur(one)
+          slur = [@staff, one["number"] || "1"]
+          return @slurs.delete(slur) || @slurs.delete_if { |_, number| number == slur.last } if one["type"] == "stop"
+
+          @starts = true
+          @slurs << slur if one["type"] == "start"
+        end
+      end
+    end
+  end
+end
