@@ -57,6 +57,14 @@ module Stairwell
         {drop: before - after, put: after - before}
       end
 
+      # @param map [Score::Map]
+      # @param mend [Roadmap::Mend]
+      # @return [Hash{Symbol => Array<String>}] statements to :drop and to :put
+      def self.mend(map, mend)
+        writer = Writer.new(map)
+        %i[drop put].to_h { |verb| [verb, mend[verb].map { |member, value| writer.statement(member, value) }] }
+      end
+
       # Puts one person's changes on top of another's, who began from the same.
       #
       # @param base [String] the script both began from

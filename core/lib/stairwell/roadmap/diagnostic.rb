@@ -5,7 +5,12 @@ module Stairwell
     # Something on the page that does not add up. It never stops the reading.
     # `code` is stable; `bar` an index or nil; `message` says what, where, what
     # was assumed and how to mend it; `grave` is false for a mere notice.
-    Diagnostic = Stairwell.value(:code, :bar, :message, grave: true)
+    # `mend` is a Mend where one is likely right.
+    Diagnostic = Stairwell.value(:code, :bar, :message, grave: true, mend: nil)
+
+    # What would put a page right: `words` say it as an instruction; `put` and
+    # `drop` are [member of Score::Map, value] pairs.
+    Mend = Stairwell.value(:words, put: [], drop: [])
 
     # Writes places the way people say them.
     class Wording

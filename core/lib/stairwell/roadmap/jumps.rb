@@ -26,15 +26,20 @@ module Stairwell
 
       private
 
-      def tell(code, bar, message, grave: true)
-        @diagnostics << Diagnostic.new(code: code, bar: bar, message: message, grave: grave)
+      def tell(code, bar, message, **more)
+        @diagnostics << Diagnostic.new(code: code, bar: bar, message: message, **more)
+      end
+
+      # The jump said otherwise.
+      def instead(jump, words, **changes)
+        Mend.new(words: words, drop: [[:jumps, jump]], put: [[:jumps, jump.with(**changes)]])
       end
 
       def inside?(jump)
         return true if jump.after.between?(1, @map.bars.size)
 
         tell(:jump_off_page, nil, "A jump is said to come after bar #{jump.after}, but the page has #{@map.bars.size} bars. " \
-          "It is left out; correct its bar.")
+          "It is left out; correct its bar.", mend: Mend.new(words: "Take the jump away", drop: [[:jumps, jump]]))
         false
       end
 
@@ -50,7 +55,7 @@ module Stairwell
         return sign if sign
 
         tell(:segno_missing, jump.after, "#{place(jump)} says dal segno, but no bar has the sign. It is played from the " \
-          "beginning; put the sign where it stands, or say da capo.")
+          "beginning; put the sign where it stands, or say da capo.", mend: instead(jump, "Say da capo", to: :capo))
         1
       end
 
@@ -67,7 +72,7 @@ module Stairwell
         return {} if @map.fine.empty?
 
         tell(:read_as_al_fine, jump.after, "#{place(jump)} does not say until where, and the piece has a Fine: it is read " \
-          "as al Fine.", grave: false)
+          "as al Fine.", grave: false, mend: instead(jump, "Say al Fine", until_sign: :fine))
         {stop: @map.fine}
       end
 
@@ -75,7 +80,7 @@ module Stairwell
         return {stop: @map.fine} if @map.fine.any?
 
         tell(:fine_missing, jump.after, "#{place(jump)} says al Fine, but no bar has one. It is played to the end; put the " \
-          "Fine where it stands.")
+          "Fine where it stands.", mend: instead(jump, "Play to the end", until_sign: :end))
         {}
       end
 
@@ -83,14 +88,21 @@ module Stairwell
         coda = @map.coda.select { |bar| bar > jump.after }.min || @map.coda.max
         unless coda
           tell(:coda_missing, jump.after, "#{place(jump)} says al Coda, but there is no coda. It is played to the end; put " \
-            "the coda sign where it begins.")
+            "the coda sign where it begins.", mend: coda_behind(jump))
           return {}
         end
         return {leave: @map.to_coda.to_h { |bar| [bar, coda] }} if @map.to_coda.any?
 
         tell(:to_coda_missing, jump.after, "#{place(jump)} says al Coda, but no bar says where the coda is left. It is played " \
-          "to the end; put To Coda after the bar where it stands.")
+          "to the end; put To Coda after the bar where it stands.", mend: instead(jump, "Play to the end", until_sign: :end))
         {}
+      end
+
+      # A coda mostly stands right behind the jump.
+      def coda_behind(jump)
+        return instead(jump, "Play to the end", until_sign: :end) if jump.after >= @map.bars.size
+
+        Mend.new(words: "Put the coda at #{@wording.bar(jump.after + 1)}", put: [[:coda, jump.after + 1]])
       end
 
       def report_unused
@@ -99,12 +111,14 @@ module Stairwell
           next if al_coda && @map.coda.any?
 
           tell(:to_coda_unused, bar, "#{@wording.bar(bar).capitalize} says To Coda, but no jump is al Coda" \
-            "#{" and there is no coda" if @map.coda.empty?}. It is passed by; add the jump, or take the words away.")
+            "#{" and there is no coda" if @map.coda.empty?}. It is passed by; add the jump, or take the words away.",
+            mend: Mend.new(words: "Take To Coda away", drop: [[:to_coda, bar]]))
         end
         return if @map.fine.empty? || @map.jumps.any?
 
         tell(:fine_unused, @map.fine.first, "#{@wording.bar(@map.fine.first).capitalize} says Fine, but nothing goes back to it. " \
-          "It is passed by; add the da capo or dal segno.", grave: false)
+          "It is passed by; add the da capo or dal segno.", grave: false,
+          mend: Mend.new(words: "Add da capo al Fine at the end", put: [[:jumps, Score::Jump.new(after: @map.bars.size, to: :capo, until_sign: :fine)]]))
       end
 
       def place(jump) = @wording.bar(jump.after).capitalize

@@ -50,8 +50,14 @@ module Stairwell
 
       private
 
-      def tell(code, bar, message, grave: true)
-        @diagnostics << Diagnostic.new(code: code, bar: bar, message: message, grave: grave)
+      def tell(code, bar, message, **more)
+        @diagnostics << Diagnostic.new(code: code, bar: bar, message: message, **more)
+      end
+
+      def without(words, member, value) = Mend.new(words: words, drop: [[member, value]])
+
+      def ending_for(words, ending, passes)
+        Mend.new(words: words, drop: [[:endings, ending]], put: [[:endings, ending.with(passes: passes)]])
       end
 
       def inside?(*bars) = bars.compact.all? { |bar| bar.between?(1, @map.bars.size) }
@@ -61,7 +67,7 @@ module Stairwell
           next true if inside?(repeat.from, repeat.to) && (repeat.from || 1) <= repeat.to
 
           tell(:repeat_off_page, nil, "The repeat #{repeat.from}–#{repeat.to} does not lie on the page, which has " \
-            "#{@map.bars.size} bars. It is left out; correct its bars.")
+            "#{@map.bars.size} bars. It is left out; correct its bars.", mend: without("Take the repeat away", :repeats, repeat))
           false
         end
       end
@@ -71,7 +77,7 @@ module Stairwell
           next true if inside?(ending.from, ending.to) && ending.from <= ending.to
 
           tell(:ending_off_page, nil, "Ending #{ending.passes.join(", ")} does not lie on the page, which has " \
-            "#{@map.bars.size} bars. It is left out; correct its bars.")
+            "#{@map.bars.size} bars. It is left out; correct its bars.", mend: without("Take the ending away", :endings, ending))
           false
         }.sort_by(&:from)
       end
@@ -168,14 +174,18 @@ module Stairwell
 
         twice = passes.tally.select { |_, count| count > 1 }.keys
         if twice.any?
+          last = endings.reverse.find { |one| (one.passes & twice).any? }
+          free = ((1..Constants::MOST_TIMES).to_a - passes).first(last.passes.size)
           tell(:pass_twice, endings.first.from, "Two endings of the repeat before #{@wording.bar(endings.first.from)} are " \
-            "both for pass #{twice.join(", ")}. Both are played; correct the number on one of them.")
+            "both for pass #{twice.join(", ")}. Both are played; correct the number on one of them.",
+            mend: (ending_for("Make the one at #{@wording.bar(last.from)} ending #{free.join(", ")}", last, free) if free.any?))
         end
         missing = (1..[repeat.times || 0, passes.max].max).to_a - passes
         return if missing.empty?
 
         tell(:pass_missing, endings.first.from, "No ending at #{@wording.bar(endings.first.from)} is for pass " \
-          "#{missing.join(", ")}. On that pass the endings are skipped; add the number to an ending.")
+          "#{missing.join(", ")}. On that pass the endings are skipped; add the number to an ending.",
+          mend: ending_for("Play the ending at #{@wording.bar(endings.first.from)} on pass #{missing.join(", ")} too", endings.first, (endings.first.passes + missing).sort))
       end
 
       # Repeats must lie one inside the other or apart. Where they overlap the
@@ -188,18 +198,32 @@ module Stairwell
             next
           end
           tell(:repeats_overlap, loop.from, "The repeat from #{@wording.bar(loop.from)} begins inside another and ends " \
-            "outside it. It is taken to begin after #{@wording.bar(across.last)}; move one of the two.")
+            "outside it. It is taken to begin after #{@wording.bar(across.last)}; move one of the two.", mend: begin_after(across, loop))
           start = across.last + 1
           kept << loop.with(from: start) if start <= loop.to
         end.uniq
+      end
+
+      def begin_after(across, loop)
+        printed = @map.repeats.find { |one| one.to == loop.to && (one.from || loop.from) == loop.from }
+        return unless printed && across.last < loop.to
+
+        Mend.new(words: "Begin it after #{@wording.bar(across.last)}", drop: [[:repeats, printed]], put: [[:repeats, printed.with(from: across.last + 1)]])
       end
 
       def report_stray_endings
         owned = @loops.flat_map(&:endings)
         (@endings - owned).each do |ending|
           tell(:ending_outside_repeat, ending.from, "Ending #{ending.passes.join(", ")} at #{@wording.bar(ending.from)} " \
-            "belongs to no repeat. It is played as it stands; add the repeat, or take the ending away.")
+            "belongs to no repeat. It is played as it stands; add the repeat, or take the ending away.", mend: repeat_for(ending))
         end
+      end
+
+      # A first ending wants a repeat sign at its end.
+      def repeat_for(ending)
+        return without("Take the ending away", :endings, ending) unless ending.passes.include?(1)
+
+        Mend.new(words: "Repeat from before it", put: [[:repeats, Score::Repeat.new(to: ending.to)]])
       end
     end
   end

@@ -20,6 +20,7 @@ module Stairwell
       # @param jumps [Jumps]
       def initialize(map, repeats, jumps)
         @map = map
+        @jumps = jumps
         @leaps = jumps.leaps.to_h { |leap| [leap.after, leap] }
         @loops = repeats.loops.sort_by { |loop| [loop.last - loop.from, loop.to] }
         # Innermost first: the inner repeat is played in full on each pass of the outer.
@@ -60,6 +61,7 @@ module Stairwell
         end
         report_silent(played)
         report_untaken
+        report_across
         report_straight(played)
         played
       end
@@ -137,6 +139,22 @@ module Stairwell
         end
       end
 
+      # A jump in the middle of a repeat leaves it there on the last pass. One
+      # that ends an ending is as usual.
+      def report_across
+        wording = Wording.new(@map)
+        @jumps.leaps.each do |leap|
+          loop = @loops.find { |one| leap.after.between?(one.from, one.last - 1) && one.endings.none? { |ending| ending.to == leap.after } }
+          next unless loop
+
+          @diagnostics << Diagnostic.new(
+            code: :repeat_across_jump, bar: leap.after, grave: false,
+            message: "The jump after #{wording.bar(leap.after)} stands inside the repeat of #{wording.bars(Score::Span.new(from: loop.from, to: loop.last))}. " \
+              "It is taken on the last pass, and what follows it in the repeat is left out then. Move the jump to the end of the repeat if that is not meant."
+          )
+        end
+      end
+
       def report_straight(played)
         straight = played.find { |visit| visit.via == :next && @map.coda.include?(visit.bar) }
         return unless straight
@@ -144,8 +162,16 @@ module Stairwell
         @diagnostics << Diagnostic.new(
           code: :coda_straight, bar: straight.bar, grave: false,
           message: "The coda at #{Wording.new(@map).bar(straight.bar)} is played straight into. If the music should jump before it, " \
-            "add the da capo or dal segno."
+            "add the da capo or dal segno.", mend: jump_before(straight.bar)
         )
+      end
+
+      # The jump that most pages with To Coda have right before the coda.
+      def jump_before(coda)
+        return unless @map.to_coda.any? && @map.jumps.empty? && coda > 1
+
+        to = @map.segno.any? ? :segno : :capo
+        Mend.new(words: "Add #{Score::Jump::WORDS.fetch(to)} al coda before it", put: [[:jumps, Score::Jump.new(after: coda - 1, to: to, until_sign: :coda)]])
       end
 
       def too_long(played)

@@ -21,7 +21,7 @@ module Stairwell
         @map.sections.flat_map do |section|
           section.spans.reject { |span| span.from >= 1 && span.to <= @map.bars.size && span.from <= span.to }.map do |span|
             told(:section_off_page, nil, "Section #{section.label} runs from bar #{span.from} to #{span.to}, but the piece has " \
-              "#{@map.bars.size} bars. Correct its bars.")
+              "#{@map.bars.size} bars. Correct its bars.", mend: shortened(section, span))
           end
         end
       end
@@ -33,7 +33,7 @@ module Stairwell
 
           bar = shared.map(&:from).max
           told(:sections_overlap, bar, "Sections #{one.label} and #{other.label} both hold #{@wording.bar(bar)}. " \
-            "It is counted to #{one.label}; shorten one of them.")
+            "It is counted to #{one.label}; shorten one of them.", mend: apart(one, other, *shared))
         end
       end
 
@@ -49,11 +49,32 @@ module Stairwell
           next unless section.kin && @map.sections.first(at).none? { |earlier| earlier.label == section.kin.of }
 
           told(:kin_unknown, section.spans.first.from, "Section #{section.label} is said to be like #{section.kin.of}, " \
-            "but no section before it has that name. It is taken as new; correct the name.")
+            "but no section before it has that name. It is taken as new; correct the name.",
+            mend: changed("Take it as new", section, kin: nil))
         end
       end
 
-      def told(code, bar, message) = Roadmap::Diagnostic.new(code: code, bar: bar, message: message)
+      def changed(words, section, **changes)
+        Roadmap::Mend.new(words: words, drop: [[:sections, section]], put: [[:sections, section.with(**changes)]])
+      end
+
+      def shortened(section, span)
+        return unless span.from.between?(1, @map.bars.size)
+
+        inside = span.with(to: @map.bars.size, to_beat: nil)
+        changed("End it with the last bar", section, spans: section.spans.map { |one| (one == span) ? inside : one })
+      end
+
+      # The one that begins first ends where the other begins.
+      def apart(one, other, span, later)
+        one, _, span, later = other, one, later, span if later.from < span.from
+        return if later.from == span.from || later.from_beat
+
+        shorter = span.with(to: later.from - 1, to_beat: nil)
+        changed("End #{one.label} before #{@wording.bar(later.from)}", one, spans: one.spans.map { |place| (place == span) ? shorter : place })
+      end
+
+      def told(code, bar, message, mend: nil) = Roadmap::Diagnostic.new(code: code, bar: bar, message: message, mend: mend)
     end
   end
 end

@@ -55,7 +55,7 @@ module Stairwell
         # A beat inside a bar, 1 at its start.
         def beat(bar, at)
           bar = @bars[bar - 1]
-          [1 + at / bar.meter.count_length, [bar.counts, 1r].max].min
+          (1 + at / bar.meter.count_length).clamp(1r, [bar.counts, 1r].max)
         end
 
         # nil at the edges of a bar, as Score::Span has it.
@@ -118,7 +118,9 @@ module Stairwell
         def span(from, bar, at)
           bar, at = bar - 1, @bars[bar - 2].length if at.zero? && bar > from[0]
           last = beat(bar, at)
-          Score::Span.new(from: from[0], to: bar, from_beat: from_beat(*from.first(2)), to_beat: (last unless at >= @bars[bar - 1].length || (bar == from[0] && last < beat(*from.first(2)))))
+          to_the_edge = at >= @bars[bar - 1].length
+          backwards = bar == from[0] && last < beat(*from.first(2))
+          Score::Span.new(from: from[0], to: bar, from_beat: from_beat(*from.first(2)), to_beat: (last unless to_the_edge || backwards))
         end
 
         def verses

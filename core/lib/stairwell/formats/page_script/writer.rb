@@ -41,6 +41,7 @@ module Stairwell
           when :endings then "ending #{value.passes.join(", ")}: #{bars(value)}"
           when :jumps then jump(value)
           when :sections then section(value)
+          when :counts then "bar #{bar(value.first)}: #{number(value.last)} counts"
           when :clefs then "clef #{value.hand}: #{value.name}#{" from #{position(value.bar, (value.beat unless value.beat == 1))}" unless [value.bar, value.beat] == [1, 1]}"
           when *Reader::MARKS.values then "#{Reader::MARKS.key(member)}: #{bar(value)}"
           else statements(member, [value]).first
@@ -76,7 +77,7 @@ module Stairwell
             @map.meters.map { |meter| "time: #{meter}#{from(meter.bar)}" },
             @map.keys.map { |key| "key: #{key}#{from(key.bar)}" },
             ("pickup: #{number(@map.bars.first.counts)}" if @map.pickup?),
-            @map.bars.drop(@map.pickup? ? 1 : 0).reject(&:full?).map { |bar| "bar #{bar(bar.index)}: #{number(bar.counts)} counts" },
+            @map.bars.drop(@map.pickup? ? 1 : 0).reject(&:full?).map { |bar| statement(:counts, [bar.index, bar.counts]) },
             tempo, @map.clefs.map { |clef| statement(:clefs, clef) }
           ]
         end
