@@ -7,7 +7,7 @@ require_relative "../stairwell"
 module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
-    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, or stairwell survey FILE [--json]    (FILE: .musicxml, .xml, .mxl, or page script .txt)"
+    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, or stairwell survey FILE [--json]    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
     COMMANDS = %w[roadmap script survey].freeze
 
     # @param arguments [Array<String>]

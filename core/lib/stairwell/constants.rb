@@ -7,6 +7,8 @@ module Stairwell
     # Bars the reader and the page script accept. Own choice: more than any
     # method-book piece, little enough to answer at once.
     MOST_BARS = 5_000
+    # Whole notes a bar may be long. Own choice: far more than any meter needs.
+    LONGEST_BAR = 64
     # Visits the roadmap unfolds before it stops. Own choice: nested repeats
     # multiply, and nothing a person can enter may hang.
     MOST_VISITS = 100_000

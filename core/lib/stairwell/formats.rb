@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "json"
 require_relative "formats/music_xml"
 require_relative "formats/page_script"
 
@@ -16,10 +17,11 @@ module Stairwell
     def self.read(bytes, name:)
       case File.extname(name).downcase
       when ".musicxml", ".xml", ".mxl" then MusicXML.read(bytes)
+      when ".json" then Score::Document.read(bytes)
       when ".txt" then PageScript.read!(bytes.dup.force_encoding(Encoding::UTF_8))
       else
         raise UnreadableError.new(
-          "“#{File.basename(name)}” has an ending Stairwell does not read. Use .musicxml, .xml, .mxl, or .txt for a page script.",
+          "“#{File.basename(name)}” has an ending Stairwell does not read. Use .musicxml, .xml or .mxl for a score, .txt for a page script, .json for a map.",
           code: :unknown_kind
         )
       end

@@ -8,6 +8,9 @@ require_relative "roadmap/arithmetic"
 require_relative "roadmap/duration"
 require_relative "roadmap/pass_notes"
 require_relative "roadmap/reading"
+require_relative "roadmap/guide"
+require_relative "roadmap/playback"
+require_relative "roadmap/drill"
 
 module Stairwell
   # How it is played: from the signs on the page to the order in which its
@@ -26,5 +29,14 @@ module Stairwell
         diagnostics: repeats.diagnostics + jumps.diagnostics + walk.diagnostics + Arithmetic.check(map, visits)
       )
     end
+
+    # @param map [Score::Map]
+    # @param tempo [Rational, Integer] counts a minute
+    # @return [Hash{Symbol => Object}] when each bar, click and note sounds
+    def self.playback(map, tempo: map.aim) = Playback.new(map, read(map).visits, tempo).to_h
+
+    # @param map [Score::Map]
+    # @return [Array<Question>] "where next?" at each of its signs
+    def self.drill(map) = Drill.new(map, read(map).visits).questions
   end
 end

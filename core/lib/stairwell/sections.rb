@@ -7,6 +7,11 @@ require_relative "sections/check"
 require_relative "sections/kindred"
 require_relative "sections/suggestion"
 require_relative "sections/seam_facts"
+require_relative "sections/layers"
+require_relative "sections/reach"
+require_relative "sections/values"
+require_relative "sections/look"
+require_relative "sections/spots"
 require_relative "sections/survey"
 
 module Stairwell
@@ -21,6 +26,11 @@ module Stairwell
     # @param map [Score::Map]
     # @return [Survey]
     def self.survey(map) = Survey.new(map)
+
+    # @param map [Score::Map]
+    # @param about [Hash] of the student: span:, pedal:, known:
+    # @return [Array<Fact>] what is seen when looking it over
+    def self.look(map, **about) = Look.new(map, **about).facts
 
     # @param map [Score::Map]
     # @return [Array<Score::Section>] suggested from the page and the notes

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "json"
+
 module Stairwell
   module Score
     # The map as plain data, `stairwell-map/1`: what is stored, sent and
@@ -58,8 +60,49 @@ module Stairwell
           remarks: data.fetch("remarks", []),
           unread: data.fetch("unread", []).map { |one| [one["what"], one["bars"]] }
         )
-      rescue KeyError, TypeError, NoMethodError, ArgumentError => error
+      rescue KeyError, TypeError, NoMethodError, ArgumentError, ZeroDivisionError => error
         raise UnreadableError, "this #{SCHEMA} document is damaged: #{error.message.lines.first.strip}"
+      end
+
+      # @param text [String] JSON from outside
+      # @return [Map]
+      # @raise [UnreadableError] when it is no such document, or speaks of bars
+      #   the piece does not have
+      def read(text)
+        raise UnreadableError, "this file is larger than #{Constants::MOST_SCORE_BYTES / 1024 / 1024} MB" if text.bytesize > Constants::MOST_SCORE_BYTES
+
+        text = text.dup.force_encoding(Encoding::UTF_8)
+        raise UnreadableError, "this is not JSON; the file is cut off or damaged" unless text.valid_encoding?
+
+        data = JSON.parse(text)
+        refuse_unlike(data)
+        map = load(data)
+        raise UnreadableError, "this #{SCHEMA} document has a bar without a length" unless map.bars.all? { |bar| bar.length.positive? && bar.length <= Constants::LONGEST_BAR && bar.meter.beats.positive? && bar.meter.unit.positive? }
+
+        outside = mentioned(map).find { |bar| !(bar.is_a?(Integer) && bar.between?(1, map.bars.size)) }
+        raise UnreadableError, "this #{SCHEMA} document speaks of bar #{outside.inspect}, but has #{map.bars.size}" if outside
+
+        map
+      rescue JSON::ParserError, EncodingError
+        raise UnreadableError, "this is not JSON; the file is cut off or damaged"
+      end
+
+      # Against the published schema; the validator is loaded only for this.
+      def refuse_unlike(data)
+        require "json_schemer"
+        @schema ||= JSONSchemer.schema(JSON.parse(File.read(File.join(__dir__, "map.schema.json"))))
+        raise UnreadableError, "this is not a #{SCHEMA} document" unless data.is_a?(Hash) && data["schema"] == SCHEMA
+
+        wrong = @schema.validate(data).first
+        raise UnreadableError, "this #{SCHEMA} document is damaged: #{wrong["error"]}" if wrong
+      end
+
+      # Every bar something other than the signs stands at; signs off the page
+      # are left out of the reading and reported.
+      def mentioned(map)
+        spans = Markings.members.flat_map { |member| Array(map.markings[member]) }.filter_map { |one| one.is_a?(Span) ? one : (one.span if one.respond_to?(:span)) }
+        placed = [*map.keys, *map.clefs, *map.markings.fermatas, *map.markings.starts].map(&:bar)
+        [*spans.flat_map { |span| [span.from, span.to] }, *placed, *map.notes.keys, *map.sections.flat_map(&:spans).flat_map { |span| [span.from, span.to] }]
       end
 
       # @param one [Hash{String => Object}] a section as {dump} gives it
@@ -134,7 +177,7 @@ module Stairwell
         {finger: more["finger"], touch: more.fetch("touch", []), graces: more.fetch("graces", []).map { |pitch| Pitch.parse(pitch) }}
       end
 
-      private_class_method :load_more, :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes
+      private_class_method :mentioned, :refuse_unlike, :load_more, :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes
     end
   end
 end

@@ -44,11 +44,12 @@ module Stairwell
     # `up` is false for one that lies lower.
     Octave = Stairwell.value(:span, hand: nil, up: true)
 
-    # Everything of the above for one piece. `pedal`, `hard` and `ritardandi`
-    # are spans, `ornaments` spans of one beat, `introduces` texts, `track` a number.
+    # Everything of the above for one piece. `dismissed` are spots that
+    # were suggested and are none. `pedal`, `hard` and `ritardandi` are spans,
+    # `ornaments` spans of one beat, `introduces` texts, `track` a number.
     Markings = Stairwell.value(
       fermatas: [], ritardandi: [], pass_notes: [], starts: [], hands: [], dynamics: [], pedal: [], ornaments: [],
-      verses: [], introduces: [], octaves: [], spots: [], hard: [], joins: [], section_notes: [], track: nil
+      verses: [], introduces: [], octaves: [], spots: [], dismissed: [], hard: [], joins: [], section_notes: [], track: nil
     )
   end
 end

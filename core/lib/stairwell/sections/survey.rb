@@ -16,6 +16,7 @@ module Stairwell
         @kinship = Kinship.new(map) if map.notes?
         @form = Form.new(@map, Roadmap.read(@map))
         @seams = Seams.new(@map)
+        @layers = Layers.new(map)
       end
 
       # @return [Boolean] whether the sections are a suggestion
@@ -27,7 +28,9 @@ module Stairwell
           "title" => map.title, "bars_printed" => map.bars.size, "lines" => map.layout.lines.size, "pages" => map.layout.pages.size,
           "keys" => map.keys.map(&:to_s), "meters" => map.meters.map(&:to_s), "bars" => bars, "new_bars" => @share.new_bars.to_f.round(4),
           "new_share" => (@share.new_bars / map.bars.size).to_f.round(4), "suggested" => suggested?,
-          "sections" => map.sections.map { |one| section(one) }, "form" => @form.labels, "seams" => @form.seams.map { |seam| seam(@seams.facts(seam)) }
+          "sections" => map.sections.map { |one| section(one) }, "form" => @form.labels, "seams" => @form.seams.map { |seam| seam(@seams.facts(seam)) },
+          "look" => Look.new(map).facts.map { |one| {"topic" => one.topic, "text" => one.text, "bars" => one.bars, "caution" => one.caution}.compact },
+          "spots" => Spots.new(map).suggested.map { |one| {"span" => [one.span.from, one.span.to], "hand" => one.hand&.to_s, "text" => one.text} }
         }
       end
 
@@ -39,8 +42,20 @@ module Stairwell
 
           relations = @kinship.bars[bar.index - 1]
           also = Kinship::HANDS.to_h { |hand| [hand.to_s, @kinship.also(bar.index, hand).map(&:to_s)] }.reject { |_, all| all.empty? }
-          {"bar" => bar.index, **%i[right left together].to_h { |hands| [hands.to_s, relation(relations[hands])] }, **(also.any? ? {"also" => also} : {})}
+          differs = differing(bar.index, relations)
+          {
+            "bar" => bar.index, **%i[right left together].to_h { |hands| [hands.to_s, relation(relations[hands])] },
+            **{"also" => also, "differs" => differs}.reject { |_, found| found.empty? }
+          }
         end
+      end
+
+      # Layers in which a bar is not like the one whose notes it has.
+      def differing(bar, relations)
+        Kinship::HANDS.to_h { |hand|
+          same = relations[hand]
+          [hand.to_s, (same.name == :same) ? @layers.between(bar, same.of, hand).map(&:to_s) : []]
+        }.reject { |_, names| names.empty? }
       end
 
       def relation(one)

@@ -19,6 +19,9 @@ module Stairwell
         # voice, and the stretch between two backups in which it stands.
         Sound = Struct.new(:staff, :voice, :stretch, :note)
 
+        # Note values a meter can count in.
+        UNITS = [1, 2, 4, 8, 16, 32, 64].freeze
+
         # @return [Rational] how far its notes and rests reach
         attr_reader :length
         # @return [Array<Sound>]
@@ -68,7 +71,7 @@ module Stairwell
         def time(element)
           beats = element&.at_xpath("beats")&.text.to_s.split("+").sum(&:to_i)
           unit = element&.at_xpath("beat-type")&.text.to_i
-          Score::Meter.new(beats: beats, unit: unit) if beats.positive? && unit.positive?
+          Score::Meter.new(beats: beats, unit: unit) if beats.between?(1, 64) && UNITS.include?(unit)
         end
 
         def signature(element)

@@ -36,8 +36,11 @@ module Stairwell
             end
             return entry(zip, score_name(zip))
           end
-        rescue Zip::Error, Zlib::Error => error
-          raise UnreadableError.new("The compressed file is cut off or damaged (#{error.message}). Export it again.", code: :cut_off)
+        rescue UnreadableError
+          raise
+        # Spoilt archives make the library stumble in ways of its own.
+        rescue Zip::Error, Zlib::Error, TypeError, NoMethodError, ArgumentError, RangeError, EncodingError, IOError, SystemCallError => error
+          raise UnreadableError.new("The compressed file is cut off or damaged (#{error.message.scrub.lines.first.to_s.strip}). Export it again.", code: :cut_off)
         end
 
         # The container names the score; without one the first that looks like it.

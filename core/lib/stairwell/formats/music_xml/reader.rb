@@ -104,6 +104,8 @@ module Stairwell
               change = read.filter_map(&:meter).first
               meter = change.with(bar: at + 1) if change && change.to_s != meter.to_s
               length = read.map(&:length).max
+              raise UnreadableError.new("Bar #{at + 1} is longer than #{Constants::LONGEST_BAR} whole notes: the file is damaged. Export it again.", code: :cut_off) if length > Constants::LONGEST_BAR
+
               Score::Bar.new(
                 index: at + 1, number: number(elements(at).first, at), meter: meter,
                 length: length.positive? ? length : meter.bar_length

@@ -11,7 +11,8 @@ module Stairwell
           "fermata" => "fermata: 30 beat 2 for 2", "ritardando" => "ritardando: 29-30", "pass" => "pass 2: 9-13 left hand, softer",
           "start" => "start right: finger 3 on B4", "hands" => "hands: right only 1-4", "loud and soft" => "loud and soft: 1 mf, 9 p",
           "pedal" => "pedal: 14-20", "ornament" => "ornament: 20 beat 3", "words" => "words 1: 1-8", "new" => "new: dotted quarter notes",
-          "spot" => "spot: 12 beat 3 - 13 beat 1 left hand, jump down", "hard" => "hard: 20-22",
+          "spot" => "spot: 12 beat 3 - 13 beat 1 left hand, jump down", "no spot" => "no spot: 12 beat 3 left hand",
+          "hard" => "hard: 20-22",
           "join" => "join A1 to B: no rest, right hand jumps", "fingering" => "fingering A: thumb under on F", "touch" => "touch A: short and light",
           "octave" => "octave: 9-12 right hand, up", "track" => "track: 7"
         }.freeze
@@ -76,11 +77,15 @@ module Stairwell
 
         def new(_, scan, _places) = [:introduces, [text!(scan, "what is new")]]
 
-        def spot(_, scan, places)
+        def spot(_, scan, places) = [:spots, [named_spot(scan, places)]]
+
+        def no_spot(_, scan, places) = [:dismissed, [named_spot(scan, places)]]
+
+        def named_spot(scan, places)
           spot = {span: places.span!(scan), hand: hand(scan)}
           scan.take(/,/)
           text = scan.rest
-          [:spots, [Score::Spot.new(**spot, text: text.empty? ? nil : text)]]
+          Score::Spot.new(**spot, text: text.empty? ? nil : text)
         end
 
         def hard(_, scan, places) = [:hard, places.spans!(scan)]
@@ -136,7 +141,9 @@ module Stairwell
             listed("ornament", markings.ornaments.map { |one| write.span(one) }),
             markings.verses.map { |one| "words #{one.number}: #{write.span(one.span)}" },
             markings.introduces.map { |one| "new: #{one}" },
-            markings.spots.map { |one| "spot: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}#{", #{one.text}" if one.text}" },
+            {"spot" => markings.spots, "no spot" => markings.dismissed}.flat_map do |keyword, all|
+              all.map { |one| "#{keyword}: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}#{", #{one.text}" if one.text}" }
+            end,
             listed("hard", markings.hard.map { |one| write.span(one) }),
             markings.octaves.map { |one| "octave: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{one.up ? "up" : "down"}" },
             markings.section_notes.map { |one| "#{one.kind} #{one.section}: #{one.text}" },

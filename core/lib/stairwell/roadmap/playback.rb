@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Roadmap
+    # A piece as it sounds at a tempo: when each bar begins, its clicks, and the
+    # notes of each hand. All times are seconds from the first bar.
+    class Playback
+      # A grace note before its note, in seconds. Own choice.
+      GRACE = 0.08
+
+      # @param map [Score::Map]
+      # @param visits [Array<Visit>]
+      # @param tempo [Rational] counts a minute
+      def initialize(map, visits, tempo)
+        @map = map
+        @visits = visits
+        @count = 60.0 / tempo
+        @duration = Duration.new(map)
+      end
+
+      # @return [Hash{Symbol => Object}] JSON-ready: `count_in` and each bar's
+      #   `clicks` as [seconds, strong?]; `notes` as [seconds, length, MIDI
+      #   number, hand]
+      def to_h
+        starts = starting
+        {
+          count_in: count_in, seconds: (starts.last || 0.0).round(4),
+          bars: @visits.zip(starts).map { |visit, start| {bar: visit.bar, at: start.round(4), clicks: clicks(visit.bar, start)} },
+          notes: @map.notes? ? notes(starts) : []
+        }
+      end
+
+      private
+
+      # One more than there are bars: the last is the end.
+      def starting
+        whole = Hash.new { |all, bar| all[bar] = time(bar, @map.bar(bar).counts) }
+        @visits.each_with_object([0.0]) { |visit, found| found << found.last + whole[visit.bar] }
+      end
+
+      def time(bar, count) = @duration.until_count(bar, count) * @count
+
+      # A full bar, and before a pickup what the pickup leaves empty as well.
+      def count_in
+        first = @map.bars.first
+        full = first.meter.counts(first.meter.bar_length)
+        whole = full + (first.short? ? full - first.counts : 0)
+        (0...whole.floor).map { |at| [((at - whole) * @count).to_f.round(4), (at % full).zero?] }
+      end
+
+      # A pickup's counts are the last of its bar, and none of them is strong.
+      def clicks(index, start)
+        bar = @map.bar(index)
+        (0...bar.counts.ceil).map { |count| [(start + time(index, count.to_r)).round(4), count.zero? && !bar.pickup?] }
+      end
+
+      def notes(starts)
+        found = []
+        @visits.zip(starts).each do |visit, start|
+          length = @map.bar(visit.bar).meter.count_length
+          @map.notes.fetch(visit.bar, {}).each do |hand, all|
+            all.each { |note| sound(found, note, hand, *[note.onset, note.onset + note.length].map { |at| start + time(visit.bar, at / length) }) }
+          end
+        end
+        found.sort_by { |at, _, midi, _| [at, midi] }.map { |at, lasts, midi, hand| [at.round(4), lasts.round(4), midi, hand.to_s] }
+      end
+
+      # A tied note makes the one before it longer.
+      def sound(found, note, hand, from, to)
+        midi = note.pitch.midi
+        held = found.reverse_each.first(64).find { |one| one[2] == midi && one[3] == hand && (one[0] + one[1] - from).abs < 0.01 } if note.tied
+        return held[1] = to - held[0] if held
+
+        note.graces.each_with_index { |pitch, at| found << [[from - GRACE * (note.graces.size - at), 0.0].max, GRACE, pitch.midi, hand] }
+        found << [from, to - from, midi, hand]
+      end
+    end
+  end
+end

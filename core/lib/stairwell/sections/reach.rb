@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Sections
+    # Where a hand lies, how far it has to open and where it moves, from the
+    # notes alone.
+    class Reach
+      # A place where the hand has to leave its position: bar, beat, the note it
+      # goes to, and how far that lies outside, in semitones.
+      Shift = Stairwell.value(:bar, :beat, :pitch, :far)
+      # The widest notes struck or held together: semitones, and where.
+      Stretch = Stairwell.value(:semitones, :low, :high, :bar, :beat)
+      # A note or notes together of one hand, in printed order.
+      Touch = Struct.new(:bar, :beat, :onset, :notes)
+      private_constant :Touch
+
+      # @param map [Score::Map]
+      # @param hand [Symbol] :right or :left
+      def initialize(map, hand)
+        @map = map
+        @touches = touches(hand)
+      end
+
+      # @return [Boolean] whether the hand plays at all
+      def plays? = @touches.any?
+
+      # @return [Array(Score::Pitch, Score::Pitch), nil] lowest and highest
+      def range
+        pitches = @touches.flat_map(&:notes).map(&:pitch)
+        pitches.minmax_by(&:midi) if pitches.any?
+      end
+
+      # @return [Stretch, nil] nil when one note sounds at a time
+      def widest
+        @touches.filter_map { |one| stretch(one) }.max_by(&:semitones)
+      end
+
+      # @return [Array(Score::Pitch, Score::Pitch), nil] lowest and highest note
+      #   of the first position
+      def start
+        first = []
+        @touches.each do |one|
+          together = first + one.notes.map(&:pitch)
+          break if wide(together) > Constants::HAND_POSITION && first.any?
+
+          first = together
+        end
+        first.minmax_by(&:midi) if first.any?
+      end
+
+      # A position holds as long as the notes since its start lie within a fifth.
+      # @return [Array<Shift>]
+      def shifts
+        held = []
+        @touches.filter_map do |one|
+          pitches = one.notes.map(&:pitch)
+          next (held += pitches) && nil if held.empty? || wide(held + pitches) <= Constants::HAND_POSITION || wide(pitches) > Constants::HAND_POSITION
+
+          far = wide(held + pitches) - Constants::HAND_POSITION
+          held = pitches
+          Shift.new(bar: one.bar, beat: one.beat, pitch: pitches.first, far: far)
+        end
+      end
+
+      # @return [Array<Array(Integer, Rational, Score::Pitch)>] bar, beat and key
+      #   where a finger gives way to another on the same key, or a later note
+      #   goes the other way than the fingers (a crossing)
+      def changes
+        @touches.each_cons(2).filter_map do |one, other|
+          before, after = one.notes.last, other.notes.first
+          next unless before.finger && after.finger && one.notes.one? && other.notes.one?
+
+          same_key = before.pitch == after.pitch && before.finger != after.finger
+          crossing = (after.pitch.midi <=> before.pitch.midi) * (after.finger <=> before.finger) == -@outward
+          [other.bar, other.beat, after.pitch, same_key ? :finger_change : :crossing] if same_key || crossing
+        end
+      end
+
+      private
+
+      def touches(hand)
+        @outward = (hand == :right) ? 1 : -1
+        @map.notes.sort.flat_map do |bar, hands|
+          hands.fetch(hand, []).reject(&:tied).group_by(&:onset).sort.map do |onset, notes|
+            Touch.new(bar, 1 + onset / @map.bar(bar).meter.count_length, onset, notes.sort_by { |note| note.pitch.midi })
+          end
+        end
+      end
+
+      def stretch(one)
+        return if one.notes.size < 2
+
+        low, high = one.notes.map(&:pitch).minmax_by(&:midi)
+        Stretch.new(semitones: high.midi - low.midi, low: low, high: high, bar: one.bar, beat: one.beat)
+      end
+
+      def wide(pitches) = pitches.map(&:midi).minmax.then { |low, high| high - low }
+    end
+  end
+end

@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Sections
+    # Suggests spots: a few notes that need work of their own. The teacher marks
+    # them or dismisses them ("no spot"), and neither is suggested again.
+    class Spots
+      # A leap of more than an octave is hard wherever it stands. Own choice.
+      FAR = 12
+
+      # @param map [Score::Map]
+      def initialize(map)
+        @map = map
+        @settled = map.markings.spots + map.markings.dismissed
+      end
+
+      # @return [Array<Score::Spot>] in printed order
+      def suggested
+        found = Kinship::HANDS.flat_map { |hand| of(hand) }
+        found.reject { |one| settled?(one) }.uniq { |one| [one.span, one.hand] }.sort_by { |one| [one.span.from, one.span.from_beat || 1] }
+      end
+
+      private
+
+      def of(hand)
+        reach = Reach.new(@map, hand)
+        changes = reach.changes.map { |bar, beat, pitch, kind| spot(hand, bar, beat, (kind == :crossing) ? "fingers cross at #{pitch}" : "change the finger on #{pitch}") }
+        shifts = reach.shifts.select { |one| one.far > FAR - Constants::HAND_POSITION }.map { |one| spot(hand, one.bar, one.beat, "far move to #{one.pitch}") }
+        changes + shifts
+      end
+
+      # From the beat before, so that the way there is practised too.
+      def spot(hand, bar, beat, text)
+        from = (beat > 1) ? [bar, [beat - 1, 1r].max] : [[bar - 1, 1].max, nil]
+        from_beat = (from.first < bar) ? @map.bar(from.first).counts.floor.clamp(1, nil).to_r : from.last
+        from_beat = nil if from_beat == 1
+        to_beat = (beat == @map.bar(bar).counts.floor) ? nil : beat
+        Score::Spot.new(span: Score::Span.new(from: from.first, to: bar, from_beat: from_beat, to_beat: to_beat), hand: hand, text: text)
+      end
+
+      def settled?(spot)
+        @settled.any? { |one| [nil, spot.hand].include?(one.hand) && one.span.overlap?(spot.span) }
+      end
+    end
+  end
+end

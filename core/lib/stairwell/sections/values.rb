@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Sections
+    # Names the note values of a piece, and says how its meters are counted.
+    class Values
+      NAMES = [[1r, "whole"], [1/2r, "half"], [1/4r, "quarter"], [1/8r, "eighth"], [1/16r, "sixteenth"], [1/32r, "thirty-second"]].freeze
+
+      # @param map [Score::Map]
+      def initialize(map)
+        @map = map
+      end
+
+      # @return [Array<String>] longest first; values held over a tie or bar
+      #   line count by their parts
+      def names
+        lengths = @map.notes.values.flat_map(&:values).flatten.map(&:length).uniq
+        lengths.sort.reverse.map { |length| name(length) }.uniq
+      end
+
+      # @param meter [Score::Meter]
+      # @return [String]
+      def counting(meter)
+        return "count #{meter.beats / 3} swinging beats, at first all #{meter.beats} eighths" if meter.compound?
+        return "count #{(1..meter.beats).to_a.join(" ")} in half notes, at first in #{meter.beats * 2} quarters" if meter.unit == 2
+
+        "count #{(1..meter.beats).to_a.join(" ")}"
+      end
+
+      private
+
+      def name(length)
+        NAMES.each do |value, name|
+          return name if length == value
+          return "dotted #{name}" if length == value * 3 / 2
+          return "triplet #{name}" if length == value * 2 / 3
+        end
+        "#{length} of a whole"
+      end
+    end
+
+    # The scale of a key, one octave up from its tonic.
+    class Scale
+      # @param key [Score::Key]
+      def initialize(key)
+        @key = key
+      end
+
+      # @return [Array<String>] eight note names; a minor key gets its harmonic
+      #   form, with the seventh step raised (common practice)
+      def names
+        first = Score::Pitch::STEPS.index(@key.tonic[0])
+        steps = (0..7).map { |at| Score::Pitch::STEPS[(first + at) % 7] }
+        steps.each_with_index.map do |step, at|
+          alter = @key.alter(step) + ((@key.mode == "minor" && at == 6) ? 1 : 0)
+          "#{step}#{Score::Pitch::SIGNS.fetch(alter)}"
+        end
+      end
+    end
+  end
+end
