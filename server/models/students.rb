@@ -5,7 +5,7 @@ module Stairwell
     module Models
       # Students and the pieces they have been given.
       class Students
-        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order].freeze
+        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal].freeze
 
         def initialize(desk)
           @desk = desk
@@ -32,6 +32,13 @@ module Stairwell
 
           kept = find(id)
           raise Problem.stale(kept[:name], kept: Views::Student.settings(kept), sent: values)
+        end
+
+        # @return [Array<Hash>] the newest result of "where next?" for each piece
+        def drills(id)
+          newest = @desk[:drill_results].where(student_id: id).distinct(:piece_id).order(:piece_id, Sequel.desc(:made_at))
+          newest.from_self(alias: :drill_results).join(:pieces, studio_id: :studio_id, id: :piece_id)
+            .select(:title, :day, :asked, :correct).order(:title).map { |row| row.merge(day: row[:day].to_s) }
         end
 
         # @param student [Hash] row

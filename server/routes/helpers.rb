@@ -23,6 +23,20 @@ module Stairwell
           settings.desks.for_account(account, &)
         end
 
+        # @param whose [String, nil] for whom the piece in the path is shown
+        # @yieldparam bench [Services::Workbench]
+        def at_bench(whose = checked.query["for"])
+          at_desk { |desk| yield Services::Workbench.new(desk, id, whose) }
+        end
+
+        # @param ending [String, nil] makes it a file to save
+        # @return [String]
+        def render_file(text, type, ending = nil)
+          content_type type
+          attachment("piece-#{id}.#{ending}") if ending
+          text
+        end
+
         # @return [String] JSON
         def render_json(value, status: 200)
           self.status status

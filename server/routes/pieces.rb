@@ -26,22 +26,44 @@ module Stairwell
             at_desk { |desk| render_json(Services::Library.new(desk).try_script(sent[:script])) }
           end
 
-          app.get "/api/pieces/:id" do
-            at_desk { |desk| render_json(Services::Library.new(desk).show(id)) }
+          app.get("/api/pieces/:id") { at_bench { |bench| render_json(bench.show) } }
+
+          app.post "/api/pieces/:id/draft" do
+            at_bench(sent[:for]) { |bench| render_json(bench.draft(sent[:script], **sent.slice(:put, :drop, :suggest))) }
           end
 
           app.put "/api/pieces/:id/script" do
-            at_desk { |desk| render_json(Services::Library.new(desk).change_script(id, sent[:script], seen: sent[:revision])) }
+            at_bench(sent[:for]) { |bench| render_json(bench.save(sent[:script], seen: sent[:revision])) }
           end
 
-          app.post "/api/pieces/:id/suggestion" do
-            at_desk { |desk| render_json(Services::Library.new(desk).suggest_sections(id, seen: sent[:revision])) }
+          app.get("/api/pieces/:id/revisions") { at_bench { |bench| render_json(bench.revisions) } }
+
+          app.get "/api/pieces/:id/revisions/:revision" do
+            at_bench { |bench| render_json(bench.revision(checked.path_parameters["revision"], against: checked.query["against"])) }
           end
 
-          app.put "/api/pieces/:id/sections" do
-            at_desk { |desk| render_json(Services::Library.new(desk).change_sections(id, sent[:sections], seen: sent[:revision])) }
+          app.get("/api/pieces/:id/sound") { at_bench { |bench| render_json(bench.sound(tempo: checked.query["tempo"])) } }
+
+          app.get("/api/pieces/:id/drill") { at_bench { |bench| render_json(bench.drill) } }
+
+          app.post "/api/pieces/:id/drills" do
+            at_bench { |bench| render_json(bench.keep_drill(**sent.slice(:student_id, :key, :asked, :missed)), status: 201) }
+          end
+
+          app.get "/api/pieces/:id/score" do
+            at_bench { |bench| render_file(bench.score, "application/vnd.recordare.musicxml+xml") }
+          end
+
+          app.get "/api/pieces/:id/export/:kind" do
+            kind = checked.path_parameters["kind"]
+            at_bench { |bench| render_file(bench.export(kind), *EXPORTS.fetch(kind)) }
           end
         end
+
+        # What a piece goes out as: media type, and the ending of its file.
+        EXPORTS = {
+          "musicxml" => ["application/vnd.recordare.musicxml+xml", "musicxml"], "script" => ["text/plain; charset=utf-8", "txt"], "map" => ["application/json", "json"]
+        }.freeze
       end
     end
   end

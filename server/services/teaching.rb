@@ -40,7 +40,9 @@ module Stairwell
           pieces = Models::Pieces.new(@desk)
           piece = pieces.find(piece_id)
           choices = Practice::Choices.new(hand_order: hand_order.to_sym, aim: aim.to_r)
-          steps = Practice.steps(pieces.map(piece_id, piece[:revision]), routine: Practice::ROUTINES.fetch(routine), choices: choices)
+          # As it is for this student, with the teacher's and their own changes.
+          map = Workbench.new(@desk, piece_id, id.to_s).map
+          steps = Practice.steps(map, routine: Practice::ROUTINES.fetch(routine), choices: choices)
           @assignments.add(
             student_id: id, piece_id: piece_id, revision: piece[:revision], routine: routine, hand_order: hand_order, aim: aim, steps: steps
           )
@@ -75,7 +77,7 @@ module Stairwell
           week = @weeks.newest(student[:id])
           Views::Student.settings(student).merge(
             pieces: @assignments.of_student(student[:id]).map { |given| Views::Student.assignment(given) },
-            week: week && week[:plan].to_hash, sheet_path: link && "/s/#{@links.token(link)}", today: @desk.today.to_s
+            week: week && week[:plan].to_hash, drills: @students.drills(student[:id]), sheet_path: link && "/s/#{@links.token(link)}", today: @desk.today.to_s
           )
         end
       end

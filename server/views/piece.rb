@@ -3,20 +3,21 @@
 module Stairwell
   module Server
     module Views
-      # @param number [Integer]
-      # @return [String] "1st", "2nd", "3rd", "4th"
-      def self.ordinal(number) = "#{number}#{{1 => "st", 2 => "nd", 3 => "rd"}.fetch(number, "th")}"
-
       # A map as a screen shows it: the page, the playing order, the figures.
       # All of it is computed by the core; the browser only draws.
       class Piece
         # @param map [Score::Map]
-        def initialize(map)
+        # @param about [Hash] of the student it is shown for: span:, pedal:
+        def initialize(map, about: {})
           @map = map
+          @about = about
+          @layout = map.layout
           @reading = Roadmap.read(map)
           @form = Sections.form(map, @reading)
           @share = Sections.new_share(map)
           @loops = Roadmap::Repeats.of(map).loops
+          @writer = Formats::PageScript::Writer.new(map)
+          @played = @reading.order.tally
         end
 
         # @return [Hash] JSON-ready
@@ -24,10 +25,11 @@ module Stairwell
           {
             title: @map.title, book: @map.book, composer: @map.composer, level: @map.level, figures: figures,
             meters: @map.meters.map(&:to_s), keys: @map.keys.map(&:to_s), tempo_words: @map.tempo.words,
-            layout_assumed: @map.layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels,
-            sections: @map.sections.map { |one| section(one) }, diagnostics: diagnostics,
+            layout_assumed: @layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels,
+            repeats: spanned(:repeats), endings: spanned(:endings),
+            sections: @map.sections.map { |one| section(one) }, seams: seams, diagnostics: diagnostics, look: look, spots: spots,
             unread: @map.unread.map { |what, bars| {what: what, bars: bars.map { |bar| @map.bar(bar).name }} },
-            script: Formats::PageScript.write(@map), remarks: @map.remarks
+            shape: @map.pages.map { |page| {page: page.number, lines: page.lines.join(" ")} }, notes: @map.notes?
           }
         end
 
@@ -43,7 +45,7 @@ module Stairwell
         end
 
         def pages
-          @map.layout.lines.group_by(&:first).map do |page, rows|
+          @layout.lines.group_by(&:first).map do |page, rows|
             {number: page, lines: rows.map { |_, line, bars| {line: line, bars: bars.map { |bar| bar(bar) }} }}
           end
         end
@@ -51,17 +53,57 @@ module Stairwell
         def bar(bar)
           index = bar.index
           {
-            index: index, name: bar.name, place: place(index), counts: Roadmap.number(bar.counts),
+            index: index, name: bar.name, said: @writer.position(index, nil), place: place(index), counts: Roadmap.number(bar.counts),
             opens: @map.repeats.any? { |one| one.from == index } && @loops.any? { |one| one.from == index },
             closes: closing[index], endings: endings(index), signs: signs(index),
-            section: @map.section_at(index)&.label,
-            relation: @share.relation(index).to_s, played: @reading.order.count(index)
+            section: @map.section_at(index)&.label, double: @map.double_bars.include?(index),
+            relation: @share.relation(index).to_s, like: like(index), played: @played.fetch(index, 0), marks: marks.fetch(index, [])
           }
         end
 
         def place(index)
-          address = @map.layout.address(index)
-          (address && !@map.layout.assumed? && address.bar.positive?) ? address.to_s : nil
+          address = @layout.address(index)
+          (address && !@layout.assumed? && address.bar.positive?) ? address.to_s : nil
+        end
+
+        # Which earlier bar this one is like, in words; nil where it is new or
+        # nothing is known of its notes.
+        def like(index)
+          relation = @share.kinship&.bars&.dig(index - 1, :together)
+          return unless relation&.of
+
+          of = "bar #{@map.bar(relation.of).name}"
+          case relation.name
+          when :same then "the same as #{of}"
+          when :rhythm then "the rhythm of #{of}"
+          else "#{of} moved #{moved(relation.by)}"
+          end
+        end
+
+        def moved(by)
+          far, unit = by.is_a?(Hash) ? [by[:steps], "step"] : [by, "semitone"]
+          "#{far.negative? ? "down" : "up"} #{far.abs} #{unit}#{"s" unless far.abs == 1}"
+        end
+
+        # What else stands at a bar, in short words.
+        def marks
+          @marks ||= begin
+            found = Hash.new { |all, bar| all[bar] = [] }
+            marking = @map.markings
+            marking.fermatas.each { |one| found[one.bar] << "fermata" }
+            marking.dynamics.each { |one| found[one.span.from] << one.words }
+            {"ritardando" => marking.ritardandi, "pedal" => marking.pedal, "ornament" => marking.ornaments}.each { |word, spans| spans.each { |span| found[span.from] << word } }
+            marking.octaves.each { |one| found[one.span.from] << (one.up ? "8va" : "8vb") }
+            marking.starts.each { |one| found[one.bar] << "#{one.hand} #{one.finger} on #{one.pitch}" }
+            marking.spots.each { |one| found[one.span.from] << "spot" }
+            marking.hard.each { |span| span.bars.each { |bar| found[bar] << "hard" } }
+            found
+          end
+        end
+
+        # Repeats and endings with the statements that say them.
+        def spanned(member)
+          @map.public_send(member).map { |one| {from: one.from, to: one.to, statement: @writer.statement(member, one)} }
         end
 
         # How often the repeat that turns back after a bar is played; nil for
@@ -79,10 +121,11 @@ module Stairwell
 
         MARKS = {segno: ["sign", :start, false], coda: ["coda", :start, false], to_coda: ["to coda", :end, true], fine: ["fine", :end, false]}.freeze
 
+        # Each with the statement that says it, so that it can be taken away.
         def signs(index)
-          marks = MARKS.select { |key, _| @map.public_send(key).include?(index) }.values
-          jumps = @map.jumps.select { |jump| jump.after == index }.map { |jump| [jump_words(jump), :end, true] }
-          (marks + jumps).map { |words, side, leads| {words: words, side: side.to_s, jump: leads} }
+          marks = MARKS.select { |key, _| @map.public_send(key).include?(index) }.map { |key, shown| [*shown, @writer.statement(key, index)] }
+          jumps = @map.jumps.select { |jump| jump.after == index }.map { |jump| [jump_words(jump), :end, true, @writer.statement(:jumps, jump)] }
+          (marks + jumps).map { |words, side, leads, statement| {words: words, side: side.to_s, jump: leads, statement: statement} }
         end
 
         def jump_words(jump)
@@ -90,45 +133,66 @@ module Stairwell
         end
 
         def ribbon
-          before = nil
           said = Roadmap::PassNotes.new(@map)
+          guide = Roadmap::Guide.new(@map, @reading.visits)
           starts = @form.occurrences.map(&:at).to_set
           @reading.visits.each_with_index.map do |visit, at|
-            jump = before && visit.bar != before + 1
-            before = visit.bar
             {
               bar: visit.bar, name: @map.bar(visit.bar).name, section: @map.section_at(visit.bar)&.label, starts: starts.include?(at),
-              time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: jump ? true : false, reached: reached(visit),
-              notes: said.of(visit)
+              time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: guide.leap?(at), reached: guide.reached(at), ahead: guide.ahead(at),
+              turn: at.positive? && @layout.turn?(@reading.visits[at - 1].bar, visit.bar), notes: said.of(visit)
             }
           end
         end
 
-        # Why the music is here and not at the next printed bar, in words.
-        def reached(visit)
-          case visit.via
-          when :repeat then (visit.pass > 2) ? "#{Views.ordinal(visit.pass)} time" : "again"
-          when :ending
-            ending = @map.endings.find { |one| one.from == visit.bar }
-            ending ? "#{Views.ordinal(ending.passes.max)} ending" : "past the ending"
-          when :da_capo then "from the beginning"
-          when :dal_segno then "back to the sign"
-          when :to_coda then "to the coda"
-          end
-        end
-
         def section(one)
+          share = @share.mean(one.bars)
           {
-            label: one.label, difficulty: one.difficulty, words: Formats::PageScript.words(@map, one),
-            spans: one.spans.map { |span| {from: span.from, to: span.to, names: names(span)} }
+            label: one.label, difficulty: one.difficulty, words: Formats::PageScript.words(@map, one), statement: @writer.statement(:sections, one),
+            notes: section_notes(one), new_bars: (share * one.bars.size).to_f.round(1), bars: one.bars.size,
+            spans: one.spans.map { |span| {from: span.from, to: span.to, names: names(span), text: @writer.span(span)} }
           }
         end
 
-        def names(span) = [span.from, span.to].uniq.map { |bar| @map.bar(bar)&.name || "##{bar}" }.join("–")
+        # Fingering and touch, the verses sung in it, and its hard bars.
+        def section_notes(one)
+          marking = @map.markings
+          notes = marking.section_notes.select { |note| note.section == one.label }.map { |note| "#{note.kind}: #{note.text}" }
+          sung = marking.verses.select { |verse| one.spans.any? { |span| span.overlap?(verse.span) } }.map { |verse| "verse #{verse.number}" }
+          hard = marking.hard.select { |span| one.spans.any? { |place| place.overlap?(span) } }.map { |span| "hard: #{@writer.span(span)}" }
+          notes + sung.uniq + hard
+        end
+
+        def names(span) = [[span.from, span.from_beat], [span.to, span.to_beat]].map { |bar, beat| [@map.bar(bar)&.name || "##{bar}", ("beat #{Roadmap.number(beat)}" if beat)].compact.join(" ") }.uniq.join("–")
+
+        def seams
+          facts = Sections::Seams.new(@map)
+          @form.seams.map { |seam| seam(seam, facts.facts(seam)) }
+        end
+
+        def seam(seam, facts)
+          said = @map.markings.joins.find { |one| [one.from, one.to] == [seam.from, seam.to] }&.text
+          leaps = facts.leap.compact.select { |_, far| far > Constants::HAND_POSITION }.map { |hand, far| "#{hand} hand leaps #{far} semitones" }
+          rest = facts.rest_counts && (facts.rest_counts.zero? ? "no rest" : "#{Roadmap.number(facts.rest_counts)} counts rest")
+          {
+            from: seam.from, to: seam.to, bar: seam.from_bar, hard: facts.hard?,
+            words: [said, rest, *leaps, ("the page turns" if facts.turn), ("the music jumps" if facts.jump)].compact.join(", ")
+          }
+        end
+
+        def look = Sections.look(@map, **@about).map { |one| {topic: one.topic, text: one.text, bars: one.bars, caution: one.caution} }
+
+        def spots
+          return [] unless @map.notes?
+
+          Sections::Spots.new(@map).suggested.map do |one|
+            {bar: one.span.from, words: "#{@writer.span(one.span)} #{one.hand} hand: #{one.text}", mark: @writer.statement(:spots, one), dismiss: @writer.statement(:dismissed, one)}
+          end
+        end
 
         def diagnostics
           (@reading.diagnostics + Sections::Check.call(@map)).map do |one|
-            {code: one.code.to_s, bar: one.bar, message: one.message, grave: one.grave}
+            {code: one.code.to_s, bar: one.bar, message: one.message, grave: one.grave, mend: one.mend && {words: one.mend.words, **Formats::PageScript.mend(@map, one.mend)}}
           end
         end
       end

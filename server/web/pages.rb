@@ -7,7 +7,8 @@ module Stairwell
   module Server
     # The built front end: its files, and its one page for every other address.
     # A nonce for each answer lets the style sheets that scripts make through
-    # the content security policy, and nothing else.
+    # the content security policy, and nothing else. WebAssembly is allowed for
+    # the engraving of excerpts; it comes from this server too.
     class Pages
       DIST = File.expand_path("../../web/dist", __dir__)
       NONCE = "__NONCE__"
@@ -49,7 +50,7 @@ module Stairwell
       end
 
       def policy(nonce)
-        "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-#{nonce}'; font-src 'self'; img-src 'self' data:; " \
+        "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'nonce-#{nonce}'; font-src 'self'; img-src 'self' data:; " \
           "connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
       end
     end

@@ -47,13 +47,13 @@ RSpec.describe "Errors" do
     expect_problem(ask(:post, "/api/pieces", {script: "title: Nothing"}), 422, "no_page")
   end
 
-  it "of a section that makes no sense, naming it" do
+  it "of a statement that makes no sense, naming it" do
     piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT})
-    put = ->(section) { ask(:put, "/api/pieces/#{piece["id"]}/sections", {revision: 1, sections: [section]}) }
-    expect_problem(put.call({label: "A", words: "like", spans: [{from: 1, to: 4}]}), 422, "section")
-    expect_problem(put.call({label: "A", words: "", spans: [{from: 9, to: 40}]}), 422, "section")
-    expect_problem(put.call({label: "??", words: "", spans: [{from: 1, to: 4}]}), 422, "section")
-    expect(ask(:get, "/api/pieces/#{piece["id"]}")["revision"]).to eq(1)
+    put = ->(*statements) { ask(:post, "/api/pieces/#{piece["id"]}/draft", {script: piece["script"], put: statements}) }
+    expect_problem(put.call("section A: 1-4 like"), 422, "statement")
+    expect_problem(put.call("section A: 9-40"), 422, "statement")
+    expect_problem(put.call("section ??: 1-4"), 422, "statement")
+    expect_problem(ask(:post, "/api/pieces/#{piece["id"]}/draft", {script: piece["script"], drop: ["segno: 3"]}), 422, "gone")
   end
 
   it "of a piece without sections that is to be given" do

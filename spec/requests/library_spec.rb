@@ -44,30 +44,11 @@ RSpec.describe "The library" do
     expect(ask(:post, "/api/scripts/read", {script: "hello"})["piece"]).to be_nil
   end
 
-  it "marks sections with their words, gives the form, and counts the new bars" do
-    piece = ask(:post, "/api/pieces", {script: "page 3: 4 4\nrepeat: 1-8"})
-    sections = [{label: "B", words: "like A except 8", spans: [{from: 5, to: 8}]}, {label: "A", words: "", spans: [{from: 1, to: 4}]}]
-    marked = ask(:put, "/api/pieces/#{piece["id"]}/sections", {revision: 1, sections: sections})
-    expect(marked["sections"].map { |one| one["label"] }).to eq(%w[A B])
-    expect(marked["form"]).to eq(%w[A B A B])
-    expect(marked["figures"]["new_bars"]).to eq(5)
-    expect(marked["script"]).to include("section B: 5-8 like A except 8")
-    expect(marked["revision"]).to eq(2)
-  end
-
-  it "suggests sections once, for a piece that has none" do
-    piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.long_jetty.map))
-    suggested = ask(:post, "/api/pieces/#{piece["id"]}/suggestion", {revision: 1})
-    expect(suggested["sections"].map { |one| one.values_at("label", "words") }).to include(["A", ""], ["B1", "like B except 16"])
-    expect(suggested["form"]).to eq(%w[A B B C B1 B D])
-    expect(ask(:post, "/api/pieces/#{piece["id"]}/suggestion", {revision: 2})["code"]).to eq("has_sections")
-  end
-
   it "lists what does not add up with the bar, and what the score holds that is not used" do
     piece = ask(:post, "/api/pieces", {script: "page 3: 4 4\ntime: 3/4\npickup: 1\nending 2: 5"})
     expect(piece["diagnostics"].map { |one| one.values_at("code", "bar") }).to include(["complement", 9])
-    noted = Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map).sub("<note>", "<direction><direction-type><pedal type='start'/></direction-type></direction><note>")
-    expect(load_score(noted)["unread"]).to include({"what" => "pedal marks", "bars" => ["1"]})
+    noted = Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map).sub("<note>", "<harmony><root><root-step>C</root-step></root></harmony><note>")
+    expect(load_score(noted)["unread"]).to include({"what" => "chord symbols", "bars" => ["1"]})
   end
 
   it "stands by book and page" do
@@ -75,11 +56,5 @@ RSpec.describe "The library" do
       ask(:post, "/api/pieces", {script: ["title: #{title}", ("book: #{book}" if book), "page #{number}: 4"].compact.join("\n")})
     end
     expect(ask(:get, "/api/pieces").map { |card| card["title"] }).to eq(%w[First Third Late Loose])
-  end
-
-  it "keeps comments and lines it does not understand through every change" do
-    piece = ask(:post, "/api/pieces", {script: "bars: 8\n# ask Tomas about bar 3\nmystery: yes"})
-    changed = ask(:put, "/api/pieces/#{piece["id"]}/sections", {revision: 1, sections: [{label: "A", words: "", spans: [{from: 1, to: 4}]}]})
-    expect(changed["script"]).to include("# ask Tomas about bar 3", "mystery: yes")
   end
 end

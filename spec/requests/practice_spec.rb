@@ -127,10 +127,10 @@ RSpec.describe "Practice and lessons" do
   it "keeps a score's notes when only words change, and the steps of a running piece when its map does" do
     piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map))
     expect(piece["figures"]["new_bars"]).to eq(5.6)
-    changed = ask(:put, "/api/pieces/#{piece["id"]}/sections", {revision: 1, sections: [{label: "A", words: "", spans: [{from: 1, to: 8}]}]})
+    changed = ask(:put, "/api/pieces/#{piece["id"]}/script", {revision: 1, script: "#{piece["script"]}section A: 1-8\n"})
     expect(changed["figures"]["new_bars"]).to eq(5.6)
     ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60})
-    ask(:put, "/api/pieces/#{piece["id"]}/sections", {revision: 2, sections: []})
+    ask(:put, "/api/pieces/#{piece["id"]}/script", {revision: 2, script: piece["script"]})
     given = ask(:get, "/api/students/#{student["id"]}")["pieces"].find { |one| one["piece_id"] == piece["id"] }
     expect(given["steps"].map { |step| step["id"] }).to include("A.right")
   end

@@ -121,7 +121,9 @@ export interface paths {
     };
     "/api/pieces/{id}": {
         parameters: {
-            query?: never;
+            query?: {
+                for?: components["parameters"]["For"];
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
@@ -131,6 +133,25 @@ export interface paths {
         get: operations["piece"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Reads a script of the piece, with statements put into it and dropped from it; nothing is saved. */
+        post: operations["draft"];
         delete?: never;
         options?: never;
         head?: never;
@@ -155,17 +176,20 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pieces/{id}/sections": {
+    "/api/pieces/{id}/revisions": {
         parameters: {
-            query?: never;
+            query?: {
+                for?: components["parameters"]["For"];
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
             };
             cookie?: never;
         };
-        get?: never;
-        put: operations["changeSections"];
+        /** @description Who changed the piece, a sitting a row, the newest first. */
+        get: operations["revisions"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -173,7 +197,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pieces/{id}/suggestion": {
+    "/api/pieces/{id}/revisions/{revision}": {
+        parameters: {
+            query?: {
+                /** @description The revision to compare with */
+                against?: components["schemas"]["Revision"];
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                revision: components["schemas"]["Revision"];
+            };
+            cookie?: never;
+        };
+        get: operations["revision"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/sound": {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+                /** @description Counts a minute */
+                tempo?: number;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description When each bar, click and note sounds, in seconds from the first bar. */
+        get: operations["sound"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/drill": {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Where next? At each sign, which bar comes. */
+        get: operations["drill"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/drills": {
         parameters: {
             query?: never;
             header?: never;
@@ -184,8 +275,47 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description Marks the sections that the page and the notes suggest, in a piece that has none. */
-        post: operations["suggestSections"];
+        /** @description Keeps what a student answered. */
+        post: operations["keepDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/score": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get: operations["score"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/export/{kind}": {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                kind: "musicxml" | "script" | "map";
+            };
+            cookie?: never;
+        };
+        get: operations["exportPiece"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -373,6 +503,30 @@ export interface components {
         Done: {
             success: string;
         };
+        /** @description For whom a piece is shown: the studio, all my students, or the student with this id */
+        Whose: string;
+        Statements: string[];
+        Revision: number;
+        /** @description Seconds, and whether it is strong */
+        Click: [
+            number,
+            boolean
+        ];
+        Question: {
+            /** @description Place in the ribbon */
+            at: number;
+            bar: number;
+            name: string;
+            /** @description The bar that comes; null is the end */
+            right: number | null;
+            why: string;
+            choices: {
+                bar: number | null;
+                name: string | null;
+                /** @description Why it is wrong */
+                why: string | null;
+            }[];
+        };
         Script: {
             script: string;
         };
@@ -420,8 +574,34 @@ export interface components {
             keys: string[];
             tempo_words: string | null;
             layout_assumed: boolean;
-            script: string;
-            remarks: string[];
+            /** @description The notes are known */
+            notes: boolean;
+            /** @description The bars of each line as they are typed, by page */
+            shape: {
+                page: number;
+                lines: string;
+            }[];
+            seams: {
+                from: string;
+                to: string;
+                bar: number;
+                hard: boolean;
+                words: string;
+            }[];
+            /** @description What is seen when looking the piece over */
+            look: {
+                topic: string;
+                text: string;
+                bars: number[];
+                caution: string | null;
+            }[];
+            /** @description Suggested spots, with the statements that mark or dismiss them */
+            spots: {
+                bar: number;
+                words: string;
+                mark: string;
+                dismiss: string;
+            }[];
             form: (string | null)[];
             figures: {
                 bars_printed: number;
@@ -447,6 +627,11 @@ export interface components {
                 bar: number | null;
                 message: string;
                 grave: boolean;
+                mend: null | {
+                    words: string;
+                    put: string[];
+                    drop: string[];
+                };
             }[];
             unread: {
                 what: string;
@@ -455,8 +640,13 @@ export interface components {
         };
         Piece: components["schemas"]["Page"] & {
             id: number;
+            /** @description Of the script; 0 where a layer has none yet */
             revision: number;
             has_score: boolean;
+            /** @description As it was typed */
+            script: string;
+            /** @enum {string} */
+            layer: "studio" | "teacher" | "student";
         };
         Bar: {
             index: number;
@@ -470,9 +660,17 @@ export interface components {
             section: string | null;
             /** @enum {string} */
             relation: "same" | "moved" | "rhythm" | "new" | "rest";
+            /** @description The earlier bar it resembles and how */
+            like: string | null;
             played: number;
+            /** @description A double line ends it */
+            double: boolean;
+            /** @description What else stands at it */
+            marks: string[];
             signs: {
                 words: string;
+                /** @description What says so in the script */
+                statement: string;
                 /**
                  * @description The end of the bar at which it stands
                  * @enum {string}
@@ -500,17 +698,27 @@ export interface components {
             jump: boolean;
             /** @description What holds on this pass only */
             notes: string[];
+            /** @description The eye goes to another page */
+            turn: boolean;
+            /** @description Where the music goes after this bar when it is not the next printed one */
+            ahead: string | null;
             /** @description Why the music is here and not at the next printed bar */
             reached: string | null;
         };
         Section: {
             label: string;
+            statement: string;
+            notes: string[];
+            new_bars: number;
+            bars: number;
             difficulty: number;
             words: string;
             spans: {
                 from: number;
                 to: number;
                 names: string;
+                /** @description As the script says it */
+                text: string;
             }[];
         };
         ScriptProblem: {
@@ -528,6 +736,10 @@ export interface components {
             lesson_weekday: components["schemas"]["Weekday"];
             lesson_time: string;
             hand_order: components["schemas"]["HandOrder"];
+            /** @description Semitones one hand reaches */
+            hand_span?: number | null;
+            /** @description The instrument at home has a pedal */
+            has_pedal?: boolean;
         };
         Settings: components["schemas"]["NewStudent"] & {
             id: number;
@@ -537,6 +749,13 @@ export interface components {
             teacher: string;
         };
         Student: components["schemas"]["Settings"] & {
+            /** @description The last answers to "where next?" for each piece */
+            drills: {
+                title: string;
+                day: string;
+                asked: number;
+                correct: number;
+            }[];
             pieces: components["schemas"]["Assignment"][];
             week: components["schemas"]["Week"] | null;
             sheet_path: string | null;
@@ -698,6 +917,7 @@ export interface components {
     };
     parameters: {
         Id: components["schemas"]["Count"];
+        For: components["schemas"]["Whose"];
         Token: string;
     };
     requestBodies: never;
@@ -906,7 +1126,9 @@ export interface operations {
     };
     piece: {
         parameters: {
-            query?: never;
+            query?: {
+                for?: components["parameters"]["For"];
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
@@ -927,6 +1149,44 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    for?: components["schemas"]["Whose"];
+                    script: string;
+                    put?: components["schemas"]["Statements"];
+                    drop?: components["schemas"]["Statements"];
+                    /** @description Put in the sections that are suggested */
+                    suggest?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The changed script, the page it describes, and the lines that were not understood */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        script: string;
+                        piece: components["schemas"]["Page"] | null;
+                        problems: components["schemas"]["ScriptProblem"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     changeScript: {
         parameters: {
             query?: never;
@@ -939,8 +1199,9 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
+                    for?: components["schemas"]["Whose"];
                     script: string;
-                    revision: components["schemas"]["Count"];
+                    revision: number;
                 };
             };
         };
@@ -957,44 +1218,136 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    changeSections: {
+    revisions: {
         parameters: {
-            query?: never;
+            query?: {
+                for?: components["parameters"]["For"];
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": {
-                    revision: components["schemas"]["Count"];
-                    sections: {
-                        label: string;
-                        words: string;
-                        spans: {
-                            from: components["schemas"]["Count"];
-                            to: components["schemas"]["Count"];
-                        }[];
+        requestBody?: never;
+        responses: {
+            /** @description The sittings */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        revision: number;
+                        /** @description The last revision of the sitting before */
+                        before: number | null;
+                        by: string;
+                        at: string;
                     }[];
                 };
             };
+            default: components["responses"]["Problem"];
         };
+    };
+    revision: {
+        parameters: {
+            query?: {
+                /** @description The revision to compare with */
+                against?: components["schemas"]["Revision"];
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                revision: components["schemas"]["Revision"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
-            /** @description The piece */
+            /** @description The script as it was, and what was changed */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Piece"];
+                    "application/json": {
+                        script: string;
+                        put: string[];
+                        drop: string[];
+                    };
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    suggestSections: {
+    sound: {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+                /** @description Counts a minute */
+                tempo?: number;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The piece as it sounds */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        seconds: number;
+                        count_in: components["schemas"]["Click"][];
+                        bars: {
+                            bar: number;
+                            at: number;
+                            clicks: components["schemas"]["Click"][];
+                        }[];
+                        notes: [
+                            number,
+                            number,
+                            number,
+                            "right" | "left"
+                        ][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    drill: {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The questions in playing order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Question"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepDrill: {
         parameters: {
             query?: never;
             header?: never;
@@ -1006,18 +1359,73 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    revision: components["schemas"]["Count"];
+                    student_id: components["schemas"]["Count"];
+                    key: components["schemas"]["Key"];
+                    asked: number;
+                    /** @description The bars at which the first answer was wrong */
+                    missed: number[];
                 };
             };
         };
         responses: {
-            /** @description The piece */
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    score: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The score as loaded */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Piece"];
+                    "application/vnd.recordare.musicxml+xml": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportPiece: {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                kind: "musicxml" | "script" | "map";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The piece as a file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.recordare.musicxml+xml": string;
+                    "text/plain": string;
+                    "application/json": Record<string, never>;
                 };
             };
             default: components["responses"]["Problem"];

@@ -85,25 +85,6 @@ module Stairwell
       # @param section [Score::Section]
       # @return [String] such as "like A except 8"; empty when nothing is said
       def self.words(map, section) = Writer.new(map).words(section)
-
-      # Makes a section of bars chosen on the page and words typed beside it.
-      #
-      # @param map [Score::Map]
-      # @param label [String]
-      # @param spans [Array<Score::Span>]
-      # @param words [String] such as "like A except 8"
-      # @return [Score::Section]
-      # @raise [UnreadableError] saying what was expected instead
-      def self.section(map, label:, spans:, words: "")
-        raise UnreadableError, "“#{label}” is not a label. Use letters and numbers, such as A or A1." unless label.match?(/\A#{LABEL}\z/o)
-
-        scan = Scan.new(words, 1)
-        details = Values.details(scan, Places.new(map.bars, map.layout))
-        scan.finish!
-        Score::Section.new(label: label, spans: spans, **details)
-      rescue Stumble => error
-        raise UnreadableError, "Section #{label}, “#{words}”: #{error.message}. Say for example: like A except 8."
-      end
     end
   end
 end

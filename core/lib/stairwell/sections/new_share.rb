@@ -12,6 +12,9 @@ module Stairwell
         @kinship = Kinship.new(map) if map.notes?
       end
 
+      # @return [Kinship, nil] nil without notes
+      attr_reader :kinship
+
       # @param index [Integer] bar index
       # @param hands [Symbol] :right, :left or :together
       # @return [Rational] 0 to 1

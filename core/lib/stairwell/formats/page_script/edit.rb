@@ -44,8 +44,11 @@ module Stairwell
         def call(put: [], drop: [], lenient: false)
           # The page is taken apart last and put together first: the rest is
           # read against it.
+          # What is put about the same thing replaces it where it stands.
+          replaced = put.flat_map { |statement| understood(statement, true) }.map { |claim| about(claim) }
           drop.partition { |statement| !Reader.shape?(statement) }.flatten.each do |statement|
-            understood(statement, lenient).each { |claim| take_out(claim) || gone(statement, lenient) }
+            claims = understood(statement, lenient).reject { |claim| replaced.include?(about(claim)) }
+            claims.each { |claim| take_out(claim) || gone(statement, lenient) }
           end
           put.partition { |statement| Reader.shape?(statement) }.flatten.each { |statement| put_in(statement, understood(statement, lenient)) }
           @lines.map { |line| "#{line.text}\n" }.join
