@@ -19,17 +19,17 @@ RSpec.describe "Walking through a piece" do
     end
 
     it "counts in a full bar, and before a pickup what it leaves empty too" do
-      expect(Stairwell::Roadmap.playback(page("bars: 2\ntime: 3/4"), tempo: 60)[:count_in]).to eq([[-3.0, true], [-2.0, false], [-1.0, false]])
+      expect(Stairwell::Roadmap.playback(page("bars: 2\ntime: 3/4"), tempo: 60)[:count_in].map(&:values)).to eq([[-3.0, true], [-2.0, false], [-1.0, false]])
       pickup = Stairwell::Roadmap.playback(page("bars: 2\ntime: 3/4\npickup: 1\nbar 2: 2 counts"), tempo: 60)
-      expect(pickup[:count_in].map(&:first)).to eq([-5.0, -4.0, -3.0, -2.0, -1.0])
-      expect(pickup[:bars].first[:clicks]).to eq([[0.0, false]])
-      expect(pickup[:bars][1][:clicks].first).to eq([1.0, true])
+      expect(pickup[:count_in].map { |one| one[:at] }).to eq([-5.0, -4.0, -3.0, -2.0, -1.0])
+      expect(pickup[:bars].first[:clicks]).to eq([{at: 0.0, strong: false}])
+      expect(pickup[:bars][1][:clicks].first).to eq({at: 1.0, strong: true})
     end
 
     it "holds a fermata, and slows down in a ritardando" do
       held = Stairwell::Roadmap.playback(page("bars: 2\nfermata: 1 beat 2 for 1"), tempo: 60)[:bars]
-      expect(held.first[:clicks].map(&:first)).to eq([0.0, 1.0, 3.0, 4.0])
-      slow = Stairwell::Roadmap.playback(page("bars: 1\nritardando: 1"), tempo: 60)[:bars].first[:clicks].map(&:first)
+      expect(held.first[:clicks].map { |one| one[:at] }).to eq([0.0, 1.0, 3.0, 4.0])
+      slow = Stairwell::Roadmap.playback(page("bars: 1\nritardando: 1"), tempo: 60)[:bars].first[:clicks].map { |one| one[:at] }
       gaps = slow.each_cons(2).map { |a, b| b - a }
       expect(gaps).to eq(gaps.sort)
       expect(gaps.first).to be_between(1, 1.1)
@@ -37,7 +37,7 @@ RSpec.describe "Walking through a piece" do
 
     it "makes one sound of tied notes" do
       tied = page("bars: 2").with(notes: [1, 2].to_h { |bar| [bar, {right: [Stairwell::Score::Note.new(onset: 0r, length: 1r, pitch: Stairwell::Score::Pitch.parse("C4"), tied: bar == 2)], left: []}] })
-      expect(Stairwell::Roadmap.playback(tied, tempo: 60)[:notes]).to eq([[0.0, 8.0, 60, "right"]])
+      expect(Stairwell::Roadmap.playback(tied, tempo: 60)[:notes]).to eq([{at: 0.0, length: 8.0, midi: 60, hand: "right"}])
     end
   end
 

@@ -507,11 +507,10 @@ export interface components {
         Whose: string;
         Statements: string[];
         Revision: number;
-        /** @description Seconds, and whether it is strong */
-        Click: [
-            number,
-            boolean
-        ];
+        Click: {
+            at: number;
+            strong: boolean;
+        };
         Question: {
             /** @description Place in the ribbon */
             at: number;
@@ -581,6 +580,8 @@ export interface components {
                 page: number;
                 lines: string;
             }[];
+            repeats: components["schemas"]["Spanned"][];
+            endings: components["schemas"]["Spanned"][];
             seams: {
                 from: string;
                 to: string;
@@ -648,9 +649,16 @@ export interface components {
             /** @enum {string} */
             layer: "studio" | "teacher" | "student";
         };
+        Spanned: {
+            from: number | null;
+            to: number;
+            statement: string;
+        };
         Bar: {
             index: number;
             name: string;
+            /** @description As the script says it */
+            said: string;
             place: string | null;
             counts: string;
             /** @description A repeat begins here */
@@ -1310,12 +1318,14 @@ export interface operations {
                             at: number;
                             clicks: components["schemas"]["Click"][];
                         }[];
-                        notes: [
-                            number,
-                            number,
-                            number,
-                            "right" | "left"
-                        ][];
+                        notes: {
+                            at: number;
+                            length: number;
+                            /** @description MIDI note number */
+                            midi: number;
+                            /** @enum {string} */
+                            hand: "right" | "left";
+                        }[];
                     };
                 };
             };

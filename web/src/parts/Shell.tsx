@@ -5,6 +5,7 @@ import { NavLink } from "react-router";
 import { useSignOut } from "../api/queries";
 import { choose, looks } from "../theme/looks";
 import { Button } from "./Button";
+import { KeyHelp } from "./KeyHelp";
 import { Mark } from "./Mark";
 
 const WAYS = [
@@ -54,9 +55,10 @@ export function Shell({ name, studio, children }: { name: string; studio: string
         </Box>
         <SignOut />
       </Flex>
-      <Box as="main" px="24px" pt="16px" pb="32px" maxW="1440px" mx="auto">
+      <Box as="main" px="24px" pt="12px" pb="24px" maxW="1440px" mx="auto">
         {children}
       </Box>
+      <KeyHelp />
     </Box>
   );
 }

@@ -19,8 +19,7 @@ module Stairwell
       end
 
       # @return [Hash{Symbol => Object}] JSON-ready: `count_in` and each bar's
-      #   `clicks` as [seconds, strong?]; `notes` as [seconds, length, MIDI
-      #   number, hand]
+      #   `clicks` (at, strong); `notes` (at, length, MIDI number, hand)
       def to_h
         starts = starting
         {
@@ -45,14 +44,16 @@ module Stairwell
         first = @map.bars.first
         full = first.meter.counts(first.meter.bar_length)
         whole = full + (first.short? ? full - first.counts : 0)
-        (0...whole.floor).map { |at| [((at - whole) * @count).to_f.round(4), (at % full).zero?] }
+        (0...whole.floor).map { |at| click((at - whole) * @count, (at % full).zero?) }
       end
 
       # A pickup's counts are the last of its bar, and none of them is strong.
       def clicks(index, start)
         bar = @map.bar(index)
-        (0...bar.counts.ceil).map { |count| [(start + time(index, count.to_r)).round(4), count.zero? && !bar.pickup?] }
+        (0...bar.counts.ceil).map { |count| click(start + time(index, count.to_r), count.zero? && !bar.pickup?) }
       end
+
+      def click(at, strong) = {at: at.to_f.round(4), strong: strong}
 
       def notes(starts)
         found = []
@@ -62,7 +63,7 @@ module Stairwell
             all.each { |note| sound(found, note, hand, *[note.onset, note.onset + note.length].map { |at| start + time(visit.bar, at / length) }) }
           end
         end
-        found.sort_by { |at, _, midi, _| [at, midi] }.map { |at, lasts, midi, hand| [at.round(4), lasts.round(4), midi, hand.to_s] }
+        found.sort_by { |at, _, midi, _| [at, midi] }.map { |at, lasts, midi, hand| {at: at.round(4), length: lasts.round(4), midi: midi, hand: hand.to_s} }
       end
 
       # A tied note makes the one before it longer.

@@ -1,7 +1,8 @@
 import { type KeyboardEvent, useMemo, useRef } from "react";
 import { colour, edgeOf, tintOf } from "../../theme/system";
 import { Word } from "../Word";
-import { BAR, type Box, lay, ordinal, type PageLines, spoken } from "./geometry";
+import { BAR, type Box, lay, ordinal, type PageLines, type SectionSpans, spoken } from "./geometry";
+import { type Handle, Handles, useDrag } from "./Handles";
 
 export type Range = { from: number; to: number };
 
@@ -14,13 +15,21 @@ type Props = {
   /** The bars chosen; without onChoose the page can only be looked at. */
   chosen: Range | null;
   onChoose?: (range: Range | null) => void;
+  /** Sections whose bands can be moved and resized. */
+  sections?: SectionSpans[];
+  /** A band was dragged: how the script says the section now. */
+  onSection?: (statement: string) => void;
+  /** The end of a line was dragged: the bars of each line of that page now. */
+  onLines?: (page: number, lines: number[]) => void;
 };
 
 /** The piece as it lies on paper: pages, lines, bars, signs and sections. */
-export function PageMap({ pages, width = 838, lit, onPoint, chosen, onChoose }: Props) {
+export function PageMap({ pages, width = 850, lit, onPoint, chosen, onChoose, sections, onSection, onLines }: Props) {
   const { boxes, heads, labels, height } = useMemo(() => lay(pages, width), [pages, width]);
   const drag = useRef<number | null>(null);
   const svg = useRef<SVGSVGElement>(null);
+  const pulling = useDrag({ svg, boxes, pages, onSection, onLines });
+  const shown = pulling.range ?? chosen;
   const cursor = chosen?.to ?? boxes[0]?.bar.index ?? 1;
 
   const choose = (from: number, to: number) => onChoose?.({ from: Math.min(from, to), to: Math.max(from, to) });
@@ -48,8 +57,10 @@ export function PageMap({ pages, width = 838, lit, onPoint, chosen, onChoose }: 
       style={{ display: "block", touchAction: "none", userSelect: "none" }}
       onKeyDown={onKeyDown}
       onPointerLeave={() => onPoint(null)}
+      onPointerMove={pulling.move}
       onPointerUp={() => {
         drag.current = null;
+        pulling.end();
       }}
     >
       {heads.map((head) => (
@@ -87,7 +98,14 @@ export function PageMap({ pages, width = 838, lit, onPoint, chosen, onChoose }: 
           <Around key={box.bar.index} box={box} before={boxes[at - 1]} />
         ))}
       </g>
-      {chosen && <Outline boxes={boxes.filter((box) => box.bar.index >= chosen.from && box.bar.index <= chosen.to)} />}
+      {shown && <Outline boxes={boxes.filter((box) => box.bar.index >= shown.from && box.bar.index <= shown.to)} />}
+      <Handles
+        boxes={boxes}
+        sections={onSection ? (sections ?? []) : []}
+        lines={!!onLines}
+        onTake={(handle: Handle, event) => pulling.take(handle, event)}
+        pulled={pulling.count}
+      />
     </svg>
   );
 }
@@ -148,9 +166,22 @@ function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProps) {
         {bar.name === "0" ? "" : bar.name}
       </Word>
       {bar.opens && <RepeatSign x={x} y={y} side={1} />}
+      {bar.double && <path d={`M${x + width - 4} ${y}V${y + BAR}`} stroke={colour("ink")} strokeWidth="1" />}
+      {bar.marks.length > 0 && (
+        <Word x={x + 6} y={y + BAR - 5} size={11} tone="soft">
+          {short(bar.marks, width)}
+        </Word>
+      )}
       {bar.closes && <RepeatSign x={x + width} y={y} side={-1} times={bar.closes} />}
     </g>
   );
+}
+
+/** As many of the marks as the box has room for. */
+function short(marks: string[], width: number) {
+  const room = Math.floor((width - 12) / 5.6);
+  const words = [...new Set(marks)].join(" · ");
+  return words.length <= room ? words : `${words.slice(0, Math.max(room - 1, 1)).trimEnd()}…`;
 }
 
 const starts = (box: Box, before: Box | undefined) => !before || before.y !== box.y || before.page !== box.page;

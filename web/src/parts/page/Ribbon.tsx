@@ -11,10 +11,18 @@ const PER_ROW = 60;
 const ROW = 74;
 const CELL = 26;
 
-type Props = { visits: Visit[]; width?: number; lit: number | null; onPoint: (bar: number | null) => void };
+type Props = {
+  visits: Visit[];
+  width?: number;
+  lit: number | null;
+  onPoint: (bar: number | null) => void;
+  /** The one bar as played that is walked on. */
+  now?: number | null;
+  onGo?: (at: number) => void;
+};
 
 /** The playing order as one ribbon: every bar as it sounds, one after another. */
-export function Ribbon({ visits, width = 858, lit, onPoint }: Props) {
+export function Ribbon({ visits, width = 862, lit, onPoint, now = null, onGo }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const focused = useRef(0);
   const rows = Math.ceil(visits.length / PER_ROW);
@@ -49,6 +57,8 @@ export function Ribbon({ visits, width = 858, lit, onPoint }: Props) {
           y={Math.floor(at / PER_ROW) * ROW + 20}
           unit={unit}
           lit={lit === visit.bar}
+          here={now === at}
+          onClick={() => onGo?.(at)}
           onFocus={() => {
             focused.current = at;
             onPoint(visit.bar);
@@ -92,11 +102,13 @@ type CellProps = {
   y: number;
   unit: number;
   lit: boolean;
+  here: boolean;
+  onClick: () => void;
   onFocus: () => void;
   onPointerEnter: () => void;
 };
 
-function Cell({ placed, x, y, unit, lit, ...does }: CellProps) {
+function Cell({ placed, x, y, unit, lit, here, ...does }: CellProps) {
   const { visit, at } = placed;
   const said = [
     `bar ${visit.name}`,
@@ -104,6 +116,7 @@ function Cell({ placed, x, y, unit, lit, ...does }: CellProps) {
     visit.time > 1 && `${ordinal(visit.time)} time`,
     visit.reached,
     ...visit.notes,
+    visit.turn && "turn the page",
   ];
   return (
     <g
@@ -120,10 +133,14 @@ function Cell({ placed, x, y, unit, lit, ...does }: CellProps) {
         y={y}
         width={unit}
         height={CELL}
-        fill={visit.section ? tintOf(visit.section) : colour("shade")}
+        fill={here ? colour("brass") : visit.section ? tintOf(visit.section) : colour("shade")}
         stroke={colour("sheet")}
         strokeWidth="1"
       />
+      {visit.notes.length > 0 && <circle cx={x + unit - 5} cy={y + 6} r="2.4" fill={colour("brass")} />}
+      {visit.turn && (
+        <path d={`M${x - 4} ${y + CELL + 9}l4 -6l4 6`} fill="none" stroke={colour("slate")} strokeWidth="1.6" />
+      )}
       {visit.jump && <path d={`M${x} ${y - 5}V${y + CELL + 5}`} stroke={colour("ink")} strokeWidth="2.4" />}
       {lit && (
         <rect x={x + 1.5} y={y} width={unit - 3} height={CELL} fill="none" stroke={colour("rail")} strokeWidth="3" />

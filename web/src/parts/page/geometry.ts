@@ -3,14 +3,16 @@ import type { Schemas } from "../../api/client";
 export type Bar = Schemas["Bar"];
 export type PageLines = Schemas["Page"]["pages"];
 
+export type SectionSpans = Pick<Schemas["Section"], "label" | "words" | "spans" | "statement">;
+
 /** Where one bar is drawn, in units of the drawing. */
 export type Box = { bar: Bar; x: number; y: number; width: number; page: number; line: number; lineEnd: boolean };
 
 export const BAR = 40;
-const STEP = 78;
+const STEP = 74;
 const LABEL = 52;
 const GAP = 28;
-const TOP = 44;
+const TOP = 40;
 
 /** Lays the pages side by side, two at most, further ones below. A pickup is
  * drawn half as wide as a whole bar. */

@@ -24,7 +24,20 @@ const NEW: Values = {
   lesson_weekday: 1,
   lesson_time: "16:00",
   hand_order: "right",
+  hand_span: null,
+  has_pedal: true,
 };
+
+/** Intervals a hand reaches, in semitones. */
+const SPANS = [
+  [5, "a fourth"],
+  [7, "a fifth"],
+  [9, "a sixth"],
+  [11, "a seventh"],
+  [12, "an octave"],
+  [14, "a ninth"],
+  [16, "a tenth"],
+] as const;
 
 /** What Stairwell has to know of a student to plan a week. */
 export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel }: Props) {
@@ -40,6 +53,8 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
       minutes_a_day: Number(values.minutes_a_day),
       begin_per_day: Number(values.begin_per_day),
       lesson_weekday: Number(values.lesson_weekday),
+      hand_span: Number(values.hand_span) || null,
+      has_pedal: String(values.has_pedal) === "true",
     });
   };
 
@@ -70,6 +85,18 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           <Input type="number" min={1} max={10} borderColor="line" {...register("begin_per_day")} />
         </Field.Root>
         <FirstHand width="120px" {...register("hand_order")} />
+        <Choice label="A hand reaches" width="150px" {...register("hand_span")}>
+          <option value="">not measured</option>
+          {SPANS.map(([semitones, words]) => (
+            <option key={semitones} value={semitones}>
+              {words}
+            </option>
+          ))}
+        </Choice>
+        <Choice label="Pedal at home" width="130px" {...register("has_pedal")}>
+          <option value="true">yes</option>
+          <option value="false">no</option>
+        </Choice>
       </Flex>
       <Box as="fieldset" mt="12px" border={0} p={0}>
         <Text as="legend" fontWeight={600} mb="4px">

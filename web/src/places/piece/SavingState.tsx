@@ -1,0 +1,26 @@
+import { Box } from "@chakra-ui/react";
+import { Button } from "../../parts/Button";
+import type { Bench } from "./useBench";
+
+const WORDS = {
+  saved: "All changes are saved",
+  waiting: "Not saved yet",
+  saving: "Saving …",
+  stopped: "Not saved",
+  stale: "Changed by someone else",
+};
+
+/** Whether what one sees is stored, always in sight. */
+export function SavingState({ bench }: { bench: Bench }) {
+  const wrong = bench.saving === "stopped" || bench.saving === "stale";
+  return (
+    <Box role="status" alignSelf="center" fontSize="sm" color={wrong ? "brick" : "soft"} fontWeight={wrong ? 650 : 400}>
+      {bench.readable ? WORDS[bench.saving] : "Not saved: no line says how many bars there are"}
+      {bench.saving === "stopped" && (
+        <Button kind="quiet" size="sm" onClick={bench.again}>
+          Try again
+        </Button>
+      )}
+    </Box>
+  );
+}

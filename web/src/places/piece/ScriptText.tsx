@@ -1,0 +1,44 @@
+import { Box, Flex, Link, Text, Textarea } from "@chakra-ui/react";
+import type { Whose } from "../../api/queries";
+import { ScriptProblems } from "./ScriptProblems";
+import type { Bench } from "./useBench";
+
+const OUT = [
+  ["musicxml", "score"],
+  ["script", "text"],
+  ["map", "map"],
+] as const;
+
+/** The same map as text: what is typed here is on the page at once, and what is
+ * clicked on the page stands here. */
+export function ScriptText({ id, whose, bench }: { id: number; whose: Whose; bench: Bench }) {
+  return (
+    <Box as="section">
+      {whose !== "studio" && (
+        <Text fontSize="sm" color="soft" mb="4px">
+          Only what differs from the studio's page. “without repeat: 9-13” takes something away.
+        </Text>
+      )}
+      <Textarea
+        aria-label="Page script"
+        spellCheck={false}
+        value={bench.script}
+        onChange={(event) => bench.type(event.target.value)}
+        rows={Math.min(Math.max(bench.script.split("\n").length + 1, 12), 22)}
+        borderColor="line"
+        fontSize="sm"
+        lineHeight={1.5}
+        px="8px"
+      />
+      <ScriptProblems problems={bench.problems} />
+      <Flex gap="10px" mt="8px" fontSize="sm" color="soft" wrap="wrap">
+        Save to a file:
+        {OUT.map(([kind, words]) => (
+          <Link key={kind} href={`/api/pieces/${id}/export/${kind}?for=${whose}`} color="slate" download>
+            {words}
+          </Link>
+        ))}
+      </Flex>
+    </Box>
+  );
+}

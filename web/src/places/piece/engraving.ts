@@ -1,0 +1,41 @@
+type Toolkit = import("verovio/esm").VerovioToolkit;
+
+let toolkit: Promise<Toolkit> | null = null;
+let loaded = "";
+
+async function open() {
+  const [{ default: createModule }, { VerovioToolkit }] = await Promise.all([
+    import("verovio/wasm"),
+    import("verovio/esm"),
+  ]);
+  return new VerovioToolkit(await createModule());
+}
+
+/** Engraves some bars of a score.
+ * @param score MusicXML
+ * @param from index of the first bar, from 1
+ * @param to index of the last
+ * @returns SVG */
+export async function engrave(score: string, from: number, to: number) {
+  toolkit ??= open();
+  const engraver = await toolkit;
+  engraver.setOptions({
+    pageWidth: 1100,
+    pageHeight: 60_000,
+    scale: 36,
+    adjustPageHeight: true,
+    breaks: "auto",
+    header: "none",
+    footer: "none",
+    pageMarginTop: 20,
+    pageMarginBottom: 20,
+    pageMarginLeft: 20,
+    pageMarginRight: 20,
+  });
+  engraver.select({ measureRange: `${from}-${to}` });
+  if (loaded !== score) {
+    if (!engraver.loadData(score)) throw new Error("unreadable score");
+    loaded = score;
+  } else engraver.redoLayout();
+  return engraver.renderToSVG(1);
+}

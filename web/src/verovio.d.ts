@@ -1,0 +1,14 @@
+// The engraver ships no types; this is what is used of it.
+declare module "verovio/wasm" {
+  export default function createModule(): Promise<unknown>;
+}
+declare module "verovio/esm" {
+  export class VerovioToolkit {
+    constructor(module: unknown);
+    setOptions(options: Record<string, unknown>): void;
+    select(selection: Record<string, string>): boolean;
+    loadData(data: string): boolean;
+    redoLayout(): void;
+    renderToSVG(page: number): string;
+  }
+}
