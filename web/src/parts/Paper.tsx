@@ -26,7 +26,7 @@ export function PartHead({ children, beside }: { children: ReactNode; beside?: R
 export function PlaceHead({ title, about, children }: { title: string; about?: ReactNode; children?: ReactNode }) {
   return (
     <Flex align="flex-end" gap="16px" mb="12px" wrap="wrap">
-      <Box minW={0}>
+      <Box minW={0} flex="1 1 300px">
         <Heading as="h1" fontSize="1.75rem" lineHeight={1.15} letterSpacing="-0.5px" fontWeight={750}>
           {title}
         </Heading>

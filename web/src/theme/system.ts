@@ -53,7 +53,10 @@ const button = defineRecipe({
       plain: { bg: "sheet", borderColor: "line", color: "ink", _hover: { bg: "shade" } },
       quiet: { bg: "transparent", borderColor: "transparent", color: "slate", px: "6px", _hover: { bg: "slateSoft" } },
     },
-    size: { md: { fontSize: "md", h: "auto", py: "6px" }, sm: { fontSize: "sm", minH: "30px", px: "10px", py: "3px" } },
+    size: {
+      md: { fontSize: "md", h: "auto", py: "6px" },
+      sm: { fontSize: "sm", h: "auto", minH: "30px", px: "10px", py: "3px" },
+    },
   },
   defaultVariants: { variant: "plain" as never, size: "md" as never },
 });

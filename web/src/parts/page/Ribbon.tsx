@@ -133,15 +133,24 @@ function Cell({ placed, x, y, unit, lit, here, ...does }: CellProps) {
         y={y}
         width={unit}
         height={CELL}
-        fill={here ? colour("brass") : visit.section ? tintOf(visit.section) : colour("shade")}
+        fill={here ? colour("brassSoft") : visit.section ? tintOf(visit.section) : colour("shade")}
         stroke={colour("sheet")}
         strokeWidth="1"
       />
       {visit.notes.length > 0 && <circle cx={x + unit - 5} cy={y + 6} r="2.4" fill={colour("brass")} />}
-      {visit.turn && (
-        <path d={`M${x - 4} ${y + CELL + 9}l4 -6l4 6`} fill="none" stroke={colour("slate")} strokeWidth="1.6" />
-      )}
+      {visit.turn && <path d={`M${x - 5} ${y - 5}h10l-5 6z`} fill={colour("slate")} />}
       {visit.jump && <path d={`M${x} ${y - 5}V${y + CELL + 5}`} stroke={colour("ink")} strokeWidth="2.4" />}
+      {here && (
+        <rect
+          x={x + 1.5}
+          y={y - 2}
+          width={unit - 3}
+          height={CELL + 4}
+          fill="none"
+          stroke={colour("brass")}
+          strokeWidth="3"
+        />
+      )}
       {lit && (
         <rect x={x + 1.5} y={y} width={unit - 3} height={CELL} fill="none" stroke={colour("rail")} strokeWidth="3" />
       )}

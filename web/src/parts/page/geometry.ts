@@ -9,10 +9,10 @@ export type SectionSpans = Pick<Schemas["Section"], "label" | "words" | "spans" 
 export type Box = { bar: Bar; x: number; y: number; width: number; page: number; line: number; lineEnd: boolean };
 
 export const BAR = 40;
-const STEP = 74;
+const STEP = 77;
 const LABEL = 52;
 const GAP = 28;
-const TOP = 40;
+const TOP = 36;
 
 /** Lays the pages side by side, two at most, further ones below. A pickup is
  * drawn half as wide as a whole bar. */

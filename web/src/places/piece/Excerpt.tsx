@@ -46,7 +46,10 @@ export function Excerpt({ id, piece, chosen }: { id: number; piece: Schemas["Pag
           bg="white"
           p="6px"
           borderRadius="3px"
-          css={{ "& svg": { width: "100%", height: "auto" } }}
+          css={{
+            "& svg": { width: "100%", height: "auto", color: "black" },
+            "& ellipse, & path, & polygon, & polyline, & rect": { stroke: "currentColor" },
+          }}
           // biome-ignore lint/security/noDangerouslySetInnerHtml: drawn by the engraver in this page from the studio's own score
           dangerouslySetInnerHTML={{ __html: drawn.svg }}
         />

@@ -17,8 +17,7 @@ export function SignBar({ bench, chosen, onChoose }: Props) {
     return (
       <Text fontSize="sm" color="soft" pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
         Drag over bars, or move with <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd> and <kbd>shift</kbd>. Then{" "}
-        <kbd>S</kbd> a section, <kbd>R</kbd> a repeat, <kbd>1</kbd> <kbd>2</kbd> endings, <kbd>?</kbd> all keys. Bands
-        and line ends can be dragged.
+        <kbd>S</kbd> a section, <kbd>R</kbd> a repeat, <kbd>1</kbd> <kbd>2</kbd> endings, <kbd>?</kbd> all keys.
       </Text>
     );
   return <Chosen bench={bench} chosen={chosen} onChoose={onChoose} />;

@@ -20,7 +20,7 @@ export async function engrave(score: string, from: number, to: number) {
   toolkit ??= open();
   const engraver = await toolkit;
   engraver.setOptions({
-    pageWidth: 1100,
+    pageWidth: 820,
     pageHeight: 60_000,
     scale: 36,
     adjustPageHeight: true,
@@ -37,5 +37,7 @@ export async function engrave(score: string, from: number, to: number) {
     if (!engraver.loadData(score)) throw new Error("unreadable score");
     loaded = score;
   } else engraver.redoLayout();
-  return engraver.renderToSVG(1);
+  // The page's own style sheet replaces the one inside, which the content
+  // security policy keeps out.
+  return engraver.renderToSVG(1).replace(/<style[^>]*>[\s\S]*?<\/style>/g, "");
 }
