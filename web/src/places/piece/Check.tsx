@@ -24,6 +24,8 @@ export function Check({ bench, onShow }: { bench: Bench; onShow: (bar: number) =
                   <Button
                     size="sm"
                     minH="26px"
+                    whiteSpace="normal"
+                    textAlign="left"
                     disabled={bench.busy}
                     onClick={() => bench.apply({ put: one.mend?.put, drop: one.mend?.drop })}
                   >

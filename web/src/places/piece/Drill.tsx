@@ -4,6 +4,7 @@ import { newKey, type Schemas } from "../../api/client";
 import { useDrill, useKeepDrill, useStudents, type Whose } from "../../api/queries";
 import { Button } from "../../parts/Button";
 import { Notice } from "../../parts/Notice";
+import { ordinal } from "../../parts/page/geometry";
 
 type Question = Schemas["Question"];
 type Props = {
@@ -13,14 +14,16 @@ type Props = {
   /** A bar pressed on the page. */
   answer: number | null;
   onAnswered: () => void;
-  /** Where the student stands. */
-  onStand: (bar: number) => void;
+  /** The piece as played, to say which time a bar is played. */
+  visits: Schemas["Visit"][];
+  /** Where the student stands, as a place in the piece as played. */
+  onStand: (at: number | null) => void;
   onEnd: () => void;
 };
 
 /** Where next? At each sign the student shows the bar that comes, on the page
  * or by its figure. What was wrong says why; the first answers are kept. */
-export function Drill({ id, whose, revision, answer, onAnswered, onStand, onEnd }: Props) {
+export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand, onEnd }: Props) {
   const drill = useDrill(id, whose, revision);
   const [at, setAt] = useState(0);
   const [missed, setMissed] = useState<number[]>([]);
@@ -30,7 +33,7 @@ export function Drill({ id, whose, revision, answer, onAnswered, onStand, onEnd 
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: said once for each question
   useEffect(() => {
-    if (question) onStand(question.bar);
+    onStand(question?.at ?? null);
   }, [question]);
 
   const pick = (bar: number | null) => {
@@ -54,10 +57,10 @@ export function Drill({ id, whose, revision, answer, onAnswered, onStand, onEnd 
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if ((event.target as Element).matches("input, textarea, select, button")) return;
+      if ((event.target as Element).matches("input, textarea, select")) return;
       const choice = question?.choices[Number(event.key) - 1];
       if (choice) pick(choice.bar);
-      if (event.key === "Enter" && said?.right) next();
+      if (event.key === "Enter" && said?.right && !(event.target as Element).matches("button")) next();
       if (event.key === "Escape") onEnd();
     };
     window.addEventListener("keydown", onKey);
@@ -75,7 +78,15 @@ export function Drill({ id, whose, revision, answer, onAnswered, onStand, onEnd 
         </Text>
       )}
       {question && (
-        <Asked question={question} at={at} of={questions.length} onPick={pick} over={!!said?.right} onEnd={onEnd} />
+        <Asked
+          question={question}
+          at={at}
+          time={visits[question.at]?.time ?? 1}
+          of={questions.length}
+          onPick={pick}
+          over={!!said?.right}
+          onEnd={onEnd}
+        />
       )}
       {said && (
         <Flex
@@ -109,17 +120,18 @@ type AskedProps = {
   question: Question;
   at: number;
   of: number;
+  time: number;
   over: boolean;
   onPick: (bar: number | null) => void;
   onEnd: () => void;
 };
 
-function Asked({ question, at, of, over, onPick, onEnd }: AskedProps) {
+function Asked({ question, at, of, time, over, onPick, onEnd }: AskedProps) {
   return (
     <Flex align="center" gap="8px" wrap="wrap">
       <Text>
-        {at + 1} of {of}. You have just played <b>bar {question.name}</b>. <b>Where next?</b> Press the bar on the page,
-        or:
+        {at + 1} of {of}. You have just played <b>bar {question.name}</b> for the {ordinal(time)} time.{" "}
+        <b>Where next?</b> Press the bar on the page, or:
       </Text>
       {question.choices.map((choice, which) => (
         <Button key={choice.bar ?? "end"} size="sm" disabled={over} onClick={() => onPick(choice.bar)}>

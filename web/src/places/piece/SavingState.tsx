@@ -3,7 +3,7 @@ import { Button } from "../../parts/Button";
 import type { Bench } from "./useBench";
 
 const WORDS = {
-  saved: "All changes are saved",
+  saved: "Saved",
   waiting: "Not saved yet",
   saving: "Saving …",
   stopped: "Not saved",

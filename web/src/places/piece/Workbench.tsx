@@ -33,13 +33,17 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
   const [chosen, setChosen] = useState<Range | null>(null);
   const [giving, setGiving] = useState(false);
   const [asking, setAsking] = useState(false);
+  // In the drill: where the student stands. What comes after is not shown.
+  const [stand, setStand] = useState<number | null>(null);
   const [answer, setAnswer] = useState<number | null>(null);
   const [tab, setTab] = useState<Tab>("map");
   const walk = useWalk(kept.id, whose, piece);
   useBenchKeys({ bench, chosen, choose: setChosen, walk, onTab: setTab, off: asking });
 
   const bars = piece.pages.flatMap((page) => page.lines.flatMap((line) => line.bars));
-  const pointed = bars.find((bar) => bar.index === (walk.bar ?? lit));
+  const here = asking ? stand : walk.at;
+  const bar = here === null ? lit : (piece.ribbon[here]?.bar ?? null);
+  const pointed = bars.find((one) => one.index === bar);
   const show = (bar: number) => {
     setLit(bar);
     setChosen({ from: bar, to: bar });
@@ -75,14 +79,16 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
         <Box minW={0}>
           <Paper p="8px 16px 8px">
             <PartHead
-              beside={pointed ? <Pointed bar={pointed} piece={piece} /> : <Lines piece={piece} onLines={reshape} />}
+              beside={
+                pointed && !asking ? <Pointed bar={pointed} piece={piece} /> : <Lines piece={piece} onLines={reshape} />
+              }
             >
               The page
             </PartHead>
             <PageMap
               pages={piece.pages}
               sections={piece.sections}
-              lit={walk.bar ?? lit}
+              lit={bar}
               onPoint={setLit}
               chosen={asking ? null : chosen}
               onChoose={asking ? (range) => range && setAnswer(range.from) : setChosen}
@@ -94,9 +100,10 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
                 id={kept.id}
                 whose={whose}
                 revision={bench.revision}
+                visits={piece.ribbon}
                 answer={answer}
                 onAnswered={() => setAnswer(null)}
-                onStand={setLit}
+                onStand={setStand}
                 onEnd={() => setAsking(false)}
               />
             ) : (
@@ -107,12 +114,20 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           <Paper p="8px 16px 8px" mt="10px">
             <PartHead beside={<Figures piece={piece} />}>
               As played{" "}
-              <Text as="span" color="ink" ml="8px" fontSize="md">
-                {piece.form.map((label) => label ?? "·").join(" ")}
-              </Text>
+              {!asking && (
+                <Text as="span" color="ink" ml="8px" fontSize="md">
+                  {piece.form.map((label) => label ?? "·").join(" ")}
+                </Text>
+              )}
             </PartHead>
-            <Ribbon visits={piece.ribbon} lit={walk.bar ? null : lit} now={walk.at} onPoint={setLit} onGo={walk.go} />
-            <Walk walk={walk} piece={piece} />
+            <Ribbon
+              visits={asking && stand !== null ? piece.ribbon.slice(0, stand + 1) : piece.ribbon}
+              lit={here === null ? lit : null}
+              now={here}
+              onPoint={setLit}
+              onGo={asking ? undefined : walk.go}
+            />
+            {!asking && <Walk walk={walk} piece={piece} />}
           </Paper>
         </Box>
         <Side
@@ -147,7 +162,9 @@ function about(piece: Schemas["Page"]) {
 function Pointed({ bar, piece }: { bar: Schemas["Bar"]; piece: Schemas["Page"] }) {
   const times = piece.ribbon
     .filter((visit) => visit.bar === bar.index)
-    .map((visit) => [`${ordinal(visit.time)} time`, visit.reached, ...visit.notes].filter(Boolean).join(", "));
+    .map((visit) =>
+      [...new Set([`${ordinal(visit.time)} time`, visit.reached, ...visit.notes])].filter(Boolean).join(", "),
+    );
   const said = [
     bar.place ? `${bar.place} = bar ${bar.name}` : `bar ${bar.name}`,
     `${bar.counts} counts`,
