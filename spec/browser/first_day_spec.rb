@@ -75,8 +75,7 @@ RSpec.describe "The first day of a studio" do
     click_button "Add to A"
     expect(page).to have_text("1–4, 9–12")
     expect(page).to have_text("8 of 12") # the second place is nothing new
-    expect(page).to have_text("the same map, in words")
-    find("summary", text: "As typed").click
+    click_tab "Text"
     expect(find_field("Page script").value).to include("section A: 1-4, 9-12")
   end
 

@@ -133,7 +133,7 @@ RSpec.describe "Sheet, lesson and student" do
     find("[data-visit='0']").send_keys(:arrow_right, :arrow_right)
     expect(page).to have_css("[data-visit='2'][aria-selected=true]")
     expect(page).to have_css("[data-visit='10'][aria-selected=true]") # the same bar the second time
-    expect(page).to have_text("page 12, line 1, bar 3 = bar 3, 3 counts")
+    expect(page).to have_text("page 12, line 1, bar 3 = bar 3 · 3 counts")
   end
 
   it "says at the door what is wrong" do

@@ -31,7 +31,7 @@ RSpec.describe "From the page to the next week" do
     bar_at(3).find("rect", match: :first).hover
     expect(page).to have_css("[data-visit][aria-selected=true]", count: 2) # bar 3 is played twice
     find("[data-visit='20']").hover
-    expect(page).to have_text("page 22, line 2, bar 1 = bar 13, 2 counts")
+    expect(page).to have_text("page 22, line 2, bar 1 = bar 13 · 2 counts")
   end
 
   def mark_the_sections

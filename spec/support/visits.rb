@@ -37,6 +37,8 @@ module Visits
 
   def keys(*pressed) = page.driver.browser.action.tap { |action| pressed.each { |key| action.send_keys(key) } }.perform
 
+  def click_tab(name) = find("[role=tab]", text: name).click
+
   # Chooses bars by keyboard, then names them.
   def mark_by_keys(from, to, label, words = nil)
     bar_at(from).find("rect", match: :first).click

@@ -28,6 +28,7 @@ export function Ribbon({ visits, width = 862, lit, onPoint, now = null, onGo }: 
   const rows = Math.ceil(visits.length / PER_ROW);
   const across = Math.min(PER_ROW, Math.max(visits.length, 24));
   const unit = width / across;
+  const told = roomy(visits, unit);
 
   const onKeyDown = (event: KeyboardEvent) => {
     const moves: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: PER_ROW, ArrowUp: -PER_ROW };
@@ -68,7 +69,14 @@ export function Ribbon({ visits, width = 862, lit, onPoint, now = null, onGo }: 
       ))}
       <g aria-hidden="true" pointerEvents="none">
         {visits.map((visit, at) => (
-          <Letters key={at} visit={visit} at={at} x={(at % PER_ROW) * unit} y={Math.floor(at / PER_ROW) * ROW + 20} />
+          <Letters
+            key={at}
+            visit={visit}
+            at={at}
+            said={told.has(at)}
+            x={(at % PER_ROW) * unit}
+            y={Math.floor(at / PER_ROW) * ROW + 20}
+          />
         ))}
       </g>
       {runs(visits).map((run) => (
@@ -84,6 +92,24 @@ export function Ribbon({ visits, width = 862, lit, onPoint, now = null, onGo }: 
       ))}
     </svg>
   );
+}
+
+/** Where there is room to write why the music jumps, without running into the
+ * words before. */
+function roomy(visits: Visit[], unit: number) {
+  let end = Number.NEGATIVE_INFINITY;
+  let row = -1;
+  const found = new Set<number>();
+  visits.forEach((visit, at) => {
+    if (Math.floor(at / PER_ROW) !== row) end = Number.NEGATIVE_INFINITY;
+    row = Math.floor(at / PER_ROW);
+    const half = ((visit.reached?.length ?? 0) * 6.4) / 2;
+    const x = (at % PER_ROW) * unit;
+    if (!visit.reached || x - half < end) return;
+    end = x + half + 4;
+    found.add(at);
+  });
+  return found;
 }
 
 /** Maximal stretches without a jump, cut at the ends of rows. */
@@ -158,10 +184,10 @@ function Cell({ placed, x, y, unit, lit, here, ...does }: CellProps) {
   );
 }
 
-type Lettering = { visit: Visit; at: number; x: number; y: number };
+type Lettering = { visit: Visit; at: number; said: boolean; x: number; y: number };
 
 /** The letters along the ribbon; each cell's own label says them in words. */
-function Letters({ visit, at, x, y }: Lettering) {
+function Letters({ visit, at, said, x, y }: Lettering) {
   const first = at % PER_ROW === 0;
   return (
     <>
@@ -170,7 +196,7 @@ function Letters({ visit, at, x, y }: Lettering) {
           {visit.section}
         </Word>
       )}
-      {visit.reached && (
+      {said && (
         <Word x={x} y={y - 8} weight={600} anchor={at % PER_ROW > PER_ROW - 4 ? "end" : "middle"}>
           {visit.reached}
         </Word>

@@ -66,12 +66,7 @@ export function MapSummary({
           <PartHead>Joins</PartHead>
           {piece.seams.map((seam) => (
             <Flex key={`${seam.from}${seam.to}${seam.bar}`} gap="8px" align="baseline">
-              <Letter
-                type="button"
-                minW="62px"
-                onClick={() => onShow(seam.bar)}
-                aria-label={`Show the join of ${seam.from} and ${seam.to}`}
-              >
+              <Letter type="button" minW="62px" onClick={() => onShow(seam.bar)} title="Show this join">
                 {seam.from} → {seam.to}
               </Letter>
               <Text fontSize="sm">

@@ -53,7 +53,7 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
       <SectionLine bench={bench} chosen={chosen} place={place} onDone={() => onChoose(null)} />
       <Flex gap="4px" align="center" wrap="wrap" mt="6px">
         {SIGNS.map((sign) => (
-          <SignButton key={sign.words} sign={sign} onPress={() => bench.apply(toggled(sign, piece, chosen))} />
+          <SignButton key={sign.words} sign={sign} onPress={() => bench.apply((page) => toggled(sign, page, chosen))} />
         ))}
         <Statement place={place} onPut={put} onType={bench.forget} />
       </Flex>
@@ -108,9 +108,11 @@ function SectionLine({
   }, []);
 
   const namesake = piece.sections.find((one) => one.label === label && one !== exact);
-  const verb = exact ? "Change" : namesake ? `Add to ${label}` : "Mark section";
+  const moves = namesake?.spans.find((span) => span.from <= chosen.to && chosen.from <= span.to);
+  const verb = exact ? "Change" : moves ? `Move ${label} here` : namesake ? `Add to ${label}` : "Mark section";
   const submit = async () => {
-    const places = namesake && !exact ? `${placesOf(namesake)}, ${where}` : where;
+    const others = namesake && !exact ? namesake.spans.filter((span) => span !== moves).map((span) => span.text) : [];
+    const places = [...others, where].join(", ");
     const said = `section ${label}: ${places} ${(namesake && !exact ? namesake.words : words).trim()}`.trim();
     const renamed = exact && exact.label !== label ? [exact.statement] : [];
     if (await bench.apply({ put: [said], drop: renamed })) onDone();

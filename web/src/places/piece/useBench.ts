@@ -4,6 +4,7 @@ import { type Changes, useChange, useDraft, useSaveScript, type Whose } from "..
 import { useCalm } from "../../parts/useCalm";
 
 type Piece = Schemas["Piece"];
+type Page = Schemas["Page"];
 /** What is stored: the script and the revision it is. */
 type Stored = { script: string; revision: number };
 /** Theirs, when someone else was quicker, and both put together. */
@@ -21,11 +22,14 @@ export function useBench(piece: Piece, whose: Whose) {
   const history = useRef<{ past: string[]; future: string[] }>({ past: [], future: [] });
   const newest = useRef(script);
   newest.current = script;
+  const queue = useRef<Promise<boolean>>(Promise.resolve(true));
   const calm = useCalm(script);
   const rested = useCalm(script, 700);
   const draft = useDraft(piece.id, whose, calm);
   const change = useChange(piece.id, whose);
   const save = useSaveScript(piece.id, whose);
+  const shown = useRef<Page>(piece);
+  if (draft.data?.piece && calm === script) shown.current = draft.data.piece;
   const stale = save.error?.problem.code === "stale" ? (save.error.problem.kept as Stale) : null;
   const changed = script !== stored.script;
 
@@ -46,6 +50,7 @@ export function useBench(piece: Piece, whose: Whose) {
 
   const go = (to: string) => {
     rest.current = to;
+    newest.current = to;
     setScript(to);
   };
   const set = (to: string) => {
@@ -65,15 +70,18 @@ export function useBench(piece: Piece, whose: Whose) {
     history.current.past.push(newest.current);
     go(after);
   };
-  /** A click: statements into the script and out of it. */
-  const apply = async (changes: Changes): Promise<boolean> => {
-    try {
-      const made = await change.mutateAsync({ script: newest.current, ...changes });
+  /** A click: statements into the script and out of it. What is said depends on
+   * the page, so one click waits for the one before, however fast they come. */
+  const apply = (changes: Changes | ((page: Page) => Changes)): Promise<boolean> => {
+    const done = queue.current.then(async () => {
+      const said = typeof changes === "function" ? changes(shown.current) : changes;
+      const made = await change.mutateAsync({ script: newest.current, ...said });
       set(made.script);
+      if (made.piece) shown.current = made.piece;
       return true;
-    } catch {
-      return false;
-    }
+    });
+    queue.current = done.catch(() => false);
+    return queue.current;
   };
 
   const store = (typed: string, revision: number) =>

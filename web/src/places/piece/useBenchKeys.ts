@@ -1,4 +1,5 @@
 import { useEffect } from "react";
+import type { Schemas } from "../../api/client";
 import { useHelp } from "../../parts/KeyHelp";
 import type { Range } from "../../parts/page/PageMap";
 import type { Tab } from "./Side";
@@ -52,18 +53,21 @@ export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) 
       if (key === "escape") return choose(null);
       if (key === "s") return done(event, () => window.dispatchEvent(new Event("stairwell-name-section")));
       if (key === "delete" || key === "backspace") {
-        const here = standing(bench.piece, chosen).filter(
-          (one) => !one.range || (one.range.from === chosen.from && one.range.to === chosen.to),
-        );
-        if (here.length > 0) return done(event, () => bench.apply({ drop: here.map((one) => one.statement) }));
+        return done(event, () => bench.apply((page) => ({ drop: exactly(page, chosen) })));
       }
       const sign = SIGNS.find((one) => one.key === key);
-      if (sign) done(event, () => bench.apply(toggled(sign, bench.piece, chosen)));
+      if (sign) done(event, () => bench.apply((page) => toggled(sign, page, chosen)));
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   });
 }
+
+/** The statements about exactly these bars. */
+const exactly = (page: Schemas["Page"], { from, to }: Range) =>
+  standing(page, { from, to })
+    .filter(({ range }) => !range || (range.from === from && range.to === to))
+    .map((one) => one.statement);
 
 function done(event: KeyboardEvent, work: () => unknown) {
   event.preventDefault();

@@ -47,6 +47,11 @@ function Whole({ student }: { student: Student }) {
       {student.pieces.map((piece) => (
         <Flights key={piece.id} piece={piece} />
       ))}
+      {student.drills.map((one) => (
+        <Text key={one.title} mt="8px" color="soft">
+          Where next? in {one.title}: {one.correct} of {one.asked} right on {dayAndMonth(one.day)}
+        </Text>
+      ))}
       <Flex gap="16px" mt="12px" wrap="wrap" align="stretch">
         <GiveAnother student={student} />
         <SheetLink student={student} />
@@ -79,7 +84,18 @@ function Week({ student }: { student: Student }) {
 function Change({ student, onDone }: { student: Student; onDone: () => void }) {
   const change = useChangeStudent(student.id);
   const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
-  const start = { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order };
+  const { hand_span, has_pedal } = student;
+  const start = {
+    name,
+    practice_days,
+    minutes_a_day,
+    begin_per_day,
+    lesson_weekday,
+    lesson_time,
+    hand_order,
+    hand_span,
+    has_pedal,
+  };
   const [seen, setSeen] = useState(student.version);
   const kept = change.error?.problem.code === "stale" ? (change.error.problem.kept as Student) : null;
   return (

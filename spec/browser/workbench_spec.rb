@@ -1,0 +1,255 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+RSpec.describe "The workbench" do
+  include Requests
+
+  let!(:house) { House.studio }
+  let!(:student) { api { student_with_piece } }
+
+  def api
+    Requests.instance_method(:sign_in).bind_call(self)
+    yield
+  end
+
+  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
+
+  def open_piece(id = 1)
+    sign_in
+    visit "/library/#{id}"
+    expect(page).to have_css("[data-bar]")
+  end
+
+  def saved = expect(page).to have_css("[role=status]", exact_text: "Saved")
+
+  def stored(id = 1) = House::OWNER[:map_revisions].where(piece_id: id).reverse(:revision).get(:script)
+
+  def choose(from, to = from)
+    bar_at(from).find("rect", match: :first).click
+    action = page.driver.browser.action.key_down(:shift)
+    (to - from).times { action.send_keys(:arrow_right) }
+    action.key_up(:shift).perform
+    expect(page).to have_css("[data-bar='#{to}'][aria-selected=true]")
+  end
+
+  def control(key) = page.driver.browser.action.key_down(:control).send_keys(key).key_up(:control).perform
+
+  def say(statement)
+    fill_in "Say more about these bars", with: statement
+    click_button "Say it"
+  end
+
+  it "maps two pages with repeats, endings and a coda by keys alone" do
+    api { ask(:post, "/api/pieces", {script: "title: Weir\npage 1: 16\n"}) }
+    open_piece(2)
+    fill_in "Bars in each line of page 1", with: "4 4 4 4"
+    keys(:enter)
+    expect(page).to have_text("line 4")
+    choose(1, 8)
+    keys("r")
+    choose(7)
+    keys("1")
+    choose(8)
+    keys("2")
+    choose(5)
+    keys("g")
+    choose(6)
+    keys("t")
+    choose(12)
+    keys("d", "d", "d")
+    choose(13)
+    keys("o")
+    expect(page).to have_css("h2", text: /As played/)
+    choose(1, 4)
+    keys("s", "A", :enter)
+    expect(page).to have_button("Show section A")
+    saved
+    expect(stored(2).lines(chomp: true)).to include(
+      "page 1: 4 4 4 4", "repeat: 1-8", "ending 1: 7", "ending 2: 8", "segno: 5", "to coda: 6", "dal segno: 12 al coda", "coda: 13", "section A: 1-4"
+    )
+    # From bar 5 the repeat is not taken again, and bar 6 leaves for the coda.
+    expect(all("[data-visit]").map { |cell| cell["aria-label"][/bar (\d+)/, 1].to_i }).to eq([*1..7, *1..6, *8..12, 5, 6, *13..16])
+  end
+
+  it "takes away by key, and undoes and redoes everything" do
+    open_piece
+    click_button "Show section B"
+    keys(:delete)
+    expect(page).to have_no_button("Show section B")
+    control("z")
+    expect(page).to have_button("Show section B")
+    control("y")
+    expect(page).to have_no_button("Show section B")
+    click_button "Undo"
+    saved
+    expect(stored).to include("section B: 9-12")
+  end
+
+  it "draws what one types, writes what one clicks, and keeps comments where they stand" do
+    open_piece
+    click_tab "Text"
+    fill_in "Page script", with: "#{Requests::SCRIPT}# ask about the pedal\nfine: 8\npedla: 1-4\n"
+    expect(page).to have_css("[data-bar='8'][aria-label*='fine']")
+    expect(page).to have_text("Try pedal: 1-4")
+    choose(12)
+    say("fermata: 12 beat 3 for 1")
+    expect(page).to have_css("svg", text: "fermata")
+    saved
+    expect(find_field("Page script").value).to include("# ask about the pedal\n", "pedla: 1-4\n", "fermata: 12 beat 3 for 1\n")
+    visit "/library/1"
+    expect(page).to have_css("[data-bar='8'][aria-label*='fine']")
+    expect(stored).to include("# ask about the pedal\n")
+  end
+
+  it "keeps what was typed when the page is left before it was saved" do
+    open_piece
+    click_tab "Text"
+    fill_in "Page script", with: "#{Requests::SCRIPT}fine: 8\n"
+    visit "/studio"
+    visit "/library/1"
+    expect(page).to have_css("[data-bar='8'][aria-label*='fine']")
+    saved
+    expect(stored).to include("fine: 8")
+  end
+
+  it "moves and resizes a section's band and a line's end by dragging" do
+    open_piece
+    pull = lambda do |from, dx|
+      page.driver.browser.action.move_to(from.native).click_and_hold.move_by(dx, 0).move_by(0, 1).release.perform
+    end
+    width = bar_at(2).find("rect", match: :first).native.rect.width.round
+    pull[find("[data-band='A'] [data-edge='to']"), -width]
+    expect(page).to have_button("Show section A")
+    saved
+    expect(stored).to include("section A: 1-3\n")
+    pull[find("[data-line-end='12/1']"), -width]
+    find("h1").hover
+    expect(page).to have_field("Bars in each line of page 12", with: "3 5 4")
+    control("z")
+    expect(page).to have_field("Bars in each line of page 12", with: "4 4 4")
+    saved
+  end
+
+  it "shows a diagnostic's bar and mends it at one press" do
+    open_piece
+    choose(12)
+    keys("d")
+    click_tab "Check"
+    expect(page).to have_text("says dal segno, but no bar has the sign")
+    click_button "Show the bar"
+    expect(page).to have_css("[data-bar='12'][aria-selected=true]")
+    click_button "Say da capo"
+    expect(page).to have_text("The signs and counts of the page add up.")
+    saved
+    expect(stored).to include("da capo: 12\n")
+  end
+
+  it "shows both when two teachers change the same piece, and lets one put one's own on top" do
+    open_piece
+    api { ask(:put, "/api/pieces/1/script", {script: "#{Requests::SCRIPT}fine: 8 # theirs\n", revision: 1}) }
+    choose(12)
+    keys("b")
+    expect(page).to have_css("[role=alert]", text: "Mira Quist changed this piece while you were at work on it.")
+    expect(page).to have_css("[role=alert]", text: "fine: 8 # theirs")
+    expect(page).to have_css("[role=alert]", text: "double bar: 12")
+    click_button "Put my changes on theirs"
+    saved
+    expect(stored).to include("fine: 8 # theirs\n", "double bar: 12\n")
+    # Undo still knows what was mine alone.
+    click_button "Undo"
+    expect(page).to have_no_css("[data-bar='8'][aria-label*='fine']")
+  end
+
+  it "walks bar by bar, says jumps before they come, and plays with a click" do
+    open_piece
+    keys(".")
+    expect(page).to have_css("[role=status]", text: "Bar 1")
+    7.times { keys(".") }
+    expect(page).to have_css("[role=status]", text: "Bar 8 → then back for the 2nd time, page 12, line 1, bar 1")
+    keys(".")
+    expect(page).to have_css("[role=status]", text: "Bar 1, 2nd time · again")
+    keys(",")
+    expect(page).to have_css("[role=status]", text: "Bar 8")
+    click_button "End the walk"
+    fill_in "Tempo, counts a minute", with: "400"
+    find("h1").click
+    keys(:space)
+    expect(page).to have_button("Stop")
+    expect(page).to have_css("[role=status]", text: "Bar 4")
+    keys(:space)
+    expect(page).to have_button("Play")
+    expect(complaints).to eq([])
+  end
+
+  it "asks where next, says why an answer is wrong, and keeps the result for the student" do
+    open_piece
+    click_button "Where next?"
+    expect(page).to have_text("1 of 2. You have just played bar 8 for the 1st time.")
+    expect(page).to have_css("[data-visit]", count: 8) # what comes after is hidden
+    bar_at(9).find("rect", match: :first).click
+    expect(page).to have_css("[role=status]", text: "Not there. The next bar on the page is not the next bar of the music here. A repeat sign stands after bar 8")
+    bar_at(1).find("rect", match: :first).click
+    expect(page).to have_css("[role=status]", text: "Right.")
+    click_button "Next sign"
+    keys("2")
+    expect(page).to have_css("[role=status]", text: "The repeat is done")
+    click_button "How it went"
+    expect(page).to have_text("1 of 2 right at the first try; look again at bar 8.")
+    select "Nell", from: "Keep it for"
+    click_button "Keep the result"
+    expect(page).to have_text("Kept for Nell.")
+    visit "/students/#{student["id"]}"
+    expect(page).to have_text("Where next? in The Lock Gate: 1 of 2 right on 3 Mar")
+  end
+
+  it "keeps a teacher's and a student's changes over the studio's page" do
+    open_piece
+    select "For Nell only", from: "For whom"
+    expect(page).to have_css("[data-visit]", count: 20)
+    click_button "Show section A1"
+    click_button "Take away repeat: 1-8"
+    expect(page).to have_css("[data-visit]", count: 12)
+    click_tab "Text"
+    expect(page).to have_field("Page script", with: /without repeat: 1-8/)
+    saved
+    select "For the whole studio", from: "For whom"
+    expect(page).to have_css("[data-visit]", count: 20)
+    expect(House::OWNER[:piece_layers].select_map(%i[student_id script])).to eq([[student["id"], "without repeat: 1-8\n"]])
+  end
+
+  it "tells who changed what, and goes back, which can be undone" do
+    open_piece
+    choose(12)
+    keys("f")
+    saved
+    House::OWNER[:map_revisions].update(made_at: Sequel.lit("made_at - interval '1 hour'"))
+    click_tab "Past"
+    click_button "What changed"
+    expect(page).to have_text("section A1: 5-8 like A except 8")
+    api { ask(:put, "/api/pieces/1/script", {script: "title: The Lock Gate\npage 12: 4 4 4\n", revision: 2}) }
+    visit "/library/1"
+    expect(page).to have_no_button("Show section A")
+    click_tab "Past"
+    click_button "What changed", match: :first
+    expect(page).to have_text("No longer said")
+    select "nothing", from: "compared with"
+    expect(page).to have_no_text("No longer said")
+    all("button", text: "What changed").last.click
+    click_button "Go back to this"
+    expect(page).to have_button("Show section A")
+    saved
+    click_button "Undo"
+    expect(page).to have_no_button("Show section A")
+  end
+
+  it "shows the notes of the chosen bars of a loaded score" do
+    api { load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.lantern_room.map)) }
+    open_piece(2)
+    choose(1, 2)
+    click_tab "Notes"
+    expect(page).to have_css("[aria-label='The notes of bars 1-2'] svg", wait: 30)
+    expect(all("[aria-label='The notes of bars 1-2'] g.measure").size).to eq(2)
+    expect(complaints).to eq([])
+  end
+end
