@@ -46,7 +46,7 @@ module Visits
     (to - from).times { action.send_keys(:arrow_right) }
     action.key_up(:shift).send_keys("s").perform
     expect(page).to have_css("input[aria-label='Section letter']:focus")
-    keys(label, :tab, words.to_s, :enter)
+    keys(label, :tab, :tab, words.to_s, :enter)
     expect(page).to have_button("Show section #{label}")
   end
 
