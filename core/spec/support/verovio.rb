@@ -10,7 +10,8 @@ module Verovio
   SCRIPT = File.read(File.expand_path("verovio_order.mjs", __dir__))
 
   # @param scores [Array<String>] MusicXML
-  # @return [Array<Array<Integer>>] printed measures as played
+  # @return [Array<Array<Integer>, nil>] printed measures as played; nil where the
+  #   library itself fails
   def self.orders(scores)
     out, err, status = Open3.capture3("node", "--input-type=module", "-e", SCRIPT, stdin_data: JSON.generate(scores), chdir: WEB)
     raise "verovio: #{err}" unless status.success?
