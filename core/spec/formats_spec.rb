@@ -28,6 +28,6 @@ RSpec.describe Stairwell::Formats do
 
   it "goes by the ending of the name, whatever its case" do
     expect(described_class.read("bars: 4", name: "A.TXT").bars.size).to eq(4)
-    expect { described_class.read("bars: 4", name: "a.doc") }.to raise_error(Stairwell::UnreadableError, /Use \.musicxml, \.xml, \.mxl, or \.txt/)
+    expect { described_class.read("bars: 4", name: "a.doc") }.to raise_error(Stairwell::UnreadableError, /Use \.musicxml, \.xml or \.mxl for a score, \.txt for a page script/)
   end
 end

@@ -53,6 +53,14 @@ RSpec.describe Stairwell::Formats::PageScript do
     expect(map.sections.map { |one| [one.spans.first.from, one.spans.first.to] }).to eq([[1, 3], [6, 8]])
   end
 
+  it "says bars without a number, and numbers that start anew or are printed twice" do
+    map = page("bars: 6\npickup: 1\nunnumbered: #4\nbar #6: number 1\nsection A: 1-2\nsection B: #6 - #8\nfine: #4\n")
+    expect(map.bars.map(&:number)).to eq([0, 1, 2, nil, 3, 1, 2, 3])
+    expect(map.sections.map { |one| one.spans.first.bars }).to eq([[2, 3], [6, 7, 8]])
+    expect(page(described_class.write(map))).to eq(map)
+    expect(described_class.write(map)).to include("bar #6: number 1", "unnumbered: #4", "section A: #2-#3", "fine: #4")
+  end
+
   it "keeps comments and lines it does not understand, so that nothing typed is lost" do
     map = described_class.read("bars: 8 # as in the old print\n# ask Tomas\nseqno: 3\nfermata: x").map
     expect(map.remarks).to eq(["# as in the old print", "# ask Tomas", "seqno: 3", "fermata: x"])

@@ -29,9 +29,10 @@ module Stairwell
           row[:script] || Formats::PageScript.write(Score::Document.load(row[:map].to_hash))
         end
 
-        # @return [Score::Map, nil] the newest map that has notes
+        # @return [Score::Map, nil] the first map that has notes: those of the
+        #   score as it was loaded
         def scored(piece_id)
-          row = @desk[:map_revisions].where(piece_id: piece_id).where(Sequel.lit("map -> 'notes' <> '{}'")).reverse(:revision).get(:map)
+          row = @desk[:map_revisions].where(piece_id: piece_id).where(Sequel.lit("map -> 'notes' <> '{}'")).order(:revision).get(:map)
           row && Score::Document.load(row.to_hash)
         end
 

@@ -135,7 +135,7 @@ module Stairwell
           return map unless scored && scored.bars.map(&:length) == map.bars.map(&:length)
 
           same_meters = scored.bars.map { |bar| bar.meter.to_s } == map.bars.map { |bar| bar.meter.to_s }
-          map.with(notes: scored.notes, unread: scored.unread, **(same_meters ? {bars: scored.bars} : {}))
+          map.with(notes: scored.notes, unread: scored.unread, **(same_meters ? {bars: scored.bars} : {})).with_hands_said
         end
 
         def suggestion(script)

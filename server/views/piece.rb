@@ -18,6 +18,7 @@ module Stairwell
           @loops = Roadmap::Repeats.of(map).loops
           @writer = Formats::PageScript::Writer.new(map)
           @played = @reading.order.tally
+          @sections = map.sections_by_bar
         end
 
         # @return [Hash] JSON-ready
@@ -54,9 +55,9 @@ module Stairwell
           index = bar.index
           {
             index: index, name: bar.name, said: @writer.position(index, nil), place: place(index), counts: Roadmap.number(bar.counts),
-            opens: @map.repeats.any? { |one| one.from == index } && @loops.any? { |one| one.from == index },
+            opens: opening.include?(index),
             closes: closing[index], endings: endings(index), signs: signs(index),
-            section: @map.section_at(index)&.label, double: @map.double_bars.include?(index),
+            section: @sections[index]&.label, double: @map.double_bars.include?(index),
             relation: @share.relation(index).to_s, like: like(index), played: @played.fetch(index, 0), marks: marks.fetch(index, [])
           }
         end
@@ -106,6 +107,9 @@ module Stairwell
           @map.public_send(member).map { |one| {from: one.from, to: one.to, statement: @writer.statement(member, one)} }
         end
 
+        # Bars with an opening sign that is printed and heeded.
+        def opening = @opening ||= @map.repeats.map(&:from).to_set & @loops.map(&:from)
+
         # How often the repeat that turns back after a bar is played; nil for
         # other bars.
         def closing
@@ -138,7 +142,7 @@ module Stairwell
           starts = @form.occurrences.map(&:at).to_set
           @reading.visits.each_with_index.map do |visit, at|
             {
-              bar: visit.bar, name: @map.bar(visit.bar).name, section: @map.section_at(visit.bar)&.label, starts: starts.include?(at),
+              bar: visit.bar, name: @map.bar(visit.bar).name, section: @sections[visit.bar]&.label, starts: starts.include?(at),
               time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: guide.leap?(at), reached: guide.reached(at), ahead: guide.ahead(at),
               turn: at.positive? && @layout.turn?(@reading.visits[at - 1].bar, visit.bar), notes: said.of(visit)
             }

@@ -58,6 +58,16 @@ RSpec.describe "The workbench" do
     expect(back["pages"].flat_map { |page| page["lines"] }.flat_map { |line| line["bars"] }.filter_map { |bar| bar["like"] }).not_to be_empty
   end
 
+  it "lets the teacher correct which hand plays, and takes it back" do
+    piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map))
+    hands = ->(shown) { shown["look"].filter_map { |fact| fact["topic"] if fact["topic"].end_with?("hand") } }
+    expect(hands[piece]).to eq(["right hand", "left hand"])
+    left = save(piece, "#{piece["script"]}hands: left only 1-8\n")
+    expect(hands[left]).to include("left hand")
+    expect(hands[left]).not_to include("right hand")
+    expect(hands[save(left, piece["script"])]).to eq(["right hand", "left hand"])
+  end
+
   it "says who changed the piece meanwhile, and gives both put together" do
     piece = type("page 3: 4 4\nsection A: 1-4\n")
     as_second_teacher

@@ -39,8 +39,29 @@ module Stairwell
 
       def notes? = notes.any?
 
+      # The notes as the teacher says the hands play them: in bars marked "right
+      # only" or "left only" that hand has them all.
+      # @return [Map]
+      def with_hands_said
+        said = markings.hands.select { |one| one.span && %i[right left].include?(one.use) }
+        moved = said.each_with_object(notes.dup) do |one, found|
+          one.span.bars.each do |bar|
+            all = found[bar]&.values&.flatten or next
+            found[bar] = {right: [], left: []}.merge(one.use => all)
+          end
+        end
+        with(notes: moved)
+      end
+
       # @return [Section, nil] the first section that holds the bar
       def section_at(index) = sections.find { |section| section.cover?(index) }
+
+      # @return [Hash{Integer => Section}] the same for every bar in a section
+      def sections_by_bar
+        sections.reverse.each_with_object({}) do |section, found|
+          section.spans.each { |span| span.bars.each { |bar| found[bar] = section } }
+        end
+      end
 
       # @return [Rational] counts a minute: the aim, else the printed mark in
       #   counts, else sixty
@@ -60,13 +81,18 @@ module Stairwell
     # @param counts [Hash{Integer => Rational}] counts of other bars by index
     # @param unnumbered [Array<Integer>] indexes of bars that have no number,
     #   such as the second half of a bar that a repeat sign splits
+    # @param numbers [Hash{Integer => Integer}] printed numbers by index, where
+    #   the numbering starts anew
     # @return [Array<Bar>]
-    def self.bars(count, meters:, pickup: nil, counts: {}, unnumbered: [])
+    def self.bars(count, meters:, pickup: nil, counts: {}, unnumbered: [], numbers: {})
       number = pickup ? -1 : 0
       bare = unnumbered.to_set
       made = []
-      while number < count || bare.include?(made.size + 1)
+      left = count + (pickup ? 1 : 0)
+      while left.positive? || bare.include?(made.size + 1)
         index = made.size + 1
+        left -= 1 unless bare.include?(index)
+        number = numbers[index] - 1 if numbers.key?(index)
         meter = meters.reverse.find { |one| one.bar <= index } || meters.first
         said = (index == 1 && pickup) ? pickup : counts[index]
         made << Bar.new(

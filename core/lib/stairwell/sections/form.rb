@@ -49,8 +49,8 @@ module Stairwell
       private
 
       def label(index)
-        @labels ||= {}
-        @labels.fetch(index) { @labels[index] = @map.section_at(index)&.label }
+        @labels ||= @map.sections_by_bar.transform_values(&:label)
+        @labels[index]
       end
     end
   end

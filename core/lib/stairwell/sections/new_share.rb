@@ -50,8 +50,10 @@ module Stairwell
 
       def said = @said ||= {}
 
+      def sections = @sections ||= @map.sections_by_bar
+
       def from_words(index, hands)
-        section = @map.section_at(index)
+        section = sections[index]
         return :new unless section
         # A later place of a section is the section over again.
         return :same unless section.spans.first.cover?(index)

@@ -9,7 +9,7 @@ module Stairwell
       # the page becomes text this way.
       class Edit
         # Of how the page and its bars lie; the rest is read against it.
-        SHAPE = %i[pages count unnumbered meters pickup counts].freeze
+        SHAPE = %i[pages count unnumbered meters pickup counts numbers].freeze
         # The order of kinds, for a statement of a kind there is none of yet.
         ORDER = [
           :title, :composer, :book, :level, *SHAPE, :keys, :tempo, :repeats, :endings, *Reader::MARKS.values, :jumps, :clefs, :sections,
@@ -127,7 +127,7 @@ module Stairwell
           when *Reader::SINGLE then [claim.member]
           when :pages then [:pages, value.number]
           when :meters, :keys then [claim.member, value.bar]
-          when :counts then [:counts, value.first]
+          when :counts, :numbers then [claim.member, value.first]
           when :repeats, :endings then [claim.member, value.from, value.to]
           when :jumps then [:jumps, value.after]
           when :sections then [:sections, value.label]

@@ -11,7 +11,8 @@ module Stairwell
         def initialize(bars, layout)
           @bars = bars
           @layout = layout
-          @numbers = bars.to_h { |bar| [bar.number, bar.index] }
+          # Where a number is printed twice, the first bar has it.
+          @numbers = bars.reverse.to_h { |bar| [bar.number, bar.index] }
         end
 
         # @param scan [Scan]

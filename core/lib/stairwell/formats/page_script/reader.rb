@@ -30,7 +30,8 @@ module Stairwell
         private_constant :Statement
 
         # What a line says: a member of Score::Map or Score::Markings (or
-        # :count, :pickup, :meters, :counts, of which the bars are made) and a
+        # :count, :pickup, :meters, :counts, :unnumbered, :numbers, of which the
+        # bars are made) and a
         # value of it.
         Claim = Struct.new(:line, :member, :value)
 
@@ -149,7 +150,7 @@ module Stairwell
           when *TEXTS then [[statement.keyword.to_sym, scan.rest]]
           when "time" then [[:meters, Values.time(scan, @places)]]
           when "key" then [[:keys, Values.key(scan, @places)]]
-          when "bar" then [[:counts, counts(statement, scan)]]
+          when "bar" then [bar(statement, scan)]
           when "tempo" then [[:tempo, Values.tempo(scan)]]
           when "repeat" then [[:repeats, Values.repeat(scan, @places)]]
           when "ending" then [[:endings, ending(statement, scan)]]
@@ -163,9 +164,12 @@ module Stairwell
 
         def head(statement) = Scan.new(statement.head, statement.text.index(/\S/).to_i + statement.keyword.size + 2)
 
-        def counts(statement, scan)
+        # How long a bar is, or the number it is printed with.
+        def bar(statement, scan)
           bar = @places.bar!(head(statement))
-          [bar, scan.counts!].tap { scan.take(/counts?\b/i) }
+          return [:numbers, [bar, scan.number!("a bar number", 1..Constants::MOST_BARS)]] if scan.take(/number\b/i)
+
+          [:counts, [bar, scan.counts!].tap { scan.take(/counts?\b/i) }]
         end
 
         def ending(statement, scan)
@@ -200,7 +204,7 @@ module Stairwell
         def bars
           meters = all(:meters).sort_by(&:bar).reverse.uniq(&:bar).reverse
           meters.unshift(Score::Meter.new(beats: 4, unit: 4)) unless meters.first&.bar == 1
-          Score.bars(count, meters: meters, pickup: all(:pickup).last, counts: all(:counts).to_h, unnumbered: all(:unnumbered).uniq)
+          Score.bars(count, meters: meters, pickup: all(:pickup).last, counts: all(:counts).to_h, unnumbered: all(:unnumbered).uniq, numbers: all(:numbers).to_h)
         end
 
         def map

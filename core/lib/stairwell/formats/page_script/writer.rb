@@ -78,6 +78,7 @@ module Stairwell
             @map.keys.map { |key| "key: #{key}#{from(key.bar)}" },
             ("pickup: #{number(@map.bars.first.counts)}" if @map.pickup?),
             @map.bars.drop(@map.pickup? ? 1 : 0).reject(&:full?).map { |bar| statement(:counts, [bar.index, bar.counts]) },
+            renumbered.map { |index| "bar ##{index}: number #{@map.bar(index).number}" },
             tempo, @map.clefs.map { |clef| statement(:clefs, clef) }
           ]
         end
@@ -128,17 +129,25 @@ module Stairwell
 
         def from(index) = (index == 1) ? "" : " from #{bar(index)}"
 
-        # The number the script gives each bar: one after another, a pickup 0.
-        def counted
-          @counted ||= begin
-            number = @map.pickup? ? -1 : 0
-            @map.bars.to_h { |bar| [bar.index, bar.number ? number += 1 : nil] }
+        # Bars at which the printed numbers do not go on by one.
+        def renumbered
+          number = @map.pickup? ? -1 : 0
+          @map.bars.filter_map do |bar|
+            next unless bar.number
+
+            expected = number + 1
+            number = bar.number
+            bar.index unless bar.number == expected
           end
         end
 
-        # The printed number where the script counts the same.
+        # How often each number is printed.
+        def numbers = @numbers ||= @map.bars.map(&:number).tally
+
+        # The printed number, unless there is none or it is printed twice.
         def bar(index)
-          (counted[index] && @map.bar(index).number == counted[index]) ? counted[index].to_s : "##{index}"
+          number = @map.bar(index).number
+          (number && numbers[number] == 1) ? number.to_s : "##{index}"
         end
       end
     end
