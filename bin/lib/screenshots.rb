@@ -58,7 +58,11 @@ class Photographer
     shot("students", "/students", wait: "h2")
     shot("library", "/library", wait: "section")
     shot("type", "/library/type", wait: "textarea") { type_a_page }
-    shot("piece", "/library/2", wait: "[data-bar]") { point_at_bar(11) }
+    shot("piece", "/library/2", wait: "[data-bar]") { choose_bars(10, 13) }
+    shot("piece-notes", "/library/2", wait: "[data-bar]") { notes_of(10, 13) }
+    shot("piece-check", "/library/4", wait: "[data-bar]") { spoil_and_check }
+    shot("where-next", "/library/6", wait: "[data-bar]") { ask_where_next }
+    shot("piece-student", "/library/3", wait: "[data-bar]") { change_for_a_student }
     shot("student", "/students/1", wait: "table")
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet = find_sheet
@@ -81,9 +85,45 @@ class Photographer
     sleep 1
   end
 
-  def point_at_bar(index)
-    bar = find("[data-bar='#{index}'] rect")
-    @driver.action.move_to(bar).click.perform
+  def bar(index) = find("[data-bar='#{index}'] rect")
+
+  def choose_bars(from, to) = @driver.action.click_and_hold(bar(from)).move_to(bar(to)).release.perform
+
+  def keys(*pressed) = @driver.action.tap { |action| pressed.each { |key| action.send_keys(key) } }.perform
+
+  def press(words)
+    Selenium::WebDriver::Wait.new(timeout: 8).until { @driver.find_elements(css: "button").find { |one| one.text.strip == words } }.click
+  end
+
+  def notes_of(from, to)
+    choose_bars(from, to)
+    keys("v")
+    Selenium::WebDriver::Wait.new(timeout: 30).until { @driver.find_elements(css: "g.measure").any? }
+  end
+
+  def spoil_and_check
+    bar(12).click
+    keys("d", "k")
+    sleep 1.5
+  end
+
+  def ask_where_next
+    press("Where next?")
+    sleep 1
+    keys("3")
+    sleep 0.5
+  end
+
+  def change_for_a_student
+    find("select[aria-label='For whom']").find_elements(css: "option").last.click
+    sleep 1.2
+    bar(9).click
+    @driver.action.key_down(:shift).send_keys(:arrow_right, :arrow_right).key_up(:shift).perform
+    find("input[aria-label='Say more about these bars']").send_keys("pass 2: 9-11 left hand, softer", :enter)
+    sleep 1
+    find("h1").click
+    keys("x")
+    sleep 1
   end
 
   def shot(name, path, wait:, dark: false, size: "desk")
