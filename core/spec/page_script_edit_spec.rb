@@ -91,6 +91,12 @@ RSpec.describe "Changing a script by statements" do
       expect(map.sections.size).to eq(2)
     end
 
+    it "change one part of what is said of the tempo" do
+      map = page(script_module::Layer.on("bars: 8\ntempo: Andante, marked quarter = 92, aim 76\n", "tempo: aim 60\n"))
+      expect(map.tempo).to have_attributes(words: "Andante", mark: 92, aim: 60)
+      expect(script_module::Layer.on("bars: 8\ntempo: Andante, aim 76\n", "without tempo: Andante\n")).to eq("bars: 8\ntempo: aim 76\n")
+    end
+
     it "say which of their lines do not fit the page any more" do
       found = script_module::Layer.new("without segno: 3\nfine: 99\ntempo: aim 60").problems(script)
       expect(found.map(&:line)).to eq([1, 2])

@@ -31,6 +31,14 @@ RSpec.describe Stairwell::Practice do
     expect(Stairwell::Practice::Metronome.at_most(30)).to eq(30)
   end
 
+  it "counts a section that begins and ends inside a bar by its beats, and says so" do
+    phrase = page("page 12: 4\ntime: 4/4\nsection A: 1-2 beat 3\nsection B: 2 beat 4 - 4")
+    steps = described_class.steps(phrase).to_h { |step| [step.id, step] }
+    expect(steps.values_at("A.right", "B.right").map(&:counts)).to eq([7, 9])
+    expect(steps["B.right"].place).to eq("page 12, line 1, bars 2–4, from beat 4")
+    expect(steps["A.right"].place).to eq("page 12, line 1, bars 1–2, to beat 3")
+  end
+
   it "makes a step of each stage on each section, join and the whole" do
     expect(steps.keys).to eq(%w[
       A.right A.left A.together A.faster A1.right A1.left A1.together A1.faster

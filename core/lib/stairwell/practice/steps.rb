@@ -88,7 +88,7 @@ module Stairwell
         )
       end
 
-      def counts(spans) = spans.sum(0r) { |span| span.bars.sum(0r) { |bar| @map.bar(bar).counts } }
+      def counts(spans) = spans.sum(0r) { |span| @map.counts(span) }
 
       def build(stage, target)
         bars = target.spans.flat_map(&:bars)

@@ -17,7 +17,7 @@ module Stairwell
       def place(spans)
         return "the whole piece" if spans.sum(&:size) == @map.bars.size
 
-        spans.map { |span| one(span) }.join(" and ")
+        spans.map { |span| "#{one(span)}#{beats(span)}" }.join(" and ")
       end
 
       # @return [String] such as "3 min: 5 × 24 counts at 60, 8 s between; 2 good days"
@@ -27,6 +27,12 @@ module Stairwell
       end
 
       private
+
+      # Where it begins or ends inside a bar.
+      def beats(span)
+        said = [("from beat #{Roadmap.number(span.from_beat)}" if span.from_beat), ("to beat #{Roadmap.number(span.to_beat)}" if span.to_beat)].compact
+        ", #{said.join(" ")}" if said.any?
+      end
 
       def one(span)
         from, to = [span.from, span.to].map { |index| @layout.address(index) }

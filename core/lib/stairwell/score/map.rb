@@ -39,6 +39,15 @@ module Stairwell
 
       def notes? = notes.any?
 
+      # @param span [Span]
+      # @return [Rational] its printed counts, from its first beat to its last
+      def counts(span)
+        whole = span.bars.sum(0r) { |index| bar(index).counts }
+        before = span.from_beat ? span.from_beat - 1 : 0r
+        after = span.to_beat ? [bar(span.to).counts - span.to_beat, 0r].max : 0r
+        [whole - before - after, 0r].max
+      end
+
       # The notes as the teacher says the hands play them: in bars marked "right
       # only" or "left only" that hand has them all.
       # @return [Map]

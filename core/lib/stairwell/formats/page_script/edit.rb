@@ -12,7 +12,7 @@ module Stairwell
         SHAPE = %i[pages count unnumbered meters pickup counts numbers].freeze
         # The order of kinds, for a statement of a kind there is none of yet.
         ORDER = [
-          :title, :composer, :book, :level, *SHAPE, :keys, :tempo, :repeats, :endings, *Reader::MARKS.values, :jumps, :clefs, :sections,
+          :title, :composer, :book, :level, *SHAPE, :keys, *Reader::TEMPO, :repeats, :endings, *Reader::MARKS.values, :jumps, :clefs, :sections,
           *Score::Markings.members
         ].freeze
 
@@ -98,7 +98,7 @@ module Stairwell
         def rewrite(line, rest)
           return replace(line, [(Line.new(line.comment, []) if line.comment)].compact) if rest.empty?
 
-          texts = Writer.new(@map).statements(rest.first.member, rest.map(&:value))
+          texts = Writer.new(@map).say(rest)
           replace(line, [Line.new(commented(texts.join(", "), line), rest)]) if texts.size == 1
           replace(line, rest.zip(texts).map { |claim, text| Line.new(text, [claim]) }) if texts.size > 1
         end

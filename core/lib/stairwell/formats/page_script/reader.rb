@@ -23,7 +23,16 @@ module Stairwell
         LENGTHS = %w[time bar].freeze
 
         # What stands at most once; the last line that says it counts.
-        SINGLE = %i[title composer book level tempo count pickup track].freeze
+        SINGLE = %i[title composer book level tempo_words tempo_mark tempo_aim count pickup track].freeze
+        # What a tempo statement can say; each part for itself.
+        TEMPO = %i[tempo_words tempo_mark tempo_aim].freeze
+
+        # @param parts [Hash{Symbol => Object}] by {TEMPO}
+        # @return [Score::Tempo]
+        def self.tempo(parts)
+          unit, mark = parts[:tempo_mark]
+          Score::Tempo.new(words: parts[:tempo_words], mark_unit: unit, mark: mark, aim: parts[:tempo_aim])
+        end
 
         # One line taken apart: `head` before the colon without its keyword.
         Statement = Struct.new(:line, :text, :keyword, :head, :value, :column)
@@ -151,7 +160,7 @@ module Stairwell
           when "time" then [[:meters, Values.time(scan, @places)]]
           when "key" then [[:keys, Values.key(scan, @places)]]
           when "bar" then [bar(statement, scan)]
-          when "tempo" then [[:tempo, Values.tempo(scan)]]
+          when "tempo" then Values.tempo(scan)
           when "repeat" then [[:repeats, Values.repeat(scan, @places)]]
           when "ending" then [[:endings, ending(statement, scan)]]
           when *MARKS.keys then [[MARKS[statement.keyword], @places.bar!(scan)]]
@@ -212,7 +221,7 @@ module Stairwell
           said = said.to_h { |member, values| [member, SINGLE.include?(member) ? values.last : values] }.reject { |_, value| value == "" }
           Score::Map.new(
             title: "Untitled", bars: bars, remarks: @remarks, markings: Score::Markings.new(**said.slice(*Score::Markings.members)),
-            **said.slice(*Score::Map.members), **%i[pages keys].to_h { |key| [key, in_order(said.fetch(key, []))] }
+            tempo: Reader.tempo(said), **said.slice(*Score::Map.members), **%i[pages keys].to_h { |key| [key, in_order(said.fetch(key, []))] }
           )
         end
 

@@ -31,24 +31,26 @@ module Stairwell
         def from(scan, places) = scan.take(/from\b/i) ? places.bar!(scan) : 1
 
         # `Andante, marked quarter = 92, aim 76`, any part of it alone.
+        # @return [Array<Array(Symbol, Object)>] see {Reader::TEMPO}
         def tempo(scan)
           found = {}
           until scan.done?
-            if scan.take(/marked\b/i) then found.merge!(mark(scan))
-            elsif scan.take(/aim\b/i) then found[:aim] = scan.number!("counts a minute", 1..400)
-            else found[:words] = [found[:words], scan.take!(/[^,]+/, "a tempo word").strip].compact.join(", ")
+            if scan.take(/marked\b/i) then found[:tempo_mark] = mark(scan)
+            elsif scan.take(/aim\b/i) then found[:tempo_aim] = scan.number!("counts a minute", 1..400)
+            else found[:tempo_words] = [found[:tempo_words], scan.take!(/[^,]+/, "a tempo word").strip].compact.join(", ")
             end
             scan.take(/,/) || break
           end
-          Score::Tempo.new(**found)
+          found.to_a
         end
 
+        # @return [Array(Rational, Integer)] note value and beats a minute
         def mark(scan)
           unit = scan.take!(UNIT_PATTERN, "a note value such as quarter").downcase
           length = UNITS.fetch(unit.split.last)
           length = length * 3 / 2 if unit.start_with?("dotted")
           scan.take!(/=/, "an equals sign, as in quarter = 92")
-          {mark_unit: length, mark: scan.number!("beats a minute", 1..400)}
+          [length, scan.number!("beats a minute", 1..400)]
         end
 
         # `9-13`, `to 13` where no opening sign is printed, `9-13 x3`.

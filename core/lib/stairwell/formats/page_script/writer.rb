@@ -48,6 +48,15 @@ module Stairwell
           end
         end
 
+        # @param claims [Array<Reader::Claim>] of one line
+        # @return [Array<String>] as few statements as say them
+        def say(claims)
+          members = claims.map(&:member)
+          return [tempo(Reader.tempo(claims.to_h { |one| [one.member, one.value] }))] if (members - Reader::TEMPO).empty?
+
+          statements(members.first, claims.map(&:value))
+        end
+
         # @param member [Symbol] of Score::Markings
         # @param values [Array<Object>]
         # @return [Array<String>] as few statements as say them
@@ -83,8 +92,7 @@ module Stairwell
           ]
         end
 
-        def tempo
-          tempo = @map.tempo
+        def tempo(tempo = @map.tempo)
           parts = [tempo.words, mark(tempo), ("aim #{tempo.aim}" if tempo.aim)].compact
           "tempo: #{parts.join(", ")}" if parts.any?
         end
