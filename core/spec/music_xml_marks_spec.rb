@@ -110,6 +110,14 @@ RSpec.describe "What a score says beside its notes" do
     expect(map.jumps.first.repeats).to be(true)
   end
 
+  # "The forward-repeat attribute indicates that a forward repeat sign is implied
+  # but not displayed."
+  it "is a repeat whose opening sign is only implied" do
+    back = '<barline location="right"><repeat direction="backward"/></barline>'
+    map = read(note("C4", 4), '<sound forward-repeat="yes"/>' + note("C4", 4), note("C4", 4) + back)
+    expect(Stairwell::Roadmap.read(map).order).to eq([1, 2, 3, 2, 3])
+  end
+
   it "lists the rest, with what the words say" do
     map = read(direction("<words>dolce</words>") + note("C4", 4), "<harmony><root><root-step>C</root-step></root></harmony>" + note("C4", 4).sub("<note>", '<note time-only="2">'))
     expect(map.unread.to_h).to eq("the words “dolce”" => [1], "chord symbols" => [2], "what holds on one pass only" => [2])

@@ -157,7 +157,13 @@ module Stairwell
           end
         end
 
-        def signs = @signs ||= Signs.new((0...@count).map { |at| elements(at).flat_map { |one| one.xpath("barline").to_a } })
+        def signs
+          @signs ||= begin
+            lines = (0...@count).map { |at| elements(at).flat_map { |one| one.xpath("barline").to_a } }
+            implied = (0...@count).select { |at| elements(at).any? { |one| one.at_xpath(".//sound[@forward-repeat='yes']") } }
+            Signs.new(lines, implied.to_set { |at| at + 1 })
+          end
+        end
 
         def tempo
           direction = (0...@count).lazy.flat_map { |at| elements(at).flat_map { |one| one.xpath("direction[direction-type/metronome]").to_a } }.first

@@ -14,7 +14,9 @@ module Stairwell
 
         # @param barlines [Array<Array<Nokogiri::XML::Element>>] by measure; the
         #   parts' bar lines of one measure together
-        def initialize(barlines)
+        # @param implied [Set<Integer>] bars at which a repeat begins without a
+        #   printed sign
+        def initialize(barlines, implied = Set.new)
           @repeats = []
           @endings = []
           @opened = []
@@ -23,6 +25,7 @@ module Stairwell
           @bracket = nil
           @closed_bracket = nil
           @barlines = barlines
+          @implied = implied
           barlines.each_with_index { |lines, at| read(lines, at + 1) }
           end_ending(barlines.size) if @bracket
         end
@@ -37,7 +40,7 @@ module Stairwell
           endings = lines.filter_map { |line| line.at_xpath("ending") }
           @after_jump ||= repeats.any? { |one| one["after-jump"] == "yes" }
           @double_bars << bar if bar < @barlines.size && lines.any? { |line| line["location"] != "left" && line.at_xpath("bar-style")&.text == "light-light" }
-          @opened << bar if repeats.any? { |one| one["direction"] == "forward" }
+          @opened << bar if @implied.include?(bar) || repeats.any? { |one| one["direction"] == "forward" }
           begin_ending(endings.find { |one| one["type"] == "start" }, bar)
           backward = repeats.find { |one| one["direction"] == "backward" }
           repeat(backward, bar) if backward
