@@ -7,8 +7,11 @@ require_relative "../stairwell"
 module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
-    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, or stairwell survey FILE [--json]    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
+    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], " \
+      "stairwell plan FILE.json [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
     COMMANDS = %w[roadmap script survey].freeze
+    # Counts a minute a ladder may reach. Own choice.
+    TEMPOS = (1..400)
 
     # @param arguments [Array<String>]
     # @return [Integer] the exit status: 0, or 2 on bad input
@@ -27,6 +30,8 @@ module Stairwell
         options.on("--tempo N", OptionParser::DecimalNumeric) { |number| tempo = number.to_r }
       }.parse!(arguments)
       command, file, *more = arguments
+      return ladder(file, *more) if command == "ladder"
+      return plan(file, json) if command == "plan" && file && more.empty?
       return refuse(USAGE) unless COMMANDS.include?(command) && file && more.empty?
 
       return refuse("The tempo must be above 0 counts a minute.") if tempo && !tempo.positive?
@@ -47,6 +52,32 @@ module Stairwell
     end
 
     private
+
+    def ladder(*ends)
+      from, to = ends.map { |text| text.to_s[/\A\d{1,3}\z/]&.to_i }
+      return refuse(USAGE) unless ends.size == 2 && TEMPOS.cover?(from) && TEMPOS.cover?(to)
+      return refuse("The ladder goes up: #{from} is above #{to}.") if from > to
+
+      @out.puts Practice::Metronome.ladder(from, to).join(" ")
+      0
+    end
+
+    def plan(file, json)
+      found = Planning::PlanFile.new(File.read(file, encoding: "UTF-8").scrub).summary
+      return (@out.puts JSON.generate(found)) || 0 if json
+
+      found["days"].each do |day|
+        @out.puts "#{day["date"]}, #{day["minutes"]} min"
+        day["items"].each { |one| @out.puts "  #{one["id"]}, #{one["minutes"]} min: #{one["why"]}" }
+      end
+      found["left_out"].each { |one| @out.puts "not this week: #{one["id"]}, #{one["why"]}" }
+      @out.puts found["finish"] ? "done on #{found["finish"]}, after #{found["practice_days_to_finish"]} practice days" : "never done as things are"
+      0
+    rescue Error => error
+      refuse("#{file}: #{error.message}")
+    rescue SystemCallError => error
+      refuse("#{file}: #{error.message.sub(/ @ .*/, "")}")
+    end
 
     def roadmap(map, json, tempo)
       reading = Roadmap.read(map)

@@ -3,8 +3,12 @@
 require_relative "planning/task"
 require_relative "planning/needs"
 require_relative "planning/calendar"
-require_relative "planning/week"
+require_relative "planning/blockers"
+require_relative "planning/ledger"
 require_relative "planning/reasons"
+require_relative "planning/week"
+require_relative "planning/horizon"
+require_relative "planning/plan_file"
 
 module Stairwell
   # When: the days from one lesson to the next, filled so that every step waits
@@ -16,11 +20,21 @@ module Stairwell
     # @param practice [Practice] the student's days, minutes and pace of beginning
     # @param from [Date] the first day that may be practised
     # @param next_lesson [Date] excluded
+    # @param more [Hash] reviews:, warm_ups:, others:
     # @return [Plan]
     # @raise [ContradictionError] on unknown or circular needs, or when there
     #   is no practice day at all
-    def self.week(tasks:, practice:, from:, next_lesson:)
-      Week.new(tasks, practice, Calendar.days(practice, from, next_lesson)).plan
+    def self.week(tasks:, practice:, from:, next_lesson:, **more)
+      Week.new(tasks, practice, Calendar.days(practice, from, next_lesson), **more).plan
+    end
+
+    # Goes on after the week until nothing is left.
+    #
+    # @return [Finish]
+    # @raise [ContradictionError] as {week}
+    def self.finish(tasks:, practice:, from:, next_lesson:, warm_ups: [])
+      Calendar.days(practice, from, next_lesson)
+      Horizon.new(tasks, practice, warm_ups: warm_ups).finish(from, next_lesson)
     end
   end
 end

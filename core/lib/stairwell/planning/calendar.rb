@@ -12,7 +12,7 @@ module Stairwell
       def self.days(practice, from, next_lesson)
         raise ContradictionError, "There is no practice day. Choose at least one weekday." if practice.weekdays.empty?
 
-        (from...next_lesson).select { |date| practice.weekdays.include?(date.wday) }
+        (from...next_lesson).select { |date| practice.on?(date) }
       end
 
       # @param day [Date] the day of a lesson or of planning

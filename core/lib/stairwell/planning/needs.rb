@@ -4,62 +4,82 @@ require "tsort"
 
 module Stairwell
   module Planning
-    # The order that needs impose on tasks.
+    # The order that needs impose on tasks. Inside, tasks go by their place in
+    # the list, so that following needs is quick however often it is done.
     class Needs
       include TSort
+
+      # @return [Array<Task>]
+      attr_reader :tasks
+      # @return [Array<Array<Integer>>] places a task needs, and comes after
+      attr_reader :needs, :after
 
       # @param tasks [Array<Task>]
       # @raise [ContradictionError] on a circle, an unknown id or one used twice
       def initialize(tasks)
-        @tasks = tasks.to_h { |task| [task.id, task] }
+        @tasks = tasks
+        @place = tasks.each_with_index.to_h { |task, at| [task.id, at] }
         twice = tasks.map(&:id).tally.find { |_, count| count > 1 }
         raise ContradictionError, "The step #{twice.first} stands twice in the list. Give each its own id." if twice
 
         check_known
-        @waiting = {needs: Hash.new { |all, id| all[id] = [] }, after: Hash.new { |all, id| all[id] = [] }}
-        tasks.each do |task|
-          task.needs.each { |id| @waiting[:needs][id] << task.id }
-          task.after.each { |id| @waiting[:after][id] << task.id }
-        end
+        @needs = tasks.map { |task| task.needs.map { |id| @place[id] } }
+        @after = tasks.map { |task| task.after.map { |id| @place[id] } }
         check_circles
+        @order = tsort
+        @later_needs, @later_after = [@needs, @after].map { |lists| turned_round(lists) }
       end
+
+      # @param id [String]
+      # @return [Integer] its place in the list
+      def place(id) = @place[id]
 
       # For each task the longest chain of good days that still hangs on it, its
       # own included. What merely comes after it in the same sitting can run
       # beside it, so that chain is not added to its own.
       #
-      # @yieldparam task [Task]
-      # @yieldreturn [Integer] good days it still takes
-      # @return [Hash{String => Integer}] days by id
-      def chains(&remaining)
-        # tsort gives what is needed before what needs it; chains grow backwards.
-        tsort.reverse.each_with_object({}) do |id, found|
-          later = found.values_at(*@waiting[:needs][id]).max || 0
-          found[id] = [remaining.call(@tasks[id]) + later, *found.values_at(*@waiting[:after][id])].max
+      # @param left [Array<Integer>] good days each task still takes, by place
+      # @return [Array<Integer>] days by place
+      def chains(left)
+        found = Array.new(left.size, 0)
+        # What is needed comes before what needs it; chains grow backwards.
+        @order.reverse_each do |at|
+          longest = 0
+          @later_needs[at].each { |other| longest = found[other] if found[other] > longest }
+          longest += left[at]
+          @later_after[at].each { |other| longest = found[other] if found[other] > longest }
+          found[at] = longest
         end
+        found
       end
 
       # @return [Array<Task>] each after everything it waits for
-      def in_order = tsort.map { |id| @tasks[id] }
+      def in_order = @order.map { |at| @tasks[at] }
 
       private
 
       def check_known
-        @tasks.each_value do |task|
-          unknown = (task.needs + task.after).find { |id| !@tasks.key?(id) }
+        @tasks.each do |task|
+          unknown = (task.needs + task.after).find { |id| !@place.key?(id) }
           raise ContradictionError, "The step #{task.id} needs #{unknown}, which is not in the list." if unknown
         end
       end
 
       def check_circles
-        circle = strongly_connected_components.find { |ids| ids.size > 1 } ||
-          @tasks.values.find { |task| (task.needs + task.after).include?(task.id) }&.then { |task| [task.id] }
-        raise ContradictionError, "These steps wait for each other in a circle: #{circle.join(", ")}." if circle
+        circle = strongly_connected_components.find { |places| places.size > 1 } ||
+          @tasks.each_index.find { |at| (@needs[at] + @after[at]).include?(at) }&.then { |at| [at] }
+        return unless circle
+
+        raise ContradictionError, "These steps wait for each other in a circle: #{circle.map { |at| @tasks[at].id }.join(", ")}."
       end
 
-      def tsort_each_node(&) = @tasks.each_key(&)
+      def turned_round(lists)
+        lists.each_with_index.each_with_object(Array.new(lists.size) { [] }) { |(list, at), found| list.each { |other| found[other] << at } }
+      end
 
-      def tsort_each_child(id, &) = (@tasks[id].needs + @tasks[id].after).each(&)
+      def tsort_each_node(&) = @tasks.each_index(&)
+
+      def tsort_each_child(at, &) = (@needs[at] + @after[at]).each(&)
     end
   end
 end

@@ -14,8 +14,21 @@ module Stairwell
         parts = [(day == 1 && !task.begun?) ? "new" : "good day #{day} of #{task.good_days}"]
         later = chain - (task.good_days - day + 1)
         parts << "#{days(later)} of work wait for it" if later.positive?
-        parts << "a join, practised as a thing of its own" if task.hard
+        parts << "a join, practised as a thing of its own" if task.join
+        parts << "a hard place, so first and more often" if task.hard && !task.join
         parts.join("; ")
+      end
+
+      # @param review [Review]
+      # @param date [Date]
+      # @return [String]
+      def due(review, date)
+        late = (date - review.due).to_i
+        "to keep it: due #{if late.zero?
+                             "today"
+                           else
+                             "for #{late} #{(late == 1) ? "day" : "days"}"
+                           end}"
       end
 
       # @return [String]
@@ -28,10 +41,12 @@ module Stairwell
 
       # @return [String]
       def never(task, blocker)
-        need = minutes(blocker.minutes)
-        return "takes #{need} at a time, but a day has #{minutes(@practice.minutes)}. Give the day more minutes, or make the section smaller" if task == blocker
+        return (task == blocker) ? "not taught yet; open it at a lesson" : "waits for #{blocker.name}, which is not taught yet" unless blocker.taught
 
-        "waits for #{blocker.name}, which takes #{need} and never fits into a day of #{minutes(@practice.minutes)}"
+        need = minutes(blocker.minutes)
+        return "takes #{need} at a time, but a day has #{minutes(@practice.most)}. Give the day more minutes, or make the section smaller" if task == blocker
+
+        "waits for #{blocker.name}, which takes #{need} and never fits into a day of #{minutes(@practice.most)}"
       end
 
       # @return [String]
@@ -39,7 +54,7 @@ module Stairwell
         return "there is no practice day before the next lesson" if dates.empty?
         return "the days are full with steps that more work waits for" if task.begun?
 
-        "no room to begin it: at most #{@practice.begin_per_day} new steps a day, #{minutes(@practice.minutes)} a day"
+        "no room to begin it: at most #{@practice.begin_per_day} new steps a day, #{minutes(@practice.most)} a day"
       end
 
       private

@@ -4,10 +4,12 @@ module Stairwell
   module Planning
     # A step as the planner sees it: what it costs a day, how many good days it
     # still takes, and what it waits for. `needs` must have all their good days
-    # on earlier days; `after` may stand earlier the same day.
+    # on earlier days; `after` may stand earlier the same day. One that is not
+    # `taught` stands nowhere; a higher `priority` comes first.
     Task = Stairwell.value(
       :id, :minutes, :good_days,
-      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, needs: [], after: []
+      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, taught: true,
+      priority: 0, needs: [], after: []
     ) do
       # @return [Integer] good days still needed, never below 0
       def remaining = [good_days - credited, 0].max
@@ -17,12 +19,35 @@ module Stairwell
       def name = title || id
     end
 
-    # How a student practises: weekdays (0 is Sunday, as Date#wday), minutes a
-    # day, and how many steps may begin on one day.
-    Practice = Stairwell.value(:weekdays, :minutes, begin_per_day: Constants::BEGIN_PER_DAY[:other])
+    # Something learnt that comes back once, from its due date on.
+    Review = Stairwell.value(:id, :due, :minutes, title: nil, repetitions: 1) do
+      def name = title || id
+    end
 
-    # One thing to do on a day, with its reason.
-    Item = Stairwell.value(:id, :minutes, :repetitions, :begins, :why)
+    # What begins every day.
+    WarmUp = Stairwell.value(:id, :minutes, title: nil)
+
+    # Sight-reading, theory, listening …: so many times a week.
+    Other = Stairwell.value(:id, :minutes, :times, title: nil)
+
+    # How a student practises: weekdays (0 is Sunday, as Date#wday), minutes a
+    # day (`by_day` by weekday where they differ), how many steps may begin on
+    # one day, and dates on which there is no practice.
+    Practice = Stairwell.value(:weekdays, :minutes, begin_per_day: Constants::BEGIN_PER_DAY[:other], by_day: {}, absent: []) do
+      # @param date [Date]
+      # @return [Rational] minutes
+      def budget(date) = by_day.fetch(date.wday, minutes)
+
+      # @return [Rational] the most minutes of any practice day
+      def most = weekdays.map { |day| by_day.fetch(day, minutes) }.max
+
+      # @return [Boolean]
+      def on?(date) = weekdays.include?(date.wday) && !absent.include?(date)
+    end
+
+    # One thing to do on a day, with its reason. `kind` is :warm_up, :step,
+    # :review or :other.
+    Item = Stairwell.value(:id, :minutes, :why, kind: :step, repetitions: nil, begins: false)
     # One practice day, empty ones too.
     Day = Stairwell.value(:date, :items) do
       # @return [Rational]
@@ -32,5 +57,10 @@ module Stairwell
     # never will as things are.
     LeftOut = Stairwell.value(:id, :why, fits: true)
     Plan = Stairwell.value(:days, :left_out)
+
+    # When everything is done: the date, how many practice days until then, and
+    # how many it takes at the very least. Date and days are nil where
+    # something can never be done.
+    Finish = Stairwell.value(:date, :days, :lower_bound)
   end
 end

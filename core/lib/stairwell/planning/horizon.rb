@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # Goes on week after week on the same pattern until nothing is left. What is
+    # not taught yet is taken as taught from the next lesson on; reviews and
+    # other work are left aside.
+    class Horizon
+      # Practice days after which it stops looking. Own choice: some ten years.
+      MOST_DAYS = 4_000
+
+      # @param tasks [Array<Task>]
+      # @param practice [Practice]
+      # @param warm_ups [Array<WarmUp>]
+      def initialize(tasks, practice, warm_ups: [])
+        @tasks = tasks
+        @practice = practice
+        @warm_ups = warm_ups
+        @warm = warm_ups.sum(0r, &:minutes)
+      end
+
+      # @param from [Date]
+      # @param next_lesson [Date]
+      # @return [Finish]
+      def finish(from, next_lesson)
+        taught = @tasks.map { |task| task.with(taught: true) }
+        needs = Needs.new(taught)
+        bound = lower_bound(taught, needs)
+        return Finish.new(date: nil, days: nil, lower_bound: bound) if Blockers.new(taught, needs, @practice, @warm_ups).never?
+
+        date, days = walk(needs, from, next_lesson)
+        Finish.new(date: date, days: days, lower_bound: bound)
+      end
+
+      private
+
+      def walk(needs, from, next_lesson)
+        ledger = Ledger.new(needs, @practice)
+        return [from, 0] if ledger.empty?
+
+        gate = Blockers.new(@tasks, Needs.new(@tasks), @practice, @warm_ups).ids
+        days = 0
+        date = from
+        while days < MOST_DAYS
+          if @practice.on?(date)
+            days += 1
+            room = [@practice.budget(date) - @warm, 0r].max
+            ledger.add(ledger.choose(room, without: (date < next_lesson) ? gate : nil))
+            return [date, days] if ledger.empty?
+          end
+          date += 1
+          return [nil, nil] if date - from > 366 && days.zero?
+        end
+        [nil, nil]
+      end
+
+      # The largest of what no plan can undercut.
+      def lower_bound(tasks, needs)
+        left = tasks.select { |task| task.remaining.positive? }
+        room = @practice.most - @warm
+        return 0 if left.empty?
+        return left.map(&:remaining).max unless room.positive?
+
+        [
+          needs.chains(tasks.map(&:remaining)).max, (left.sum(0r) { |task| task.minutes * task.remaining } / room).ceil,
+          (left.count { |task| !task.begun? }.to_r / @practice.begin_per_day).ceil,
+          left.select { |task| task.minutes * 2 > room }.sum(&:remaining)
+        ].max
+      end
+    end
+  end
+end

@@ -1,0 +1,89 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # What is done so far and what may stand on a day. It chooses the steps of
+    # one day after another and remembers what that finishes.
+    class Ledger
+      # @param needs [Needs] and their tasks
+      # @param practice [Practice]
+      # @param blocked [Set<String>] ids that stand on no day
+      def initialize(needs, practice, blocked = Set.new)
+        @needs = needs
+        @tasks = needs.tasks
+        @begin_per_day = practice.begin_per_day
+        @left = @tasks.map(&:remaining)
+        @begun = @tasks.map(&:begun?)
+        @minutes = @tasks.map(&:minutes)
+        @blocked = blocked
+        @open = @tasks.each_index.reject { |at| @left[at].zero? || blocked.include?(@tasks[at].id) }
+        # Where nothing is chosen by priority the other reasons decide alone.
+        @priority = @tasks.any? { |task| !task.priority.zero? }
+      end
+
+      # @return [Integer] good days a step has so far
+      def done(id) = @tasks[@needs.place(id)].then { |task| [task.good_days, task.credited].max - @left[@needs.place(id)] }
+
+      def begun?(id) = @begun[@needs.place(id)]
+
+      # @return [Integer] the longest chain of good days that hangs on a step, as
+      #   of the day that was chosen last
+      def chain(id) = @chains[@needs.place(id)]
+
+      # @return [Array<String>] ids of steps that have all their good days
+      def finished = @tasks.each_index.select { |at| @left[at].zero? }.map { |at| @tasks[at].id }
+
+      # @return [Boolean] whether nothing that can be done is left
+      def empty? = @open.empty?
+
+      # @param room [Rational] minutes
+      # @param without [Set<String>] ids that may not stand on this day
+      # @return [Array<Task>] the steps of a day, in the order they were chosen
+      def choose(room, without: nil)
+        @chains = @needs.chains(@left)
+        ready = @open.select { |at| @needs.needs[at].all? { |other| @left[other].zero? } }
+        ready.reject! { |at| without.include?(@tasks[at].id) } if without&.any?
+        pick(ready.sort_by! { |at| order(at) }, room).map { |at| @tasks[at] }
+      end
+
+      # @param chosen [Array<Task>] of one day
+      # @return [void]
+      def add(chosen)
+        chosen.each do |task|
+          at = @needs.place(task.id)
+          @left[at] -= 1
+          @begun[at] = true
+        end
+        @open.reject! { |at| @left[at].zero? }
+      end
+
+      private
+
+      # One number to sort by: the longest chain, then those begun, then hard
+      # places, then the order of the piece.
+      def order(at)
+        number = ((-@chains[at] * 4) + (@begun[at] ? 0 : 2) + (@tasks[at].hard ? 0 : 1)) * @tasks.size + at
+        @priority ? number - @tasks[at].priority * 100_000_000 : number
+      end
+
+      # The first that fits, again and again, since one that is taken may let
+      # another stand behind it.
+      def pick(ready, room)
+        chosen = []
+        starts = 0
+        while (at = ready.find { |one| may_stand?(one, chosen, room, starts) })
+          starts += 1 unless @begun[at]
+          room -= @minutes[at]
+          chosen << at
+          ready.delete(at)
+        end
+        chosen
+      end
+
+      def may_stand?(at, chosen, room, starts)
+        @minutes[at] <= room && (@begun[at] || starts < @begin_per_day) &&
+          @needs.after[at].all? { |other| @left[other].zero? || chosen.include?(other) }
+      end
+    end
+  end
+end

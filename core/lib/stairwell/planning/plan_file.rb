@@ -1,0 +1,143 @@
+# frozen_string_literal: true
+
+require "date"
+require "json"
+
+module Stairwell
+  module Planning
+    # Plans from a JSON file, for people who script.
+    class PlanFile
+      WEEKDAYS = %w[sun mon tue wed thu fri sat].freeze
+      # What a number may be. Own choice, wide enough for any student.
+      RANGES = {
+        "minutes" => (0.5..600), "begin_per_day" => (1..100), "counts" => (0.1..100_000), "tempo" => (1..400), "reps" => (1..200),
+        "good_days" => (0..1_000), "credited" => (0..100_000)
+      }.freeze
+
+      # @param text [String] JSON
+      # @raise [UnreadableError] saying where it makes no sense
+      def initialize(text)
+        @data = JSON.parse(text)
+        raise UnreadableError, "The plan file must hold an object." unless @data.is_a?(Hash)
+
+        @from, @next_lesson = %w[from next_lesson].map { |key| date(@data, key, "the file") }
+        raise UnreadableError, "next_lesson must be a day after from." unless @next_lesson > @from
+        raise UnreadableError, "next_lesson must be within a year of from." if @next_lesson - @from > 366
+
+        @practice = practice(object(@data, "practice"))
+        @tasks = list("steps").map { |one| task(one) }
+        @reviews = list("reviews").map { |one| review(one) }
+        @warm_ups = list("warm_ups").map { |one| WarmUp.new(id: id(one, "warm_ups"), minutes: halves(one, "minutes", "warm-up #{one["id"]}")) }
+      rescue JSON::ParserError
+        raise UnreadableError, "This is not JSON; the file is cut off or damaged."
+      end
+
+      # @return [Hash{String => Object}] JSON-ready
+      # @raise [ContradictionError]
+      def summary
+        plan = Planning.week(tasks: @tasks, practice: @practice, from: @from, next_lesson: @next_lesson, reviews: @reviews, warm_ups: @warm_ups)
+        finish = Planning.finish(tasks: @tasks, practice: @practice, from: @from, next_lesson: @next_lesson, warm_ups: @warm_ups)
+        {
+          "days" => plan.days.map { |day| {"date" => day.date.to_s, "minutes" => number(day.minutes), "items" => day.items.map { |one| item(one) }} },
+          "left_out" => plan.left_out.map { |one| {"id" => one.id, "why" => one.why} },
+          "finish" => finish.date&.to_s, "practice_days_to_finish" => finish.days, "lower_bound_days" => finish.lower_bound
+        }
+      end
+
+      private
+
+      def item(one)
+        {
+          "id" => one.id, "kind" => one.kind.to_s, "reps" => one.repetitions, "minutes" => number(one.minutes), "why" => one.why
+        }.compact
+      end
+
+      # Halves, written whole where they are.
+      def number(minutes) = (minutes.denominator == 1) ? minutes.to_i : minutes.to_f
+
+      def practice(data)
+        days = data["days"]
+        raise UnreadableError, "practice.days must be a list such as [\"mon\", \"thu\"]." unless days.is_a?(Array)
+
+        weekdays = days.map { |day| WEEKDAYS.index(day.to_s.downcase) || raise(UnreadableError, "practice.days: “#{day}” is no weekday such as mon.") }
+        raise UnreadableError, "There is no practice day. Name at least one weekday." if weekdays.empty?
+
+        Practice.new(weekdays: weekdays.uniq, minutes: halves(data, "minutes", "practice"), begin_per_day: whole(data, "begin_per_day", "practice", Constants::BEGIN_PER_DAY[:other]))
+      end
+
+      def task(one)
+        id = id(one, "steps")
+        where = "step #{id}"
+        repetitions = whole(one, "reps", where, Constants::REPETITIONS)
+        Task.new(
+          id: id, minutes: estimate(one, where, repetitions), good_days: whole(one, "good_days", where), credited: whole(one, "credited", where, 0),
+          repetitions: repetitions, begun: flag(one, "begun", false), hard: flag(one, "hard", false), taught: flag(one, "taught", true),
+          needs: ids(one, "needs", where), after: ids(one, "after", where)
+        )
+      end
+
+      def review(one)
+        id = id(one, "reviews")
+        where = "review #{id}"
+        repetitions = whole(one, "reps", where, 1)
+        Review.new(id: id, due: date(one, "due", where), minutes: estimate(one, where, repetitions), repetitions: repetitions)
+      end
+
+      def estimate(one, where, repetitions)
+        Stairwell::Practice::Estimate.minutes(counts: decimal(one, "counts", where), tempo: decimal(one, "tempo", where), repetitions: repetitions)
+      end
+
+      def list(key)
+        found = @data.fetch(key, [])
+        raise UnreadableError, "#{key} must be a list." unless found.is_a?(Array) && found.size <= 5_000
+        raise UnreadableError, "Each of #{key} must be an object." unless found.all?(Hash)
+
+        found
+      end
+
+      def object(data, key)
+        data[key].is_a?(Hash) ? data[key] : raise(UnreadableError, "#{key} must be an object.")
+      end
+
+      def id(one, list)
+        id = one["id"]
+        (id.is_a?(String) && id.match?(/\S/)) ? id : raise(UnreadableError, "Each of #{list} must have an id.")
+      end
+
+      def ids(one, key, where)
+        found = one.fetch(key, [])
+        (found.is_a?(Array) && found.all?(String)) ? found.uniq : raise(UnreadableError, "#{where}: #{key} must be a list of ids.")
+      end
+
+      def flag(one, key, unsaid)
+        value = one.fetch(key, unsaid)
+        [true, false].include?(value) ? value : raise(UnreadableError, "step #{one["id"]}: #{key} must be true or false.")
+      end
+
+      def date(one, key, where)
+        Date.iso8601(one[key].to_s)
+      rescue Date::Error
+        raise UnreadableError, "#{where}: #{key} must be a date such as 2027-03-03."
+      end
+
+      def decimal(one, key, where, unsaid = nil)
+        value = one.fetch(key, unsaid)
+        value = Rational(value) if value.is_a?(String) && value.match?(%r{\A\d{1,6}(/[1-9]\d{0,3})?\z})
+        range = RANGES.fetch(key)
+        return value.to_r if value.is_a?(Numeric) && !(value.is_a?(Float) && !value.finite?) && range.cover?(value)
+
+        raise UnreadableError, "#{where}: #{key} must be a number from #{range.min} to #{range.max}."
+      end
+
+      def halves(one, key, where)
+        value = decimal(one, key, where)
+        ((value * 2).denominator == 1) ? value : raise(UnreadableError, "#{where}: #{key} must be in whole or half minutes.")
+      end
+
+      def whole(one, key, where, unsaid = nil)
+        value = decimal(one, key, where, unsaid)
+        (value.denominator == 1) ? value.to_i : raise(UnreadableError, "#{where}: #{key} must be a whole number.")
+      end
+    end
+  end
+end
