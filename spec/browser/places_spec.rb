@@ -3,18 +3,7 @@
 require_relative "../spec_helper"
 
 RSpec.describe "Every place" do
-  include Requests
-
-  let!(:house) { House.studio }
-  # The session of the request helpers makes what the browser then shows.
-  let!(:student) { api { student_with_piece } }
-
-  def api
-    Requests.instance_method(:sign_in).bind_call(self)
-    yield
-  end
-
-  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
+  include_context "a student with a piece"
 
   it "is accessible, in light and in dark" do
     visit "/"

@@ -3,17 +3,7 @@
 require_relative "../spec_helper"
 
 RSpec.describe "The workbench" do
-  include Requests
-
-  let!(:house) { House.studio }
-  let!(:student) { api { student_with_piece } }
-
-  def api
-    Requests.instance_method(:sign_in).bind_call(self)
-    yield
-  end
-
-  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
+  include_context "a student with a piece"
 
   def open_piece(id = 1)
     sign_in

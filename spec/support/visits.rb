@@ -73,3 +73,19 @@ module Visits
     page.driver.browser.logs.get(:browser).map(&:message).grep_v(/favicon|401 \(Unauthorized\)|409 \(Conflict\)|422|404 \(Not Found\)/)
   end
 end
+
+# A studio with one student who has a piece; the session of the request helpers
+# makes what the browser then shows.
+RSpec.shared_context "a student with a piece" do
+  include Requests
+
+  let!(:house) { House.studio }
+  let!(:student) { api { student_with_piece } }
+
+  def api
+    Requests.instance_method(:sign_in).bind_call(self)
+    yield
+  end
+
+  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
+end
