@@ -42,7 +42,7 @@ RSpec.describe Stairwell::Practice do
   it "makes a step of each stage on each section, join and the whole" do
     expect(steps.keys).to eq(%w[
       A.right A.left A.together A.faster A1.right A1.left A1.together A1.faster
-      A-A1@4.join A1-B@8.join whole.whole whole.tempo
+      A-A1@4.join A1-B@8.join A+A1.grow whole.whole whole.tempo
     ])
     expect(steps["A.right"].tempo).to eq(60)
     expect(steps["A.right"].counts).to eq(12)
@@ -57,7 +57,7 @@ RSpec.describe Stairwell::Practice do
   it "lets hands together wait for each hand, and the kin's" do
     expect(steps["A.together"].needs).to eq(%w[A.right A.left])
     expect(steps["A1.together"].needs).to contain_exactly("A1.right", "A1.left", "A.right", "A.left")
-    expect(steps["whole.whole"].needs).to contain_exactly("A-A1@4.join", "A1-B@8.join", "A.faster", "A1.faster")
+    expect(steps["whole.whole"].needs).to contain_exactly("A-A1@4.join", "A1-B@8.join", "A.faster", "A1.faster", "A+A1.grow")
   end
 
   it "puts the chosen hand first in the sitting" do

@@ -2,9 +2,12 @@
 
 require_relative "practice/metronome"
 require_relative "practice/routine"
+require_relative "practice/routine_check"
+require_relative "practice/routines"
 require_relative "practice/step"
 require_relative "practice/estimate"
 require_relative "practice/wording"
+require_relative "practice/targets"
 require_relative "practice/steps"
 
 module Stairwell

@@ -8,13 +8,14 @@ module Stairwell
 
       # @param counts [Rational] of one repetition
       # @param tempo [Integer] counts a minute
+      # @param counts [Rational] of one repetition
+      # @param tempo [Integer, nil] counts a minute; nil where seconds are said
+      # @param seconds [Integer, nil] of one repetition without a tempo
       # @return [Rational] seconds, with the time to get ready again
-      def seconds(counts:, tempo:) = counts * 60 / tempo + Constants::RESET_SECONDS
+      def seconds(counts:, tempo:, seconds: nil) = (seconds&.to_r || counts * 60 / tempo) + Constants::RESET_SECONDS
 
       # @return [Rational] minutes a day, rounded up to half a minute
-      def minutes(counts:, tempo:, repetitions:)
-        (repetitions * seconds(counts: counts, tempo: tempo) / 60 * 2).ceil/2r
-      end
+      def minutes(repetitions:, **one) = (repetitions * seconds(**one) / 60 * 2).ceil/2r
 
       # @param stage_days [Integer] days the stage takes on new bars
       # @param difficulty [Integer] 1 to 5

@@ -2,73 +2,127 @@
 
 module Stairwell
   module Practice
-    # One layer of learning. `scope` is :section, :seam or :whole; `hands`
-    # :right, :left or :both; `tempo_share` the share of the aim; `good_days`
-    # how many it takes on fully new bars of middling difficulty; `needs` the
-    # stages that must be done on earlier days, `after` those that must at
-    # least come earlier in the same sitting.
+    # One layer of learning.
+    #
+    # - `aspect`: what it is about ({Stage::ASPECTS}); `picture` for those who
+    #   cannot read ({Stage::PICTURES})
+    # - `hands`: whose bars count, :right, :left or :both; `actions` what each
+    #   hand does, {right: :play, left: :tap} ({Stage::ACTIONS})
+    # - `scope`: :spot, :section, :seam, :growing (joined sections) or :whole
+    # - `tempo_share`: of the aim; nil where `seconds` says how long one
+    #   repetition takes
+    # - `good_days` on fully new bars of middling difficulty; `repetitions` a day
+    # - `needs`: stages that must be done on earlier days; `after`: those that
+    #   must at least come earlier in the same sitting
+    # - `only`: conditions of the place, all of which must hold ({Stage::ONLY})
     Stage = Stairwell.value(
-      :key, :name, :hands, :scope, :tempo_share, :good_days, :done,
-      needs: [], after: [], repetitions: Constants::REPETITIONS
+      :key, :name, :scope, :good_days, :done,
+      hands: :both, actions: {}, aspect: :notes, picture: :both, tempo_share: nil, seconds: nil,
+      repetitions: Constants::REPETITIONS, needs: [], after: [], only: []
     )
+    Stage::ASPECTS = %i[overview position rhythm notes fingering words touch dynamics pedal ornaments tempo memory].freeze
+    Stage::ACTIONS = %i[play block tap clap say sing silent].freeze
+    Stage::SCOPES = %i[spot section seam growing whole].freeze
+    Stage::PICTURES = %i[look point clap tap say sing right left both slow fast listen pedal eyes].freeze
+    Stage::ONLY = %i[pedal ornaments words dynamics together track].freeze
 
-    # An ordered list of stages, and for whom it is.
-    Routine = Stairwell.value(:key, :name, :for_whom, :stages) do
-      # @return [Stage]
+    # What a teacher chooses when giving a piece: which hand first (:right,
+    # :left, :easier, :harder), how sections are joined (:pairs, :from_start,
+    # :from_end), where the pedal comes (:last, :before_dynamics, :none), who
+    # decides touch and dynamics (:teacher, :student), whether it is learnt by
+    # heart, the order of aspects (stage keys, for routines that allow it), the
+    # tempo aim in counts a minute (nil for the map's own), and the student's
+    # pace (1 is average, more is slower).
+    Choices = Stairwell.value(
+      hand_order: :right, join: :pairs, pedal: :last, touch_by: :teacher, memory: false, order: [], aim: nil, pace: 1r
+    )
+    Choices::HAND_ORDERS = %i[right left easier harder].freeze
+    Choices::JOINS = %i[pairs from_start from_end].freeze
+    Choices::PEDALS = %i[last before_dynamics none].freeze
+    Choices::TOUCH = %i[teacher student].freeze
+
+    # An ordered list of stages, for whom it is, and why it goes that way.
+    Routine = Stairwell.value(:key, :name, :for_whom, :stages, why: "") do
+      # @return [Stage, nil]
       def stage(key) = stages.find { |one| one.key == key }
+
+      # @param choices [Choices]
+      # @param easier [Symbol] the hand that has less to do in this piece
+      # @return [Routine] as it is with what the teacher chose
+      def chosen(choices, easier: :right)
+        first = {easier: easier, harder: (easier == :right) ? :left : :right}.fetch(choices.hand_order, choices.hand_order)
+        gone = stages.select { |one|
+          (one.aspect == :memory && !choices.memory) || (one.aspect == :pedal && choices.pedal == :none) ||
+            (%i[touch dynamics].include?(one.aspect) && choices.touch_by == :student)
+        }.map(&:key)
+        with_hand_first(first).without(gone).pedal_at(choices.pedal).in_order(choices.order)
+      end
 
       # @param order [Symbol] :right or :left, the hand that comes first
       # @return [Routine] with the hands-alone stages in that order
       def with_hand_first(order)
-        first, second = (order == :left) ? %i[left right] : %i[right left]
-        alone = [stage(first).with(after: []), stage(second).with(after: [first])]
-        with(stages: alone + stages.reject { |one| %i[left right].include?(one.key) })
+        right, left = stage(:right), stage(:left)
+        return self unless right && left
+
+        first, second = (order == :left) ? [left, right] : [right, left]
+        waits = (right.after + left.after) - [right.key, left.key]
+        alone = [first.with(after: waits), second.with(after: [first.key])]
+        at = stages.index { |one| [right, left].include?(one) }
+        rest = stages - [right, left]
+        with(stages: rest.first(at) + alone + rest.drop(at))
+      end
+
+      # Takes stages out; what waited for them waits for what they waited for.
+      # @param gone [Array<Symbol>]
+      # @return [Routine]
+      def without(gone)
+        return self if gone.empty?
+
+        through = ->(keys) { keys.flat_map { |key| gone.include?(key) ? through[stage(key).needs + stage(key).after] : [key] }.uniq }
+        with(stages: stages.reject { |one| gone.include?(one.key) }.map { |one| one.with(needs: through[one.needs], after: through[one.after] - through[one.needs]) })
+      end
+
+      # @param place [Symbol] :last leaves the pedal where the routine has it
+      # @return [Routine] with the pedal before the dynamics
+      def pedal_at(place)
+        pedal, dynamics = stages.find { |one| one.aspect == :pedal }, stages.find { |one| one.aspect == :dynamics }
+        return self unless place == :before_dynamics && pedal && dynamics
+
+        moved = pedal.with(needs: dynamics.needs, after: dynamics.after)
+        others = without([pedal.key]).stages.map { |one| (one.key == dynamics.key) ? one.with(needs: [pedal.key], after: []) : one }
+        at = others.index { |one| one.key == dynamics.key }
+        with(stages: others.first(at) + [moved] + others.drop(at))
+      end
+
+      # The stages of one sitting, in the order the teacher likes: each comes
+      # after the one before.
+      # @param keys [Array<Symbol>]
+      # @return [Routine]
+      def in_order(keys)
+        keys &= sitting
+        return self if keys.size < 2
+
+        chain = keys.each_with_index.map { |key, at| stage(key).with(after: at.zero? ? [] : [keys[at - 1]]) }
+        rest = stages.reject { |one| keys.include?(one.key) }.map { |one| ((one.after & keys).any? || (one.needs & keys).any?) ? last_of(one, keys) : one }
+        with(stages: chain + rest)
+      end
+
+      # @return [Array<Symbol>] stages that follow each other in one sitting and
+      #   whose order is the teacher's
+      def sitting
+        head = stages.find { |one| one.scope == :section && one.needs.empty? && one.after.empty? }
+        found = [head&.key].compact
+        while (following = stages.find { |one| one.scope == :section && one.needs.empty? && one.after == [found.last] && one.aspect != :tempo })
+          found << following.key
+        end
+        found
+      end
+
+      private
+
+      def last_of(one, keys)
+        one.with(after: (one.after & keys).any? ? (one.after - keys) | [keys.last] : one.after, needs: (one.needs & keys).any? ? (one.needs - keys) | [keys.last] : one.needs)
       end
     end
-
-    # What a teacher chooses when giving a piece: which hand first, the tempo
-    # aim in counts a minute (nil for the map's own), and the student's pace
-    # (1 is average, more is slower).
-    Choices = Stairwell.value(hand_order: :right, aim: nil, pace: 1r)
-
-    # The routine of the first slice. Good days and tempo shares are our own
-    # choice; the order of the layers is common practice.
-    HAND_BY_HAND = Routine.new(
-      key: "hand_by_hand",
-      name: "Hand by hand",
-      for_whom: "For most students: each hand alone, then together slowly, then the joins, then speed.",
-      stages: [
-        Stage.new(
-          key: :right, name: "right hand", hands: :right, scope: :section, tempo_share: 6/10r, good_days: 2,
-          done: "it goes without a stop, even if slow"
-        ),
-        Stage.new(
-          key: :left, name: "left hand", hands: :left, scope: :section, tempo_share: 6/10r, good_days: 2, after: %i[right],
-          done: "it goes without a stop, even if slow"
-        ),
-        Stage.new(
-          key: :together, name: "hands together", hands: :both, scope: :section, tempo_share: 5/10r, good_days: 3,
-          needs: %i[right left], done: "the pulse stays even without stumbling"
-        ),
-        Stage.new(
-          key: :join, name: "the join", hands: :both, scope: :seam, tempo_share: 6/10r, good_days: 2, needs: %i[together],
-          repetitions: Constants::HARD_REPETITIONS, done: "there is no gap between the two"
-        ),
-        Stage.new(
-          key: :faster, name: "faster", hands: :both, scope: :section, tempo_share: 8/10r, good_days: 2,
-          needs: %i[together], done: "three times in a row are clean"
-        ),
-        Stage.new(
-          key: :whole, name: "without a stop", hands: :both, scope: :whole, tempo_share: 8/10r, good_days: 2,
-          needs: %i[join faster], repetitions: 2, done: "it goes from beginning to end without a stop"
-        ),
-        Stage.new(
-          key: :tempo, name: "up to tempo", hands: :both, scope: :whole, tempo_share: 1r, good_days: 3,
-          needs: %i[whole], repetitions: 2, done: "it goes at the aim without a stop"
-        )
-      ]
-    )
-
-    ROUTINES = {HAND_BY_HAND.key => HAND_BY_HAND}.freeze
   end
 end

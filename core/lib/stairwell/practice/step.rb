@@ -7,13 +7,15 @@ module Stairwell
     # - `id`: stable while the map's labels stay, such as "A.right"
     # - `spans`: Array<Score::Span> of the bars it covers; `place` the same in
     #   words (page, line, bars)
-    # - `counts`: Rational, of one repetition; `tempo`: Integer counts a minute
+    # - `counts`: Rational, of one repetition; `tempo`: Integer counts a minute,
+    #   nil for what has no pulse
+    # - `aspect`, `picture` and `actions` (what each hand does) of its stage
     # - `repetitions` a day; `good_days` in all; `minutes` a day, in halves
     # - `needs`, `after`: ids of other steps
     # - `arithmetic`: how minutes and days come about, in words
     Step = Stairwell.value(
       :id, :stage, :title, :section, :hands, :spans, :place, :counts, :tempo, :repetitions,
-      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false
+      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}
     ) do
       # @return [Rational] minutes of all its good days: its weight in progress
       def work = minutes * good_days
@@ -22,9 +24,15 @@ module Stairwell
       def to_data
         to_h.to_h { |key, value| [key.to_s, value] }.merge(
           "stage" => stage.to_s, "hands" => hands.to_s, "counts" => counts.to_s, "minutes" => minutes.to_s,
-          "spans" => spans.map { |span| [span.from, span.to] }
+          "aspect" => aspect.to_s, "picture" => picture.to_s, "actions" => actions.to_h { |hand, action| [hand.to_s, action.to_s] },
+          "spans" => spans.map { |span| [span.from, span.to, span.from_beat&.to_s, span.to_beat&.to_s] }
         )
       end
+    end
+
+    # @return [Score::Span]
+    def Step.load_span(from, to, from_beat = nil, to_beat = nil)
+      Score::Span.new(from: from, to: to, from_beat: from_beat && Rational(from_beat), to_beat: to_beat && Rational(to_beat))
     end
 
     # @param data [Hash{String => Object}] as {Step#to_data} gives
@@ -32,7 +40,8 @@ module Stairwell
     def Step.from_data(data)
       new(**data.transform_keys(&:to_sym).merge(
         stage: data["stage"].to_sym, hands: data["hands"].to_sym, counts: Rational(data["counts"]),
-        minutes: Rational(data["minutes"]), spans: data["spans"].map { |from, to| Score::Span.new(from: from, to: to) }
+        minutes: Rational(data["minutes"]), spans: data["spans"].map { |span| load_span(*span) }, aspect: (data["aspect"] || "notes").to_sym,
+        picture: (data["picture"] || "both").to_sym, actions: data.fetch("actions", {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
       ))
     end
   end

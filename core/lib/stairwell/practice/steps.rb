@@ -2,21 +2,28 @@
 
 module Stairwell
   module Practice
-    # Steps = stages × targets. A section that is the same as an earlier one
-    # adds no steps of its own: needs on it resolve to its kin. One that is the
-    # same except some bars has steps for those bars only, which need the kin's.
+    # Steps = stages × targets, conditions applied. A section that is the same
+    # as an earlier one adds no steps of its own: needs on it resolve to its
+    # kin. One that is the same except some bars has steps for those bars only,
+    # which need the kin's. Where a stage has no step on a target, what waits
+    # for it waits for what that stage waits for.
     class Steps
       # @param map [Score::Map]
       # @param routine [Routine]
       # @param choices [Choices]
+      # @raise [ContradictionError] when the map has no section, or the routine
+      #   cannot work
       def initialize(map, routine, choices)
         raise ContradictionError, "“#{map.title}” has no section yet. Mark at least one on its page." if map.sections.empty?
 
         @map = map
-        @routine = routine.with_hand_first(choices.hand_order)
         @choices = choices
         @reading = Roadmap.read(map)
         @share = Sections.new_share(map)
+        @routine = routine.chosen(choices, easier: easier)
+        RoutineCheck.call(@routine)
+        @targets = Targets.new(map, @reading, choices.join)
+        @conditions = Conditions.new(map, @share)
         @wording = Wording.new(map)
         @aim = choices.aim ? choices.aim.to_r : map.aim
       end
@@ -25,7 +32,7 @@ module Stairwell
       def to_a
         @made = {}
         @routine.stages.each do |stage|
-          targets(stage.scope).each do |target|
+          @targets.of(stage.scope).each do |target|
             step = build(stage, target)
             @made[[stage.key, target.key]] = step if step
           end
@@ -35,112 +42,123 @@ module Stairwell
 
       private
 
-      # What a stage is applied to. `key` is part of the step's id; `parts` are
-      # the labels of the sections it covers.
-      Target = Stairwell.value(:key, :name, :spans, :parts, :counts, difficulty: Constants::DIFFICULTY, section: nil)
-      private_constant :Target
-
-      def targets(scope)
-        @targets ||= {section: sections, seam: seams, whole: [whole]}
-        @targets.fetch(scope)
+      # The hand with fewer notes to strike; right where nothing is known.
+      def easier
+        struck = Sections::Kinship::HANDS.to_h { |hand| [hand, @map.notes.values.sum { |hands| hands.fetch(hand, []).count { |note| !note.tied } }] }
+        (struck[:left] < struck[:right]) ? :left : :right
       end
-
-      def sections
-        @map.sections.filter_map do |section|
-          spans = own_spans(section)
-          next if spans.empty?
-
-          Target.new(
-            key: section.label, name: section.label, spans: spans, parts: [section.label], counts: counts(spans),
-            difficulty: section.difficulty, section: section.label
-          )
-        end
-      end
-
-      # The bars of a section that are its own: all of them, the changed ones,
-      # or none when it is the same as its kin.
-      def own_spans(section)
-        kin = kin(section)
-        return [section.spans.first] unless kin&.relation == :same && kin.hand.nil?
-
-        kin.except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| Score::Span.new(from: bars.first, to: bars.last) }
-      end
-
-      def kin(section)
-        section.kin if @map.sections.take_while { |one| one != section }.any? { |one| one.label == section.kin&.of }
-      end
-
-      def seams
-        Sections.form(@map, @reading).seams.map do |seam|
-          spans = [seam.from_bar, seam.to_bar].map { |bar| Score::Span.new(from: bar, to: bar) }
-          spans = [Score::Span.new(from: seam.from_bar, to: seam.to_bar)] if seam.to_bar == seam.from_bar + 1
-          Target.new(
-            key: "#{seam.from}-#{seam.to}@#{seam.from_bar}", name: "#{seam.from} to #{seam.to}", spans: spans,
-            parts: [seam.from, seam.to].uniq, counts: counts(spans)
-          )
-        end
-      end
-
-      def whole
-        Target.new(
-          key: "whole", name: "Whole piece", spans: [Score::Span.new(from: 1, to: @map.bars.size)],
-          parts: @map.sections.map(&:label), counts: @reading.counts_played
-        )
-      end
-
-      def counts(spans) = spans.sum(0r) { |span| @map.counts(span) }
 
       def build(stage, target)
         bars = target.spans.flat_map(&:bars)
-        return if stage.hands != :both && !@share.plays?(stage.hands, bars)
+        return unless applies?(stage, target, bars)
 
-        tempo = Metronome.at_most(@aim * stage.tempo_share)
-        share = @share.mean(bars, (stage.hands == :both) ? :together : stage.hands)
-        share = 1r if stage.scope == :seam # a join is new wherever its two sides came from
-        minutes = Estimate.minutes(counts: target.counts, tempo: tempo, repetitions: stage.repetitions)
-        days = Estimate.good_days(
-          stage_days: stage.good_days, difficulty: target.difficulty, new_share: share, pace: @choices.pace
-        )
+        hands = target.hand || stage.hands
+        share = if %i[seam spot growing].include?(stage.scope)
+          1r
+        else
+          @share.mean(bars, (hands == :both) ? :together : hands)
+        end
+        share = 1r if target.layers # its notes are known, but this layer is new
+        tempo = stage.tempo_share && Metronome.at_most(@aim * stage.tempo_share)
+        # A hard place gets eight repetitions where others get five.
+        repetitions = (target.hard && stage.repetitions < Constants::HARD_REPETITIONS) ? (stage.repetitions * Constants::HARD_REPETITIONS / Constants::REPETITIONS.to_r).ceil : stage.repetitions
+        minutes = Estimate.minutes(counts: target.counts, tempo: tempo, seconds: stage.seconds, repetitions: repetitions)
+        days = Estimate.good_days(stage_days: stage.good_days, difficulty: target.difficulty, new_share: share, pace: @choices.pace)
         Step.new(
           id: "#{target.key}.#{stage.key}", stage: stage.key, title: "#{target.name}, #{stage.name}", section: target.section,
-          hands: stage.hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
-          repetitions: stage.repetitions, good_days: days, minutes: minutes, done: stage.done,
-          hard: stage.scope == :seam,
-          arithmetic: @wording.arithmetic(minutes, stage.repetitions, target.counts, tempo, days),
-          needs: ids(stage.needs, target), after: ids(stage.after, target)
+          hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
+          repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
+          actions: stage.actions, hard: target.hard, join: stage.scope == :seam,
+          arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
+          needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id)
         )
+      end
+
+      def applies?(stage, target, bars)
+        return false if target.layers && !target.layers.include?(stage.aspect)
+        return false if stage.hands != :both && (!@share.plays?(stage.hands, bars) || @conditions.alternating?(bars))
+
+        stage.only.all? { |condition| @conditions.met?(condition, bars) }
       end
 
       # The steps of earlier stages whose sections this target covers; through
       # kin where a section has none of its own.
-      def ids(stages, target)
-        stages.flat_map { |key|
-          found = targets(@routine.stage(key).scope).select { |other| other.key != target.key && covers?(target, other, key) }
-          found.unshift(target) if @made[[key, target.key]]
-          found.filter_map { |other| @made[[key, other.key]]&.id }
-        }.uniq
+      # @return [Array<Step>]
+      def waits(keys, target)
+        keys.flat_map { |key| steps_for(key, target) }.uniq
       end
 
-      def covers?(target, other, stage_key)
-        return true if target.key == "whole"
+      def steps_for(key, target)
+        stage = @routine.stage(key)
+        covering = covered(stage, target)
+        found = covering.filter_map { |other| @made[[key, other.key]] }
+        own = @made[[key, target.key]]
+        found = [own, *found].uniq if own
+        return found if found.any? && covering.all? { |other| @made[[key, other.key]] }
 
-        @routine.stage(stage_key).scope == :section && (with_kin(target.parts) & other.parts).any?
+        # Places without this stage wait for what it waits for.
+        (found + waits(stage.needs + stage.after, target)).uniq
+      end
+
+      def covered(stage, target)
+        @targets.of(stage.scope).select { |other| other.key == target.key || covers?(target, other, stage.scope) }
+      end
+
+      def covers?(target, other, scope)
+        return true if target.key == "whole"
+        return (with_kin(target.parts) & other.parts).any? if %i[section spot].include?(scope)
+        return (other.parts - target.parts).empty? if %i[seam growing].include?(scope) && target.parts.size > 1
+
+        false
       end
 
       def with_kin(labels)
         labels.flat_map { |label|
           section = @map.sections.find { |one| one.label == label }
-          kin = section && kin(section)
-          (kin&.relation == :same && kin.hand.nil?) ? [label, *with_kin([kin.of])] : [label]
+          (section && @targets.same?(section)) ? [label, *with_kin([section.kin.of])] : [label]
         }.uniq
       end
 
-      # Section by section, then the seams, then the whole.
+      # Section by section, then the seams and growing spans, then the whole.
       def in_order(steps)
         place = steps.each_with_index.to_h { |step, at| [step.id, at] }
         labels = @map.sections.map(&:label)
         steps.sort_by { |step| [step.section ? labels.index(step.section) : labels.size, place[step.id]] }
       end
+    end
+
+    # What a place has, for stages that are only for such places.
+    class Conditions
+      # @param map [Score::Map]
+      # @param share [Sections::NewShare]
+      def initialize(map, share)
+        @marks = map.markings
+        @share = share
+        @touched = map.notes.select { |_, hands| hands.values.flatten.any? { |note| note.touch.any? } }.keys
+      end
+
+      # @param condition [Symbol] see {Stage::ONLY}
+      # @param bars [Array<Integer>]
+      def met?(condition, bars)
+        case condition
+        when :pedal then over?(@marks.pedal, bars)
+        when :ornaments then over?(@marks.ornaments, bars)
+        when :words then over?(@marks.verses.map(&:span), bars)
+        when :dynamics then over?(@marks.dynamics.map(&:span), bars) || (@touched & bars).any?
+        when :track then !@marks.track.nil?
+        when :together then %i[right left].all? { |hand| @share.plays?(hand, bars) } && !alternating?(bars)
+        end
+      end
+
+      # @return [Boolean] whether the hands play one after the other throughout
+      def alternating?(bars)
+        said = @marks.hands.select { |one| one.use == :alternating }
+        said.any? { |one| one.span.nil? || bars.all? { |bar| one.span.cover?(bar) } }
+      end
+
+      private
+
+      def over?(spans, bars) = spans.any? { |span| bars.any? { |bar| span.cover?(bar) } }
     end
   end
 end

@@ -21,8 +21,9 @@ module Stairwell
       end
 
       # @return [String] such as "3 min: 5 × 24 counts at 60, 8 s between; 2 good days"
-      def arithmetic(minutes, repetitions, counts, tempo, days)
-        "#{minutes.to_f.to_s.delete_suffix(".0")} min: #{repetitions} × #{Roadmap.number(counts)} counts at #{tempo}, " \
+      def arithmetic(minutes, repetitions, counts, tempo, days, seconds: nil)
+        once = tempo ? "#{Roadmap.number(counts)} counts at #{tempo}" : "#{seconds} s"
+        "#{minutes.to_f.to_s.delete_suffix(".0")} min: #{repetitions} × #{once}, " \
           "#{Constants::RESET_SECONDS} s between; #{days} good #{(days == 1) ? "day" : "days"}"
       end
 

@@ -39,7 +39,7 @@ module Stairwell
           Planning::Task.new(
             id: prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions,
             good_days: one.good_days, credited: one.credited, begun: %i[begun steady secure].include?(one.state),
-            hard: step.hard, needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
+            hard: step.hard, join: step.join, needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
           )
         end
       end

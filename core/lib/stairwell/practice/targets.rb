@@ -1,0 +1,133 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Practice
+    # What stages are applied to: spots, sections, seams, growing spans, and the
+    # whole piece.
+    class Targets
+      # `key` is part of a step's id; `parts` are the labels of the sections it
+      # covers; `layers` are the aspects it still has to be learnt in, nil for
+      # all of them.
+      Target = Stairwell.value(
+        :key, :name, :spans, :parts, :counts, difficulty: Constants::DIFFICULTY, section: nil, hand: nil, hard: false, layers: nil
+      )
+
+      # @param map [Score::Map]
+      # @param reading [Roadmap::Reading]
+      # @param join [Symbol] how sections grow together
+      def initialize(map, reading, join)
+        @map = map
+        @reading = reading
+        @join = join
+      end
+
+      # @param scope [Symbol] see {Stage::SCOPES}
+      # @return [Array<Target>]
+      def of(scope)
+        @of ||= {}
+        @of[scope] ||= public_send(scope)
+      end
+
+      # @return [Score::Kin, nil] of a section to one that stands before it
+      def kin(section)
+        section.kin if @map.sections.take_while { |one| one != section }.any? { |one| one.label == section.kin&.of }
+      end
+
+      # @return [Boolean] whether the section is the same as its kin, in both hands
+      def same?(section) = kin(section).then { |kin| kin&.relation == :same && kin.hand.nil? }
+
+      def spot
+        @map.markings.spots.map do |one|
+          at = @map.section_at(one.span.from)&.label
+          name = "Spot at bar #{@map.bar(one.span.from).name}#{", #{one.text}" if one.text}"
+          Target.new(key: "spot@#{one.span.from}#{one.hand && "-#{one.hand}"}", name: name, spans: [one.span], parts: [at].compact, section: at, counts: @map.counts(one.span), hand: one.hand, hard: true)
+        end.uniq(&:key)
+      end
+
+      def section
+        @map.sections.filter_map do |section|
+          spans = own_spans(section)
+          layers = differing(section) if spans.empty?
+          next if spans.empty? && layers.empty?
+
+          spans = [section.spans.first] if spans.empty?
+          Target.new(
+            key: section.label, name: section.label, spans: spans, parts: [section.label], counts: counts(spans), layers: layers,
+            difficulty: section.difficulty, section: section.label, hard: @map.markings.hard.any? { |hard| spans.any? { |span| span.overlap?(hard) } }
+          )
+        end
+      end
+
+      def seam
+        Sections.form(@map, @reading).seams.map do |seam|
+          spans = [seam.from_bar, seam.to_bar].map { |bar| Score::Span.new(from: bar, to: bar) }
+          spans = [Score::Span.new(from: seam.from_bar, to: seam.to_bar)] if seam.to_bar == seam.from_bar + 1
+          Target.new(
+            key: "#{seam.from}-#{seam.to}@#{seam.from_bar}", name: "#{seam.from} to #{seam.to}", spans: spans,
+            parts: [seam.from, seam.to].uniq, counts: counts(spans), hard: true
+          )
+        end
+      end
+
+      # Pairs, then pairs of pairs; or a chain from the start or from the end.
+      # Two sections are joined by their seam and the whole is a target of its
+      # own, so only what lies between is grown.
+      def growing
+        sections = @map.sections
+        groups = case @join
+        when :from_start then (2...sections.size).map { |size| sections.first(size) }
+        when :from_end then (2...sections.size).map { |size| sections.last(size) }
+        else pairs(sections)
+        end
+        groups.map { |group| grown(group) }
+      end
+
+      def whole
+        [Target.new(key: "whole", name: "Whole piece", spans: [Score::Span.new(from: 1, to: @map.bars.size)], parts: @map.sections.map(&:label), counts: @reading.counts_played)]
+      end
+
+      private
+
+      def pairs(sections)
+        level = sections.map { |one| [one] }
+        found = []
+        while level.size > 2
+          level = level.each_slice(2).map(&:flatten)
+          found += level.select { |group| group.size > 1 }
+        end
+        found.uniq
+      end
+
+      def grown(group)
+        spans = group.map { |one| one.spans.first }
+        Target.new(key: group.map(&:label).join("+"), name: group.map(&:label).join(" + "), spans: merged(spans), parts: group.map(&:label), counts: counts(spans))
+      end
+
+      # Spans that follow each other on the page are one.
+      def merged(spans)
+        spans.sort_by(&:from).slice_when { |a, b| a.to + 1 != b.from }.map { |run| run.first.with(to: run.last.to, to_beat: run.last.to_beat) }
+      end
+
+      # The bars of a section that are its own: all of them, the changed ones,
+      # or none when it is the same as its kin.
+      def own_spans(section)
+        return [section.spans.first] unless same?(section)
+
+        kin(section).except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| Score::Span.new(from: bars.first, to: bars.last) }
+      end
+
+      # In which layers a section with the same notes as its kin still differs.
+      def differing(section)
+        return [] unless @map.notes?
+
+        @layers ||= Sections::Layers.new(@map)
+        kin = @map.sections.find { |one| one.label == section.kin.of }
+        pairs = section.bars.zip(kin.bars)
+        names = pairs.flat_map { |mine, theirs| theirs ? Sections::Kinship::HANDS.flat_map { |hand| @layers.between(mine, theirs, hand) } : [] }.uniq
+        names.map { |name| (name == :loudness) ? :dynamics : name }
+      end
+
+      def counts(spans) = spans.sum(0r) { |span| @map.counts(span) }
+    end
+  end
+end
