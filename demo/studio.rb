@@ -82,7 +82,7 @@ module Demo
     end
 
     def give(teaching, id, file, hand)
-      teaching.give(id, piece_id: @pieces[file][:id], routine: "hand_by_hand", hand_order: hand, aim: @pieces[file][:aim])
+      teaching.give(id, {piece_id: @pieces[file][:id], routine: "hand_by_hand", hand_order: hand, aim: @pieces[file][:aim]})
     end
 
     def live(day)

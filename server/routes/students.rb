@@ -23,7 +23,15 @@ module Stairwell
           end
 
           app.post "/api/students/:id/pieces" do
-            at_desk { |desk| render_json(Services::Teaching.new(desk).give(id, **sent.slice(:piece_id, :routine, :hand_order, :aim)), status: 201) }
+            at_desk { |desk| render_json(Services::Teaching.new(desk).give(id, sent), status: 201) }
+          end
+
+          app.post "/api/students/:id/trial" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).trial(id, sent)) }
+          end
+
+          app.get "/api/routines" do
+            at_desk { |_| render_json(Practice::ROUTINES.values.map { |one| Views::Student.routine(one) }) }
           end
 
           app.post "/api/students/:id/link" do

@@ -56,7 +56,7 @@ module Stairwell
           day = standing.days.fetch(date, {repetitions: 0, struggle: false})
           {
             **item.slice("assignment_id", "step_id", "title", "piece", "place", "tempo", "minutes", "repetitions").transform_keys(&:to_sym),
-            hands: standing.step.hands.to_s, done_when: standing.step.done, done: day[:repetitions], struggle: day[:struggle],
+            hands: standing.step.hands.to_s, how: Practice.how(standing.step), done_when: standing.step.done, done: day[:repetitions], struggle: day[:struggle],
             last_mark: last_mark(item, date), picture: picture(given, standing.step)
           }
         end

@@ -29,28 +29,35 @@ module Stairwell
           whole(student)
         end
 
-        # @param piece_id [Integer]
-        # @param routine [String] key
-        # @param hand_order [String] "right" or "left"
-        # @param aim [Integer] counts a minute
+        # @param gift [Hash] piece_id:, routine: (key), hand_order:, aim: (counts a
+        #   minute), and what else a teacher chooses, see {Practice::Choices}
         # @return [Hash] the student
         # @raise [Problem] 422 when the piece has no section yet
-        def give(id, piece_id:, routine:, hand_order:, aim:)
+        def give(id, gift)
           student = @students.find(id)
-          pieces = Models::Pieces.new(@desk)
-          piece = pieces.find(piece_id)
-          choices = Practice::Choices.new(hand_order: hand_order.to_sym, aim: aim.to_r)
-          # As it is for this student, with the teacher's and their own changes.
-          map = Workbench.new(@desk, piece_id, id.to_s).map
-          steps = Practice.steps(map, routine: Practice::ROUTINES.fetch(routine), choices: choices)
+          revision = Models::Pieces.new(@desk).find(gift[:piece_id])[:revision]
+          chosen = gift.slice(*CHOSEN)
           @assignments.add(
-            student_id: id, piece_id: piece_id, revision: piece[:revision], routine: routine, hand_order: hand_order, aim: aim, steps: steps
+            student_id: id, revision: revision, **gift.slice(:piece_id, :routine, :hand_order, :aim), choices: Sequel.pg_jsonb(chosen), steps: steps(student, gift)
           )
           replan(student)
           whole(student)
-        rescue ContradictionError => error
-          raise Problem.new(422, error.message, code: "no_steps", field: "piece_id")
         end
+
+        # What giving a piece would come to by itself; nothing is saved.
+        # @return [Hash]
+        def trial(id, gift)
+          student = @students.find(id)
+          made = steps(student, gift)
+          from = PlanWeek.first_day(student, @desk.today)
+          finish = Planning.finish(
+            tasks: Progress.piece(made, []).tasks, practice: Models::Students.practice(student), from: from,
+            next_lesson: Planning::Calendar.next_weekday(from, student[:lesson_weekday])
+          )
+          {steps: made.size, minutes: made.sum(0r, &:work).to_f, practice_days: finish.days, finish: finish.date&.to_s, titles: made.map(&:title)}
+        end
+
+        CHOSEN = %i[join pedal touch_by memory order].freeze
 
         # @return [Hash] the student with a new link; the old one opens nothing more
         def renew_link(id)
@@ -67,6 +74,18 @@ module Stairwell
         end
 
         private
+
+        # As the piece is for this student, with the teacher's and their own
+        # changes.
+        def steps(student, gift)
+          chosen = gift.slice(*CHOSEN).transform_values { |value| value.is_a?(String) ? value.to_sym : value }
+          chosen[:order] = chosen[:order].map(&:to_sym) if chosen[:order]
+          choices = Practice::Choices.new(hand_order: gift[:hand_order].to_sym, aim: gift[:aim].to_r, **chosen)
+          map = Workbench.new(@desk, gift[:piece_id], student[:id].to_s).map
+          Practice.steps(map, routine: Practice::ROUTINES.fetch(gift[:routine]), choices: choices)
+        rescue ContradictionError => error
+          raise Problem.new(422, error.message, code: "no_steps", field: "piece_id")
+        end
 
         def replan(student)
           PlanWeek.new(@desk).call(student, from: PlanWeek.first_day(student, @desk.today))

@@ -29,6 +29,15 @@ module Stairwell
           }
         end
 
+        # @param routine [Practice::Routine]
+        # @return [Hash]
+        def routine(routine)
+          {
+            key: routine.key, name: routine.name, for_whom: routine.for_whom, why: routine.why,
+            stages: routine.stages.map { |one| {key: one.key.to_s, name: one.name} }, sitting: routine.sitting.map(&:to_s)
+          }
+        end
+
         # @return [Integer] progress in whole percent of estimated work
         def percent(progress) = (progress.share * 100).floor
 

@@ -14,6 +14,20 @@ module Stairwell
   # How it is learned: routines made of stages, and the steps they give on the
   # sections, seams and whole of one piece, each with its estimate.
   module Practice
+    # What hands do, as one says it of one hand and of both.
+    DOES = {play: ["plays", "play"], block: ["blocks the chords", "block the chords"], tap: ["taps", "tap"], clap: ["claps", "clap"], say: ["is silent, say it", "say it"],
+            sing: ["is silent, sing", "sing"], silent: ["rests", "count and point"]}.freeze
+
+    # @param step [Step]
+    # @return [String] what the hands do, in words
+    def self.how(step)
+      right, left = step.actions.values_at(:right, :left)
+      return {right: "right hand", left: "left hand", both: "hands together"}.fetch(step.hands) if step.hands != :both || right.nil? || left.nil?
+      return (right == :play) ? "hands together" : DOES.fetch(right).last if right == left
+
+      "right hand #{DOES.fetch(right).first}, left hand #{DOES.fetch(left).first}"
+    end
+
     # @param map [Score::Map]
     # @param routine [Routine]
     # @param choices [Choices]

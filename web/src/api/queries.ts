@@ -154,14 +154,23 @@ export const useChangeStudent = (id: number) =>
       ask(api.PUT("/api/students/{id}", { params: { path: { id } }, body })),
     () => ["student", id],
   );
+export type Gift = Schemas["Gift"];
 export const useGivePiece = () =>
   useSave(
-    ({ id, ...body }: { id: number; piece_id: number; aim: number; hand_order: Schemas["HandOrder"] }) =>
-      ask(
-        api.POST("/api/students/{id}/pieces", { params: { path: { id } }, body: { routine: "hand_by_hand", ...body } }),
-      ),
+    ({ id, ...body }: Gift & { id: number }) =>
+      ask(api.POST("/api/students/{id}/pieces", { params: { path: { id } }, body })),
     (student) => ["student", student.id],
   );
+export const useRoutines = () => useLoad(["routines"], () => ask(api.GET("/api/routines")));
+/** What giving a piece would come to; nothing is saved. */
+export const useTrial = (id: number | undefined, body: Gift) =>
+  useQuery({
+    queryKey: ["trial", id, body],
+    queryFn: () => ask(api.POST("/api/students/{id}/trial", { params: { path: { id: id ?? 0 } }, body })),
+    enabled: !!id && body.aim >= 20 && body.aim <= 400,
+    placeholderData: (before) => before,
+    retry: false,
+  });
 export const useRenewLink = (id: number) =>
   useSave(
     () => ask(api.POST("/api/students/{id}/link", { params: { path: { id } }, body: {} })),

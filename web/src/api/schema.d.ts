@@ -374,6 +374,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What giving a piece would come to; nothing is saved. */
+        post: operations["tryPiece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["routines"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/link": {
         parameters: {
             query?: never;
@@ -492,7 +527,30 @@ export interface components {
          * @description The hand that comes first
          * @enum {string}
          */
-        HandOrder: "right" | "left";
+        HandOrder: "right" | "left" | "easier" | "harder";
+        Gift: {
+            piece_id: components["schemas"]["Count"];
+            /** @enum {string} */
+            routine: "hand_by_hand" | "aspect_by_aspect" | "say_clap_play" | "shapes_first" | "by_ear" | "rhythm_first" | "whole_piece";
+            hand_order: components["schemas"]["HandOrder"];
+            /** @description Counts a minute */
+            aim: number;
+            /**
+             * @description How sections grow together
+             * @enum {string}
+             */
+            join?: "pairs" | "from_start" | "from_end";
+            /** @enum {string} */
+            pedal?: "last" | "before_dynamics" | "none";
+            /**
+             * @description Who decides touch and dynamics
+             * @enum {string}
+             */
+            touch_by?: "teacher" | "student";
+            memory?: boolean;
+            /** @description The aspects of a sitting in the teacher's order */
+            order?: string[];
+        };
         /** @enum {string} */
         Result: "not_heard" | "not_yet" | "shaky" | "steady" | "secure";
         /** @enum {string} */
@@ -790,7 +848,7 @@ export interface components {
             credited: number;
             good_days: number;
             minutes: number;
-            tempo: number;
+            tempo: number | null;
             repetitions: number;
             arithmetic: string;
             done_when: string;
@@ -824,7 +882,7 @@ export interface components {
             piece: string;
             section: string | null;
             place: string;
-            tempo: number;
+            tempo: number | null;
             minutes: number;
             repetitions: number;
             begins: boolean;
@@ -894,11 +952,13 @@ export interface components {
             title: string;
             piece: string;
             place: string;
-            tempo: number;
+            tempo: number | null;
             minutes: number;
             repetitions: number;
             /** @enum {string} */
             hands: "right" | "left" | "both";
+            /** @description What the hands do */
+            how: string;
             done_when: string;
             done: number;
             struggle: boolean;
@@ -1550,14 +1610,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    piece_id: components["schemas"]["Count"];
-                    /** @enum {unknown} */
-                    routine: "hand_by_hand";
-                    hand_order: components["schemas"]["HandOrder"];
-                    /** @description Counts a minute */
-                    aim: number;
-                };
+                "application/json": components["schemas"]["Gift"];
             };
         };
         responses: {
@@ -1568,6 +1621,73 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tryPiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Gift"];
+            };
+        };
+        responses: {
+            /** @description Steps, minutes and days of the piece by itself */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        steps: number;
+                        /** @description Of all good days together */
+                        minutes: number;
+                        /** @description null when a step fits into no day */
+                        practice_days: number | null;
+                        finish: string | null;
+                        titles: string[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    routines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The routines, each for a school of how a section is learnt */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        key: string;
+                        name: string;
+                        for_whom: string;
+                        why: string;
+                        stages: {
+                            key: string;
+                            name: string;
+                        }[];
+                        /** @description Keys of stages whose order is the teacher's */
+                        sitting: string[];
+                    }[];
                 };
             };
             default: components["responses"]["Problem"];

@@ -24,6 +24,8 @@ export function FirstHand(field: Omit<Props, "label" | "children">) {
     <Choice label="First hand" {...field}>
       <option value="right">Right</option>
       <option value="left">Left</option>
+      <option value="easier">The easier</option>
+      <option value="harder">The harder</option>
     </Choice>
   );
 }

@@ -116,7 +116,7 @@ function Standing({ item, severalPieces, onShow }: { item: Item; severalPieces: 
       )}
       <Text fontSize="sm" color={item.begins ? "brass" : "soft"}>
         {minutes(item.minutes)}
-        {item.begins ? " · new" : ` · ${item.repetitions}× at ${item.tempo}`}
+        {item.begins ? " · new" : ` · ${item.repetitions}×${item.tempo ? ` at ${item.tempo}` : ""}`}
       </Text>
     </Button>
   );

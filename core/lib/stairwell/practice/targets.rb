@@ -122,8 +122,8 @@ module Stairwell
 
         @layers ||= Sections::Layers.new(@map)
         kin = @map.sections.find { |one| one.label == section.kin.of }
-        pairs = section.bars.zip(kin.bars)
-        names = pairs.flat_map { |mine, theirs| theirs ? Sections::Kinship::HANDS.flat_map { |hand| @layers.between(mine, theirs, hand) } : [] }.uniq
+        bars = section.bars.zip(kin.bars).select(&:last)
+        names = bars.product(Sections::Kinship::HANDS).flat_map { |(mine, theirs), hand| @layers.between(mine, theirs, hand) }.uniq
         names.map { |name| (name == :loudness) ? :dynamics : name }
       end
 

@@ -170,7 +170,8 @@ function Row({ one, at, current, severalPieces, onPick, onSay }: RowProps) {
           </Text>{" "}
           <Text as="span" fontSize="sm" color="soft">
             {severalPieces && `${one.piece}, `}
-            {one.place}, at {one.tempo}, {one.repetitions} times
+            {one.place}, {one.tempo && `at ${one.tempo}, `}
+            {one.repetitions} times
           </Text>
         </Box>
         <DayBoxes days={one.days} />

@@ -48,7 +48,7 @@ export function PaperSheet({ sheet }: { sheet: Sheet }) {
               <td>
                 <b>{item.title}</b> ({item.piece})
                 <br />
-                {item.place}; {item.repetitions} times at {item.tempo}. Done when {item.done_when}.
+                {item.place}; {item.repetitions} times{item.tempo && ` at ${item.tempo}`}. Done when {item.done_when}.
               </td>
               {sheet.days.map((day) => {
                 const here = planned(key, day);

@@ -166,8 +166,6 @@ function DayRow({ sheet }: { sheet: Sheet }) {
   );
 }
 
-const HANDS = { right: "right hand", left: "left hand", both: "both hands" };
-
 function Step({ item, onCount, onHard }: { item: Item; onCount: () => void; onHard: () => void }) {
   const done = item.done >= item.repetitions;
   const boxes = Array.from({ length: Math.max(item.repetitions, item.done) }, (_, at) => at + 1);
@@ -187,7 +185,8 @@ function Step({ item, onCount, onHard }: { item: Item; onCount: () => void; onHa
         {item.place}
       </Text>
       <Text fontSize="lg">
-        {HANDS[item.hands]}, at {item.tempo}, {item.repetitions} times
+        {item.how}, {item.tempo && `at ${item.tempo}, `}
+        {item.repetitions} times
       </Text>
       <Picture picture={item.picture} />
       <Flex gap="6px" mt="10px" wrap="wrap">
