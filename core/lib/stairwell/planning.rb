@@ -8,6 +8,8 @@ require_relative "planning/ledger"
 require_relative "planning/reasons"
 require_relative "planning/week"
 require_relative "planning/horizon"
+require_relative "planning/forecast"
+require_relative "planning/options"
 require_relative "planning/plan_file"
 
 module Stairwell
@@ -35,6 +37,27 @@ module Stairwell
     def self.finish(tasks:, practice:, from:, next_lesson:, warm_ups: [])
       Calendar.days(practice, from, next_lesson)
       Horizon.new(tasks, practice, warm_ups: warm_ups).finish(from, next_lesson)
+    end
+
+    # @param observed [Hash] adherence:, struggle:, known:, warm_ups:, seed:
+    # @return [Outlook]
+    # @raise [ContradictionError] as {week}
+    def self.forecast(tasks:, practice:, from:, next_lesson:, **observed)
+      Calendar.days(practice, from, next_lesson)
+      Forecast.new(tasks, practice, **observed).call(from, next_lesson)
+    end
+
+    # @param group [Proc] of a task's id, such as the piece it belongs to
+    # @return [Hash{Object => Outlook}] for each part of the work
+    def self.forecasts(tasks:, practice:, from:, next_lesson:, group:, **observed)
+      Calendar.days(practice, from, next_lesson)
+      Forecast.new(tasks, practice, group: group, **observed).by_group(from, next_lesson)
+    end
+
+    # @param more [Hash] without:, warm_ups:
+    # @return [Array<Option>]
+    def self.options(tasks:, practice:, from:, next_lesson:, **more)
+      Options.new(tasks, practice, from, next_lesson, **more).to_a
     end
   end
 end

@@ -12,7 +12,9 @@ module Stairwell
       # @param tasks [Array<Task>]
       # @param practice [Practice]
       # @param warm_ups [Array<WarmUp>]
-      def initialize(tasks, practice, warm_ups: [])
+      # @param group [Proc, nil] of a task's id, such as the piece it belongs to
+      def initialize(tasks, practice, warm_ups: [], group: nil)
+        @group = group
         @tasks = tasks
         @practice = practice
         @warm_ups = warm_ups
@@ -29,29 +31,48 @@ module Stairwell
         return Finish.new(date: nil, days: nil, lower_bound: bound) if Blockers.new(taught, needs, @practice, @warm_ups).never?
 
         date, days = walk(needs, from, next_lesson)
-        Finish.new(date: date, days: days, lower_bound: bound)
+        Finish.new(date: date, days: days, lower_bound: bound, groups: @ends)
       end
 
       private
 
       def walk(needs, from, next_lesson)
         ledger = Ledger.new(needs, @practice)
-        return [from, 0] if ledger.empty?
-
         gate = Blockers.new(@tasks, Needs.new(@tasks), @practice, @warm_ups).ids
         days = 0
         date = from
+        left = groups
+        @ends = left.select { |_, ids| ids.empty? }.transform_values { [from, 0] }
+        return [from, 0] if ledger.empty?
+
         while days < MOST_DAYS
           if @practice.on?(date)
             days += 1
             room = [@practice.budget(date) - @warm, 0r].max
             ledger.add(ledger.choose(room, without: (date < next_lesson) ? gate : nil))
+            close(left, ledger, date, days)
             return [date, days] if ledger.empty?
           end
           date += 1
           return [nil, nil] if date - from > 366 && days.zero?
         end
         [nil, nil]
+      end
+
+      # @return [Hash{Object => Array<String>}] ids with work left, by group
+      def groups
+        return {} unless @group
+
+        @tasks.group_by { |task| @group.call(task.id) }.transform_values { |tasks| tasks.select { |task| task.remaining.positive? }.map(&:id) }
+      end
+
+      def close(left, ledger, date, days)
+        left.each do |group, ids|
+          next if @ends.key?(group)
+
+          ids.reject! { |id| ledger.over?(id) }
+          @ends[group] = [date, days] if ids.empty?
+        end
       end
 
       # The largest of what no plan can undercut.

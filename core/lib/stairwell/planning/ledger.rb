@@ -26,6 +26,9 @@ module Stairwell
 
       def begun?(id) = @begun[@needs.place(id)]
 
+      # @return [Boolean] whether a step has all its good days
+      def over?(id) = @left[@needs.place(id)].zero?
+
       # @return [Integer] the longest chain of good days that hangs on a step, as
       #   of the day that was chosen last
       def chain(id) = @chains[@needs.place(id)]

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # One way to be ready sooner: what changes, in words, and when it would be
+    # done with every day kept. `change` names it for whoever takes it.
+    Option = Stairwell.value(:change, :words, :date, :days_sooner)
+
+    # What helps when a piece is late, each with its date.
+    class Options
+      MORE_MINUTES = 5
+      DAYS = %w[Sunday Monday Tuesday Wednesday Thursday Friday Saturday].freeze
+
+      # @param tasks [Array<Task>]
+      # @param practice [Practice]
+      # @param from [Date]
+      # @param next_lesson [Date]
+      # @param without [Hash{Symbol => Array<Task>}] the tasks as they would be
+      #   with another choice: :slower_aim, :no_pedal, :no_memory, :fewer_sections
+      def initialize(tasks, practice, from, next_lesson, without: {}, warm_ups: [])
+        @tasks = tasks
+        @practice = practice
+        @from = from
+        @next_lesson = next_lesson
+        @without = without
+        @warm_ups = warm_ups
+      end
+
+      WORDS = {
+        slower_aim: "aim 10 % slower", no_pedal: "leave the pedal out", no_memory: "play it from the book", fewer_sections: "fewer sections by then"
+      }.freeze
+
+      # @return [Array<Option>] those that help, the soonest first
+      def to_a
+        now = finish(@tasks, @practice)
+        [*more_days, more_minutes, *changed].compact.filter_map { |change, words, tasks, practice|
+          date = finish(tasks, practice)
+          next unless date && (now.nil? || date < now)
+
+          Option.new(change: change, words: words, date: date, days_sooner: now && (now - date).to_i)
+        }.sort_by { |one| [one.date, one.change] }
+      end
+
+      private
+
+      def finish(tasks, practice) = Horizon.new(tasks, practice, warm_ups: @warm_ups).finish(@from, @next_lesson).date
+
+      # The weekday that helps most; of equals the one farthest from the others.
+      def more_days
+        free = (0..6).to_a - @practice.weekdays
+        best = free.min_by { |day| [finish(@tasks, with_day(day)) || Date.new(9999), -gap(day)] }
+        best ? [["day_#{best}", "practise on #{DAYS[best]} too", @tasks, with_day(best)]] : []
+      end
+
+      def with_day(day) = @practice.with(weekdays: (@practice.weekdays + [day]).sort)
+
+      def gap(day) = @practice.weekdays.map { |other| [(day - other) % 7, (other - day) % 7].min }.min
+
+      def more_minutes
+        more = @practice.with(minutes: @practice.minutes + MORE_MINUTES, by_day: @practice.by_day.transform_values { |minutes| minutes + MORE_MINUTES })
+        ["minutes_#{MORE_MINUTES}", "#{MORE_MINUTES} more minutes a day", @tasks, more]
+      end
+
+      def changed = @without.map { |key, tasks| [key.to_s, WORDS.fetch(key), tasks, @practice] }
+    end
+  end
+end

@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # How fast a student learns beside the estimates, and how many practice days
+    # are kept.
+    module Pace
+      # Average results that are taken as seen before the first. Own choice.
+      SEEN = 5
+      # Bounds of a pace. Own choice.
+      BOUNDS = (1/2r..2r)
+
+      module_function
+
+      # @param results [Array<Array(Integer, Integer)>] for each step that became
+      #   steady: the good days it took, and its estimate without pace
+      # @return [Rational] 1 is average, more is slower
+      def of(results)
+        logs = results.map { |actual, estimate| Math.log([actual, 1].max / [estimate, 1].max.to_f) }
+        Math.exp(logs.sum / (logs.size + SEEN)).rationalize(1/1000r).clamp(BOUNDS.begin, BOUNDS.end)
+      end
+
+      # @param planned [Array<Date>] practice days that had something to do
+      # @param practised [Array<Date>] days with at least one mark
+      # @return [Rational] share of the planned days that were practised, 0 to 1;
+      #   1 where nothing was planned yet
+      def adherence(planned, practised)
+        planned = planned.uniq
+        planned.empty? ? 1r : Rational((planned & practised).size, planned.size)
+      end
+    end
+  end
+end
