@@ -30,6 +30,34 @@ RSpec.describe Stairwell::Progress do
     expect(standing(practised(0), mark(0, :struggle)).credited).to eq(0)
   end
 
+  describe "what comes back" do
+    def due(*events, until_day: 13)
+      progress = described_class.piece(steps, events.flatten)
+      progress.reviews(monday + until_day).map { |one| [one.id, (one.due - monday).to_i] }
+    end
+
+    def whole_piece = steps.map(&:id).map { |id| heard(0, :steady, step: id) }
+
+    it "is what is steady, twice in a week, unless something under way holds it" do
+      expect(due(whole_piece, until_day: 6)).to match_array(steps.flat_map { |step| [[step.id, 3], [step.id, 6]] })
+      # The last step holds all others as long as it is practised.
+      but_last = whole_piece.reject { |one| one.step_id == "whole.tempo" }
+      expect(due(but_last)).to eq([])
+    end
+
+    it "is what is secure at growing distances: 2, 4, 7 days since the time before" do
+      secure = steps.map { |step| heard(0, :secure, step: step.id) }
+      once = ->(day) { mark(day, step: "whole.tempo") }
+      of = ->(*events) { due(secure, *events, until_day: 60).find { |id, _| id == "whole.tempo" }.last }
+      expect([of[], of[once[2]], of[once[2], once[6]], of[once[2], once[6], once[13]]]).to eq([2, 6, 13, 27])
+    end
+
+    it "is steady again when a review is a struggle" do
+      expect(standing(heard(0, :secure), mark(2)).state).to eq(:secure)
+      expect(standing(heard(0, :secure), mark(2), mark(2, :struggle)).state).to eq(:steady)
+    end
+  end
+
   it "counts the same mark once, and takes undone ones back, in whatever order they arrive" do
     same = mark(0, key: "same")
     expect(standing(Array.new(4) { mark(0) }, same, same).credited).to eq(1)

@@ -23,7 +23,8 @@ module Stairwell
             one.progress.steps.each { |step| steps[prefix + step.id] = [one, step] }
             one.progress.tasks(prefix: prefix)
           end
-          plan = Planning.week(tasks: tasks, practice: Models::Students.practice(student), from: from, next_lesson: next_lesson)
+          reviews = given.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: "#{one.row[:id]}/") }
+          plan = Planning.week(tasks: tasks, practice: Models::Students.practice(student), from: from, next_lesson: next_lesson, reviews: reviews)
           Views::Week.to_h(plan, steps, starts: from, next_lesson: next_lesson, budget: student[:minutes_a_day])
         end
 

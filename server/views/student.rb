@@ -72,7 +72,7 @@ module Stairwell
           {
             assignment_id: given.row[:id], step_id: step.id, title: step.title, piece: given.title, section: step.section,
             place: step.place, tempo: step.tempo, minutes: item.minutes.to_f, repetitions: item.repetitions,
-            begins: item.begins, why: item.why, arithmetic: step.arithmetic
+            kind: item.kind.to_s, begins: item.begins, why: item.why, arithmetic: step.arithmetic
           }
         end
 

@@ -4,6 +4,7 @@ require_relative "progress/events"
 require_relative "progress/standing"
 require_relative "progress/piece"
 require_relative "progress/pace"
+require_relative "progress/reviews"
 
 module Stairwell
   # How it goes: states and credits computed from what was only ever added to,

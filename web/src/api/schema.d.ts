@@ -885,6 +885,8 @@ export interface components {
             tempo: number | null;
             minutes: number;
             repetitions: number;
+            /** @enum {string} */
+            kind: "step" | "review" | "warm_up" | "other";
             begins: boolean;
             why: string;
             arithmetic: string;

@@ -116,7 +116,11 @@ function Standing({ item, severalPieces, onShow }: { item: Item; severalPieces: 
       )}
       <Text fontSize="sm" color={item.begins ? "brass" : "soft"}>
         {minutes(item.minutes)}
-        {item.begins ? " · new" : ` · ${item.repetitions}×${item.tempo ? ` at ${item.tempo}` : ""}`}
+        {item.kind === "review"
+          ? " · to keep it"
+          : item.begins
+            ? " · new"
+            : ` · ${item.repetitions}×${item.tempo ? ` at ${item.tempo}` : ""}`}
       </Text>
     </Button>
   );

@@ -35,7 +35,7 @@ module Stairwell
         now = finish(@tasks, @practice)
         [*more_days, more_minutes, *changed].compact.filter_map { |change, words, tasks, practice|
           date = finish(tasks, practice)
-          next unless date && (now.nil? || date < now)
+          next if date.nil? || (now && date >= now)
 
           Option.new(change: change, words: words, date: date, days_sooner: now && (now - date).to_i)
         }.sort_by { |one| [one.date, one.change] }

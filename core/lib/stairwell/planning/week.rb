@@ -75,7 +75,7 @@ module Stairwell
           break if one.due > date
 
           spent = taken.sum(0r, &:minutes) + one.minutes
-          taken << one if spent <= room && (taken.empty? || spent <= most)
+          taken << one if spent <= room && (taken.empty? || spent <= most) && taken.none? { |other| other.id == one.id }
         end
         @reviews -= taken
         taken.map { |one| Item.new(id: one.id, kind: :review, minutes: one.minutes, repetitions: one.repetitions, why: @reasons.due(one, date)) }

@@ -122,7 +122,8 @@ module Stairwell
 
         @layers ||= Sections::Layers.new(@map)
         kin = @map.sections.find { |one| one.label == section.kin.of }
-        bars = section.bars.zip(kin.bars).select(&:last)
+        size = [section.bars.size, kin.bars.size].min
+        bars = [section.bars.first(size), kin.bars.first(size)].transpose
         names = bars.product(Sections::Kinship::HANDS).flat_map { |(mine, theirs), hand| @layers.between(mine, theirs, hand) }.uniq
         names.map { |name| (name == :loudness) ? :dynamics : name }
       end

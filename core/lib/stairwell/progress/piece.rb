@@ -44,6 +44,17 @@ module Stairwell
         end
       end
 
+      # @param until_date [Date]
+      # @param prefix [String]
+      # @return [Array<Planning::Review>] what comes back until then
+      def reviews(until_date, prefix: "") = Reviews.new(standings).due(until_date, prefix: prefix)
+
+      # @return [Array<Array(Integer, Integer)>] of each step that became steady
+      #   by practice: the good days it took, and its estimate
+      def results
+        standings.values.select { |one| one.done? && one.good_dates.any? }.map { |one| [one.good_dates.size, one.step.good_days] }
+      end
+
       # @return [Heard, nil] the last result that said something
       def last_heard = standings.values.filter_map(&:last_heard).max_by { |heard| [heard.date, heard.at] }
 
@@ -53,7 +64,7 @@ module Stairwell
         fold = folds[step.id]
         Standing.new(
           step: step, state: state(step, fold, folds), credited: fold.credited, good_days: fold.good_days,
-          last_heard: fold.last_heard, days: fold.days
+          last_heard: fold.last_heard, days: fold.days, steady_on: fold.steady_on, good_dates: fold.good_dates, reviews: fold.reviews
         )
       end
 

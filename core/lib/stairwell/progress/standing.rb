@@ -5,7 +5,9 @@ module Stairwell
     # Where a step stands: `state` is :waiting, :open, :begun, :steady or
     # :secure; `credited` good days of `good_days` in all; `last_heard` the last
     # result that said something, and when; `days` {Date => {repetitions:, struggle:}}.
-    Standing = Stairwell.value(:step, :state, :credited, :good_days, :last_heard, :days) do
+    # `steady_on` is the day all its good days were there, `good_dates` the days
+    # that were good, and `reviews` how often it came back since it was secure.
+    Standing = Stairwell.value(:step, :state, :credited, :good_days, :last_heard, :days, steady_on: nil, good_dates: [], reviews: 0) do
       def done? = %i[steady secure].include?(state)
     end
 
@@ -16,7 +18,7 @@ module Stairwell
     class Fold
       # @return [Integer] good days credited, and in all
       attr_reader :credited, :good_days
-      attr_reader :last_heard, :days
+      attr_reader :last_heard, :days, :steady_on, :good_dates, :reviews
 
       # @param step [Practice::Step]
       # @param marks [Array<Mark>] lasting ones
@@ -26,11 +28,14 @@ module Stairwell
         @credited = 0
         @good_days = step.good_days
         @secure = false
+        @good_dates = []
+        @reviews = 0
         @days = marks.group_by(&:date).transform_values { |of_day| tally(of_day) }.freeze
         by_day = heard.group_by(&:date).transform_values { |of_day| of_day.max_by(&:at) }
         (@days.keys | by_day.keys).sort.each do |date|
-          @credited += 1 if good?(date) && @credited < @good_days
+          practised(date)
           hear(by_day[date]) if by_day[date]
+          @steady_on = full? ? (@steady_on || date) : nil
         end
       end
 
@@ -47,6 +52,19 @@ module Stairwell
       end
 
       private
+
+      # A day of practice: a good day for what is learnt, a review of what is
+      # secure; one that is a struggle is secure no more.
+      def practised(date)
+        day = @days[date] or return
+
+        @secure = false if @secure && day[:struggle]
+        @reviews += 1 if secure? && day[:repetitions].positive?
+        return unless good?(date) && @credited < @good_days
+
+        @credited += 1
+        @good_dates << date
+      end
 
       def tally(marks)
         {repetitions: marks.count { |mark| mark.kind == :repetition }, struggle: marks.any? { |mark| mark.kind == :struggle }}
@@ -65,6 +83,7 @@ module Stairwell
           @secure = false
         when :steady, :secure
           @credited = @good_days
+          @reviews = 0 unless secure? && heard.result == :secure
           @secure = heard.result == :secure
         end
       end

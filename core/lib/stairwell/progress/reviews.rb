@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # Steady is not gone: what comes back, and when. A steady step comes back
+    # twice a week, once through, unless something that is practised now holds
+    # it; a secure one at growing distances.
+    class Reviews
+      # Days between two reviews of what is steady but not secure: at least two
+      # in a week. Own choice.
+      STEADY = 3
+      # Days after which secure work is reviewed, since the time before; then
+      # every last of them. Own choice, expanding intervals.
+      SECURE = [2, 4, 7, 14, 28, 56].freeze
+
+      # @param standings [Hash{String => Standing}] of one piece
+      def initialize(standings)
+        @standings = standings
+        @later = Hash.new { |all, id| all[id] = [] }
+        standings.each_value { |one| (one.step.needs + one.step.after).each { |id| @later[id] << one } }
+      end
+
+      # @param until_date [Date] reviews due after it are left out
+      # @param prefix [String] put before each id
+      # @return [Array<Planning::Review>] by due date; a steady step twice where
+      #   both times fall before that date
+      def due(until_date, prefix: "")
+        @standings.values.select(&:done?).flat_map { |one| dates(one, until_date).map { |date| review(one, date, prefix) } }.sort_by(&:due)
+      end
+
+      private
+
+      def dates(one, until_date)
+        return [] if held?(one)
+
+        last = last_time(one)
+        return [last + (SECURE[one.reviews] || SECURE.last)].select { |date| date <= until_date } if one.state == :secure
+
+        [last + STEADY, last + 2 * STEADY].select { |date| date <= until_date }
+      end
+
+      # Whether a step that is open or under way builds on it and has all its
+      # bars, so that it is played anyway.
+      def held?(one)
+        bars = bars(one.step)
+        built_on(one.step.id).any? { |later| %i[open begun].include?(later.state) && (bars - bars(later.step)).empty? }
+      end
+
+      # @return [Set<Standing>] what waits for a step, directly or not
+      def built_on(id)
+        @built_on ||= {}
+        @built_on[id] ||= @later[id].to_set.merge(@later[id].flat_map { |one| built_on(one.step.id).to_a })
+      end
+
+      def bars(step) = step.spans.flat_map(&:bars)
+
+      def last_time(one) = [one.days.keys.max, one.last_heard&.date, one.steady_on].compact.max
+
+      def review(one, date, prefix)
+        step = one.step
+        minutes = Practice::Estimate.minutes(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO, repetitions: 1)
+        Planning::Review.new(id: prefix + step.id, due: date, minutes: minutes, title: step.title)
+      end
+    end
+  end
+end
