@@ -36,9 +36,9 @@ module Stairwell
         def give(id, gift)
           student = @students.find(id)
           revision = Models::Pieces.new(@desk).find(gift[:piece_id])[:revision]
-          chosen = gift.slice(*CHOSEN)
           @assignments.add(
-            student_id: id, revision: revision, **gift.slice(:piece_id, :routine, :hand_order, :aim), choices: Sequel.pg_jsonb(chosen), steps: steps(student, gift)
+            student_id: id, revision: revision, **gift.slice(:piece_id, :routine, :hand_order, :aim, :due_on),
+            choices: Sequel.pg_jsonb(gift.slice(*CHOSEN)), steps: steps(student, gift)
           )
           replan(student)
           whole(student)
@@ -57,7 +57,25 @@ module Stairwell
           {steps: made.size, minutes: made.sum(0r, &:work).to_f, practice_days: finish.days, finish: finish.date&.to_s, titles: made.map(&:title)}
         end
 
+        # Takes one of the options of a piece that is late.
+        # @return [Hash] the student
+        def take(id, change:, assignment_id:)
+          Ahead.new(@desk, @students.find(id), @assignments.of_student(id)).take(change, assignment_id)
+          student = @students.find(id)
+          replan(student)
+          whole(student)
+        end
+
         CHOSEN = %i[join pedal touch_by memory order].freeze
+
+        # @param row [Hash] an assignment's :hand_order, :aim and :choices
+        # @param pace [Rational]
+        # @return [Practice::Choices]
+        def self.choices(row, pace)
+          chosen = row[:choices].to_h.transform_keys(&:to_sym).transform_values { |value| value.is_a?(String) ? value.to_sym : value }
+          chosen[:order] = chosen[:order].to_a.map(&:to_sym) if chosen.key?(:order)
+          Practice::Choices.new(hand_order: row[:hand_order].to_sym, aim: row[:aim].to_r, pace: pace, **chosen)
+        end
 
         # @return [Hash] the student with a new link; the old one opens nothing more
         def renew_link(id)
@@ -78,9 +96,8 @@ module Stairwell
         # As the piece is for this student, with the teacher's and their own
         # changes.
         def steps(student, gift)
-          chosen = gift.slice(*CHOSEN).transform_values { |value| value.is_a?(String) ? value.to_sym : value }
-          chosen[:order] = chosen[:order].map(&:to_sym) if chosen[:order]
-          choices = Practice::Choices.new(hand_order: gift[:hand_order].to_sym, aim: gift[:aim].to_r, **chosen)
+          pace = Ahead.new(@desk, student, @assignments.of_student(student[:id])).pace
+          choices = self.class.choices(gift.merge(choices: gift.slice(*CHOSEN)), pace)
           map = Workbench.new(@desk, gift[:piece_id], student[:id].to_s).map
           Practice.steps(map, routine: Practice::ROUTINES.fetch(gift[:routine]), choices: choices)
         rescue ContradictionError => error
@@ -94,8 +111,12 @@ module Stairwell
         def whole(student)
           link = @links.live(student[:id])
           week = @weeks.newest(student[:id])
+          given = @assignments.of_student(student[:id])
+          ahead = Ahead.new(@desk, student, given)
+          outlooks = ahead.outlooks
           Views::Student.settings(student).merge(
-            pieces: @assignments.of_student(student[:id]).map { |given| Views::Student.assignment(given) },
+            pieces: given.map { |one| Views::Student.assignment(one).merge(outlook: outlooks.fetch(one.row[:id])) },
+            adherence: (ahead.adherence * 100).round, pace: ahead.pace.to_f.round(2),
             week: week && week[:plan].to_hash, drills: @students.drills(student[:id]), sheet_path: link && "/s/#{@links.token(link)}", today: @desk.today.to_s
           )
         end

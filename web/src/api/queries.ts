@@ -161,6 +161,12 @@ export const useGivePiece = () =>
       ask(api.POST("/api/students/{id}/pieces", { params: { path: { id } }, body })),
     (student) => ["student", student.id],
   );
+export const useTakeOption = (id: number) =>
+  useSave(
+    (body: { change: string; assignment_id: number }) =>
+      ask(api.POST("/api/students/{id}/options", { params: { path: { id } }, body })),
+    () => ["student", id],
+  );
 export const useRoutines = () => useLoad(["routines"], () => ask(api.GET("/api/routines")));
 /** What giving a piece would come to; nothing is saved. */
 export const useTrial = (id: number | undefined, body: Gift) =>

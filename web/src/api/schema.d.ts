@@ -393,6 +393,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes one of the options of a piece that is late; the week is planned again. */
+        post: operations["takeOption"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/routines": {
         parameters: {
             query?: never;
@@ -548,6 +567,11 @@ export interface components {
              */
             touch_by?: "teacher" | "student";
             memory?: boolean;
+            /**
+             * Format: date
+             * @description When it is to be ready
+             */
+            due_on?: string;
             /** @description The aspects of a sitting in the teacher's order */
             order?: string[];
         };
@@ -815,6 +839,10 @@ export interface components {
             teacher: string;
         };
         Student: components["schemas"]["Settings"] & {
+            /** @description Percent of the planned days of the last weeks that were practised */
+            adherence: number;
+            /** @description 1 is average */
+            pace: number;
             /** @description The last answers to "where next?" for each piece */
             drills: {
                 title: string;
@@ -822,10 +850,28 @@ export interface components {
                 asked: number;
                 correct: number;
             }[];
-            pieces: components["schemas"]["Assignment"][];
+            pieces: (components["schemas"]["Assignment"] & {
+                outlook: components["schemas"]["Outlook"];
+            })[];
             week: components["schemas"]["Week"] | null;
             sheet_path: string | null;
             today: string;
+        };
+        Outlook: {
+            /** @description With every day kept */
+            planned: string | null;
+            /** @description As the student practises, in half of the futures */
+            middle: string | null;
+            /** @description In 85 of 100 futures */
+            cautious: string | null;
+            due_on: string | null;
+            late: boolean;
+            options: {
+                change: string;
+                words: string;
+                date: string;
+                days_sooner: number | null;
+            }[];
         };
         Assignment: {
             id: number;
@@ -1658,6 +1704,36 @@ export interface operations {
                         finish: string | null;
                         titles: string[];
                     };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeOption: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    change: string;
+                    assignment_id: components["schemas"]["Count"];
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
                 };
             };
             default: components["responses"]["Problem"];

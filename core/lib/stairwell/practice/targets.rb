@@ -122,9 +122,10 @@ module Stairwell
 
         @layers ||= Sections::Layers.new(@map)
         kin = @map.sections.find { |one| one.label == section.kin.of }
-        size = [section.bars.size, kin.bars.size].min
-        bars = [section.bars.first(size), kin.bars.first(size)].transpose
-        names = bars.product(Sections::Kinship::HANDS).flat_map { |(mine, theirs), hand| @layers.between(mine, theirs, hand) }.uniq
+        names = section.bars.each_with_index.flat_map { |bar, at|
+          other = kin.bars[at]
+          other ? Sections::Kinship::HANDS.flat_map { |hand| @layers.between(bar, other, hand) } : []
+        }.uniq
         names.map { |name| (name == :loudness) ? :dynamics : name }
       end
 

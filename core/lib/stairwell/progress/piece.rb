@@ -9,6 +9,7 @@ module Stairwell
 
       def initialize(steps, events)
         @steps = steps
+        @events = events
         marks, heard = events.partition { |event| event.is_a?(Mark) }
         @marks = Progress.lasting(marks).group_by(&:step_id)
         @heard = heard.group_by(&:step_id)
@@ -21,6 +22,10 @@ module Stairwell
           @steps.to_h { |step| [step.id, standing(step, folds)] }.freeze
         end
       end
+
+      # @param steps [Array<Practice::Step>] as they would be otherwise
+      # @return [Piece] with the same events
+      def with_steps(steps) = Piece.new(steps, @events)
 
       # @return [Rational] estimated work that is steady or secure, as a share
       #   of all, 0 to 1

@@ -37,6 +37,7 @@ export function GivePiece({
       pedal: "last",
       touch_by: "teacher",
       memory: "no",
+      due_on: "",
       first: "",
     },
   });
@@ -121,6 +122,10 @@ export function GivePiece({
             <Field.Label fontWeight={600}>Aim, counts a minute</Field.Label>
             <Input type="number" min={20} max={400} borderColor="line" {...register("aim", { required: true })} />
           </Field.Root>
+          <Field.Root w="160px">
+            <Field.Label fontWeight={600}>Ready by</Field.Label>
+            <Input type="date" borderColor="line" {...register("due_on")} />
+          </Field.Root>
           <Button type="submit" kind="go" disabled={give.isPending}>
             Give {piece.title}
           </Button>
@@ -148,7 +153,18 @@ export function GivePiece({
 
 /** What is sent: the first aspect goes before the others. */
 function giftOf(form: Form, piece_id: number, aspects: string[]): Gift {
-  const { routine, hand_order, join, pedal, touch_by, memory, first, aim } = form;
+  const { routine, hand_order, join, pedal, touch_by, memory, first, aim, due_on } = form;
   const order = first && aspects.includes(first) ? [first, ...aspects.filter((one) => one !== first)] : undefined;
-  return { piece_id, routine, hand_order, join, pedal, touch_by, memory: memory === "yes", aim: Number(aim), order };
+  return {
+    piece_id,
+    routine,
+    hand_order,
+    join,
+    pedal,
+    touch_by,
+    memory: memory === "yes",
+    aim: Number(aim),
+    order,
+    due_on: due_on || undefined,
+  };
 }

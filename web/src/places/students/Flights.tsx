@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { Climb } from "../../parts/Climb";
 import { Paper, PartHead } from "../../parts/Paper";
@@ -14,7 +15,7 @@ const Head = chakra("th");
 
 /** A student's piece: the climb, and the table of its flights with the sections
  * across and the stages upward; under it the joins and the whole piece. */
-export function Flights({ piece }: { piece: Piece }) {
+export function Flights({ piece, children }: { piece: Piece; children?: ReactNode }) {
   const inSections = piece.steps.filter((step) => step.section);
   const sections = [...new Set(inSections.map((step) => step.section as string))];
   const stages = [...new Set(inSections.map((step) => step.stage))].reverse();
@@ -77,6 +78,7 @@ export function Flights({ piece }: { piece: Piece }) {
       </Box>
       <Others name="Joins" steps={piece.steps.filter((step) => !step.section && step.stage === "join")} />
       <Others name="Whole piece" steps={piece.steps.filter((step) => !step.section && step.stage !== "join")} />
+      {children}
     </Paper>
   );
 }

@@ -10,6 +10,7 @@ import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
 import { WeekColumns } from "../../parts/WeekColumns";
 import { GivePiece } from "../piece/GivePiece";
 import { Flights } from "./Flights";
+import { Outlook } from "./Outlook";
 import { SheetLink } from "./SheetLink";
 import { StudentForm } from "./StudentForm";
 
@@ -31,7 +32,7 @@ function Whole({ student }: { student: Student }) {
   const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) =>
     WEEKDAYS[day]?.slice(0, 3),
   );
-  const about = `Lesson ${WEEKDAYS[student.lesson_weekday]} ${student.lesson_time} · ${student.minutes_a_day} minutes on ${days.join(", ")} · ${student.hand_order} hand first`;
+  const about = `Lesson ${WEEKDAYS[student.lesson_weekday]} ${student.lesson_time} · ${student.minutes_a_day} minutes on ${days.join(", ")} · ${student.hand_order} hand first · keeps ${student.adherence} % of the days`;
   return (
     <>
       <PlaceHead title={student.name} about={about}>
@@ -45,7 +46,9 @@ function Whole({ student }: { student: Student }) {
       {changing && <Change student={student} onDone={() => setChanging(false)} />}
       <Week student={student} />
       {student.pieces.map((piece) => (
-        <Flights key={piece.id} piece={piece} />
+        <Flights key={piece.id} piece={piece}>
+          <Outlook student={student.id} piece={piece} />
+        </Flights>
       ))}
       {student.drills.map((one) => (
         <Text key={one.title} mt="8px" color="soft">

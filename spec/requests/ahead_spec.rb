@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+RSpec.describe "Giving a piece and looking ahead" do
+  before do
+    House.studio
+    sign_in
+  end
+
+  let(:piece) { ask(:post, "/api/pieces", {script: "#{Requests::SCRIPT}pedal: 1-4\nloud and soft: 1 mf, 9 p\n"}) }
+  let(:student) { ask(:post, "/api/students", Requests::STUDENT.merge(begin_per_day: 10)) }
+
+  def gift(**more) = {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 76, **more}
+
+  def give(**more) = ask(:post, "/api/students/#{student["id"]}/pieces", gift(**more))
+
+  def titles(given) = given["pieces"].first["steps"].map { |step| step["title"] }
+
+  it "lists a routine for every school, each with for whom and why" do
+    routines = ask(:get, "/api/routines")
+    expect(routines.map { |one| one["name"] }).to eq(["Hand by hand", "Aspect by aspect", "Say, clap, play", "Shapes first", "By ear", "Rhythm first, ornaments last", "The whole piece, one aspect at a time"])
+    expect(routines.map { |one| one["for_whom"] }.uniq.size).to eq(7)
+  end
+
+  it "says what a routine and its choices would come to, and saves nothing" do
+    trial = ->(**more) { ask(:post, "/api/students/#{student["id"]}/trial", gift(**more)) }
+    expect(trial.call["titles"]).to include("A, with pedal", "A, loud and soft")
+    expect(trial.call(pedal: "none", touch_by: "student")["titles"].grep(/pedal|loud|touch/)).to eq([])
+    expect(trial.call(memory: true)["steps"]).to be > trial.call["steps"]
+    expect(trial.call["finish"]).to match(/\A2027-/)
+    expect(ask(:get, "/api/students/#{student["id"]}")["pieces"]).to eq([])
+  end
+
+  it "gives the piece as chosen, and keeps the choices" do
+    given = give(routine: "aspect_by_aspect", hand_order: "easier", join: "from_end", order: %w[notes rhythm fingering together])
+    expect(titles(given)).to include("A, rhythm", "A1 + B, joined")
+    row = House::OWNER[:assignments].first
+    expect(row[:choices].then { |value| JSON.parse(value.to_s) }).to eq("join" => "from_end", "order" => %w[notes rhythm fingering together])
+    expect(give["code"]).to eq("given_already")
+  end
+
+  it "shows a step without a pulse, and what the hands do, on the sheet" do
+    give(routine: "whole_piece")
+    House.now = Time.utc(2027, 3, 4, 12)
+    link = ask(:post, "/api/students/#{student["id"]}/link", {})
+    item = ask(:get, sheet_of(link))["days"].flat_map { |day| day["items"] }.first
+    expect(item).to include("title" => "Whole piece, look it over", "tempo" => nil, "how" => "hands together")
+    expect(ask(:get, sheet_of(link))["days"].flat_map { |day| day["items"] }.map { |one| one["how"] }).to include("tap")
+  end
+
+  it "foretells when a piece is ready, and offers what helps where that is too late; one press takes it" do
+    given = give(due_on: "2027-03-20", pedal: "before_dynamics")
+    outlook = given["pieces"].first["outlook"]
+    expect(outlook).to include("due_on" => "2027-03-20", "late" => true)
+    expect([outlook["planned"], outlook["middle"], outlook["cautious"]]).to eq([outlook["planned"], outlook["middle"], outlook["cautious"]].sort)
+    changes = outlook["options"].map { |one| one["change"] }
+    expect(changes).to include("no_pedal").and include(a_string_starting_with("day_"))
+    take = ->(change) { ask(:post, "/api/students/#{student["id"]}/options", {change: change, assignment_id: given["pieces"].first["id"]}) }
+    day = changes.find { |one| one.start_with?("day_") }
+    more = take[day]
+    expect(more["practice_days"]).to include(day[/\d/].to_i)
+    expect(more["pieces"].first["outlook"]["planned"]).to be < outlook["planned"]
+    without = take["no_pedal"]
+    expect(titles(without).grep(/pedal/)).to eq([])
+    expect(take["no_pedal"]["code"]).to eq("no_option")
+    expect(take["day_9"]["code"]).to eq("no_option")
+  end
+
+  it "does not call a piece late that has time, or no date" do
+    expect(give["pieces"].first["outlook"]).to include("late" => false, "options" => [], "due_on" => nil)
+  end
+end
