@@ -35,10 +35,11 @@ module Stairwell
         # @raise [Problem] 422 when the piece has no section yet
         def give(id, gift)
           student = @students.find(id)
+          pace = Ahead.new(@desk, student, @assignments.of_student(id)).pace
           revision = Models::Pieces.new(@desk).find(gift[:piece_id])[:revision]
           @assignments.add(
             student_id: id, revision: revision, **gift.slice(:piece_id, :routine, :hand_order, :aim, :due_on),
-            choices: Sequel.pg_jsonb(gift.slice(*CHOSEN)), steps: steps(student, gift)
+            choices: Sequel.pg_jsonb(gift.slice(*CHOSEN).merge(pace: pace.to_s)), steps: steps(student, gift, pace)
           )
           replan(student)
           whole(student)
@@ -48,7 +49,7 @@ module Stairwell
         # @return [Hash]
         def trial(id, gift)
           student = @students.find(id)
-          made = steps(student, gift)
+          made = steps(student, gift, Ahead.new(@desk, student, @assignments.of_student(id)).pace)
           from = PlanWeek.first_day(student, @desk.today)
           finish = Planning.finish(
             tasks: Progress.piece(made, []).tasks, practice: Models::Students.practice(student), from: from,
@@ -68,13 +69,15 @@ module Stairwell
 
         CHOSEN = %i[join pedal touch_by memory order].freeze
 
-        # @param row [Hash] an assignment's :hand_order, :aim and :choices
-        # @param pace [Rational]
+        # @param row [Hash] an assignment's :hand_order, :aim and :choices, with
+        #   the pace the student had when it was given
         # @return [Practice::Choices]
-        def self.choices(row, pace)
-          chosen = row[:choices].to_h.transform_keys(&:to_sym).transform_values { |value| value.is_a?(String) ? value.to_sym : value }
-          chosen[:order] = chosen[:order].to_a.map(&:to_sym) if chosen.key?(:order)
-          Practice::Choices.new(hand_order: row[:hand_order].to_sym, aim: row[:aim].to_r, pace: pace, **chosen)
+        def self.choices(row)
+          chosen = row[:choices].to_h.transform_keys(&:to_sym)
+          pace = Rational(chosen.delete(:pace) || 1)
+          order = chosen.delete(:order).to_a.map(&:to_sym)
+          chosen.transform_values! { |value| value.is_a?(String) ? value.to_sym : value }
+          Practice::Choices.new(hand_order: row[:hand_order].to_sym, aim: row[:aim].to_r, pace: pace, order: order, **chosen)
         end
 
         # @return [Hash] the student with a new link; the old one opens nothing more
@@ -95,9 +98,8 @@ module Stairwell
 
         # As the piece is for this student, with the teacher's and their own
         # changes.
-        def steps(student, gift)
-          pace = Ahead.new(@desk, student, @assignments.of_student(student[:id])).pace
-          choices = self.class.choices(gift.merge(choices: gift.slice(*CHOSEN)), pace)
+        def steps(student, gift, pace)
+          choices = self.class.choices(gift.merge(choices: gift.slice(*CHOSEN).merge(pace: pace.to_s)))
           map = Workbench.new(@desk, gift[:piece_id], student[:id].to_s).map
           Practice.steps(map, routine: Practice::ROUTINES.fetch(gift[:routine]), choices: choices)
         rescue ContradictionError => error

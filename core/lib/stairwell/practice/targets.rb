@@ -89,7 +89,7 @@ module Stairwell
       private
 
       def pairs(sections)
-        level = sections.map { |one| [one] }
+        level = sections.zip
         found = []
         while level.size > 2
           level = level.each_slice(2).map(&:flatten)

@@ -76,12 +76,15 @@ export function Flights({ piece, children }: { piece: Piece; children?: ReactNod
           </tfoot>
         </Table>
       </Box>
-      <Others name="Joins" steps={piece.steps.filter((step) => !step.section && step.stage === "join")} />
-      <Others name="Whole piece" steps={piece.steps.filter((step) => !step.section && step.stage !== "join")} />
+      <Others name="Joins" steps={piece.steps.filter((step) => !step.section && JOINS.includes(step.stage))} />
+      <Others name="Whole piece" steps={piece.steps.filter((step) => !step.section && !JOINS.includes(step.stage))} />
       {children}
     </Paper>
   );
 }
+
+/** Stages that join sections. */
+const JOINS = ["join", "grow"];
 
 function nameOf(piece: Piece, stage: string) {
   const title = piece.steps.find((step) => step.section && step.stage === stage)?.title ?? stage;
@@ -110,9 +113,7 @@ function Others({ name, steps }: { name: string; steps: Step[] }) {
       </Text>
       {steps.map((step) => (
         <Flex key={step.id} gap="6px" align="center">
-          <Text fontSize="sm">
-            {step.stage === "join" ? step.title.replace(", the join", "") : step.title.split(", ")[1]}
-          </Text>
+          <Text fontSize="sm">{step.title.split(", ")[JOINS.includes(step.stage) ? 0 : 1]}</Text>
           <Tread step={step} />
         </Flex>
       ))}
