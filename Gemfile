@@ -32,6 +32,7 @@ group :test do
   gem "axe-core-api", "~> 4.10"
   gem "axe-core-rspec", "~> 4.10"
   gem "capybara", "~> 3.40"
+  gem "head_music", "~> 8.0"
   gem "prop_check", "~> 1.0"
   gem "rack-test", "~> 2.1"
   gem "rspec", "~> 3.13"

@@ -7,6 +7,7 @@ require_relative "practice/routines"
 require_relative "practice/step"
 require_relative "practice/estimate"
 require_relative "practice/wording"
+require_relative "practice/warm_ups"
 require_relative "practice/targets"
 require_relative "practice/steps"
 

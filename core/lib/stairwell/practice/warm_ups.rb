@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Practice
+    # One warm-up: what to play, its notes from the bottom up, and the fingers of
+    # each hand on them.
+    Exercise = Stairwell.value(:key, :title, :notes, :fingers, :minutes)
+
+    # Warm-ups out of a key: the scale and its chords with the usual fingers, or
+    # five fingers on five keys for the youngest.
+    module WarmUps
+      # The usual fingers of one octave up, by tonic, right hand then left.
+      # Published in handbooks of scales, for example C.-L. Hanon, The Virtuoso
+      # Pianist, part 2, exercise 39 (from memory). Harmonic minor.
+      THUMB_FIRST = ["12312345", "54321321"].freeze
+      MAJOR = {
+        **%w[C G D A E].to_h { |tonic| [tonic, THUMB_FIRST] },
+        "B" => ["12312345", "43214321"], "F#" => ["23412312", "43213214"], "Gb" => ["23412312", "43213214"],
+        "C#" => ["23123412", "32143213"], "Db" => ["23123412", "32143213"], "Ab" => ["34123123", "32143213"],
+        "Eb" => ["31234123", "32143213"], "Bb" => ["41231234", "32143213"], "F" => ["12341234", "54321321"], "Cb" => ["12312345", "43214321"]
+      }.freeze
+      MINOR = {
+        **%w[A E D G C].to_h { |tonic| [tonic, THUMB_FIRST] },
+        "B" => ["12312345", "43214321"], "F#" => ["34123123", "43213214"], "C#" => ["34123123", "32143213"], "G#" => ["34123123", "32143213"],
+        "Ab" => ["34123123", "32143213"], "D#" => ["31234123", "21432132"], "Eb" => ["31234123", "21432132"], "A#" => ["41231234", "21321432"], "Bb" => ["41231234", "21321432"], "F" => ["12341234", "54321321"]
+      }.freeze
+      # Fingers of three-note chords: root position, first and second inversion.
+      # Same handbooks.
+      CHORDS = [["root position", "135", "531"], ["first inversion", "125", "531"], ["second inversion", "135", "521"]].freeze
+      # Seconds for each: three times up and down, each hand and both. Own choice.
+      SECONDS = {five_finger: 60, scale: 90, chords: 60}.freeze
+      KINDS = SECONDS.keys.freeze
+
+      module_function
+
+      # @param key [Score::Key]
+      # @param kinds [Array<Symbol>] of {KINDS}
+      # @return [Array<Exercise>]
+      def of(key, kinds = %i[scale])
+        kinds.flat_map { |kind| public_send(kind, key) }
+      end
+
+      # @param key [Score::Key]
+      # @return [Exercise]
+      def scale(key)
+        right, left = fingers(key)
+        exercise(:scale, key, "#{key} scale: right, left, both hands", Sections::Scale.new(key).names, {right: right, left: left})
+      end
+
+      # @param key [Score::Key]
+      # @return [Exercise] five keys from the tonic, a finger for each
+      def five_finger(key)
+        exercise(:five_finger, key, "five fingers from #{key.tonic} to #{Sections::Scale.new(key).names[4]}: right, left, both", Sections::Scale.new(key).names.first(5), {right: [1, 2, 3, 4, 5], left: [5, 4, 3, 2, 1]})
+      end
+
+      # @param key [Score::Key]
+      # @return [Array<Exercise>] the tonic chord in its three positions
+      def chords(key)
+        root, third, fifth = Sections::Scale.new(key).names.values_at(0, 2, 4)
+        CHORDS.each_with_index.map do |(position, right, left), turn|
+          exercise(:chords, key, "#{key} chord, #{position}", [root, third, fifth].rotate(turn), {right: digits(right), left: digits(left)}, share: CHORDS.size)
+        end
+      end
+
+      # @param key [Score::Key]
+      # @return [Array(Array<Integer>, Array<Integer>)] right and left hand
+      def fingers(key) = ((key.mode == "minor") ? MINOR : MAJOR).fetch(key.tonic).map { |text| digits(text) }
+
+      def digits(text) = text.chars.map(&:to_i)
+
+      def exercise(kind, key, title, notes, fingers, share: 1)
+        minutes = (SECONDS.fetch(kind) / share / 30.0).ceil / 2r
+        Exercise.new(key: "#{kind}-#{key.tonic}-#{key.mode}", title: title, notes: notes, fingers: fingers, minutes: minutes)
+      end
+      private_class_method :digits, :exercise
+    end
+  end
+end
