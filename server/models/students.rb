@@ -5,7 +5,7 @@ module Stairwell
     module Models
       # Students and the pieces they have been given.
       class Students
-        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal].freeze
+        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups].freeze
 
         def initialize(desk)
           @desk = desk

@@ -24,9 +24,16 @@ module Stairwell
             one.progress.tasks(prefix: prefix)
           end
           reviews = given.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: "#{one.row[:id]}/") }
-          plan = Planning.week(tasks: tasks, practice: Models::Students.practice(student), from: from, next_lesson: next_lesson, reviews: reviews)
-          Views::Week.to_h(plan, steps, starts: from, next_lesson: next_lesson, budget: student[:minutes_a_day])
+          exercises = exercises(student, given)
+          warm_ups = exercises.map { |id, one| Planning::WarmUp.new(id: id, minutes: one.minutes, title: one.title) }
+          plan = Planning.week(
+            tasks: tasks, practice: Models::Students.practice(student), from: from, next_lesson: next_lesson, reviews: reviews, warm_ups: warm_ups
+          )
+          Views::Week.to_h(plan, steps, starts: from, next_lesson: next_lesson, budget: student[:minutes_a_day], exercises: exercises)
         end
+
+        # What each choice of warm-ups holds.
+        WARM_UPS = {"none" => [], "five_finger" => [:five_finger], "scale" => [:scale], "scale_and_chords" => %i[scale chords]}.freeze
 
         # Plans and keeps the plan.
         # @return [Hash]
@@ -35,6 +42,18 @@ module Stairwell
           @weeks.add(student[:id], from, Date.parse(week[:next_lesson]), week)
           week
         end
+
+        # Out of the key of the piece that is the newest in hand.
+        # @return [Hash{String => Practice::Exercise}] by id
+        def exercises(student, given)
+          kinds = WARM_UPS.fetch(student[:warm_ups])
+          return {} if kinds.empty? || given.empty?
+
+          row = given.last.row
+          key = Models::Pieces.new(@desk).map(row[:piece_id], row[:revision]).keys.first || Score::Key.new(fifths: 0)
+          Practice::WarmUps.of(key, kinds).each_with_index.to_h { |one, at| ["warm-up #{at + 1}", one] }
+        end
+        private :exercises
 
         # @param student [Hash]
         # @param today [Date]

@@ -44,7 +44,7 @@ module Stairwell
         def days
           @week.to_h.fetch("days", []).map do |day|
             items = day["items"].map { |item| item(item, Date.parse(day["date"])) }
-            {date: day["date"], minutes: day["minutes"], minutes_done: minutes_done(items), struggle: items.any? { |one| one[:struggle] }, items: items}
+            {date: day["date"], minutes: day["minutes"], minutes_done: minutes_done(items), warm_ups: day.fetch("warm_ups", []), struggle: items.any? { |one| one[:struggle] }, items: items}
           end
         end
 

@@ -14,7 +14,7 @@ module Stairwell
             id: row[:id], name: row[:name], practice_days: row[:practice_days].to_a, minutes_a_day: row[:minutes_a_day],
             begin_per_day: row[:begin_per_day], lesson_weekday: row[:lesson_weekday],
             lesson_time: row[:lesson_time].strftime("%H:%M"), hand_order: row[:hand_order],
-            hand_span: row[:hand_span], has_pedal: row[:has_pedal], version: row[:version]
+            hand_span: row[:hand_span], has_pedal: row[:has_pedal], warm_ups: row[:warm_ups], version: row[:version]
           }
         end
 
@@ -59,13 +59,26 @@ module Stairwell
         # @param plan [Planning::Plan]
         # @param steps [Hash{String => Array(Models::Assignments::Given, Practice::Step)}]
         #   by task id
+        # @param exercises [Hash{String => Practice::Exercise}] warm-ups by id
         # @return [Hash] JSON-ready, complete in itself
-        def to_h(plan, steps, starts:, next_lesson:, budget:)
+        def to_h(plan, steps, starts:, next_lesson:, budget:, exercises: {})
           {
             starts: starts.to_s, next_lesson: next_lesson.to_s, budget: budget,
-            days: plan.days.map { |day| {date: day.date.to_s, minutes: day.minutes.to_f, items: day.items.map { |one| item(one, *steps.fetch(one.id)) }} },
+            days: plan.days.map { |day| day(day, steps, exercises) },
             left_out: plan.left_out.map { |one| left_out(one, *steps.fetch(one.id)) }
           }
+        end
+
+        def day(day, steps, exercises)
+          warm_ups, items = day.items.partition { |one| one.kind == :warm_up }
+          {
+            date: day.date.to_s, minutes: day.minutes.to_f, items: items.map { |one| item(one, *steps.fetch(one.id)) },
+            warm_ups: warm_ups.map { |one| exercise(exercises.fetch(one.id)) }
+          }
+        end
+
+        def exercise(one)
+          {title: one.title, minutes: one.minutes.to_f, notes: one.notes, right: one.fingers[:right], left: one.fingers[:left]}
         end
 
         def item(item, given, step)
@@ -79,7 +92,7 @@ module Stairwell
         def left_out(one, given, step)
           {assignment_id: given.row[:id], step_id: step.id, title: step.title, piece: given.title, why: one.why, fits: one.fits}
         end
-        private_class_method :item, :left_out
+        private_class_method :day, :exercise, :item, :left_out
       end
     end
   end

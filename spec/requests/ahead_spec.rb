@@ -67,6 +67,19 @@ RSpec.describe "Giving a piece and looking ahead" do
     expect(take["day_9"]["code"]).to eq("no_option")
   end
 
+  it "begins every day with warm-ups out of the key of the newest piece, where the teacher wants them" do
+    keyed = ask(:post, "/api/pieces", {script: "#{Requests::SCRIPT}key: G major\n"})
+    warm = ask(:post, "/api/students", Requests::STUDENT.merge(warm_ups: "scale_and_chords"))
+    given = ask(:post, "/api/students/#{warm["id"]}/pieces", gift(piece_id: keyed["id"]))
+    day = given["week"]["days"].first
+    expect(day["warm_ups"].map { |one| one["title"] }).to eq(["G major scale: right, left, both hands", "G major chord, root position", "G major chord, first inversion", "G major chord, second inversion"])
+    expect(day["warm_ups"].first).to include("notes" => %w[G A B C D E F# G], "right" => [1, 2, 3, 1, 2, 3, 4, 5])
+    expect(day["minutes"]).to eq(day["items"].sum { |one| one["minutes"] } + day["warm_ups"].sum { |one| one["minutes"] })
+    link = ask(:post, "/api/students/#{warm["id"]}/link", {})
+    House.now = Time.utc(2027, 3, 4, 12)
+    expect(ask(:get, sheet_of(link))["days"].first["warm_ups"].size).to eq(4)
+  end
+
   it "does not call a piece late that has time, or no date" do
     expect(give["pieces"].first["outlook"]).to include("late" => false, "options" => [], "due_on" => nil)
   end

@@ -830,6 +830,11 @@ export interface components {
             hand_span?: number | null;
             /** @description The instrument at home has a pedal */
             has_pedal?: boolean;
+            /**
+             * @description What begins every day
+             * @enum {string}
+             */
+            warm_ups?: "none" | "five_finger" | "scale" | "scale_and_chords";
         };
         Settings: components["schemas"]["NewStudent"] & {
             id: number;
@@ -908,6 +913,7 @@ export interface components {
             next_lesson: string;
             budget: number;
             days: {
+                warm_ups?: components["schemas"]["WarmUp"][];
                 date: string;
                 minutes: number;
                 items: components["schemas"]["WeekItem"][];
@@ -936,6 +942,15 @@ export interface components {
             begins: boolean;
             why: string;
             arithmetic: string;
+        };
+        WarmUp: {
+            title: string;
+            minutes: number;
+            /** @description From the bottom up */
+            notes: string[];
+            /** @description Fingers of the right hand on them */
+            right: number[];
+            left: number[];
         };
         Practised: {
             done: number;
@@ -991,6 +1006,7 @@ export interface components {
                 minutes: number;
                 minutes_done: number;
                 struggle: boolean;
+                warm_ups: components["schemas"]["WarmUp"][];
                 items: components["schemas"]["SheetItem"][];
             }[];
         };

@@ -4,6 +4,7 @@ import type { Schemas } from "../api/client";
 import { colour, tintOf } from "../theme/system";
 import { Button } from "./Button";
 import { dayAndMonth, minutes, shortDay } from "./dates";
+import { WarmUps } from "./WarmUps";
 
 type Week = Schemas["Week"];
 type Day = Week["days"][number];
@@ -68,6 +69,7 @@ function Column({ day, budget, severalPieces, onShow }: ColumnProps) {
       <Box aria-hidden="true" h="4px" bg="shade" mb="6px" mt="1px">
         <Box h="4px" bg="ink" style={{ width: `${Math.min(day.minutes / budget, 1) * 100}%` }} />
       </Box>
+      <WarmUps all={day.warm_ups} small />
       {day.items.map((item) => (
         <Standing
           key={`${item.assignment_id}/${item.step_id}`}

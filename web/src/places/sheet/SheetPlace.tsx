@@ -7,6 +7,7 @@ import { Button } from "../../parts/Button";
 import { fullDay, longDay, minutes, shortDay } from "../../parts/dates";
 import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper } from "../../parts/Paper";
+import { WarmUps } from "../../parts/WarmUps";
 import { colour } from "../../theme/system";
 import { PaperSheet } from "./PaperSheet";
 import { Picture } from "./Picture";
@@ -76,6 +77,7 @@ function Whole({ sheet, token }: { sheet: Sheet; token: string }) {
         </Flex>
         <DayRow sheet={sheet} />
         <Notice trouble={mark.error} />
+        <WarmUps all={today?.warm_ups} />
         {today?.items.map((item) => (
           <Step
             key={`${item.assignment_id}/${item.step_id}`}

@@ -26,6 +26,7 @@ const NEW: Values = {
   hand_order: "right",
   hand_span: null,
   has_pedal: true,
+  warm_ups: "none",
 };
 
 /** Intervals a hand reaches, in semitones. */
@@ -92,6 +93,12 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
               {words}
             </option>
           ))}
+        </Choice>
+        <Choice label="Warm-ups" width="170px" {...register("warm_ups")}>
+          <option value="none">none</option>
+          <option value="five_finger">five fingers</option>
+          <option value="scale">scale</option>
+          <option value="scale_and_chords">scale and chords</option>
         </Choice>
         <Choice label="Pedal at home" width="130px" {...register("has_pedal")}>
           <option value="true">yes</option>

@@ -87,7 +87,7 @@ function Week({ student }: { student: Student }) {
 function Change({ student, onDone }: { student: Student; onDone: () => void }) {
   const change = useChangeStudent(student.id);
   const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
-  const { hand_span, has_pedal } = student;
+  const { hand_span, has_pedal, warm_ups } = student;
   const start = {
     name,
     practice_days,
@@ -98,6 +98,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
     hand_order,
     hand_span,
     has_pedal,
+    warm_ups,
   };
   const [seen, setSeen] = useState(student.version);
   const kept = change.error?.problem.code === "stale" ? (change.error.problem.kept as Student) : null;

@@ -1,0 +1,27 @@
+import { Box, Text } from "@chakra-ui/react";
+import type { Schemas } from "../api/client";
+
+/** What begins the day: the notes from the bottom up with the fingers of each
+ * hand on them. */
+export function WarmUps({ all, small }: { all: Schemas["WarmUp"][] | undefined; small?: boolean }) {
+  if (!all || all.length === 0) return null;
+  return (
+    <Box fontSize="sm" mb="6px" pl="10px" borderLeft="3px solid" borderColor="slate">
+      {all.map((one) => (
+        <Box key={one.title} mb="3px">
+          <Text fontWeight={650}>{one.title}</Text>
+          <Text color="soft">
+            {one.notes.join(" ")}
+            {!small && (
+              <>
+                {" "}
+                · right {one.right.join(" ")} · left {one.left.join(" ")}
+              </>
+            )}
+            {` · ${one.minutes} min`}
+          </Text>
+        </Box>
+      ))}
+    </Box>
+  );
+}
