@@ -30,6 +30,31 @@ RSpec.describe Stairwell::Progress do
     expect(standing(practised(0), mark(0, :struggle)).credited).to eq(0)
   end
 
+  describe "smaller, not longer" do
+    it "puts an easier form before a step heard not yet, and resumes when that is steady" do
+      progress = described_class.piece(steps, [heard(0, :not_yet)])
+      smaller = progress.standings["A.right~smaller"]
+      expect([smaller.state, smaller.step.good_days, smaller.step.tempo < steps.first.tempo]).to eq([:open, 1, true])
+      expect(progress.tasks.find { |task| task.id == "A.right" }.needs).to eq(["A.right~smaller"])
+      after = described_class.piece(steps, [heard(0, :not_yet), *practised(1).map { |one| one.with(step_id: "A.right~smaller") }])
+      expect(after.standings.values_at("A.right~smaller", "A.right").map(&:state)).to eq(%i[steady open])
+    end
+
+    it "does so after two days that were hard, not after one" do
+      expect(described_class.piece(steps, [mark(0, :struggle)]).standings).not_to have_key("A.right~smaller")
+      expect(described_class.piece(steps, [mark(0, :struggle), mark(1, :struggle)]).standings).to have_key("A.right~smaller")
+    end
+
+    it "is gone when the step is steady after all" do
+      expect(described_class.piece(steps, [heard(0, :not_yet), heard(7, :steady)]).standings).not_to have_key("A.right~smaller")
+    end
+
+    it "is undone with what called for it" do
+      struggle = mark(1, :struggle, key: "hard")
+      expect(described_class.piece(steps, [mark(0, :struggle), struggle, mark(1, :undo, undoes: "hard")]).standings).not_to have_key("A.right~smaller")
+    end
+  end
+
   describe "what comes back" do
     def due(*events, until_day: 13)
       progress = described_class.piece(steps, events.flatten)

@@ -4,21 +4,22 @@ module Stairwell
   module Progress
     # The standing of every step of a student's piece.
     class Piece
-      # @return [Array<Practice::Step>]
+      # @return [Array<Practice::Step>] with the smaller forms of those that did
+      #   not go
       attr_reader :steps
 
       def initialize(steps, events)
-        @steps = steps
         @events = events
         marks, heard = events.partition { |event| event.is_a?(Mark) }
         @marks = Progress.lasting(marks).group_by(&:step_id)
         @heard = heard.group_by(&:step_id)
+        @steps = steps.flat_map { |step| fold(step).then { |fold| fold.troubled? && !fold.full? } ? [Practice::Smaller.of(step), Practice::Smaller.resumed(step)] : [step] }
       end
 
       # @return [Hash{String => Standing}] by step id, in the order of the steps
       def standings
         @standings ||= begin
-          folds = @steps.to_h { |step| [step.id, Fold.new(step, @marks.fetch(step.id, []), @heard.fetch(step.id, []))] }
+          folds = @steps.to_h { |step| [step.id, fold(step)] }
           @steps.to_h { |step| [step.id, standing(step, folds)] }.freeze
         end
       end
@@ -64,6 +65,8 @@ module Stairwell
       def last_heard = standings.values.filter_map(&:last_heard).max_by { |heard| [heard.date, heard.at] }
 
       private
+
+      def fold(step) = Fold.new(step, @marks.fetch(step.id, []), @heard.fetch(step.id, []))
 
       def standing(step, folds)
         fold = folds[step.id]

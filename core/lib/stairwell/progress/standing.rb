@@ -41,6 +41,10 @@ module Stairwell
 
       def secure? = @secure && full?
 
+      # Heard "not yet", or marked as hard on two days: it wants a smaller form.
+      # @return [Boolean]
+      def troubled? = @not_yet || @days.values.count { |day| day[:struggle] } >= 2
+
       def full? = @credited >= @good_days
 
       def begun? = @credited.positive? || @days.any?
@@ -76,6 +80,7 @@ module Stairwell
         @last_heard = heard
         case heard.result
         when :not_yet
+          @not_yet = true
           @credited /= 2
           @secure = false
         when :shaky
