@@ -107,6 +107,11 @@ class Bench
     practice = Stairwell::Planning::Practice.new(weekdays: [0, 3, 4, 5, 6], minutes: 20r, begin_per_day: 2)
     from = Date.new(2027, 3, 3)
     ours = median { Stairwell::Planning.week(tasks: tasks, practice: practice, from: from, next_lesson: from + 6) }
+    finish = -> { Stairwell::Planning.finish(tasks: tasks, practice: practice, from: from, next_lesson: from + 6) }
+    week = median { Stairwell::Planning.week(tasks: tasks, practice: practice, from: from, next_lesson: from + 6) }
+    row("a forecast of 200 futures", median { Stairwell::Planning.forecast(tasks: tasks, practice: practice, from: from, next_lesson: from + 6, adherence: 0.7) }, week, "planning its week")
+    days = finish.call
+    puts format("%-52s %9d days %9d days %8.2f ×  %s", "practice days to finish", days.days, days.lower_bound, days.days / days.lower_bound.to_f, "the lower bound")
     row("plan a week (#{tasks.size} steps)", ours, median { Stairwell::Practice.steps(map) }, "making its steps from the map")
   end
 

@@ -64,6 +64,28 @@ RSpec.describe "The first day of a studio" do
     expect(page).to have_button("Show section B")
   end
 
+  it "gives a piece with a routine and choices, after saying what they come to" do
+    page.execute_script("localStorage.setItem('stairwell-typed', 'title: Weir\\npage 2: 4 4 4\\nsection A: 1-4\\nsection B: 5-8\\nsection C: 9-12\\npedal: 1-4\\n')")
+    visit "/library/type"
+    click_button "Save the piece"
+    expect(page).to have_button("Show section A")
+    add_a_student
+    select "Weir", from: "Piece"
+    expect(page).to have_css("[role=status]", text: /steps, \d+ minutes in all; by itself done in \d+ practice days/)
+    select "Shapes first", from: "Routine"
+    select "none", from: "Pedal"
+    select "from the end back", from: "Sections join"
+    fill_in "Ready by", with: "03/20/2027"
+    expect(page).to have_text("For students who see patterns")
+    click_button "Give Weir"
+    expect(page).to have_text("Shapes first · right hand first")
+    expect(page).to have_text("left hand blocked")
+    expect(page).to have_text("B + C")
+    expect(page).to have_no_text("with pedal")
+    expect(page).to have_text("Likely ready")
+    expect_accessible
+  end
+
   it "gives a section a second place by marking its letter again" do
     page.execute_script("localStorage.setItem('stairwell-typed', 'title: Weir\\npage 2: 4 4 4\\nsection A: 1-4\\n')")
     visit "/library/type"
