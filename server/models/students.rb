@@ -5,7 +5,9 @@ module Stairwell
     module Models
       # Students and the pieces they have been given.
       class Students
-        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups].freeze
+        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent].freeze
+        # Days an absence may last. Own choice: a year and some.
+        LONGEST = 400
 
         def initialize(desk)
           @desk = desk
@@ -44,7 +46,15 @@ module Stairwell
         # @param student [Hash] row
         # @return [Planning::Practice]
         def self.practice(student)
-          Planning::Practice.new(weekdays: student[:practice_days].to_a, minutes: student[:minutes_a_day].to_r, begin_per_day: student[:begin_per_day])
+          Planning::Practice.new(weekdays: student[:practice_days].to_a, minutes: student[:minutes_a_day].to_r, begin_per_day: student[:begin_per_day], absent: away(student))
+        end
+
+        # @return [Array<Date>] days on which there is no practice
+        def self.away(student)
+          student[:absent].to_a.flat_map do |one|
+            from, to = [one["from"], one["to"]].map { |text| Date.iso8601(text) }
+            (from..[to, from + LONGEST].min).to_a
+          end
         end
 
         private
@@ -52,7 +62,19 @@ module Stairwell
         def columns(values)
           found = values.slice(*COLUMNS)
           found[:practice_days] = Sequel.pg_array(found[:practice_days].uniq.sort, :integer) if found[:practice_days]
+          if found[:absent]
+            check_absences(found[:absent])
+            found[:absent] = Sequel.pg_jsonb(found[:absent])
+          end
           found
+        end
+
+        # @raise [Problem] 422 for dates that do not exist or run backwards
+        def check_absences(all)
+          wrong = all.find { |one| Date.iso8601(one[:from]) > Date.iso8601(one[:to]) }
+          raise Problem.new(422, "The absence from #{wrong[:from]} ends before it begins. Turn the two dates round.", code: "absence", field: "absent") if wrong
+        rescue Date::Error
+          raise Problem.new(422, "One of the dates of absence does not exist. Correct it.", code: "absence", field: "absent")
         end
       end
 

@@ -30,6 +30,10 @@ module Stairwell
             at_desk { |desk| render_json(Services::Teaching.new(desk).trial(id, sent)) }
           end
 
+          app.post "/api/students/:id/week" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).plan_again(id)) }
+          end
+
           app.post "/api/students/:id/options" do
             at_desk { |desk| render_json(Services::Teaching.new(desk).take(id, **sent.slice(:change, :assignment_id))) }
           end

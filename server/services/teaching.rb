@@ -58,6 +58,14 @@ module Stairwell
           {steps: made.size, minutes: made.sum(0r, &:work).to_f, practice_days: finish.days, finish: finish.date&.to_s, titles: made.map(&:title)}
         end
 
+        # Plans the days that are left again, from what was practised so far.
+        # @return [Hash] the student
+        def plan_again(id)
+          student = @students.find(id)
+          replan(student)
+          whole(student)
+        end
+
         # Takes one of the options of a piece that is late.
         # @return [Hash] the student
         def take(id, change:, assignment_id:)

@@ -14,7 +14,7 @@ module Stairwell
             id: row[:id], name: row[:name], practice_days: row[:practice_days].to_a, minutes_a_day: row[:minutes_a_day],
             begin_per_day: row[:begin_per_day], lesson_weekday: row[:lesson_weekday],
             lesson_time: row[:lesson_time].strftime("%H:%M"), hand_order: row[:hand_order],
-            hand_span: row[:hand_span], has_pedal: row[:has_pedal], warm_ups: row[:warm_ups], version: row[:version]
+            hand_span: row[:hand_span], has_pedal: row[:has_pedal], warm_ups: row[:warm_ups], absent: row[:absent].to_a.map(&:to_h), version: row[:version]
           }
         end
 

@@ -80,6 +80,26 @@ RSpec.describe "Giving a piece and looking ahead" do
     expect(ask(:get, sheet_of(link))["days"].first["warm_ups"].size).to eq(4)
   end
 
+  it "leaves days out on which the student is away, and refuses dates that make no sense" do
+    give
+    change = ->(absent) { ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(absent: absent, version: ask(:get, "/api/students/#{student["id"]}")["version"])) }
+    dates = change.call([{from: "2027-03-05", to: "2027-03-07"}])["week"]["days"].map { |day| day["date"] }
+    expect(dates).to eq(%w[2027-03-04 2027-03-08])
+    expect(change.call([{from: "2027-03-09", to: "2027-03-07"}])["detail"]).to include("ends before it begins")
+    expect(change.call([{from: "2027-02-30", to: "2027-03-07"}])["code"]).to eq("absence")
+    expect(change.call([])["week"]["days"].size).to eq(5)
+  end
+
+  it "plans the rest of the week again when days were missed" do
+    before = give["week"]
+    House.now = Time.utc(2027, 3, 6, 12)
+    again = ask(:post, "/api/students/#{student["id"]}/week", {})["week"]
+    expect(again["starts"]).to eq("2027-03-06")
+    expect(again["days"].map { |day| day["date"] }).to eq(%w[2027-03-06 2027-03-07 2027-03-08])
+    expect(again["days"].first["items"].map { |one| one["step_id"] }).to eq(before["days"].first["items"].map { |one| one["step_id"] })
+    expect(ask(:post, "/api/students/#{student["id"]}/week", {})["week"]).to eq(again)
+  end
+
   it "does not call a piece late that has time, or no date" do
     expect(give["pieces"].first["outlook"]).to include("late" => false, "options" => [], "due_on" => nil)
   end

@@ -161,6 +161,11 @@ export const useGivePiece = () =>
       ask(api.POST("/api/students/{id}/pieces", { params: { path: { id } }, body })),
     (student) => ["student", student.id],
   );
+export const usePlanAgain = (id: number) =>
+  useSave(
+    () => ask(api.POST("/api/students/{id}/week", { params: { path: { id } }, body: {} })),
+    () => ["student", id],
+  );
 export const useTakeOption = (id: number) =>
   useSave(
     (body: { change: string; assignment_id: number }) =>

@@ -393,6 +393,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Plans the days that are left of the week again. */
+        post: operations["planAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/options": {
         parameters: {
             query?: never;
@@ -835,6 +854,11 @@ export interface components {
              * @enum {string}
              */
             warm_ups?: "none" | "five_finger" | "scale" | "scale_and_chords";
+            /** @description Stretches of days without practice, both ends included */
+            absent?: {
+                from: string;
+                to: string;
+            }[];
         };
         Settings: components["schemas"]["NewStudent"] & {
             id: number;
@@ -1720,6 +1744,33 @@ export interface operations {
                         finish: string | null;
                         titles: string[];
                     };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    planAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": Record<string, never>;
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
                 };
             };
             default: components["responses"]["Problem"];

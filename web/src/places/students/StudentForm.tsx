@@ -1,9 +1,10 @@
 import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
+import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { Schemas, Trouble } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Choice, FirstHand } from "../../parts/Choice";
-import { FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
+import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
 import { Notice } from "../../parts/Notice";
 
 type Values = Schemas["NewStudent"];
@@ -27,6 +28,7 @@ const NEW: Values = {
   hand_span: null,
   has_pedal: true,
   warm_ups: "none",
+  absent: [],
 };
 
 /** Intervals a hand reaches, in semitones. */
@@ -129,6 +131,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           </Text>
         )}
       </Box>
+      <Absences all={watch("absent") ?? []} onChange={(all) => setValue("absent", all)} />
       <Notice trouble={trouble} />
       <Flex gap="8px" mt="14px">
         <Button type="submit" kind="go" disabled={busy}>
@@ -139,5 +142,60 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
         </Button>
       </Flex>
     </form>
+  );
+}
+
+type Stretch = NonNullable<Values["absent"]>[number];
+
+/** Holidays and other days without practice. */
+function Absences({ all, onChange }: { all: Stretch[]; onChange: (all: Stretch[]) => void }) {
+  const [from, setFrom] = useState("");
+  const [to, setTo] = useState("");
+  const add = () => {
+    onChange([...all, { from, to: to || from }].sort((a, b) => a.from.localeCompare(b.from)));
+    setFrom("");
+    setTo("");
+  };
+  return (
+    <Box as="fieldset" mt="12px" border={0} p={0}>
+      <Text as="legend" fontWeight={600} mb="4px">
+        Away
+      </Text>
+      <Flex gap="8px" wrap="wrap" align="center">
+        {all.map((one) => (
+          <Button
+            key={one.from + one.to}
+            size="sm"
+            type="button"
+            aria-label={`Away ${dayAndMonth(one.from)} to ${dayAndMonth(one.to)}: take it out`}
+            onClick={() => onChange(all.filter((other) => other !== one))}
+          >
+            {dayAndMonth(one.from)} to {dayAndMonth(one.to)} ×
+          </Button>
+        ))}
+        <Input
+          type="date"
+          aria-label="Away from"
+          w="150px"
+          h="32px"
+          borderColor="line"
+          value={from}
+          onChange={(event) => setFrom(event.target.value)}
+        />
+        to
+        <Input
+          type="date"
+          aria-label="Away to"
+          w="150px"
+          h="32px"
+          borderColor="line"
+          value={to}
+          onChange={(event) => setTo(event.target.value)}
+        />
+        <Button type="button" size="sm" disabled={!from} onClick={add}>
+          Add
+        </Button>
+      </Flex>
+    </Box>
   );
 }

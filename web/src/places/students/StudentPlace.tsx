@@ -2,10 +2,10 @@ import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useChangeStudent, usePieces, useStudent } from "../../api/queries";
+import { useChangeStudent, usePieces, usePlanAgain, useStudent } from "../../api/queries";
 import { Button } from "../../parts/Button";
 import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
-import { Lost, Waiting } from "../../parts/Notice";
+import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
 import { WeekColumns } from "../../parts/WeekColumns";
 import { GivePiece } from "../piece/GivePiece";
@@ -65,6 +65,7 @@ function Whole({ student }: { student: Student }) {
 
 function Week({ student }: { student: Student }) {
   const week = student.week;
+  const again = usePlanAgain(student.id);
   if (!week) return null;
   return (
     <Paper p="14px 18px">
@@ -72,11 +73,22 @@ function Week({ student }: { student: Student }) {
         beside={
           <>
             {week.budget} minutes a day · next lesson {WEEKDAYS[student.lesson_weekday]} {dayAndMonth(week.next_lesson)}
+            <Button
+              kind="quiet"
+              size="sm"
+              ml="8px"
+              title="When days were missed: plans the days that are left from what was practised so far"
+              disabled={again.isPending}
+              onClick={() => again.mutate()}
+            >
+              Plan the rest again
+            </Button>
           </>
         }
       >
         The week from {dayAndMonth(week.starts)}
       </PartHead>
+      <Notice trouble={again.error} />
       <Box mt="8px">
         <WeekColumns week={week} severalPieces={student.pieces.length > 1} />
       </Box>
@@ -87,7 +99,7 @@ function Week({ student }: { student: Student }) {
 function Change({ student, onDone }: { student: Student; onDone: () => void }) {
   const change = useChangeStudent(student.id);
   const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
-  const { hand_span, has_pedal, warm_ups } = student;
+  const { hand_span, has_pedal, warm_ups, absent } = student;
   const start = {
     name,
     practice_days,
@@ -99,6 +111,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
     hand_span,
     has_pedal,
     warm_ups,
+    absent,
   };
   const [seen, setSeen] = useState(student.version);
   const kept = change.error?.problem.code === "stale" ? (change.error.problem.kept as Student) : null;
