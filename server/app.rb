@@ -26,7 +26,7 @@ module Stairwell
       set :static, false
       disable :logging
       helpers Routes::Helpers
-      register Routes::Session, Routes::Pieces, Routes::Students, Routes::Sheet
+      register Routes::Session, Routes::Pieces, Routes::Students, Routes::Routines, Routes::Sheet
 
       error(Problem) { |problem| answer(problem) }
       error(UnreadableError) { |error| answer(Problem.new(422, error.message, code: error.code.to_s)) }

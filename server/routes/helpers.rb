@@ -11,6 +11,9 @@ module Stairwell
         # @return [Integer] the id in the path
         def id = checked.path_parameters["id"]
 
+        # @return [String] the key of the routine in the path
+        def routine_key = checked.path_parameters["key"]
+
         # @return [Hash{Symbol => Object}]
         def sent = deep_symbols(checked.body)
 

@@ -38,10 +38,6 @@ module Stairwell
             at_desk { |desk| render_json(Services::Teaching.new(desk).take(id, **sent.slice(:change, :assignment_id))) }
           end
 
-          app.get "/api/routines" do
-            at_desk { |_| render_json(Practice::ROUTINES.values.map { |one| Views::Student.routine(one) }) }
-          end
-
           app.post "/api/students/:id/link" do
             at_desk { |desk| render_json(Services::Teaching.new(desk).renew_link(id), status: 201) }
           end

@@ -99,7 +99,7 @@ module Stairwell
         def steps(row, change)
           map = Workbench.new(@desk, row[:piece_id], @student[:id].to_s).map
           map = map.with(sections: map.sections[0...-1]) if change == "fewer_sections"
-          Practice.steps(map, routine: Practice::ROUTINES.fetch(row[:routine]), choices: Teaching.choices(row))
+          Practice.steps(map, routine: Models::Routines.new(@desk).find(row[:routine]), choices: Teaching.choices(row))
         rescue ContradictionError
           nil
         end

@@ -109,7 +109,7 @@ module Stairwell
         def steps(student, gift, pace)
           choices = self.class.choices(gift.merge(choices: gift.slice(*CHOSEN).merge(pace: pace.to_s)))
           map = Workbench.new(@desk, gift[:piece_id], student[:id].to_s).map
-          Practice.steps(map, routine: Practice::ROUTINES.fetch(gift[:routine]), choices: choices)
+          Practice.steps(map, routine: Models::Routines.new(@desk).find(gift[:routine]), choices: choices)
         rescue ContradictionError => error
           raise Problem.new(422, error.message, code: "no_steps", field: "piece_id")
         end
@@ -124,8 +124,9 @@ module Stairwell
           given = @assignments.of_student(student[:id])
           ahead = Ahead.new(@desk, student, given)
           outlooks = ahead.outlooks
+          names = Models::Routines.new(@desk).all.to_h { |one| [one.key, one.name] }
           Views::Student.settings(student).merge(
-            pieces: given.map { |one| Views::Student.assignment(one).merge(outlook: outlooks.fetch(one.row[:id])) },
+            pieces: given.map { |one| Views::Student.assignment(one, routine: names.fetch(one.row[:routine])).merge(outlook: outlooks.fetch(one.row[:id])) },
             adherence: (ahead.adherence * 100).round, pace: ahead.pace.to_f.round(2),
             week: week && week[:plan].to_hash, drills: @students.drills(student[:id]), sheet_path: link && "/s/#{@links.token(link)}", today: @desk.today.to_s
           )

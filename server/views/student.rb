@@ -19,22 +19,23 @@ module Stairwell
         end
 
         # @param given [Models::Assignments::Given]
+        # @param routine [String] the routine's name
         # @return [Hash]
-        def assignment(given)
+        def assignment(given, routine:)
           row = given.row
           {
-            id: row[:id], piece_id: row[:piece_id], title: given.title, routine: Practice::ROUTINES.fetch(row[:routine]).name,
+            id: row[:id], piece_id: row[:piece_id], title: given.title, routine: routine,
             hand_order: row[:hand_order], aim: row[:aim], percent: percent(given.progress),
             steps: given.progress.standings.values.map { |one| standing(one) }
           }
         end
 
         # @param routine [Practice::Routine]
-        # @return [Hash]
+        # @return [Hash] without its stages
         def routine(routine)
           {
             key: routine.key, name: routine.name, for_whom: routine.for_whom, why: routine.why,
-            stages: routine.stages.map { |one| {key: one.key.to_s, name: one.name} }, sitting: routine.sitting.map(&:to_s)
+            sitting: routine.sitting.map(&:to_s)
           }
         end
 

@@ -3,6 +3,7 @@
 require_relative "practice/metronome"
 require_relative "practice/routine"
 require_relative "practice/routine_check"
+require_relative "practice/routine_document"
 require_relative "practice/routines"
 require_relative "practice/step"
 require_relative "practice/estimate"

@@ -447,6 +447,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/routines/{key}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: components["parameters"]["RoutineKey"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copyRoutine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: components["parameters"]["RoutineKey"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Changes one of the studio's own; one that cannot work is refused with the reason. */
+        put: operations["changeRoutine"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{key}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: components["parameters"]["RoutineKey"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a change does to a piece; nothing is saved. */
+        post: operations["tryRoutine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/link": {
         parameters: {
             query?: never;
@@ -568,8 +624,7 @@ export interface components {
         HandOrder: "right" | "left" | "easier" | "harder";
         Gift: {
             piece_id: components["schemas"]["Count"];
-            /** @enum {string} */
-            routine: "hand_by_hand" | "aspect_by_aspect" | "say_clap_play" | "shapes_first" | "by_ear" | "rhythm_first" | "whole_piece";
+            routine: components["schemas"]["RoutineKey"];
             hand_order: components["schemas"]["HandOrder"];
             /** @description Counts a minute */
             aim: number;
@@ -976,6 +1031,44 @@ export interface components {
             right: number[];
             left: number[];
         };
+        /** @description The name of one that ships, or own- and a number */
+        RoutineKey: string;
+        RoutineName: string;
+        StageChanges: {
+            key: string;
+            name?: string;
+            /** @description false takes the stage out */
+            kept?: boolean;
+            good_days?: number;
+            repetitions?: number;
+            /** @description Of the aim */
+            percent?: number;
+            needs?: string[];
+            after?: string[];
+        }[];
+        Routine: {
+            key: string;
+            name: string;
+            for_whom: string;
+            why: string;
+            /** @description Keys of stages whose order is the teacher's */
+            sitting: string[];
+            /** @description null for one that ships */
+            version: number | null;
+            stages: {
+                key: string;
+                name: string;
+                scope: string;
+                aspect: string;
+                good_days: number;
+                repetitions: number;
+                /** @description Of the aim */
+                percent: number | null;
+                done: string;
+                needs: string[];
+                after: string[];
+            }[];
+        };
         Practised: {
             done: number;
             of: number;
@@ -1074,6 +1167,7 @@ export interface components {
     parameters: {
         Id: components["schemas"]["Count"];
         For: components["schemas"]["Whose"];
+        RoutineKey: components["schemas"]["RoutineKey"];
         Token: string;
     };
     requestBodies: never;
@@ -1815,24 +1909,108 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The routines, each for a school of how a section is learnt */
+            /** @description The routines, each for a school of how a section is learnt, and the studio's own */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Routine"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    copyRoutine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: components["parameters"]["RoutineKey"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: components["schemas"]["RoutineName"];
+                };
+            };
+        };
+        responses: {
+            /** @description The copy */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Routine"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeRoutine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: components["parameters"]["RoutineKey"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: components["schemas"]["RoutineName"];
+                    for_whom: string;
+                    stages: components["schemas"]["StageChanges"];
+                    version: components["schemas"]["Count"];
+                };
+            };
+        };
+        responses: {
+            /** @description The routine */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Routine"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tryRoutine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: components["parameters"]["RoutineKey"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    piece_id: components["schemas"]["Count"];
+                    stages: components["schemas"]["StageChanges"];
+                };
+            };
+        };
+        responses: {
+            /** @description Steps, minutes and good days of the piece */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": {
-                        key: string;
-                        name: string;
-                        for_whom: string;
-                        why: string;
-                        stages: {
-                            key: string;
-                            name: string;
-                        }[];
-                        /** @description Keys of stages whose order is the teacher's */
-                        sitting: string[];
-                    }[];
+                        steps: number;
+                        minutes: number;
+                        days: number;
+                    };
                 };
             };
             default: components["responses"]["Problem"];

@@ -17,10 +17,10 @@ module Stairwell
       #   pulse to slow down
       def of(step)
         tempo = step.tempo && Metronome.at_most(step.tempo * SLOWER)
-        repetitions = tempo ? step.repetitions : [(step.repetitions / 2r).ceil, 1].max
+        repetitions = tempo ? step.repetitions : [(step.repetitions/2r).ceil, 1].max
         minutes = tempo ? Estimate.minutes(counts: step.counts, tempo: tempo, repetitions: repetitions) : step.minutes * repetitions / step.repetitions
         step.with(
-          id: step.id + MARK, title: "#{step.title}, #{tempo ? "slower" : "smaller"} first", tempo: tempo, repetitions: repetitions, minutes: (minutes * 2).ceil / 2r,
+          id: step.id + MARK, title: "#{step.title}, #{tempo ? "slower" : "smaller"} first", tempo: tempo, repetitions: repetitions, minutes: (minutes * 2).ceil/2r,
           good_days: 1, done: "it is easy; then the step goes on", arithmetic: "smaller, not longer: #{tempo ? "at #{tempo}" : "#{repetitions} times"}; 1 good day"
         )
       end

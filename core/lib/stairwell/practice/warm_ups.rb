@@ -69,7 +69,7 @@ module Stairwell
       def digits(text) = text.chars.map(&:to_i)
 
       def exercise(kind, key, title, notes, fingers, share: 1)
-        minutes = (SECONDS.fetch(kind) / share / 30.0).ceil / 2r
+        minutes = (SECONDS.fetch(kind) / share / 30.0).ceil/2r
         Exercise.new(key: "#{kind}-#{key.tonic}-#{key.mode}", title: title, notes: notes, fingers: fingers, minutes: minutes)
       end
       private_class_method :digits, :exercise

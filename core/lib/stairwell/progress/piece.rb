@@ -13,7 +13,7 @@ module Stairwell
         marks, heard = events.partition { |event| event.is_a?(Mark) }
         @marks = Progress.lasting(marks).group_by(&:step_id)
         @heard = heard.group_by(&:step_id)
-        @steps = steps.flat_map { |step| fold(step).then { |fold| fold.troubled? && !fold.full? } ? [Practice::Smaller.of(step), Practice::Smaller.resumed(step)] : [step] }
+        @steps = steps.flat_map { |step| (fold(step).then { |fold| fold.troubled? && !fold.full? }) ? [Practice::Smaller.of(step), Practice::Smaller.resumed(step)] : [step] }
       end
 
       # @return [Hash{String => Standing}] by step id, in the order of the steps

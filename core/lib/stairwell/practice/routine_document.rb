@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Practice
+    # A routine as plain data, so that a studio can keep its own.
+    module RoutineDocument
+      SYMBOLS = %i[key scope hands aspect picture].freeze
+      LISTS = %i[needs after only].freeze
+
+      module_function
+
+      # @param routine [Routine]
+      # @return [Array<Hash{String => Object}>] its stages, JSON-ready
+      def dump(routine) = routine.stages.map { |one| stage(one) }
+
+      # @param stages [Array<Hash{String => Object}>] as {dump} gives
+      # @param about [Hash] key:, name:, for_whom:, why:
+      # @return [Routine]
+      # @raise [ContradictionError] when a stage is none or the routine cannot work
+      def load(stages, **about)
+        Routine.new(**about, stages: stages.map { |one| load_stage(one) }).tap { |routine| RoutineCheck.call(routine) }
+      rescue KeyError, NoMethodError, TypeError, ArgumentError, ZeroDivisionError
+        raise ContradictionError, "One of the stages is damaged. Copy the routine again."
+      end
+
+      def stage(one)
+        one.to_h.to_h { |field, value| [field.to_s, plain(field, value)] }
+      end
+
+      def plain(field, value)
+        return value.map(&:to_s) if LISTS.include?(field)
+        return value.to_h { |hand, action| [hand.to_s, action.to_s] } if field == :actions
+
+        (value.is_a?(Symbol) || value.is_a?(Rational)) ? value.to_s : value
+      end
+
+      def load_stage(data)
+        fields = data.transform_keys(&:to_sym).slice(*Stage.members)
+        SYMBOLS.each { |field| fields[field] = known(field, fields.fetch(field).to_sym) }
+        LISTS.each { |field| fields[field] = fields.fetch(field, []).map(&:to_sym) }
+        fields[:tempo_share] = fields[:tempo_share] && Rational(fields[:tempo_share])
+        fields[:actions] = fields.fetch(:actions, {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
+        Stage.new(**fields)
+      end
+
+      KNOWN = {scope: Stage::SCOPES, aspect: Stage::ASPECTS, picture: Stage::PICTURES, hands: %i[right left both]}.freeze
+
+      def known(field, value) = (KNOWN[field].nil? || KNOWN[field].include?(value)) ? value : raise(ArgumentError, field.to_s)
+
+      private_class_method :stage, :plain, :load_stage, :known
+    end
+  end
+end
