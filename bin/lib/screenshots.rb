@@ -63,6 +63,7 @@ class Photographer
     shot("piece-check", "/library/4", wait: "[data-bar]") { spoil_and_check }
     shot("where-next", "/library/6", wait: "[data-bar]") { ask_where_next }
     shot("piece-student", "/library/3", wait: "[data-bar]") { change_for_a_student }
+    shot("routines", "/routines", wait: "table")
     shot("student", "/students/1", wait: "table")
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet = find_sheet

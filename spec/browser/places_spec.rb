@@ -12,7 +12,7 @@ RSpec.describe "Every place" do
     sign_in
     {
       "/studio" => "[role=row]", "/students" => "h2", "/students/1" => "table", "/students/1/lesson" => "h1", "/library" => "section",
-      "/library/type" => "textarea", "/library/1" => "[data-bar]"
+      "/library/type" => "textarea", "/routines" => "table", "/library/1" => "[data-bar]"
     }.each do |path, css|
       visit path
       expect(page).to have_css(css)
@@ -99,6 +99,28 @@ RSpec.describe "Every place" do
     expect(page).to have_css("[data-visit]", count: 12)
     click_button "Save the piece"
     expect(page).to have_css("h1", text: "Sluice")
+  end
+
+  it "copies a routine, changes it, shows what that does to a piece, and says why it cannot work" do
+    sign_in
+    visit "/routines"
+    expect(page).to have_text("Each hand is safe before the two have to fit together")
+    select "The Lock Gate", from: "Try it on a piece"
+    expect(page).to have_css("[role=status]", text: /\d+ steps, \d+ minutes in all/)
+    click_button "Copy and change"
+    expect(page).to have_field("Name of the routine", with: "Hand by hand, our way")
+    select "The Lock Gate", from: "Try it on a piece"
+    before = find("[role=status]", text: /steps/).text
+    uncheck "Keep faster"
+    expect(page).to have_no_css("[role=status]", text: before)
+    fill_in "Good days, hands together", with: "0"
+    click_button "Save the routine"
+    expect(page).to have_css("[role=alert]", text: "“hands together” needs at least one repetition and one good day.")
+    fill_in "Good days, hands together", with: "5"
+    click_button "Save the routine"
+    expect(page).to have_no_field("Good days, faster")
+    expect(page).to have_field("Good days, hands together", with: "5")
+    expect_accessible
   end
 
   it "explains a score that cannot be read" do

@@ -12,6 +12,7 @@ const WAYS = [
   ["/studio", "Studio"],
   ["/students", "Students"],
   ["/library", "Library"],
+  ["/routines", "Routines"],
 ] as const;
 
 const Way = chakra(NavLink);

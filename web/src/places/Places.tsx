@@ -7,6 +7,7 @@ import { LessonPlace } from "./lesson/LessonPlace";
 import { LibraryPlace } from "./library/LibraryPlace";
 import { TypePlace } from "./library/TypePlace";
 import { PiecePlace } from "./piece/PiecePlace";
+import { RoutinesPlace } from "./routines/RoutinesPlace";
 import { SheetPlace } from "./sheet/SheetPlace";
 import { SignInPlace } from "./signin/SignInPlace";
 import { StudentPlace } from "./students/StudentPlace";
@@ -49,6 +50,7 @@ function SignedIn() {
         <Route path="/library" element={<LibraryPlace />} />
         <Route path="/library/type" element={<TypePlace />} />
         <Route path="/library/:id" element={<PiecePlace />} />
+        <Route path="/routines" element={<RoutinesPlace />} />
         <Route path="*" element={<Navigate to="/studio" replace />} />
       </Routes>
     </Shell>
