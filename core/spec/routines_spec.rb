@@ -127,6 +127,23 @@ RSpec.describe "Routines" do
     expect(overview).to have_attributes(tempo: nil, minutes: 2.5r, arithmetic: "2.5 min: 1 × 120 s, 8 s between; 1 good day")
   end
 
+  it "say what the hands do, in words" do
+    how = ->(routine, id) { Stairwell::Practice.how(steps(page_of_everything, routine).find { |step| step.id == id }) }
+    expect([how["hand_by_hand", "A.right"], how["hand_by_hand", "A.together"], how["rhythm_first", "A.rhythm"]]).to eq(["right hand", "hands together", "tap"])
+    expect(how["shapes_first", "A.blocked"]).to eq("right hand plays, left hand blocks the chords")
+    expect([how["say_clap_play", "A.count"], how["say_clap_play", "A.say_words"], how["say_clap_play", "A.clap_notes"]]).to eq(["point and count", "say the words", "clap"])
+  end
+
+  it "are kept as data, and refused where the data is damaged" do
+    Stairwell::Practice::ROUTINES.each_value do |routine|
+      data = JSON.parse(JSON.generate(Stairwell::Practice::RoutineDocument.dump(routine)))
+      expect(Stairwell::Practice::RoutineDocument.load(data, **routine.to_h.slice(:key, :name, :for_whom, :why))).to eq(routine)
+      [{"scope" => "everywhere"}, {"tempo_share" => "1/0"}, {"key" => nil}, {"hands" => "three"}].each do |wrong|
+        expect { Stairwell::Practice::RoutineDocument.load([data.first.merge(wrong)], key: "x", name: "x", for_whom: "x") }.to raise_error(Stairwell::ContradictionError, /damaged/)
+      end
+    end
+  end
+
   describe "refused because they cannot work" do
     let(:stages) { Stairwell::Practice::HAND_BY_HAND.stages }
 

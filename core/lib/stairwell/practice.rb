@@ -19,13 +19,15 @@ module Stairwell
   module Practice
     # What hands do, as one says it of one hand and of both.
     DOES = {play: ["plays", "play"], block: ["blocks the chords", "block the chords"], tap: ["taps", "tap"], clap: ["claps", "clap"], say: ["is silent, say it", "say it"],
-            sing: ["is silent, sing", "sing"], silent: ["rests", "count and point"]}.freeze
+            sing: ["is silent, sing", "sing"], silent: ["rests", "rest"]}.freeze
 
     # @param step [Step]
     # @return [String] what the hands do, in words
     def self.how(step)
       right, left = step.actions.values_at(:right, :left)
       return {right: "right hand", left: "left hand", both: "hands together"}.fetch(step.hands) if step.hands != :both || right.nil? || left.nil?
+      # Where no hand does anything the stage's own name says what to do.
+      return step.title.split(", ").last if right == left && right == :silent
       return (right == :play) ? "hands together" : DOES.fetch(right).last if right == left
 
       "right hand #{DOES.fetch(right).first}, left hand #{DOES.fetch(left).first}"
