@@ -26,7 +26,7 @@ module Stairwell
           {
             title: @map.title, book: @map.book, composer: @map.composer, level: @map.level, figures: figures,
             meters: @map.meters.map(&:to_s), keys: @map.keys.map(&:to_s), tempo_words: @map.tempo.words,
-            layout_assumed: @layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels,
+            layout_assumed: @layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels.first(Constants::MOST_SHOWN),
             repeats: spanned(:repeats), endings: spanned(:endings),
             sections: @map.sections.map { |one| section(one) }, seams: seams, diagnostics: diagnostics, look: look, spots: spots,
             unread: @map.unread.map { |what, bars| {what: what, bars: bars.map { |bar| @map.bar(bar).name }} },
@@ -140,7 +140,7 @@ module Stairwell
           said = Roadmap::PassNotes.new(@map)
           guide = Roadmap::Guide.new(@map, @reading.visits)
           starts = @form.occurrences.map(&:at).to_set
-          @reading.visits.each_with_index.map do |visit, at|
+          @reading.visits.first(Constants::MOST_SHOWN).each_with_index.map do |visit, at|
             {
               bar: visit.bar, name: @map.bar(visit.bar).name, section: @sections[visit.bar]&.label, starts: starts.include?(at),
               time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: guide.leap?(at), reached: guide.reached(at), ahead: guide.ahead(at),

@@ -162,6 +162,15 @@ RSpec.describe "The workbench" do
     last_response.body
   end
 
+  it "counts what repeats run to, but sends only as much of it as can be shown" do
+    piece = type("bars: 5000\nrepeat: 1-5000 x20\n")
+    expect(piece["figures"]["bars_played"]).to eq(100_000)
+    expect(piece["ribbon"].size).to eq(2_000)
+    expect(ask(:get, "/api/pieces/#{piece["id"]}/sound")["bars"].size).to eq(2_000)
+    expect(ask(:get, "/api/pieces/#{piece["id"]}/drill")).to eq([])
+    expect(last_response.body.bytesize).to be < 1024
+  end
+
   it "answers every spoilt script and statement in words" do
     piece = type(Requests::SCRIPT)
     random = Random.new(2)

@@ -18,6 +18,9 @@ module Stairwell
     MOST_UNPACKED_BYTES = 40 * 1024 * 1024
     # Entries in a compressed score. Own choice.
     MOST_ENTRIES = 500
+    # Bars as played that are drawn, sounded and asked about. Own choice: an hour
+    # of music; what repeats run to beyond it is counted, not shown.
+    MOST_SHOWN = 2_000
     # Times a repeat may say. Own choice.
     MOST_TIMES = 20
 

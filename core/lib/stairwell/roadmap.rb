@@ -32,11 +32,19 @@ module Stairwell
 
     # @param map [Score::Map]
     # @param tempo [Rational, Integer] counts a minute
-    # @return [Hash{Symbol => Object}] when each bar, click and note sounds
-    def self.playback(map, tempo: map.aim) = Playback.new(map, read(map).visits, tempo).to_h
+    # @return [Hash{Symbol => Object}] when each bar, click and note sounds, as
+    #   far as it is shown
+    def self.playback(map, tempo: map.aim) = Playback.new(map, shown(map), tempo).to_h
 
     # @param map [Score::Map]
-    # @return [Array<Question>] "where next?" at each of its signs
-    def self.drill(map) = Drill.new(map, read(map).visits).questions
+    # @return [Array<Question>] "where next?" at each of its signs, as far as it
+    #   is shown
+    def self.drill(map)
+      visits = read(map).visits
+      Drill.new(map, visits).questions.take_while { |one| one.at < Constants::MOST_SHOWN }
+    end
+
+    def self.shown(map) = read(map).visits.first(Constants::MOST_SHOWN)
+    private_class_method :shown
   end
 end

@@ -127,6 +127,11 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
               onPoint={setLit}
               onGo={asking ? undefined : walk.go}
             />
+            {piece.ribbon.length < piece.figures.bars_played && (
+              <Text color="brick">
+                Only the first {piece.ribbon.length} bars as played are shown. Look for a repeat with too many times.
+              </Text>
+            )}
             {!asking && <Walk walk={walk} piece={piece} />}
           </Paper>
         </Box>
