@@ -14,6 +14,7 @@ gem "sinatra-contrib", "~> 4.1"
 
 # data
 gem "pg", "~> 1.5"
+gem "que", "~> 2.4"
 gem "sequel", "~> 5.80"
 gem "sequel_pg", "~> 1.17", require: false
 gem "tzinfo", "~> 2.0"
@@ -24,6 +25,11 @@ gem "bcrypt", "~> 3.1"
 gem "roda", "~> 3.80"
 gem "rodauth", "~> 2.36"
 
+# files and mail
+gem "mail", "~> 2.8"
+gem "prawn", "~> 2.4.0" # 2.5 wants an older bigdecimal than sequel has
+gem "prawn-table", "~> 0.2"
+
 # the HTTP contract; json 3 breaks openapi_first 1.4 (docs/decisions/0002)
 gem "json", "~> 2.9"
 gem "openapi_first", "~> 1.4"
@@ -32,6 +38,7 @@ group :test do
   gem "axe-core-api", "~> 4.10"
   gem "axe-core-rspec", "~> 4.10"
   gem "capybara", "~> 3.40"
+  gem "pdf-reader", "~> 2.12"
   gem "head_music", "~> 8.0"
   gem "prop_check", "~> 1.0"
   gem "rack-test", "~> 2.1"

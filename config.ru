@@ -2,4 +2,10 @@
 
 require_relative "server/app"
 
-run Stairwell::Server.app(Stairwell::Server::Settings.from_env)
+settings = Stairwell::Server::Settings.from_env
+app = Stairwell::Server.app(settings)
+if settings.jobs_here?
+  locker = Stairwell::Server::Jobs.start
+  at_exit { locker.stop! }
+end
+run app

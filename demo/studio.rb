@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-require "securerandom"
 require "server/app"
+require_relative "life"
 require_relative "people"
 require_relative "pieces"
 
@@ -9,18 +9,13 @@ module Demo
   # Makes the demo studio through the same services a person uses, then lets its
   # students practise for some weeks. The same seed makes the same studio.
   class Studio
-    WEEKS = 4
-    # Share of planned repetitions that get done, by how a student does.
-    ADHERENCE = {well: 0.95, middling: 0.7, stuck: 0.35}.freeze
-    RESULTS = {
-      well: %w[steady steady secure shaky], middling: %w[shaky steady not_yet steady], stuck: %w[not_yet shaky not_yet shaky]
-    }.freeze
+    WEEKS = 12
 
     # @param settings [Stairwell::Server::Settings]
     # @param seed [Integer]
     def initialize(settings, seed: 11)
       @settings = settings
-      @random = Random.new(seed)
+      @seed = seed
       @store = Stairwell::Server::Store.new(settings.app_url, connections: 2)
       @today = Stairwell::Server::Clock.new(settings.fixed_now).today(People::TIME_ZONE)
     end
@@ -30,7 +25,6 @@ module Demo
       found
       load_pieces
       enrol
-      (@today - 7 * WEEKS...@today).each { |day| live(day) }
       @store.db.disconnect
     end
 
@@ -67,61 +61,32 @@ module Demo
     end
 
     def enrol
-      @students = People::STUDENTS.map do |name, teacher, days, minutes, begin_per_day, weekday, time, hand, files, ability|
+      People::STUDENTS.each do |name, teacher, days, minutes, begin_per_day, weekday, time, hand, routine, files, ability|
         at_desk(teacher) do |desk|
           teaching = Stairwell::Server::Services::Teaching.new(desk)
-          student = teaching.add(
+          id = teaching.add(
             name: name, practice_days: days, minutes_a_day: minutes, begin_per_day: begin_per_day, lesson_weekday: weekday,
-            lesson_time: time, hand_order: hand
-          )
-          files.each { |file| give(teaching, student[:id], file, hand) }
-          teaching.renew_link(student[:id])
-          {id: student[:id], teacher: teacher, weekday: weekday, ability: ability}
+            lesson_time: time, hand_order: hand, reads: routine != "say_clap_play", warm_ups: (begin_per_day > 2) ? "scale" : "five_finger"
+          )[:id]
+          live(desk, id, files, routine, ability)
+          teaching.renew_link(id)
         end
       end
     end
 
-    def give(teaching, id, file, hand)
-      teaching.give(id, {piece_id: @pieces[file][:id], routine: "hand_by_hand", hand_order: hand, aim: @pieces[file][:aim]})
+    # Some weeks up to yesterday. Every student has a chance of their own, so that
+    # one more changes nothing for the others.
+    def live(desk, id, files, routine, ability)
+      desks = ->(date) { desk.with(clock: Stairwell::Server::Clock.new(noon(date))) }
+      gifts = (files | @pieces.keys).map { |file| {piece_id: @pieces[file][:id], aim: @pieces[file][:aim]} }
+      Life.new(desks, desk[:students].first(id: id), gifts, routine: routine, ability: ability, random: Random.new(@seed + id)).live(@today - 7 * WEEKS...@today)
+      concert(desk, id) if id == 1
     end
 
-    def live(day)
-      @students.each do |student|
-        at_desk(student[:teacher], day: day) do |desk|
-          practise(desk, student)
-          hear(desk, student) if day.wday == student[:weekday]
-        end
-      end
+    # One piece is for the studio's evening.
+    def concert(desk, id)
+      row = desk[:assignments].where(student_id: id, ended: nil).order(:id).first
+      desk[:assignments].where(id: row[:id]).update(due_on: @today + 24) if row
     end
-
-    def practise(desk, student)
-      sheet = Stairwell::Server::Services::Sheet.new(desk, student[:id])
-      today = sheet.show[:days].find { |one| one[:date] == desk.today.to_s }
-      return unless today && @random.rand < ADHERENCE[student[:ability]]
-
-      today[:items].each do |item|
-        done = (@random.rand < ADHERENCE[student[:ability]]) ? item[:repetitions] : @random.rand(item[:repetitions])
-        done.times { mark(sheet, item, "repetition") }
-        mark(sheet, item, "struggle") if done.positive? && @random.rand > ADHERENCE[student[:ability]]**0.5
-      end
-    end
-
-    def mark(sheet, item, kind)
-      sheet.mark(kind: kind, key: uuid, assignment_id: item[:assignment_id], step_id: item[:step_id])
-    end
-
-    def hear(desk, student)
-      lesson = Stairwell::Server::Services::Lesson.new(desk)
-      tried = lesson.show(student[:id])[:heard].select { |one| one[:credited].positive? && !%w[steady secure].include?(one[:state]) }
-      tried.first(3).each do |one|
-        lesson.hear(
-          student[:id], assignment_id: one[:assignment_id], step_id: one[:id], key: uuid,
-          result: RESULTS[student[:ability]].sample(random: @random)
-        )
-      end
-      Stairwell::Server::Services::PlanWeek.new(desk).call(desk[:students].first(id: student[:id]), from: desk.today + 1)
-    end
-
-    def uuid = SecureRandom.uuid
   end
 end

@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
 require "bcrypt"
+require "digest"
 require "json"
+require "securerandom"
 require "rack/session"
 require "sinatra/base"
 require "stairwell"
@@ -11,7 +13,7 @@ require_relative "store"
 require_relative "problem"
 require_relative "clock"
 require_relative "desk"
-Dir[File.join(__dir__, "{web,models,views,services,routes}/*.rb")].sort.each { |file| require file }
+Dir[File.join(__dir__, "{web,models,views,services,jobs,routes}/*.rb")].sort.each { |file| require file }
 
 module Stairwell
   # The web server: routes parse, authorise, call one service and render;
@@ -26,7 +28,7 @@ module Stairwell
       set :static, false
       disable :logging
       helpers Routes::Helpers
-      register Routes::Session, Routes::Pieces, Routes::Students, Routes::Routines, Routes::Sheet
+      register Routes::Session, Routes::Pieces, Routes::Students, Routes::Lessons, Routes::Routines, Routes::Studio, Routes::Papers, Routes::Sheet
 
       error(Problem) { |problem| answer(problem) }
       error(UnreadableError) { |error| answer(Problem.new(422, error.message, code: error.code.to_s)) }
@@ -45,6 +47,7 @@ module Stairwell
     # @return [#call] the whole Rack application
     def self.app(settings, store: Store.new(settings.app_url), clock: Clock.new(settings.fixed_now), log: $stderr)
       desks = Desks.new(store: store, clock: clock, settings: settings)
+      Jobs.prepare(desks)
       api = Class.new(Api) { set :desks, desks }
       Rack::Builder.new {
         use Pages

@@ -96,23 +96,41 @@ class Bench
     row("a click: statement in, page out", ours, median { Stairwell::Formats::PageScript.read(script) }, "reading the script once")
   end
 
-  # One student's week over a piece of seven sections; the reference is making
-  # the steps it plans.
+  # What the planner may take: milliseconds in-process. The bounds we set ourselves.
+  WEEK, FORECAST = 0.050, 0.500
+
+  # One student's week over three pieces, and a forecast of them; beside the bounds
+  # and beside making the steps.
   def planning
-    map = Demo::Pieces.slow_ferry.map
-    script = [Stairwell::Formats::PageScript.write(map), *Demo::Pieces.slow_ferry.sections.map { |one| "section #{one}" }].join("\n")
-    map = Stairwell::Formats::PageScript.read!(script)
-    steps = Stairwell::Practice.steps(map)
-    tasks = Stairwell::Progress.piece(steps, []).tasks
+    map = Stairwell::Formats::PageScript.read!([Stairwell::Formats::PageScript.write(Demo::Pieces.slow_ferry.map), *Demo::Pieces.slow_ferry.sections.map { |one| "section #{one}" }].join("\n"))
+    progress = Stairwell::Progress.piece(Stairwell::Practice.steps(map), [])
+    tasks = (1..3).flat_map { |piece| progress.tasks(prefix: "#{piece}/") }
     practice = Stairwell::Planning::Practice.new(weekdays: [0, 3, 4, 5, 6], minutes: 20r, begin_per_day: 2)
     from = Date.new(2027, 3, 3)
-    ours = median { Stairwell::Planning.week(tasks: tasks, practice: practice, from: from, next_lesson: from + 6) }
-    finish = -> { Stairwell::Planning.finish(tasks: tasks, practice: practice, from: from, next_lesson: from + 6) }
-    week = median { Stairwell::Planning.week(tasks: tasks, practice: practice, from: from, next_lesson: from + 6) }
-    row("a forecast of 200 futures", median { Stairwell::Planning.forecast(tasks: tasks, practice: practice, from: from, next_lesson: from + 6, adherence: 0.7) }, week, "planning its week")
-    days = finish.call
-    puts format("%-52s %9d days %9d days %8.2f ×  %s", "practice days to finish", days.days, days.lower_bound, days.days / days.lower_bound.to_f, "the lower bound")
-    row("plan a week (#{tasks.size} steps)", ours, median { Stairwell::Practice.steps(map) }, "making its steps from the map")
+    all = {tasks: tasks, practice: practice, from: from, next_lesson: from + 6}
+    week = median { Stairwell::Planning.week(**all) }
+    row("plan a week (three pieces, #{tasks.size} steps)", week, WEEK, "the bound of 50 ms")
+    row("a forecast of 200 futures of them", median { Stairwell::Planning.forecast(**all, adherence: 0.7) }, FORECAST, "the bound of half a second")
+    row("making the steps of one of them", median { Stairwell::Practice.steps(map) }, week, "planning the week of three")
+    large
+  end
+
+  # Large cases of forty steps: practice days to the end beside the lower bound.
+  def large
+    random = Random.new(5)
+    days = Array.new(60) { forty(random) }.map { |tasks|
+      practice = Stairwell::Planning::Practice.new(weekdays: [1, 2, 4, 5, 6], minutes: 30r, begin_per_day: 3)
+      Stairwell::Planning.finish(tasks: tasks, practice: practice, from: Date.new(2027, 3, 3), next_lesson: Date.new(2027, 3, 10))
+    }
+    ours, bound = days.sum(&:days), days.sum(&:lower_bound)
+    puts format("%-52s %9d days %9d days %8.3f ×  %s", "to finish forty steps, 60 cases together", ours, bound, ours / bound.to_f, "their lower bounds")
+  end
+
+  def forty(random)
+    (1..40).map do |at|
+      earlier = (1...at).map { |one| "s#{one}" }
+      Stairwell::Planning::Task.new(id: "s#{at}", minutes: random.rand(2..10)/2r, good_days: random.rand(1..4), needs: earlier.last(8).sample(random.rand(0..2), random: random))
+    end
   end
 
   # The studio page's request beside the bare SQL that it rests on.
@@ -124,11 +142,88 @@ class Bench
     store = Stairwell::Server::Store.new(settings.app_url)
     account = store.db[:accounts].get(:id)
     desks = Stairwell::Server::Desks.new(store: store, clock: Stairwell::Server::Clock.new, settings: settings)
-    ours = median { desks.for_account(account) { |desk| JSON.generate(Stairwell::Server::Services::Overview.new(desk).rows) } }
-    tables = %i[students assignments practice_marks lesson_results week_plans]
-    rows = desks.for_account(account) { |desk| tables.sum { |table| desk[table].count } }
-    bare = median { desks.for_account(account) { |desk| tables.each { |table| desk[table].all } } }
-    row("studio page (#{rows} rows)", ours, bare, "its rows by bare SQL")
+    everyone(desks, account, settings)
+  end
+
+  # Everyone's week in the background, for 200 students; the reference is planning
+  # as many weeks in-process, without database.
+  def everyone(desks, account, settings)
+    Sequel.connect(settings.owner_url) { |db| grow(db, 200) }
+    Stairwell::Server::Jobs.prepare(desks)
+    id = desks.for_account(account) { |desk| Stairwell::Server::Services::StudioDesk.new(desk).plan_everyone && desk[:plan_runs].max(:id) }
+    studio_id = desks.for_account(account, &:studio_id)
+    all = Benchmark.realtime { Stairwell::Server::Jobs::PlanStudio.allocate.run(studio_id, account, id) }
+    loads = desks.for_account(account) { |desk| desk[:students].all.map { |row| Stairwell::Server::Services::Workload.new(desk, row).week } }
+    abort "not everyone was planned" unless desks.for_account(account) { |desk| desk[:plan_runs].first(id: id) }[:done] == loads.size
+    [200, 2_000].each { |count| pages(desks, account, settings, count) }
+    row("everyone's week in a job (#{loads.size} students)", all, median(3) { loads.each { |load| Stairwell::Planning.week(**load) } }, "as many weeks in-process")
+  end
+
+  # The studio page and a lesson, with many students and a million marks, each beside
+  # the rows it shows by bare SQL. Summaries are fresh, as they are on any day but
+  # the first minute.
+  def pages(desks, account, settings, count)
+    Sequel.connect(settings.owner_url) do |db|
+      grow(db, count)
+      crowd(db, MARKS) if count >= 2_000
+      db[:student_summaries].delete
+    end
+    desks.for_account(account) { |desk| Stairwell::Server::Services::Overview.new(desk).rows }
+    Sequel.connect(settings.owner_url) { |db| everyone_summarised(db) }
+    marks = desks.for_account(account) { |desk| desk[:practice_marks].count }
+    page = median(5) { desks.for_account(account) { |desk| JSON.generate(Stairwell::Server::Services::Overview.new(desk).rows) } }
+    bare = median(5) { desks.for_account(account) { |desk| desk[:students].all.size + desk[:student_summaries].all.size } }
+    row("studio page (#{count} students, #{marks} marks)", page, bare, "its rows by bare SQL")
+    id = desks.for_account(account) { |desk| desk[:students].min(:id) }
+    lesson = median(5) { desks.for_account(account) { |desk| JSON.generate(Stairwell::Server::Services::Lesson.new(desk).show(id)) } }
+    own = %i[assignments practice_marks lesson_results teachings week_plans]
+    bare = median(5) { desks.for_account(account) { |desk| own.sum { |table| desk[table].where(student_id: id).all.size } } }
+    row("lesson page (of #{count} students)", lesson, bare, "its rows by bare SQL")
+  end
+
+  MARKS = 1_000_000
+
+  # Marks of students who were copied, until there are so many.
+  def crowd(db, marks)
+    missing = marks - db[:practice_marks].count
+    return unless missing.positive?
+
+    per = (missing / db[:assignments].count.to_f).ceil
+    db.run(<<~SQL)
+      INSERT INTO practice_marks (studio_id, student_id, assignment_id, key, step_id, day, kind)
+      SELECT studio_id, student_id, id, gen_random_uuid(), steps -> 0 ->> 'id', current_date - (n % 80), 'repetition'
+      FROM assignments, generate_series(1, #{per}) AS n WHERE student_id > (SELECT min(id) FROM students) LIMIT #{missing}
+    SQL
+    db.run("ANALYZE")
+  end
+
+  # As the background leaves them: a summary for each student.
+  def everyone_summarised(db)
+    db.run(<<~SQL)
+      INSERT INTO student_summaries (studio_id, student_id, summary, computed_on)
+      SELECT s.studio_id, s.id, k.summary, k.computed_on FROM students s, (SELECT * FROM student_summaries LIMIT 1) k
+      ON CONFLICT DO NOTHING
+    SQL
+  end
+
+  # More students like the demo's, with their pieces, marks and results.
+  # @param count [Integer] students in all
+  def grow(db, count)
+    first = db[:students].max(:id)
+    columns = ->(table, *without) { db[table].columns - %i[id key undoes] - without }
+    while db[:students].count < count
+      db[:students].order(:id).limit([first, count - db[:students].count].min).each do |row|
+        id = db[:students].returning(:id).insert(row.slice(*columns[:students]).merge(name: "#{row[:name]} #{db[:students].count}")).first[:id]
+        db[:assignments].where(student_id: row[:id]).each do |given|
+          copy = db[:assignments].returning(:id).insert(given.slice(*columns[:assignments]).merge(student_id: id)).first[:id]
+          %i[practice_marks lesson_results].each do |table|
+            kept = columns[table, :student_id, :assignment_id]
+            undo = (table == :practice_marks) ? {kind: %w[repetition struggle]} : {}
+            db[table].insert([:student_id, :assignment_id, :key, *kept], db[table].where(assignment_id: given[:id], **undo).select(id, copy, Sequel.function(:gen_random_uuid), *kept))
+          end
+        end
+      end
+    end
   end
 end
 

@@ -54,6 +54,7 @@ class Photographer
   end
 
   def pictures
+    shot("today", "/today", wait: "[role=listitem]")
     shot("studio", "/studio", wait: "[role=row]")
     shot("students", "/students", wait: "h2")
     shot("library", "/library", wait: "section")
@@ -65,6 +66,7 @@ class Photographer
     shot("piece-student", "/library/3", wait: "[data-bar]") { change_for_a_student }
     shot("routines", "/routines", wait: "table")
     shot("student", "/students/1", wait: "table")
+    shot("stairs", "/students/1", wait: "table") { find("svg[aria-label^='The stairs']").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet = find_sheet
     shot("piece-dark", "/library/6", wait: "[data-bar]", dark: true)

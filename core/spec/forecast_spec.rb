@@ -44,17 +44,18 @@ RSpec.describe "Looking ahead" do
   end
 
   # Seeded students live through the plan, planned anew each week. How often the
-  # date foretold on the first day held, over students of every kind.
-  # These students vary less in pace than is assumed of one nobody knows, so it
-  # holds more often than in 85 of 100 lives: in 110 of 120 when last measured.
-  it "foretells a cautious date that holds in most lives, and not in all" do
+  # date foretold on the first day held, over students of every kind, whose paces
+  # differ by as much as is assumed of one nobody knows (0.3, own choice).
+  it "foretells a cautious date that holds in about 85 of 100 lives" do
     random = Random.new(41)
-    held = Array.new(120) do |at|
-      student = SimulatedStudent.new(adherence: 0.45 + random.rand * 0.5, struggle: random.rand * 0.2, pace: Math.exp((random.rand + random.rand + random.rand - 1.5) * 0.5), seed: at)
+    gauss = -> { Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(2 * Math::PI * random.rand) }
+    held = Array.new(160) do |at|
+      student = SimulatedStudent.new(adherence: 0.45 + random.rand * 0.5, struggle: random.rand * 0.2, pace: Math.exp(gauss.call * 0.3), seed: at)
       outlook = forecast(adherence: student.adherence, struggle: student.struggle, known: 0, seed: at)
       student.finish(tasks, practice, from, lesson) <= outlook.cautious
     end
-    expect(held.count(true) / held.size.to_f).to be_between(0.80, 0.97)
+    # 85 of 100 are hit within 79 to 91 by chance alone (two standard errors).
+    expect(held.count(true) / held.size.to_f).to be_between(0.79, 0.91)
   end
 
   describe "options" do

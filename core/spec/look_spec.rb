@@ -71,4 +71,13 @@ RSpec.describe "Looking a piece over" do
     expect(bars.last).to include("together" => {"relation" => "same", "of" => 1, "by" => 0}, "differs" => {"right" => %w[touch fingering loudness]})
     expect(bars.first).not_to have_key("differs")
   end
+
+  # The inscription of mechanical metronomes and a handbook's table, from memory.
+  it "says what a tempo word means, and where tables differ" do
+    tempo = ->(words) { Stairwell::Sections.look(page("bars: 4\ntempo: #{words}, aim 60")).find { |fact| fact.topic == "tempo" }&.text }
+    expect(tempo["Andante"]).to eq("Andante: 76–108 beats a minute on mechanical metronomes, 56–108 by newer tables. Aim 60 counts a minute")
+    expect(tempo["Larghetto"]).to start_with("Larghetto: 60–66 beats a minute, as on mechanical metronomes")
+    expect(tempo["Vivace"]).to include("mechanical metronomes do not name it")
+    expect(tempo["With a swing"]).to be_nil
+  end
 end

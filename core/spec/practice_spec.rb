@@ -42,10 +42,57 @@ RSpec.describe Stairwell::Practice do
   it "makes a step of each stage on each section, join and the whole" do
     expect(steps.keys).to eq(%w[
       A.right A.left A.together A.faster A1.right A1.left A1.together A1.faster
-      A-A1@4.join A1-B@8.join A+A1.grow whole.whole whole.tempo
+      A-A1@4.join A1-B@8.join A+A1.grow whole.whole whole.tempo-88 whole.tempo-96 whole.tempo-100
     ])
     expect(steps["A.right"].tempo).to eq(60)
     expect(steps["A.right"].counts).to eq(12)
+  end
+
+  # 100 is the aim and 80 the tempo of the stage before; the scale between them is
+  # 84, 88, 92, 96, two rungs to a day.
+  it "climbs to the aim by the metronome's rungs, each step after the one before" do
+    rungs = steps.values.select { |step| step.stage == :tempo }
+    expect(rungs.map(&:tempo)).to eq([88, 96, 100])
+    expect(rungs.map(&:title)).to eq(["Whole piece, up to tempo: at 84, then 88", "Whole piece, up to tempo: at 92, then 96", "Whole piece, up to tempo: at 100"])
+    expect(rungs.map { |step| step.needs & rungs.map(&:id) }).to eq([[], ["whole.tempo-88"], ["whole.tempo-96"]])
+    expect(rungs.map(&:good_days)).to eq([1, 1, 1])
+  end
+
+  # Own choice of the rules: up after three clean in a row, down two after two
+  # failures.
+  it "goes up the ladder after three clean repetitions, and down two rungs after two failures" do
+    rungs = Stairwell::Practice::Metronome.ladder(60, 80)
+    go = ->(at, *results) { Stairwell::Practice::Metronome.next_rung(rungs, at, results) }
+    expect([go[63, true, true, true], go[63, true, true], go[80, true, true, true]]).to eq([66, 63, 80])
+    expect([go[69, true, false, false], go[69, false, true, false], go[63, false, false]]).to eq([63, 69, 60])
+  end
+
+  it "drops the upper rungs, and keeps what was learnt, when the aim is lowered" do
+    lower = described_class.steps(map, choices: Stairwell::Practice::Choices.new(aim: 90, learnt_at: 100)).to_h { |step| [step.id, step] }
+    expect(lower.keys.grep(/tempo/)).to eq(%w[whole.tempo-88 whole.tempo-90])
+    expect((lower.keys & steps.keys).map { |id| lower[id].tempo }).to eq((lower.keys & steps.keys).map { |id| steps[id].tempo })
+  end
+
+  it "takes the teacher's habits: repeats after the jump, fermatas twice, or free" do
+    jump = page("bars: 8\ntime: 4/4\ntempo: aim 80\nrepeat: 1-4\nfine: 4\nda capo: 8 al fine\nfermata: 8 beat 3 for 2 held 6\nsection A: 1-4\nsection B: 5-8")
+    made = ->(**chosen) { described_class.steps(jump, choices: Stairwell::Practice::Choices.new(**chosen)).to_h { |step| [step.id, step] } }
+    whole = ->(**chosen) { made[**chosen]["whole.whole"].counts / 4 }
+    expect([whole[], whole[repeats: :taken], whole[repeats: :not_taken]]).to eq([16, 20, 16])
+    notes = ->(**chosen) { made[**chosen]["B.together"].notes }
+    expect(notes[]).to eq(["the fermata in bar 8: hold 6 counts"])
+    expect(notes[fermata: :twice]).to eq(["the fermata in bar 8: hold 4 counts"])
+    expect(notes[fermata: :free]).to eq(["the fermata in bar 8: hold it as long as you like"])
+  end
+
+  it "takes the aim as printed, as a share of the print, or as a number" do
+    aim = Stairwell::Practice::Aim
+    # A dotted quarter at 60 in 6/8 is 60 counts; an eighth at 120 in 4/4 is 60.
+    dotted = page("bars: 4\ntime: 6/8\ntempo: marked dotted quarter = 60\nsection A: 1-4")
+    eighths = page("bars: 4\ntime: 4/4\ntempo: marked eighth = 120\nsection A: 1-4")
+    expect([dotted, eighths].map { |one| aim.of(one, by: :mark) }).to eq([60, 60])
+    expect(aim.of(dotted, by: :share, value: 75)).to eq(45)
+    expect(aim.of(dotted, by: :number, value: 52)).to eq(52)
+    expect { aim.of(page("bars: 4\nsection A: 1-4"), by: :mark) }.to raise_error(Stairwell::ContradictionError, /no printed metronome mark/)
   end
 
   it "gives a section that is the same no steps, and one with changed bars only those" do

@@ -5,6 +5,7 @@ require "date"
 
 RSpec.describe Stairwell::Progress do
   let(:steps) { Stairwell::Practice.steps(page("bars: 4\nsection A: 1-4")) }
+  let(:two) { Stairwell::Practice.steps(page("bars: 8\nsection A: 1-4\nsection B: 5-8")) }
   let(:monday) { Date.new(2027, 3, 1) }
 
   def mark(day, kind = :repetition, step: "A.right", key: "k#{@key = @key.to_i + 1}", undoes: nil)
@@ -55,6 +56,75 @@ RSpec.describe Stairwell::Progress do
     end
   end
 
+  describe "the form a step is made smaller in" do
+    let(:long) { steps.find { |step| step.id == "A.together" } }
+
+    def eased(form, hour: 17, **more) = Stairwell::Progress::Eased.new(step_id: "A.together", form: form, at: Time.utc(2027, 3, 1, hour), **more)
+
+    def form(*events) = described_class.piece(steps, [heard(0, :not_yet, step: "A.together"), *events]).steps.find { |step| step.id.include?("~") }
+
+    it "is the teacher's: slower, one hand, half the bars, one bar" do
+      expect(Stairwell::Practice::Smaller.forms(long).map(&:form).tally).to eq({slower: 1, right: 1, left: 1, first_half: 1, second_half: 1, bar: 4})
+      expect(form.tempo).to be < long.tempo
+      expect(form(eased(:right))).to have_attributes(hands: :right, tempo: long.tempo, counts: long.counts)
+      half = form(eased(:second_half))
+      expect([half.spans.map { |span| [span.from, span.to] }, half.counts, half.place]).to eq([[[3, 4]], long.counts / 2, "second half of #{long.place}"])
+      expect(half.minutes).to be < long.minutes
+      expect(form(eased(:bar, bar: 3)).spans.flat_map(&:bars)).to eq([3])
+    end
+
+    it "is none where the teacher declines it, and the last word holds" do
+      expect(form(eased(:none))).to be_nil
+      expect(form(eased(:none, hour: 18), eased(:left, hour: 17))).to be_nil
+      expect(form(eased(:none, hour: 17), eased(:left, hour: 18)).hands).to eq(:left)
+    end
+  end
+
+  describe "the taught gate" do
+    def taught(what, on = true, hour: 16) = Stairwell::Progress::Taught.new(what: what, taught: on, at: Time.utc(2027, 3, 1, hour))
+
+    def gated(*events) = described_class.piece(two, events, gate: true)
+
+    it "keeps sections closed until they are shown at a lesson, and joins until both are" do
+      expect(gated.tasks.map(&:taught)).to all(be(false))
+      expect(gated.standings["A.right"].state).to eq(:waiting)
+      one = gated(taught("A"))
+      expect(one.standings["A.right"].state).to eq(:open)
+      expect(one.tasks.select(&:taught).map(&:id)).to all(start_with("A.")).and(be_any)
+      expect(one.teachable.first(2)).to eq([["A", true], ["B", false]])
+      joined = gated(taught("A"), taught("B")).tasks.select(&:taught).map(&:id)
+      expect(joined).to include(a_string_matching(/join/), a_string_starting_with("whole."))
+    end
+
+    it "closes again when that is taken back, and is not there without the gate" do
+      expect(gated(taught("A"), taught("A", false, hour: 17)).standings["A.right"].state).to eq(:waiting)
+      expect(described_class.piece(steps, []).tasks.map(&:taught)).to all(be(true))
+    end
+
+    it "keeps a stage closed that opens when it is shown, gate or not" do
+      shown = steps.map { |step| (step.id == "A.left") ? step.with(opens: :taught) : step }
+      expect(described_class.piece(shown, []).standings["A.left"].state).to eq(:waiting)
+      expect(described_class.piece(shown, [taught("left")]).standings["A.left"].state).to eq(:open)
+      expect(described_class.piece(shown, []).teachable).to eq([["left", false]])
+    end
+  end
+
+  it "takes a day as good by the repetitions the teacher asked for on it" do
+    asked = Stairwell::Progress::Asked.new(step_id: "A.right", date: monday, repetitions: 3)
+    three = Array.new(3) { mark(0) }
+    expect(standing(three).credited).to eq(0)
+    expect(standing(three, asked).credited).to eq(1)
+    expect(standing(Array.new(5) { mark(1) }, asked).credited).to eq(1)
+  end
+
+  it "runs what is known when two sections are, and not what is worked on as a whole" do
+    known = ->(*sections) { sections.map { |one| heard(0, :steady, step: "#{one}.together") } }
+    expect(described_class.piece(two, known["A"]).run).to be_nil
+    run = described_class.piece(two, known["A", "B"]).run(prefix: "7/")
+    expect([run.id, run.title]).to eq(["7/run", "From the start: A, B"])
+    expect(described_class.piece(two, two.reject { |step| step.id == two.last.id }.map { |step| heard(0, :steady, step: step.id) }).run).to be_nil
+  end
+
   describe "what comes back" do
     def due(*events, until_day: 13)
       progress = described_class.piece(steps, events.flatten)
@@ -64,16 +134,20 @@ RSpec.describe Stairwell::Progress do
     def whole_piece = steps.map(&:id).map { |id| heard(0, :steady, step: id) }
 
     it "is what is steady, twice in a week, unless something under way holds it" do
-      expect(due(whole_piece, until_day: 6)).to match_array(steps.flat_map { |step| [[step.id, 3], [step.id, 6]] })
-      # The last step holds all others as long as it is practised.
-      but_last = whole_piece.reject { |one| one.step_id == "whole.tempo" }
-      expect(due(but_last)).to eq([])
+      # The last step holds all others: it is played through, and they with it.
+      last = steps.last.id
+      expect(due(whole_piece, until_day: 6)).to eq([[last, 3], [last, 6]])
+      expect(due(whole_piece.reject { |one| one.step_id == last })).to eq([])
+      # Of two sections nothing joins yet, each comes back by itself.
+      known = described_class.piece(two, %w[A B].map { |section| heard(0, :steady, step: "#{section}.right") }).reviews(monday + 3)
+      expect(known.map(&:id)).to eq(%w[A.right B.right])
     end
 
     it "is what is secure at growing distances: 2, 4, 7 days since the time before" do
       secure = steps.map { |step| heard(0, :secure, step: step.id) }
-      once = ->(day) { mark(day, step: "whole.tempo") }
-      of = ->(*events) { due(secure, *events, until_day: 60).find { |id, _| id == "whole.tempo" }.last }
+      last = steps.last.id
+      once = ->(day) { mark(day, step: last) }
+      of = ->(*events) { due(secure, *events, until_day: 60).find { |id, _| id == last }.last }
       expect([of[], of[once[2]], of[once[2], once[6]], of[once[2], once[6], once[13]]]).to eq([2, 6, 13, 27])
     end
 

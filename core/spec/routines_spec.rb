@@ -134,6 +134,26 @@ RSpec.describe "Routines" do
     expect([how["say_clap_play", "A.count"], how["say_clap_play", "A.say_words"], how["say_clap_play", "A.clap_notes"]]).to eq(["point and count", "say the words", "clap"])
   end
 
+  describe "are refused" do
+    def check(*stages) = Stairwell::Practice::RoutineCheck.call(Stairwell::Practice::Routine.new(key: "own", name: "Own", for_whom: "", stages: stages))
+
+    def stage(key, scope = :section, **more) = Stairwell::Practice::Stage.new(key: key, name: key.to_s, scope: scope, good_days: 1, done: "it goes", tempo_share: 1/2r, **more)
+
+    it "when a stage waits for what nothing on its places leads to" do
+      expect { check(stage(:a), stage(:join, :seam, needs: [:a]), stage(:b, needs: [:join])) }
+        .to raise_error(Stairwell::ContradictionError, /“b” works on a section and waits for “join”, which works on a join/)
+    end
+
+    it "when nothing reaches the whole from a stage" do
+      expect { check(stage(:a), stage(:lost), stage(:whole, :whole, needs: [:a])) }.to raise_error(Stairwell::ContradictionError, /Nothing reaches the whole piece from “lost”/)
+      expect { check(stage(:a), stage(:found), stage(:whole, :whole, needs: %i[a found])) }.not_to raise_error
+    end
+
+    it "when a ladder has nothing to climb to" do
+      expect { check(stage(:whole, :whole, ladder: true, tempo_share: nil, seconds: 60)) }.to raise_error(Stairwell::ContradictionError, /no tempo to climb to/)
+    end
+  end
+
   it "are kept as data, and refused where the data is damaged" do
     Stairwell::Practice::ROUTINES.each_value do |routine|
       data = JSON.parse(JSON.generate(Stairwell::Practice::RoutineDocument.dump(routine)))

@@ -13,31 +13,42 @@ RSpec.describe "Twelve weeks" do
   end
 
   # @return [Array<Hash>] each week's :plan, :standings and :reviews due
-  def live(adherence:, struggle:, seed:, weeks: 12)
+  def live(adherence:, struggle:, seed:, weeks: 12, decline: false)
     random = Random.new(seed)
-    events = []
+    # Some steps are too much for this student as they are.
+    @too_much = steps.select { random.rand < struggle }.map(&:id)
+    events = decline ? steps.map { |step| Stairwell::Progress::Eased.new(step_id: step.id, form: :none, at: first.to_time) } : []
     Array.new(weeks) do |week|
       from, lesson = first + 7 * week, first + 7 * week + 6
       progress = Stairwell::Progress.piece(steps, events)
       reviews = progress.reviews(lesson - 1)
       plan = Stairwell::Planning.week(tasks: progress.tasks, practice: practice, from: from, next_lesson: lesson, reviews: reviews)
-      plan.days.each { |day| events.concat(practised(day, random, struggle)) if random.rand < adherence }
-      events.concat(heard(plan, lesson, random, struggle))
+      plan.days.each { |day| events.concat(practised(day, random, struggle, progress)) if random.rand < adherence }
+      events.concat(heard(plan, lesson, random, struggle, progress))
       {plan: plan, standings: progress.standings, reviews: reviews}
     end
   end
 
-  def practised(day, random, struggle)
+  def practised(day, random, struggle, progress)
     day.items.flat_map do |item|
       kinds = Array.new(item.repetitions) { :repetition }
-      kinds << :struggle if random.rand < struggle
+      kinds << :struggle if random.rand < hardness(item.id, struggle, progress)
       kinds.map { |kind| Stairwell::Progress::Mark.new(key: random.rand(2**60).to_s, step_id: item.id, date: day.date, kind: kind, at: day.date.to_time) }
     end
   end
 
-  def heard(plan, lesson, random, struggle)
+  # What is too much goes wrong on nearly every day, until its smaller form is
+  # easy: then it is a step like any other.
+  def hardness(id, struggle, progress)
+    return struggle unless @too_much.include?(id)
+
+    smaller = progress.standings["#{id}~smaller"]
+    smaller&.done? ? struggle : 0.9
+  end
+
+  def heard(plan, lesson, random, struggle, progress)
     plan.days.flat_map { |day| day.items.map(&:id) }.uniq.first(4).map do |id|
-      result = (random.rand < struggle) ? :not_yet : %i[shaky steady].sample(random: random)
+      result = (random.rand < hardness(id, struggle, progress)) ? :not_yet : %i[shaky steady].sample(random: random)
       Stairwell::Progress::Heard.new(step_id: id, date: lesson, result: result, at: lesson.to_time)
     end
   end
@@ -88,6 +99,14 @@ RSpec.describe "Twelve weeks" do
         expect(original.step.needs).to include(one.step.id)
       end
     end
+  end
+
+  # The same lives with the smaller forms declined get less far.
+  it "get further with smaller forms than without" do
+    done = ->(**more) { Array.new(6) { |seed| live(adherence: 0.8, struggle: 0.3, seed: seed, **more).last[:standings].reject { |id, _| id.include?("~") }.count { |_, one| one.done? } } }
+    with, without = done.call, done.call(decline: true)
+    expect(with.sum).to be > without.sum * 1.1
+    expect(with.zip(without).count { |eased, plain| eased >= plain }).to be >= 4
   end
 
   it "are the same life for the same seed, and replanning without a change changes nothing" do

@@ -50,4 +50,28 @@ RSpec.describe Stairwell::Practice::WarmUps do
     expect(described_class.five_finger(Stairwell::Score::Key.parse("D minor"))).to have_attributes(notes: %w[D E F G A], minutes: 1)
     expect(described_class.of(Stairwell::Score::Key.parse("F major"), %i[scale chords]).map(&:title).first).to eq("F major scale: right, left, both hands")
   end
+
+  # I, IV and V are the triads on those degrees of the scale, whose notes the
+  # library names; a class plays them in the key and its neighbours in fifths.
+  it "progresses through the key and its neighbours" do
+    found = Stairwell::Practice::WarmUps.progression(Stairwell::Score::Key.new(fifths: 1, mode: "major"))
+    expect(found.map { |one| one.title[/\A\S+/] }).to eq(%w[G D C])
+    found.each do |one|
+      scale = HeadMusic::Rudiment::Scale.get("#{one.title[/\A\S+/]}4", :major).pitches.map { |pitch| pitch.spelling.to_s.tr("♯♭", "#b") }
+      triads = {"I" => [0, 2, 4], "IV" => [3, 5, 0], "V" => [4, 6, 1]}
+      one.notes.each do |chord|
+        degree, notes = chord.split(": ")
+        expect(notes.split).to match_array(scale.values_at(*triads.fetch(degree)))
+      end
+    end
+    expect(Stairwell::Practice::WarmUps.progression(Stairwell::Score::Key.new(fifths: 7)).size).to eq(2)
+  end
+
+  # The syllables of the solfège as the library has them; do is always C.
+  it "names notes in fixed do" do
+    syllables = HeadMusic::Rudiment::Solmization.get("solfège").syllables
+    names = Stairwell::Score::Names.method(:of)
+    expect(%w[C D E F G A B].map { |letter| names.call(letter, :fixed_do) }).to eq(syllables)
+    expect([names.call("F#", :fixed_do), names.call("Bb"), names.call("Bb", :fixed_do)]).to eq(%w[fa♯ B♭ ti♭])
+  end
 end

@@ -27,9 +27,13 @@ module Stairwell
             at_sheet { |sheet| render_json(sheet.show) }
           end
 
+          app.get "/api/sheet/:token/sound" do
+            at_sheet { |sheet| render_json(sheet.sound(assignment_id: checked.query["assignment_id"], step_id: checked.query["step_id"])) }
+          end
+
           app.post "/api/sheet/:token/marks" do
             at_sheet do |sheet|
-              sheet.mark(**sent.slice(:kind, :key, :assignment_id, :step_id, :undoes))
+              sheet.mark(**sent.slice(:kind, :key, :assignment_id, :step_id, :undoes, :day))
               render_json(sheet.show, status: 201)
             end
           end

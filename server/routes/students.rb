@@ -34,6 +34,42 @@ module Stairwell
             at_desk { |desk| render_json(Services::Teaching.new(desk).plan_again(id)) }
           end
 
+          app.put "/api/students/:id/pieces/:assignment" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).change_piece(id, checked.path_parameters["assignment"], sent)) }
+          end
+
+          app.post "/api/students/:id/pieces/:assignment/renew" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).renew_piece(id, checked.path_parameters["assignment"])) }
+          end
+
+          app.post "/api/students/:id/pieces/:assignment/end" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).end_piece(id, checked.path_parameters["assignment"], **sent)) }
+          end
+
+          app.post "/api/students/:id/week/strokes" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).draw(id, sent)) }
+          end
+
+          app.post "/api/students/:id/taught" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).teach(id, **sent), status: 201) }
+          end
+
+          app.post "/api/students/:id/smaller" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).ease(id, **sent), status: 201) }
+          end
+
+          app.post "/api/students/:id/work" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).add_work(id, sent), status: 201) }
+          end
+
+          app.put "/api/students/:id/work/:work" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).change_work(id, checked.path_parameters["work"], sent)) }
+          end
+
+          app.delete "/api/students/:id/work/:work" do
+            at_desk { |desk| render_json(Services::Teaching.new(desk).end_work(id, checked.path_parameters["work"])) }
+          end
+
           app.post "/api/students/:id/options" do
             at_desk { |desk| render_json(Services::Teaching.new(desk).take(id, **sent.slice(:change, :assignment_id))) }
           end
@@ -44,22 +80,6 @@ module Stairwell
 
           app.delete "/api/students/:id/link" do
             at_desk { |desk| render_json(Services::Teaching.new(desk).withdraw_link(id)) }
-          end
-
-          app.get "/api/students/:id/lesson" do
-            at_desk { |desk| render_json(Services::Lesson.new(desk).show(id)) }
-          end
-
-          app.post "/api/students/:id/results" do
-            at_desk do |desk|
-              lesson = Services::Lesson.new(desk)
-              lesson.hear(id, **sent.slice(:assignment_id, :step_id, :result, :key))
-              render_json(lesson.show(id), status: 201)
-            end
-          end
-
-          app.get "/api/studio" do
-            at_desk { |desk| render_json(Services::Overview.new(desk).rows) }
           end
         end
       end

@@ -12,24 +12,30 @@ module Stairwell
         # @param desk [Desk]
         # @param student [Hash] row
         # @param given [Array<Models::Assignments::Given>]
-        def initialize(desk, student, given)
+        def initialize(desk, student, given = Models::Assignments.new(desk).of_student(student[:id]))
           @desk = desk
           @student = student
           @given = given
-          @from = PlanWeek.first_day(student, desk.today)
-          @next_lesson = Planning::Calendar.next_weekday(@from - 1, student[:lesson_weekday]).then { |date| (date == @from) ? date + 7 : date }
-          @practice = Models::Students.practice(student)
+          @load = Workload.new(desk, student, given: given)
         end
+
+        # @return [Workload] what was looked at
+        attr_reader :load
+
+        # @return [Date]
+        def next_lesson = @load.next_lesson
 
         # @return [Rational] the student's pace; 1 is average
         def pace = Progress::Pace.of(results)
 
+        # @param options [Boolean] whether to look for what would help
         # @return [Hash{Integer => Hash}] by assignment: :planned, :middle,
         #   :cautious, :due_on, :late, :options
-        def outlooks
-          return {} if tasks.empty?
+        def outlooks(options: true)
+          @with_options = options
+          return {} if @load.tasks.empty?
 
-          found = Planning.forecasts(**plan, group: ->(id) { id[/\A\d+/].to_i }, adherence: adherence, known: results.size, seed: @student[:id])
+          found = Planning.forecasts(**@load.plan, group: Workload::GROUP, adherence: adherence, known: results.size, seed: @student[:id])
           @given.to_h { |one| [one.row[:id], shown(one, found.fetch(one.row[:id]))] }
         end
 
@@ -59,18 +65,14 @@ module Stairwell
 
         private
 
-        def tasks = @tasks ||= @given.flat_map { |one| one.progress.tasks(prefix: "#{one.row[:id]}/") }
-
         def results = @results ||= @given.flat_map { |one| one.progress.results }
-
-        def plan = {tasks: tasks, practice: @practice, from: @from, next_lesson: @next_lesson}
 
         def shown(given, outlook)
           due = given.row[:due_on]
           late = !due.nil? && (outlook.cautious.nil? || outlook.cautious > due)
           {
             planned: outlook.planned&.to_s, middle: outlook.middle&.to_s, cautious: outlook.cautious&.to_s, due_on: due&.to_s, late: late,
-            options: late ? options(given).map { |one| {change: one.change, words: one.words, date: one.date.to_s, days_sooner: one.days_sooner} } : []
+            options: (late && @with_options) ? options(given).map { |one| {change: one.change, words: one.words, date: one.date.to_s, days_sooner: one.days_sooner} } : []
           }
         end
 
@@ -81,14 +83,14 @@ module Stairwell
             changed = steps(changed_row(given, key.to_s), key.to_s)
             [key, given.progress.with_steps(changed).tasks] if changed
           }.to_h
-          Planning.options(**plan.merge(tasks: own), without: without)
+          Planning.options(**@load.plan, tasks: own, without: without)
         end
 
         # The assignment with one choice changed.
         def changed_row(given, change)
           choices = given.row[:choices].to_hash
           case change
-          when "slower_aim" then given.row.merge(aim: (given.row[:aim] * 9 / 10).clamp(20, 400))
+          when "slower_aim" then given.row.merge(aim: (given.row[:aim] * 9 / 10).clamp(20, 400), choices: {"learnt_at" => given.row[:aim]}.merge(choices))
           when "no_pedal" then given.row.merge(choices: choices.merge("pedal" => "none"))
           when "no_memory" then given.row.merge(choices: choices.merge("memory" => false))
           else given.row.merge(choices: choices)
@@ -99,9 +101,13 @@ module Stairwell
         def steps(row, change)
           map = Workbench.new(@desk, row[:piece_id], @student[:id].to_s).map
           map = map.with(sections: map.sections[0...-1]) if change == "fewer_sections"
-          Practice.steps(map, routine: Models::Routines.new(@desk).find(row[:routine]), choices: Teaching.choices(row))
+          Practice.steps(map, routine: Models::Routines.new(@desk).find(row[:routine]), choices: Giving.choices(row))
         rescue ContradictionError
           nil
+        end
+
+        def more_by_day(minutes)
+          Sequel.pg_jsonb(@student[:minutes_by_day].to_h.transform_values { |each| [each + minutes, 240].min })
         end
 
         def practise(change)
@@ -111,7 +117,7 @@ module Stairwell
               practice_days: Sequel.pg_array((@student[:practice_days].to_a | [number.to_i]).sort, :integer), version: Sequel[:version] + 1
             )
           else
-            @desk[:students].where(id: @student[:id]).update(minutes_a_day: Sequel.function(:least, Sequel[:minutes_a_day] + number.to_i, 240), version: Sequel[:version] + 1)
+            @desk[:students].where(id: @student[:id]).update(minutes_a_day: Sequel.function(:least, Sequel[:minutes_a_day] + number.to_i, 240), minutes_by_day: more_by_day(number.to_i), version: Sequel[:version] + 1)
           end
         end
       end

@@ -6,6 +6,9 @@ module Stairwell
       # A lesson: what was practised this week, what is heard today, and the
       # week that follows from it.
       class Lesson
+        # What can be said beside a result.
+        DETAILS = %i[cause bar stumbles tempo note].freeze
+
         def initialize(desk)
           @desk = desk
           @students = Models::Students.new(desk)
@@ -13,78 +16,114 @@ module Stairwell
           @weeks = Models::Weeks.new(desk)
         end
 
-        # @return [Hash] :student, :heard, :week, :practised
-        def show(id)
+        # @param changed [Array<String>] what the last result changed in the week
+        # @return [Hash] see the contract's Lesson
+        def show(id, changed: [])
           student = @students.find(id)
           given = @assignments.of_student(id)
-          under_way = @weeks.under_way([id])[id]&.fetch(:plan)&.to_hash
+          load = Workload.new(@desk, student, given: given, from: @desk.today + 1)
+          plan = Planning.week(**load.week)
+          week = Views::Week.to_h(plan, load)
+          under_way = under_way(id)
+          heard = Heard.new(@desk, given, under_way, load).rows
+          row = Models::Lessons.new(@desk).today(id)
           {
             student: Views::Student.settings(student), today: @desk.today.to_s, practised: Practised.of(under_way, given).to_h,
-            heard: heard(under_way, given, results_today(id)),
-            next_week: PlanWeek.new(@desk).preview(student, from: @desk.today + 1, given: given)
+            heard: heard, hear_first: heard.find { |one| one[:first] }&.slice(:title, :piece, :first), changed: changed,
+            teachable: teachable(given), next_week: week, hand: Models::Wishes.new(@desk).shown(id, week[:next_lesson]),
+            lent: Models::Lendings.new(@desk).out(id), lesson: Models::Lessons.shown(row), recap: RecapWriter.new(@desk, student, heard, week).to_s,
+            outlooks: Ahead.new(@desk, student, given).outlooks.map { |key, one| {piece: given.find { |each| each.id == key }.title, **one.slice(:middle, :cautious, :due_on, :late)} }
           }
         end
 
-        # @param key [String] from the client; the same one twice counts once
-        # @return [Hash] the next week, planned anew
+        # @param said [Hash] assignment_id:, step_id:, result:, key: (from the client;
+        #   the same one twice counts once) and what else was heard: cause:, bar:
+        #   (index in the piece), stumbles:, tempo:, note:
+        # @return [Hash] the lesson, with what changed in the next week
         # @raise [Problem] 404 for a step the student does not have
-        def hear(id, assignment_id:, step_id:, result:, key:)
+        def hear(id, assignment_id:, step_id:, result:, key:, **said)
           student = @students.find(id)
-          check(id, assignment_id, step_id)
+          given = check(id, assignment_id, step_id)
+          before = PlanWeek.new(@desk).preview(student, from: @desk.today + 1)
           @desk.db[:lesson_results].insert_conflict.insert(
             studio_id: @desk.studio_id, student_id: id, key: key, assignment_id: assignment_id, step_id: step_id,
-            day: @desk.today, result: result, heard_by: @desk.account_id
+            day: @desk.today, result: result, heard_by: @desk.account_id, **said.slice(*DETAILS)
           )
-          PlanWeek.new(@desk).call(student, from: @desk.today + 1)
+          Spots.new(@desk, student).mark(given, said[:bar], result) if said[:bar]
+          show(id, changed: WeekChange.words(before, PlanWeek.new(@desk).call(student, from: @desk.today + 1)))
+        end
+
+        # @return [Hash] {result:, why:} offered for what was counted
+        def offer(id, assignment_id:, step_id:, stumbles:, tempo: nil)
+          given = check(id, assignment_id, step_id)
+          step = given.progress.standings.fetch(step_id).step
+          Progress::Offer.of(
+            stumbles: stumbles, bars: step.spans.sum(&:size), tempo: tempo, aim: step.tempo, date: @desk.today, earlier: given.progress.heard(step_id)
+          ).to_h.then { |found| {result: found[:result].to_s, why: found[:why]} }
+        end
+
+        # Ticks of a paper chart: on these days all repetitions of a step were done;
+        # or, taken back, none that were ticked here.
+        # @param key [String] from the client; the same one twice counts once
+        # @return [Hash] the lesson
+        def tick(id, assignment_id:, step_id:, days:, done:, key:)
+          standing = check(id, assignment_id, step_id).progress.standings.fetch(step_id)
+          ticks = Ticks.new(@desk, id, assignment_id, step_id, key)
+          days.map { |day| Date.iso8601(day) }.select { |day| day <= @desk.today }.each { |day| done ? ticks.add(day, standing) : ticks.take_back(day) }
+          Models::Summaries.new(@desk).stale(id)
+          show(id)
+        rescue Date::Error
+          raise Problem.new(422, "One of the days does not exist.", code: "date", field: "days")
         end
 
         private
 
+        def under_way(id) = @weeks.under_way([id])[id]&.fetch(:plan)&.to_hash
+
+        # Sections that open when they are shown, and what they are in.
+        def teachable(given)
+          given.flat_map { |one| one.progress.teachable.map { |what, taught| {assignment_id: one.id, piece: one.title, what: what, taught: taught} } }
+        end
+
         def check(student_id, assignment_id, step_id)
-          row = @desk[:assignments].first(id: assignment_id, student_id: student_id)
-          raise Problem.not_found("piece of this student") unless row
-          raise Problem.not_found("step in this piece") unless row[:steps].any? { |step| step["id"] == step_id }
+          given = @assignments.find(student_id, assignment_id)
+          raise Problem.not_found("step in this piece") unless given.progress.standings.key?(step_id)
+
+          given
+        end
+      end
+
+      # Practice entered by the teacher from paper.
+      class Ticks
+        def initialize(desk, student_id, assignment_id, step_id, key)
+          @desk = desk
+          @student_id = student_id
+          @own = {assignment_id: assignment_id, step_id: step_id}
+          @key = key
         end
 
-        def results_today(id)
-          @desk[:lesson_results].where(student_id: id, day: @desk.today).order(:made_at)
-            .to_h { |row| [[row[:assignment_id], row[:step_id]], row[:result]] }
+        # @return [void]
+        def add(day, standing)
+          missing = standing.step.repetitions - standing.days.fetch(day, {repetitions: 0})[:repetitions]
+          missing.times { |at| insert(day, "repetition", name("#{day} #{at}")) }
         end
 
-        # The steps of the week that ends, and others that were begun, in the
-        # order of the pieces.
-        def heard(week, given, results)
-          planned = planned_days(week)
-          given.flat_map { |one|
-            one.progress.standings.values.filter_map do |standing|
-              key = [one.row[:id], standing.step.id]
-              next unless planned.key?(key) || results.key?(key) || standing.state == :begun
-
-              Views::Student.standing(standing).merge(
-                assignment_id: one.row[:id], piece: one.title, result: results[key], days: boxes(week, planned.fetch(key, []), standing)
-              )
-            end
-          }
+        # @return [void]
+        def take_back(day)
+          rows = @desk[:practice_marks].where(student_id: @student_id, day: day, kind: "repetition", **@own).exclude(entered_by: nil).select_map(:key)
+          rows.each { |key| insert(day, "undo", name("undo #{key}"), undoes: key) }
         end
 
-        def planned_days(week)
-          return {} unless week
+        private
 
-          week["days"].each_with_object(Hash.new { |all, key| all[key] = [] }) do |day, found|
-            day["items"].each { |item| found[[item["assignment_id"], item["step_id"]]] << Date.parse(day["date"]) }
-          end
+        def insert(day, kind, key, **more)
+          @desk.db[:practice_marks].insert_conflict.insert(
+            studio_id: @desk.studio_id, student_id: @student_id, key: key, day: day, kind: kind, entered_by: @desk.account_id, **@own, **more
+          )
         end
 
-        # Every practice day of the week, so that the boxes of all steps line up,
-        # and other days on which the step was practised.
-        def boxes(week, planned, standing)
-          days = week ? week["days"].map { |day| Date.parse(day["date"]) } : []
-          practised = standing.days.keys.select { |date| date >= (days.min || (@desk.today - 6)) }
-          (days | practised).sort.map do |date|
-            day = standing.days.fetch(date, {repetitions: 0, struggle: false})
-            {date: date.to_s, planned: planned.include?(date), of: standing.step.repetitions, **day}
-          end
-        end
+        # A key out of the client's own: the same stroke makes the same keys.
+        def name(text) = Digest::SHA1.hexdigest("#{@key} #{text}").then { |hex| [hex[0, 8], hex[8, 4], "5#{hex[13, 3]}", "8#{hex[17, 3]}", hex[20, 12]].join("-") }
       end
 
       # On how many of a week's practice days something was practised.
@@ -100,6 +139,10 @@ module Stairwell
 
         # @return [Hash] :done and :of, in days
         def to_h = {done: (@planned & @practised).size, of: @planned.size}
+
+        # @param today [Date]
+        # @return [Array(Integer, Integer)] days kept, of those that have gone by
+        def until(today) = @planned.select { |date| date < today }.then { |gone| [(gone & @practised).size, gone.size] }
       end
     end
   end

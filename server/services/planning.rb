@@ -4,61 +4,103 @@ module Stairwell
   module Server
     module Services
       # Plans a student's week over all their pieces, from what was heard and
-      # practised so far.
+      # practised so far, and around what the teacher decided by hand.
       class PlanWeek
         def initialize(desk)
           @desk = desk
           @weeks = Models::Weeks.new(desk)
+          @wishes = Models::Wishes.new(desk)
         end
 
         # @param student [Hash] row
         # @param from [Date] the first day that may be practised
         # @return [Hash] the week as {Views::Week} shows it; nothing is saved
-        def preview(student, from:, given: Models::Assignments.new(@desk).of_student(student[:id]))
-          next_lesson = Planning::Calendar.next_weekday(from - 1, student[:lesson_weekday])
-          next_lesson += 7 if next_lesson == from
-          steps = {}
-          tasks = given.flat_map do |one|
-            prefix = "#{one.row[:id]}/"
-            one.progress.steps.each { |step| steps[prefix + step.id] = [one, step] }
-            one.progress.tasks(prefix: prefix)
-          end
-          reviews = given.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: "#{one.row[:id]}/") }
-          exercises = exercises(student, given)
-          warm_ups = exercises.map { |id, one| Planning::WarmUp.new(id: id, minutes: one.minutes, title: one.title) }
-          plan = Planning.week(
-            tasks: tasks, practice: Models::Students.practice(student), from: from, next_lesson: next_lesson, reviews: reviews, warm_ups: warm_ups
-          )
-          Views::Week.to_h(plan, steps, starts: from, next_lesson: next_lesson, budget: student[:minutes_a_day], exercises: exercises)
+        def preview(student, from:, **given)
+          load = Workload.new(@desk, student, from: from, **given)
+          Views::Week.to_h(Planning.week(**load.week), load)
         end
 
-        # What each choice of warm-ups holds.
-        WARM_UPS = {"none" => [], "five_finger" => [:five_finger], "scale" => [:scale], "scale_and_chords" => %i[scale chords]}.freeze
-
-        # Plans and keeps the plan.
+        # Plans and keeps the plan. Days of the same week that have gone by, and
+        # today once something was practised, stay as they were.
         # @return [Hash]
-        def call(student, from:)
+        def call(student, from: Workload.first_day(student, @desk.today))
+          from += 1 if from == @desk.today && practised?(student, from)
           week = preview(student, from: from)
+          week = after(@weeks.newest(student[:id])&.fetch(:plan)&.to_hash, week)
           @weeks.add(student[:id], from, Date.parse(week[:next_lesson]), week)
+          Models::Summaries.new(@desk).stale(student[:id])
           week
         end
 
-        # Out of the key of the piece that is the newest in hand.
-        # @return [Hash{String => Practice::Exercise}] by id
-        def exercises(student, given)
-          kinds = WARM_UPS.fetch(student[:warm_ups])
-          return {} if kinds.empty? || given.empty?
+        # When days were missed or went badly, plans the rest of the week again.
+        # @param plan [Hash, nil] the week under way, as stored
+        # @param given [Array<Models::Assignments::Given>]
+        # @return [Boolean] whether there is a new plan
+        def mend(student, plan, given)
+          return false unless plan && plan["next_lesson"] > @desk.today.to_s && missed?(plan, given)
 
-          row = given.last.row
-          key = Models::Pieces.new(@desk).map(row[:piece_id], row[:revision]).keys.first || Score::Key.new(fifths: 0)
-          Practice::WarmUps.of(key, kinds).each_with_index.to_h { |one, at| ["warm-up #{at + 1}", one] }
+          call(student, from: @desk.today)
+          true
         end
-        private :exercises
 
-        # @param student [Hash]
-        # @param today [Date]
-        # @return [Date] what is given on a lesson day starts the day after
-        def self.first_day(student, today) = (today.wday == student[:lesson_weekday]) ? today + 1 : today
+        # Lets the teacher change the week by hand, and plans the rest around it.
+        # @param stroke [String] of {Planning::Strokes}, or "set" with wishes: as
+        #   they were, to undo
+        # @param said [Hash] id:, date:, to:, repetitions:, minutes:, title:
+        # @param starts [Date] first day of the week that is shown
+        # @param seen [Integer] version of the wishes that is shown
+        # @return [void]
+        # @raise [Problem] 409 when it was changed meanwhile, 422 when it makes no sense
+        def draw(student, stroke:, starts:, seen:, wishes: nil, **said)
+          from = first(starts)
+          next_lesson = Workload.new(@desk, student, given: [], from: from).next_lesson
+          before = @wishes.of(student[:id], next_lesson)
+          after = (stroke == "set") ? wishes.to_a.map { |one| @wishes.wish(one) } : Planning::Strokes.draw(before, stroke.to_sym, **values(said))
+          raise Problem.new(422, "That is more than a week holds. Take something out first.", code: "too_many", field: "wishes") if after.size > 200
+
+          @wishes.save(student[:id], next_lesson, after, seen: seen)
+          call(student, from: from)
+        rescue ContradictionError => error
+          raise Problem.new(422, error.message, code: "stroke", field: "stroke")
+        end
+
+        private
+
+        def practised?(student, date) = @desk[:practice_marks].where(student_id: student[:id], day: date).any?
+
+        def after(before, week)
+          return week unless before && before["next_lesson"] == week[:next_lesson]
+
+          gone = before["days"].select { |day| day["date"] < week[:planned_from] }
+          gone.empty? ? week : week.merge(starts: gone.first["date"], days: gone + week[:days])
+        end
+
+        # Whether a day since the last planning lacks a good day that was planned.
+        def missed?(plan, given)
+          gone = plan["days"].select { |day| day["date"].between?(plan.fetch("planned_from", plan["starts"]), (@desk.today - 1).to_s) }
+          gone.any? { |day| day["items"].any? { |item| item["kind"] == "step" && !good?(item, Date.parse(day["date"]), given) } }
+        end
+
+        def good?(item, date, given)
+          standing = given.find { |one| one.id == item["assignment_id"] }&.progress&.standings&.fetch(item["step_id"], nil)
+          standing.nil? || standing.done? || standing.good_dates.include?(date)
+        end
+
+        # Today, or tomorrow on a lesson day.
+        def first(starts)
+          date = day(starts)
+          date.between?(@desk.today, @desk.today + 1) ? date : @desk.today
+        end
+
+        def values(said)
+          said.merge(**said.slice(:date, :to).transform_values { |text| day(text) }, **said.slice(:minutes).transform_values { |number| Rational(number.to_s) })
+        end
+
+        def day(text)
+          Date.iso8601(text)
+        rescue Date::Error
+          raise Problem.new(422, "“#{text}” is no date.", code: "date", field: "date")
+        end
       end
     end
   end

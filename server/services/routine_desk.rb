@@ -42,9 +42,30 @@ module Stairwell
           said = stages.to_h { |one| [one[:key].to_sym, one] }
           gone = said.select { |_, one| one[:kept] == false }.keys & from.stages.map(&:key)
           kept = from.without(gone).stages.map { |stage| said.key?(stage.key) ? apply(stage, said[stage.key]) : stage }
-          from.with(name: name.strip, for_whom: for_whom, stages: kept).tap { |routine| Practice::RoutineCheck.call(routine) }
+          added = stages.select { |one| one[:scope] && one[:kept] != false && from.stage(one[:key].to_sym).nil? }.map { |one| stage(one) }
+          from.with(name: name.strip, for_whom: for_whom, stages: in_turn(kept + added)).tap { |routine| Practice::RoutineCheck.call(routine) }
         rescue ContradictionError => error
           raise refused(error)
+        end
+
+        # A stage of the studio's own.
+        def stage(said)
+          actions = {right: said.fetch(:right, "play").to_sym, left: said.fetch(:left, "play").to_sym}
+          hands = {[true, false] => :left, [false, true] => :right}.fetch(actions.values.map { |one| one == :silent }, :both)
+          new = Practice::Stage.new(
+            key: said[:key].to_sym, name: said.fetch(:name, said[:key]), scope: said[:scope].to_sym, aspect: said.fetch(:aspect, "notes").to_sym, hands: hands, actions: actions,
+            opens: said.fetch(:opens, "section").to_sym, good_days: 1, tempo_share: 6/10r, done: said.fetch(:done, "it goes without a stop"), picture: hands
+          )
+          apply(new, said)
+        end
+
+        # Each stage after what it waits for, otherwise as they stood.
+        def in_turn(stages)
+          left, found = stages.dup, []
+          while (one = left.find { |each| ((each.needs + each.after) & left.map(&:key)).empty? })
+            found << left.delete(one)
+          end
+          found + left
         end
 
         def apply(stage, said)
@@ -64,7 +85,7 @@ module Stairwell
             version: @routines.version(routine.key),
             stages: routine.stages.map { |one|
               {
-                key: one.key.to_s, name: one.name, scope: one.scope.to_s, aspect: one.aspect.to_s, good_days: one.good_days, repetitions: one.repetitions,
+                key: one.key.to_s, name: one.name, scope: one.scope.to_s, aspect: one.aspect.to_s, opens: one.opens.to_s, ladder: one.ladder, good_days: one.good_days, repetitions: one.repetitions,
                 percent: one.tempo_share && (one.tempo_share * 100).to_i, done: one.done, needs: one.needs.map(&:to_s), after: one.after.map(&:to_s)
               }
             }

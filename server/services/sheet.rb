@@ -5,46 +5,89 @@ module Stairwell
     module Services
       # The week sheet of one student, through a private link.
       class Sheet
-        def initialize(desk, student_id)
+        # @param newest [Boolean] the newest plan, begun or not; otherwise the week
+        #   under way
+        def initialize(desk, student_id, newest: false)
+          @newest = newest
           @desk = desk
           @student = Models::Students.new(desk).find(student_id)
-          @week = Models::Weeks.new(desk).under_way([student_id])[student_id]&.fetch(:plan)&.to_hash
+          @week = under_way
         end
 
         # @return [Hash] nothing but what the student needs at the piano
         def show
           @given = Models::Assignments.new(@desk).of_student(@student[:id])
+          # After a missed day the family sees what is left, planned anew.
+          @week = under_way if !@newest && PlanWeek.new(@desk).mend(@student, @week, @given)
           {
             student: @student[:name], studio: @desk.studio[:name], today: @desk.today.to_s,
-            next_lesson: @week&.fetch("next_lesson"), days: days
+            next_lesson: @week&.fetch("next_lesson"), days: days, reads: @student[:reads], skip: skip, caution: @desk.studio[:caution]
           }
         end
 
+        # Days a tap may be late: a phone that was offline. Own choice.
+        LATE = 35
+
         # @param kind [String] repetition, struggle or undo
         # @param key [String] from the phone; the same one twice counts once
+        # @param day [String, nil] the day it was made on, where that is not today
         # @return [void]
         # @raise [Problem] 422
-        def mark(kind:, key:, assignment_id:, step_id:, undoes: nil)
-          unless planned?(assignment_id, step_id)
+        def mark(kind:, key:, assignment_id:, step_id:, undoes: nil, day: nil)
+          date = day ? Date.iso8601(day) : @desk.today
+          unless known?(assignment_id, step_id, date)
             raise Problem.new(422, "This step is not on the sheet any more. Load the sheet again.", code: "not_on_sheet", field: "step_id")
           end
+          raise Problem.new(422, "A tap of #{date} cannot be taken any more.", code: "late", field: "day") unless date.between?(@desk.today - LATE, @desk.today)
 
           @desk.db[:practice_marks].insert_conflict.insert(
-            studio_id: @desk.studio_id, student_id: @student[:id], key: key, assignment_id: assignment_id, step_id: step_id,
-            day: @desk.today, kind: kind, undoes: undoes
+            studio_id: @desk.studio_id, student_id: @student[:id], key: key, assignment_id: assignment_id, step_id: step_id, day: date, kind: kind, undoes: undoes
           )
+          Models::Summaries.new(@desk).stale(@student[:id])
+        rescue Date::Error
+          raise Problem.new(422, "“#{day}” is no date.", code: "date", field: "day")
+        end
+
+        # How the bars of a step sound: clicks with a count-in, and notes where there
+        # is a score.
+        # @return [Hash] see {Roadmap::Playback#to_h}
+        # @raise [Problem] 404
+        def sound(assignment_id:, step_id:)
+          given = Models::Assignments.new(@desk).of_student(@student[:id]).find { |one| one.id == assignment_id }
+          step = given&.progress&.standings&.fetch(step_id, nil)&.step || raise(Problem.not_found("step on this sheet"))
+          map = map_of(given)
+          bars = step.spans.flat_map(&:bars).uniq.select { |bar| bar <= map.bars.size }
+          Roadmap.playback(map, tempo: step.tempo || map.aim, bars: bars)
         end
 
         private
+
+        def under_way
+          weeks = Models::Weeks.new(@desk)
+          row = @newest ? weeks.newest(@student[:id]) : weeks.under_way([@student[:id]])[@student[:id]]
+          row&.fetch(:plan)&.to_hash
+        end
 
         def planned?(assignment_id, step_id)
           @week&.fetch("days")&.any? { |day| day["items"].any? { |item| item["assignment_id"] == assignment_id && item["step_id"] == step_id } }
         end
 
+        def known?(assignment_id, step_id, date)
+          planned?(assignment_id, step_id) || (date < @desk.today && had?(assignment_id, step_id))
+        end
+
+        # Whether the student has, or had, such a step: taps of an earlier week.
+        def had?(assignment_id, step_id)
+          @desk[:week_plans].where(student_id: @student[:id]).reverse(:id).limit(40).select_map(:plan).any? do |plan|
+            plan["days"].any? { |day| day["items"].any? { |item| item["assignment_id"] == assignment_id && item["step_id"] == step_id } }
+          end
+        end
+
         def days
           @week.to_h.fetch("days", []).map do |day|
-            items = day["items"].map { |item| item(item, Date.parse(day["date"])) }
-            {date: day["date"], minutes: day["minutes"], minutes_done: minutes_done(items), warm_ups: day.fetch("warm_ups", []), struggle: items.any? { |one| one[:struggle] }, items: items}
+            steps, beside = day["items"].partition { |item| item["step_id"] }
+            items = steps.filter_map { |item| item(item, Date.parse(day["date"])) }
+            {beside: beside.map { |one| one.slice("id", "kind", "title", "minutes", "one_of") }, date: day["date"], minutes: day["minutes"], minutes_done: minutes_done(items), warm_ups: day.fetch("warm_ups", []), struggle: items.any? { |one| one[:struggle] }, items: items}
           end
         end
 
@@ -52,29 +95,59 @@ module Stairwell
 
         def item(item, date)
           given = @given.find { |one| one.row[:id] == item["assignment_id"] }
-          standing = given.progress.standings[item["step_id"]]
+          # A smaller form may be gone since the week was planned.
+          standing = given&.progress&.standings&.fetch(item["step_id"], nil) || return
           day = standing.days.fetch(date, {repetitions: 0, struggle: false})
           {
             **item.slice("assignment_id", "step_id", "title", "piece", "place", "tempo", "minutes", "repetitions").transform_keys(&:to_sym),
-            hands: standing.step.hands.to_s, how: Practice.how(standing.step), done_when: standing.step.done, done: day[:repetitions], struggle: day[:struggle],
-            last_mark: last_mark(item, date), picture: picture(given, standing.step)
+            hands: standing.step.hands.to_s, how: Practice.how(standing.step), done_when: standing.step.done, notes: standing.step.notes, done: day[:repetitions], struggle: day[:struggle],
+            last_mark: last_mark(item, date), keys: marks(item, date).map { |row| row[:key] }, picture: picture(given, standing.step), starts: starts(given, standing.step),
+            action: standing.step.picture.to_s, kind: item["kind"]
           }
         end
 
         # The newest mark of the day that was not taken back, for undo.
         def last_mark(item, date)
+          own = marks(item, date)
+          undone = own.filter_map { |row| row[:undoes] }
+          own.reverse.find { |row| row[:kind] != "undo" && !undone.include?(row[:key]) }&.fetch(:key)
+        end
+
+        # All marks of a step on a day, the newest last.
+        def marks(item, date)
           @marks ||= @desk[:practice_marks].where(student_id: @student[:id]).where(Sequel[:day] >= Date.parse(@week["starts"])).order(:made_at).all
-          undone = @marks.filter_map { |row| row[:undoes] }
-          @marks.reverse.find { |row|
-            row[:assignment_id] == item["assignment_id"] && row[:step_id] == item["step_id"] && row[:day] == date &&
-              row[:kind] != "undo" && !undone.include?(row[:key])
-          }&.fetch(:key)
+            .group_by { |row| row.values_at(:assignment_id, :step_id, :day) }
+          @marks.fetch([item["assignment_id"], item["step_id"], date], [])
+        end
+
+        # What to leave out today when it goes badly (or of the first day, on paper).
+        def skip
+          day = @week.to_h.fetch("days", []).find { |one| @newest || one["date"] == @desk.today.to_s }
+          return [] unless day
+
+          items = day["items"].map { |one| Planning::Item.new(id: one["id"].to_s, minutes: one["minutes"].to_r, why: "", kind: one["kind"].to_sym, begins: one["begins"]) }
+          titles = day["items"].to_h { |one| [one["id"].to_s, one["title"]] }
+          Planning::Skip.of(items).map { |id| titles[id] }
+        end
+
+        # Where each hand of a step begins: the last starting position said before.
+        def starts(given, step)
+          hands = (step.hands == :both) ? %i[right left] : [step.hands]
+          first = step.spans.map(&:from).min
+          hands.filter_map do |hand|
+            one = map_of(given).markings.starts.select { |start| start.hand == hand && start.bar <= first }.max_by(&:bar) || next
+            {hand: hand.to_s, finger: one.finger, note: Score::Names.of(one.pitch.to_s[/\A[A-G][#b]*/], @student[:note_names].to_sym), midi: one.pitch.midi}
+          end
+        end
+
+        def map_of(given)
+          @maps ||= {}
+          @maps[given.row[:id]] ||= Models::Pieces.new(@desk).map(given.row[:piece_id], given.row[:revision])
         end
 
         # The little page: lines of bars, those of the step lit up.
         def picture(given, step)
-          @maps ||= {}
-          map = @maps[given.row[:id]] ||= Models::Pieces.new(@desk).map(given.row[:piece_id], given.row[:revision])
+          map = map_of(given)
           lit = step.spans.flat_map(&:bars)
           map.layout.lines.group_by(&:first).filter_map { |page, rows|
             lines = rows.map { |_, line, bars| {line: line, bars: bars.map { |bar| lit.include?(bar.index) }} }

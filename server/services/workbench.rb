@@ -178,7 +178,7 @@ module Stairwell
 
         def view(map)
           student = @layers.student(@whose.id) if @whose.kind == :student
-          about = student ? {span: student[:hand_span], pedal: student[:has_pedal]} : {}
+          about = student ? {span: student[:hand_span], pedal: student[:has_pedal], known: student[:known].to_a} : {}
           Views::Piece.new(map, about: about).to_h
         end
 

@@ -10,6 +10,8 @@ RSpec.describe "The first day of a studio" do
   end
 
   it "says in every empty place what to do first" do
+    expect(page).to have_text("No student has a lesson yet. Add one under Students.")
+    go "Studio"
     expect(page).to have_text("No student yet. Add the first one under Students.")
     go "Students"
     expect(page).to have_text("Add one: a name or nickname is enough")
@@ -71,7 +73,7 @@ RSpec.describe "The first day of a studio" do
     expect(page).to have_button("Show section A")
     add_a_student
     select "Weir", from: "Piece"
-    expect(page).to have_css("[role=status]", text: /steps, \d+ minutes in all; by itself done in \d+ practice days/)
+    expect(page).to have_css("[role=status]", text: /steps up to \d+ counts a minute, \d+ minutes in all; by itself done in \d+ practice days/)
     select "Shapes first", from: "Routine"
     select "none", from: "Pedal"
     select "from the end back", from: "Sections join"

@@ -123,6 +123,31 @@ RSpec.describe "Every place" do
     expect_accessible
   end
 
+  it "adds a stage to a routine, names others anew, changes what waits for what, and refuses what nothing reaches" do
+    sign_in
+    visit "/routines"
+    click_button "Copy and change"
+    fill_in "Name of left hand", with: "left hand, blocked"
+    fill_in "New stage", with: "Tap it"
+    select "tap", from: "Right hand"
+    select "tap", from: "Left hand"
+    select "when it was shown", from: "Opens"
+    click_button "Add the stage"
+    click_button "Save the routine"
+    expect(page).to have_css("[role=alert]", text: "Nothing reaches the whole piece from “Tap it”")
+    select "Tap it", from: "hands together waits for, on earlier days"
+    click_button "hands together no longer waits for the spot, on earlier days"
+    select "hands together", from: "faster waits for, same sitting"
+    click_button "Save the routine"
+    expect(page).to have_css("[role=alert]", text: "Nothing reaches the whole piece from “the spot”")
+    select "the spot", from: "faster waits for, on earlier days"
+    click_button "Save the routine"
+    expect(page).to have_button("Tap it ×")
+    expect(page).to have_no_css("[role=alert]")
+    expect(page).to have_field("Name of left hand, blocked")
+    expect(page).to have_text("opens when it was shown")
+  end
+
   it "explains a score that cannot be read" do
     sign_in
     visit "/library"

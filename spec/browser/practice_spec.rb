@@ -36,16 +36,38 @@ RSpec.describe "Sheet, lesson and student" do
     end
   end
 
-  it "sends a tap again when the connection was lost, and counts it once" do
+  it "counts without a connection, keeps the taps over a reload, and sends each once when it is back" do
     on_the_phone do
+      expect(step("A, right hand")).to have_text("0 of 5")
+      page.evaluate_async_script("navigator.serviceWorker.ready.then(() => arguments[0]())")
+      visit current_path # once more, so that the page is kept on the phone
       expect(step("A, right hand")).to have_text("0 of 5")
       browser = page.driver.browser
       browser.network_conditions = {offline: true, latency: 0, throughput: 0}
-      within(step("A, right hand")) { click_button "count 1" }
-      sleep 0.5
+      within(step("A, right hand")) { 2.times { |at| click_button "count #{at + 1}" } }
+      expect(step("A, right hand")).to have_text("2 of 5")
+      expect(page).to have_css("[role=status]", text: "2 taps wait on this phone")
+      visit current_path
+      expect(step("A, right hand")).to have_text("2 of 5")
       browser.delete_network_conditions
-      expect(step("A, right hand")).to have_text("1 of 5")
-      expect(House::OWNER[:practice_marks].count).to eq(1)
+      expect(page).to have_no_text("wait on this phone")
+      expect(step("A, right hand")).to have_text("2 of 5")
+      expect(House::OWNER[:practice_marks].select_map(:kind)).to eq(%w[repetition repetition])
+    ensure
+      page.driver.browser.delete_network_conditions
+    end
+  end
+
+  it "beats the step's tempo, and says what to leave out on a bad day" do
+    on_the_phone do
+      within(step("A, right hand")) do
+        click_button "▶ 44"
+        expect(page).to have_button("■ stop")
+        click_button "■ stop"
+        expect(page).to have_button("▶ 44")
+      end
+      find("summary", text: "More").click
+      expect(page).to have_text("what your doctor and local rules say goes first")
     end
   end
 

@@ -36,7 +36,7 @@ RSpec.describe "Giving a piece and looking ahead" do
     given = give(routine: "aspect_by_aspect", hand_order: "easier", join: "from_end", order: %w[notes rhythm fingering together])
     expect(titles(given)).to include("A, rhythm", "A1 + B, joined")
     row = House::OWNER[:assignments].first
-    expect(row[:choices].then { |value| JSON.parse(value.to_s) }).to eq("join" => "from_end", "order" => %w[notes rhythm fingering together], "pace" => "1/1")
+    expect(row[:choices].then { |value| JSON.parse(value.to_s) }).to eq("join" => "from_end", "order" => %w[notes rhythm fingering together], "pace" => "1/1", "aim_by" => "number", "aim_said" => 76)
     expect(give["code"]).to eq("given_already")
   end
 
@@ -45,7 +45,7 @@ RSpec.describe "Giving a piece and looking ahead" do
     House.now = Time.utc(2027, 3, 4, 12)
     link = ask(:post, "/api/students/#{student["id"]}/link", {})
     item = ask(:get, sheet_of(link))["days"].flat_map { |day| day["items"] }.first
-    expect(item).to include("title" => "Whole piece, look it over", "tempo" => nil, "how" => "hands together")
+    expect(item).to include("title" => "Whole piece, look it over", "tempo" => nil, "how" => "with the eyes")
     expect(ask(:get, sheet_of(link))["days"].flat_map { |day| day["items"] }.map { |one| one["how"] }).to include("tap")
   end
 
@@ -73,7 +73,7 @@ RSpec.describe "Giving a piece and looking ahead" do
     given = ask(:post, "/api/students/#{warm["id"]}/pieces", gift(piece_id: keyed["id"]))
     day = given["week"]["days"].first
     expect(day["warm_ups"].map { |one| one["title"] }).to eq(["G major scale: right, left, both hands", "G major chord, root position", "G major chord, first inversion", "G major chord, second inversion"])
-    expect(day["warm_ups"].first).to include("notes" => %w[G A B C D E F# G], "right" => [1, 2, 3, 1, 2, 3, 4, 5])
+    expect(day["warm_ups"].first).to include("notes" => %w[G A B C D E F♯ G], "right" => [1, 2, 3, 1, 2, 3, 4, 5])
     expect(day["minutes"]).to eq(day["items"].sum { |one| one["minutes"] } + day["warm_ups"].sum { |one| one["minutes"] })
     link = ask(:post, "/api/students/#{warm["id"]}/link", {})
     House.now = Time.utc(2027, 3, 4, 12)
@@ -85,7 +85,7 @@ RSpec.describe "Giving a piece and looking ahead" do
     change = ->(absent) { ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(absent: absent, version: ask(:get, "/api/students/#{student["id"]}")["version"])) }
     dates = change.call([{from: "2027-03-05", to: "2027-03-07"}])["week"]["days"].map { |day| day["date"] }
     expect(dates).to eq(%w[2027-03-04 2027-03-08])
-    expect(change.call([{from: "2027-03-09", to: "2027-03-07"}])["detail"]).to include("ends before it begins")
+    expect(change.call([{from: "2027-03-09", to: "2027-03-07"}])["detail"]).to include("end before they begin")
     expect(change.call([{from: "2027-02-30", to: "2027-03-07"}])["code"]).to eq("absence")
     expect(change.call([])["week"]["days"].size).to eq(5)
   end
@@ -94,9 +94,11 @@ RSpec.describe "Giving a piece and looking ahead" do
     before = give["week"]
     House.now = Time.utc(2027, 3, 6, 12)
     again = ask(:post, "/api/students/#{student["id"]}/week", {})["week"]
-    expect(again["starts"]).to eq("2027-03-06")
-    expect(again["days"].map { |day| day["date"] }).to eq(%w[2027-03-06 2027-03-07 2027-03-08])
-    expect(again["days"].first["items"].map { |one| one["step_id"] }).to eq(before["days"].first["items"].map { |one| one["step_id"] })
+    expect(again.values_at("starts", "planned_from")).to eq(%w[2027-03-04 2027-03-06])
+    expect(again["days"].map { |day| day["date"] }).to eq(before["days"].map { |day| day["date"] })
+    steps = ->(day) { day["items"].map { |one| one["step_id"] } }
+    expect(again["days"].first(2)).to eq(before["days"].first(2)) # gone by
+    expect(steps[again["days"][2]]).to eq(steps[before["days"].first])
     expect(ask(:post, "/api/students/#{student["id"]}/week", {})["week"]).to eq(again)
   end
 

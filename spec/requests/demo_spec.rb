@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-require "demo/studio"
 require_relative "../spec_helper"
+require "demo/studio"
 
 RSpec.describe "The demo studio" do
   # Everything but keys and times, which are never the same.
@@ -30,6 +30,26 @@ RSpec.describe "The demo studio" do
     expect(percents.min).to be < 20
     expect(percents.max).to be > 80
     expect(first[:heard].map(&:last).uniq).to include("not_yet", "shaky", "steady", "secure")
+    expect_depth
+  end
+
+  # Twelve weeks of twenty students of three teachers, an evening class among them.
+  def expect_depth
+    expect([House::OWNER[:students].count, House::OWNER[:memberships].count]).to eq([20, 3])
+    expect(House::OWNER[:students].group_and_count(:lesson_weekday, :lesson_time).map { |row| row[:count] }.max).to eq(8)
+    lessons = House::OWNER[:lessons].group_and_count(:student_id).map { |row| row[:count] }
+    expect(lessons).to all(be_between(11, 12))
+    expect(House::OWNER[:lessons].where(recap: nil).count).to eq(0)
+    expect(House::OWNER[:assignments].where(ended: "passed").count).to be > 5
+    expect(House::OWNER[:assignments].distinct.select_map(:routine).size).to be >= 6
+    kinds = ask(:get, "/api/studio").flat_map { |row| row["concerns"].map { |one| one["kind"] } }.uniq
+    expect(kinds).to include("practice", "stuck", "seam").or include("practice", "stuck", "review")
+    # A sheet of today, a lesson with something to hear, stairs that are half climbed.
+    student = House::OWNER[:students].where(lesson_weekday: 3).min(:id)
+    shown = ask(:get, "/api/students/#{student}")
+    expect(shown["pieces"].flat_map { |piece| piece["stairs"]["flights"].flat_map { |flight| flight["treads"] } }.count { |tread| tread["real"] }).to be > 20
+    expect(ask(:get, "/api/students/#{student}/lesson")["heard"]).not_to be_empty
+    expect(ask(:get, sheet_of(shown))["days"]).not_to be_empty
   end
 
   it "has pieces whose pages add up, with repeats, endings, a pickup and a compound meter among them" do

@@ -35,7 +35,7 @@ RSpec.describe "A student's week" do
       expect(item["place"]).to start_with("page 12").or eq("the whole piece")
       expect(item["why"]).to match(/\A(new|good day \d+ of \d+)/)
     end
-    expect(week["left_out"].map { |one| one["why"] }).to all(match(/waits until|no room|full/))
+    expect(week["left_out"].map { |one| one["why"] }).to all(match(/waits until|no room|would fit/))
   end
 
   it "lists what no day is long enough for, with what needs it" do

@@ -39,6 +39,38 @@ RSpec.describe "Practice and lessons" do
     expect(House::OWNER[:practice_marks].count).to eq(2)
   end
 
+  it "says which taps are counted, so that one whose answer was lost is not counted twice on the phone" do
+    item = thursday
+    keys = Array.new(3) { SecureRandom.uuid }
+    shown = keys.map { |key| mark(sheet, item, key: key) }.last
+    expect(shown["days"].first["items"].first["keys"]).to eq(keys)
+    undo = SecureRandom.uuid
+    after = mark(sheet, item, key: undo, kind: "undo", undoes: keys.last)["days"].first["items"].first
+    expect(after.values_at("done", "keys", "last_mark")).to eq([2, [*keys, undo], keys[1]])
+    expect(shown["days"].last["items"].map { |one| one["keys"] }).to all(eq([]))
+  end
+
+  it "takes taps that come days late, in any order, and an undo before its tap; not those of the future" do
+    item = thursday
+    House.now = Time.utc(2027, 3, 12, 12)
+    key = SecureRandom.uuid
+    mark(sheet, item, kind: "undo", undoes: key, day: "2027-03-04")
+    [key, *Array.new(5) { SecureRandom.uuid }].shuffle.each { |one| mark(sheet, item, key: one, day: "2027-03-04") }
+    step = ask(:get, "/api/students/#{student["id"]}")["pieces"].first["steps"].first
+    expect(step["credited"]).to eq(1)
+    expect(mark(sheet, item, day: "2027-03-13")["detail"]).to include("cannot be taken")
+    expect(mark(sheet, item, day: "2026-12-01")["code"]).to eq("late")
+  end
+
+  it "sounds the bars of a step at its tempo, with a full bar to count in" do
+    item = thursday
+    sound = ask(:get, "#{sheet}/sound?assignment_id=#{item["assignment_id"]}&step_id=#{item["step_id"]}")
+    # Four bars of three counts at 44 take 12 × 60 / 44 s.
+    expect(sound["seconds"]).to be_within(0.01).of(12 * 60 / 44.0)
+    expect(sound["count_in"].map { |click| click["strong"] }).to eq([true, false, false])
+    expect(sound["bars"].map { |bar| bar["bar"] }).to eq([1, 2, 3, 4])
+  end
+
   it "takes a tap back by adding a row" do
     item = thursday
     mark(sheet, item, key: key = SecureRandom.uuid)
@@ -58,7 +90,7 @@ RSpec.describe "Practice and lessons" do
     thursday
     clear_cookies
     answer = ask(:get, sheet)
-    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "days")
+    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "days", "reads", "skip", "caution")
     ask(:get, sheet.sub(/.\z/) { |last| (last == "0") ? "1" : "0" })
     expect(status).to eq(404)
     sign_in

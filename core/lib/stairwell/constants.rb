@@ -68,6 +68,12 @@ module Stairwell
       *(40..60).step(2), *(63..72).step(3), *(76..120).step(4), *(126..144).step(6), *(152..208).step(8)
     ].freeze
 
+    # Rungs of the metronome scale a day goes up, at the most. Own choice.
+    RUNGS_A_DAY = 2
+    # Share of the aim a tempo ladder begins at where nothing slower is said. Own
+    # choice.
+    LADDER_FROM = 6/10r
+
     # Steps that may begin on one day, for a child and for others. Own choice.
     BEGIN_PER_DAY = {child: 2, other: 3}.freeze
   end

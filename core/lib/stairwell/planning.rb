@@ -6,10 +6,16 @@ require_relative "planning/calendar"
 require_relative "planning/blockers"
 require_relative "planning/ledger"
 require_relative "planning/reasons"
+require_relative "planning/hand"
+require_relative "planning/strokes"
+require_relative "planning/beside"
+require_relative "planning/gaps"
+require_relative "planning/urgency"
 require_relative "planning/week"
 require_relative "planning/horizon"
 require_relative "planning/forecast"
 require_relative "planning/options"
+require_relative "planning/lookahead"
 require_relative "planning/plan_file"
 
 module Stairwell
@@ -22,13 +28,21 @@ module Stairwell
     # @param practice [Practice] the student's days, minutes and pace of beginning
     # @param from [Date] the first day that may be practised
     # @param next_lesson [Date] excluded
-    # @param more [Hash] reviews:, warm_ups:, others:
+    # @param more [Hash] reviews:, warm_ups:, others:, runs:, wishes: (the teacher's)
     # @return [Plan]
     # @raise [ContradictionError] on unknown or circular needs, or when there
     #   is no practice day at all
     def self.week(tasks:, practice:, from:, next_lesson:, **more)
       Week.new(tasks, practice, Calendar.days(practice, from, next_lesson), **more).plan
     end
+
+    # @param minutes [Rational]
+    # @return [Rational] rounded up to half a minute
+    def self.halves(minutes) = (minutes * 2).ceil/2r
+
+    # @param value [Rational] minutes
+    # @return [String] such as "2.5 min"
+    def self.minutes(value) = "#{value.to_f.to_s.delete_suffix(".0")} min"
 
     # Goes on after the week until nothing is left.
     #
@@ -37,6 +51,14 @@ module Stairwell
     def self.finish(tasks:, practice:, from:, next_lesson:, warm_ups: [])
       Calendar.days(practice, from, next_lesson)
       Horizon.new(tasks, practice, warm_ups: warm_ups).finish(from, next_lesson)
+    end
+
+    # @return [Hash{String => Array(Date, Date)}] first and last day of each step,
+    #   week after week until nothing is left
+    # @raise [ContradictionError] as {week}
+    def self.schedule(tasks:, practice:, from:, next_lesson:, warm_ups: [])
+      Calendar.days(practice, from, next_lesson)
+      Horizon.new(tasks, practice, warm_ups: warm_ups).schedule(from, next_lesson)
     end
 
     # @param observed [Hash] adherence:, struggle:, known:, warm_ups:, seed:

@@ -10,6 +10,7 @@ require_relative "practice/estimate"
 require_relative "practice/wording"
 require_relative "practice/smaller"
 require_relative "practice/warm_ups"
+require_relative "practice/habits"
 require_relative "practice/targets"
 require_relative "practice/steps"
 
@@ -24,6 +25,8 @@ module Stairwell
     # @param step [Step]
     # @return [String] what the hands do, in words
     def self.how(step)
+      return "with the eyes" if step.aspect == :overview && step.actions.empty?
+
       right, left = step.actions.values_at(:right, :left)
       return {right: "right hand", left: "left hand", both: "hands together"}.fetch(step.hands) if step.hands != :both || right.nil? || left.nil?
       # Where no hand does anything the stage's own name says what to do.

@@ -5,14 +5,19 @@ require_relative "progress/standing"
 require_relative "progress/piece"
 require_relative "progress/pace"
 require_relative "progress/reviews"
+require_relative "progress/offer"
+require_relative "progress/stairs"
+require_relative "progress/attention"
 
 module Stairwell
   # How it goes: states and credits computed from what was only ever added to,
   # practice marks and lesson results.
   module Progress
     # @param steps [Array<Practice::Step>]
-    # @param events [Array<Mark, Heard>] of one student's piece, in any order
+    # @param events [Array<Mark, Heard, Eased, Asked, Taught>] of one student's
+    #   piece, in any order
+    # @param gate [Boolean] whether a section opens only when it was taught
     # @return [Piece]
-    def self.piece(steps, events) = Piece.new(steps, events)
+    def self.piece(steps, events, gate: false) = Piece.new(steps, events, gate: gate)
   end
 end

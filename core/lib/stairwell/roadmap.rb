@@ -32,9 +32,14 @@ module Stairwell
 
     # @param map [Score::Map]
     # @param tempo [Rational, Integer] counts a minute
+    # @param bars [Array<Integer>, nil] only these, one after another as they stand;
+    #   nil for the whole piece as it is played
     # @return [Hash{Symbol => Object}] when each bar, click and note sounds, as
     #   far as it is shown
-    def self.playback(map, tempo: map.aim) = Playback.new(map, shown(map), tempo).to_h
+    def self.playback(map, tempo: map.aim, bars: nil)
+      visits = bars ? bars.map { |bar| Visit.new(bar: bar, time: 1, pass: 1, via: :next) } : shown(map)
+      Playback.new(map, visits, tempo).to_h
+    end
 
     # @param map [Score::Map]
     # @return [Array<Question>] "where next?" at each of its signs, as far as it

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, rememberToken, type Schemas, type Trouble } from "./client";
+import { useQueue } from "./queue";
 import type { paths } from "./schema";
 
 /** What a script says does not change by saving other things. */
@@ -67,7 +68,7 @@ export const useSound = (id: number, whose: Whose) =>
     mutationFn: (tempo) =>
       ask(api.GET("/api/pieces/{id}/sound", { params: { path: { id }, query: { for: whose, tempo } } })),
   });
-export type Sounding = paths["/api/pieces/{id}/sound"]["get"]["responses"]["200"]["content"]["application/json"];
+export type Sounding = Schemas["Sound"];
 export const useScore = (id: number, wanted: boolean) =>
   useQuery<string, Trouble>({
     queryKey: ["score", id],
@@ -166,6 +167,59 @@ export const usePlanAgain = (id: number) =>
     () => ask(api.POST("/api/students/{id}/week", { params: { path: { id } }, body: {} })),
     () => ["student", id],
   );
+export const useStroke = (id: number) =>
+  useSave(
+    (body: paths["/api/students/{id}/week/strokes"]["post"]["requestBody"]["content"]["application/json"]) =>
+      ask(api.POST("/api/students/{id}/week/strokes", { params: { path: { id } }, body })),
+    () => ["student", id],
+  );
+export const useTeach = (id: number) =>
+  useSave(
+    (body: { assignment_id: number; what: string; taught: boolean; key: string }) =>
+      ask(api.POST("/api/students/{id}/taught", { params: { path: { id } }, body })),
+    () => ["student", id],
+  );
+export type Form = paths["/api/students/{id}/smaller"]["post"]["requestBody"]["content"]["application/json"]["form"];
+export const useMakeSmaller = (id: number) =>
+  useSave(
+    (body: { assignment_id: number; step_id: string; form: Form; bar?: number; key: string }) =>
+      ask(api.POST("/api/students/{id}/smaller", { params: { path: { id } }, body })),
+    () => ["student", id],
+  );
+export const useChangePiece = (id: number) =>
+  useSave(
+    ({ assignment, ...body }: { assignment: number; due_on?: string | null; priority?: number; gate?: boolean }) =>
+      ask(api.PUT("/api/students/{id}/pieces/{assignment}", { params: { path: { id, assignment } }, body })),
+    () => ["student", id],
+  );
+export type NewWork = Schemas["NewWork"];
+export const useAddWork = (id: number) =>
+  useSave(
+    (body: NewWork) => ask(api.POST("/api/students/{id}/work", { params: { path: { id } }, body })),
+    () => ["student", id],
+  );
+export const useEndWork = (id: number) =>
+  useSave(
+    (work: number) => ask(api.DELETE("/api/students/{id}/work/{work}", { params: { path: { id, work } } })),
+    () => ["student", id],
+  );
+export const useStudioSettings = () =>
+  useQuery<Schemas["StudioSettings"], Trouble>({
+    queryKey: ["studio settings"],
+    queryFn: () => ask(api.GET("/api/studio/settings")),
+    // As long as everyone's week is being planned, it says how far it is.
+    refetchInterval: (query) => (query.state.data?.run && !query.state.data.run.finished ? 400 : false),
+  });
+export const useSetHolidays = () =>
+  useSave(
+    (holidays: Schemas["Stretches"]) => ask(api.PUT("/api/studio/settings", { body: { holidays } })),
+    () => ["studio settings"],
+  );
+export const usePlanEveryone = () =>
+  useSave(
+    () => ask(api.POST("/api/studio/plans", { body: {} })),
+    () => ["studio settings"],
+  );
 export const useTakeOption = (id: number) =>
   useSave(
     (body: { change: string; assignment_id: number }) =>
@@ -213,27 +267,97 @@ export const useWithdrawLink = (id: number) =>
     () => ask(api.DELETE("/api/students/{id}/link", { params: { path: { id } } })),
     () => ["student", id],
   );
-export const useHear = (id: number) =>
-  useSave(
-    (body: { assignment_id: number; step_id: string; result: Schemas["Result"]; key: string }) =>
-      ask(api.POST("/api/students/{id}/results", { params: { path: { id } }, body })),
-    () => ["lesson", id],
-  );
-
-export type Mark = {
-  key: string;
-  kind: "repetition" | "struggle" | "undo";
-  assignment_id: number;
-  step_id: string;
-  undoes?: string;
-};
-export const useMark = (token: string) => {
+export type Hearing = paths["/api/students/{id}/results"]["post"]["requestBody"]["content"]["application/json"];
+export type Ticking = paths["/api/students/{id}/ticks"]["post"]["requestBody"]["content"]["application/json"];
+/** Results and ticks of a lesson, in the order they were given. */
+export const useLessonQueue = (id: number) => {
   const cache = useQueryClient();
-  return useMutation<Schemas["Sheet"], Trouble, Mark>({
-    mutationFn: (body) => ask(api.POST("/api/sheet/{token}/marks", { params: { path: { token } }, body })),
-    // The key makes it safe to send a mark again when the answer was lost.
-    retry: (times, trouble) => trouble.problem.code === "offline" && times < 4,
-    scope: { id: "marks" },
-    onSuccess: (sheet) => cache.setQueryData(["sheet", token], sheet),
+  return useQueue<{ key: string; hear?: Hearing; tick?: Ticking }, Schemas["Lesson"]>(
+    `stairwell-lesson-${id}`,
+    ({ hear, tick }) => {
+      const params = { path: { id } };
+      if (hear) return ask(api.POST("/api/students/{id}/results", { params, body: hear }));
+      return ask(api.POST("/api/students/{id}/ticks", { params, body: tick as Ticking }));
+    },
+    (lesson) => {
+      cache.setQueryData(["lesson", id], lesson);
+      cache.invalidateQueries({ predicate: (query) => query.queryKey.join() !== `lesson,${id}` });
+    },
+  );
+};
+export const useOffer = (
+  id: number,
+  body: { assignment_id: number; step_id: string; stumbles: number; tempo?: number } | null,
+) =>
+  useQuery<{ result: Schemas["Result"]; why: string }, Trouble>({
+    queryKey: ["offer", id, body],
+    queryFn: () =>
+      ask(api.POST("/api/students/{id}/offer", { params: { path: { id } }, body: body as NonNullable<typeof body> })),
+    enabled: body !== null,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+export const useWriteLesson = (id: number) => {
+  const cache = useQueryClient();
+  return useMutation<Schemas["LessonNotes"], Trouble, { recap?: string | null; notes?: string; version: number }>({
+    mutationFn: (body) => ask(api.PUT("/api/students/{id}/lesson", { params: { path: { id } }, body })),
+    scope: { id: `write lesson ${id}` },
+    onSuccess: (lesson) =>
+      cache.setQueryData<Schemas["Lesson"]>(["lesson", id], (before) => before && { ...before, lesson }),
   });
 };
+/** Ends a lesson; what is being written is kept first. */
+export const useFinish = (id: number) => {
+  const cache = useQueryClient();
+  return useMutation<{ sent: boolean; sheet_path: string | null }, Trouble, boolean>({
+    mutationFn: (send) =>
+      ask(api.POST("/api/students/{id}/lesson/finish", { params: { path: { id } }, body: { send } })),
+    scope: { id: `write lesson ${id}` },
+    onSuccess: () => cache.invalidateQueries(),
+  });
+};
+export const useLend = (id: number) =>
+  useSave(
+    (title: string) => ask(api.POST("/api/students/{id}/lent", { params: { path: { id } }, body: { title } })),
+    () => ["lesson", id],
+  );
+export const useTakeBack = (id: number) =>
+  useSave(
+    (lent: number) => ask(api.DELETE("/api/students/{id}/lent/{lent}", { params: { path: { id, lent } } })),
+    () => ["lesson", id],
+  );
+export const useToday = () => useLoad(["today"], () => ask(api.GET("/api/today")));
+export const useOutbox = () => useLoad(["outbox"], () => ask(api.GET("/api/outbox")));
+export const useRenewPiece = (id: number) =>
+  useSave(
+    (assignment: number) =>
+      ask(api.POST("/api/students/{id}/pieces/{assignment}/renew", { params: { path: { id, assignment } }, body: {} })),
+    () => ["student", id],
+  );
+export const useEndPiece = (id: number) =>
+  useSave(
+    ({
+      assignment,
+      ...body
+    }: {
+      assignment: number;
+      ended: "passed" | "kept" | "set_aside" | null;
+      keep_for?: string;
+    }) => ask(api.POST("/api/students/{id}/pieces/{assignment}/end", { params: { path: { id, assignment } }, body })),
+    () => ["student", id],
+  );
+
+export type Mark = paths["/api/sheet/{token}/marks"]["post"]["requestBody"]["content"]["application/json"] & {
+  day: string;
+};
+/** Taps on a sheet, in the order they were made. */
+export const useMarks = (token: string) => {
+  const cache = useQueryClient();
+  return useQueue<Mark, Schemas["Sheet"]>(
+    `stairwell-marks-${token}`,
+    (mark) => ask(api.POST("/api/sheet/{token}/marks", { params: { path: { token } }, body: mark })),
+    (sheet) => cache.setQueryData(["sheet", token], sheet),
+  );
+};
+export const loadStepSound = (token: string, assignment_id: number, step_id: string) =>
+  ask(api.GET("/api/sheet/{token}/sound", { params: { path: { token }, query: { assignment_id, step_id } } }));

@@ -374,6 +374,121 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/pieces/{assignment}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Changes what was chosen for a student's piece; the week is planned again. */
+        put: operations["changePiece"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/taught": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A section was shown at a lesson and opens, or that is taken back. */
+        post: operations["teach"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/smaller": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description How a step that did not go is made smaller first, or that it is not. */
+        post: operations["makeSmaller"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description An exercise that begins every day, or other work so many times a week. */
+        post: operations["addWork"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/work/{work}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                work: components["schemas"]["Count"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeWork"];
+        post?: never;
+        delete: operations["endWork"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/week/strokes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Changes the week by hand; the rest is planned around it. */
+        post: operations["drawOnWeek"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/trial": {
         parameters: {
             query?: never;
@@ -521,6 +636,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["today"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/week.pdf": {
+        parameters: {
+            query?: {
+                boxes?: components["parameters"]["Boxes"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get: operations["weekPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weeks.pdf": {
+        parameters: {
+            query: {
+                students: components["schemas"]["Count"][];
+                boxes?: components["parameters"]["Boxes"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["weeksPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outbox": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["outbox"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/lesson": {
         parameters: {
             query?: never;
@@ -531,8 +717,27 @@ export interface paths {
             cookie?: never;
         };
         get: operations["lesson"];
-        put?: never;
+        /** @description Keeps the recap in the teacher's words (null takes the plan's again) and the notes. */
+        put: operations["writeLesson"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/lesson/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["finishLesson"];
         delete?: never;
         options?: never;
         head?: never;
@@ -557,6 +762,120 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/offer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The result offered for what was counted; nothing is saved. */
+        post: operations["offer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Ticks of a paper chart, a row at a time. */
+        post: operations["tick"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/lent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/lent/{lent}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                lent: components["schemas"]["Count"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["takeBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/pieces/{assignment}/renew": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Makes the steps anew from the page as it is now; marks and results stay. */
+        post: operations["renewPiece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/pieces/{assignment}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["endPiece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studio": {
         parameters: {
             query?: never;
@@ -573,6 +892,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studio/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["studioSettings"];
+        /** @description Sets the holidays; everyone's week is planned again in the background. */
+        put: operations["changeStudio"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Plans everyone's week in the background; the settings say how far it is. */
+        post: operations["planEveryone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheet/{token}": {
         parameters: {
             query?: never;
@@ -583,6 +936,24 @@ export interface paths {
             cookie?: never;
         };
         get: operations["sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet/{token}/sound": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        get: operations["stepSound"];
         put?: never;
         post?: never;
         delete?: never;
@@ -615,6 +986,129 @@ export interface components {
     schemas: {
         Text: string;
         Count: number;
+        Date: string;
+        Minutes: number;
+        /** @description 1 before the other pieces, -1 after them */
+        Priority: number;
+        ItemId: string;
+        Wish: {
+            /** @enum {string} */
+            kind: "on" | "off" | "extra";
+            id: components["schemas"]["ItemId"];
+            date?: components["schemas"]["Date"];
+            repetitions?: number;
+            minutes?: components["schemas"]["Minutes"];
+            title?: string;
+        };
+        Sound: {
+            seconds: number;
+            count_in: components["schemas"]["Click"][];
+            bars: {
+                bar: number;
+                at: number;
+                clicks: components["schemas"]["Click"][];
+            }[];
+            notes: {
+                at: number;
+                length: number;
+                /** @description MIDI note number */
+                midi: number;
+                /** @enum {string} */
+                hand: "right" | "left";
+            }[];
+        };
+        /**
+         * @description Why it did not go
+         * @enum {string}
+         */
+        Cause: "notes" | "rhythm" | "fingers" | "together" | "stops" | "tempo";
+        /** @description What needs attention, the most urgent first */
+        Concerns: {
+            kind: string;
+            text: string;
+        }[];
+        /** @description Titles of steps that came, went or changed */
+        Moved: {
+            added: string[];
+            gone: string[];
+            changed: string[];
+        };
+        Letter: {
+            id: number;
+            recipient: string;
+            subject: string;
+            body: string;
+            /** @description What the mail server said */
+            trouble: string | null;
+            made_at: string;
+            sent_at: string | null;
+        };
+        HearFirst: {
+            title: string;
+            piece: string;
+            /** @description Why */
+            first: string;
+        };
+        DayBox: {
+            date: string;
+            planned: boolean;
+            of: number;
+            repetitions: number;
+            struggle: boolean;
+        };
+        Today: {
+            date: string;
+            holiday: boolean;
+            /** @description The next day with lessons */
+            next_day: string | null;
+            lessons: {
+                id: number;
+                name: string;
+                time: string;
+                teacher: string;
+                pieces: {
+                    title: string;
+                    section: string | null;
+                }[];
+                days: components["schemas"]["DayBox"][];
+                hear_first: components["schemas"]["HearFirst"] | null;
+                concerns: components["schemas"]["Concerns"];
+                finished: boolean;
+            }[];
+        };
+        LessonNotes: {
+            /** @description In the teacher's words */
+            recap: string | null;
+            notes: string;
+            version: number;
+            finished: boolean;
+        };
+        Hand: {
+            /** @description What the teacher decided about the week */
+            wishes: components["schemas"]["Wish"][];
+            version: number;
+        };
+        NewWork: {
+            /**
+             * @description An exercise begins every day
+             * @enum {string}
+             */
+            kind: "exercise" | "sight_reading" | "transposing" | "harmonising" | "theory" | "listening" | "ensemble" | "other";
+            title: string;
+            minutes: components["schemas"]["Minutes"];
+            /** @description A week */
+            times: number;
+            /** @description The student chooses one of these */
+            one_of?: string[];
+        };
+        Work: {
+            id: number;
+            kind: string;
+            title: string;
+            minutes: number;
+            times: number;
+            one_of: string[];
+        };
         /** @description 0 is Sunday */
         Weekday: number;
         /**
@@ -626,8 +1120,23 @@ export interface components {
             piece_id: components["schemas"]["Count"];
             routine: components["schemas"]["RoutineKey"];
             hand_order: components["schemas"]["HandOrder"];
-            /** @description Counts a minute */
+            /** @description Counts a minute; with aim_by share, percent of the printed mark */
             aim: number;
+            /**
+             * @description How the aim is said; by mark takes the printed one
+             * @enum {string}
+             */
+            aim_by?: "number" | "share" | "mark";
+            /**
+             * @description Whether repeats are taken after a jump
+             * @enum {string}
+             */
+            repeats?: "as_printed" | "taken" | "not_taken";
+            /** @enum {string} */
+            fermata?: "as_said" | "twice" | "free";
+            /** @description A section opens only when it was taught */
+            gate?: boolean;
+            priority?: components["schemas"]["Priority"];
             /**
              * @description How sections grow together
              * @enum {string}
@@ -908,7 +1417,27 @@ export interface components {
              * @description What begins every day
              * @enum {string}
              */
-            warm_ups?: "none" | "five_finger" | "scale" | "scale_and_chords";
+            warm_ups?: "none" | "five_finger" | "scale" | "scale_and_chords" | "progression";
+            /** @description Sections open only when they were taught; unsaid it is so for those who begin at most two steps a day */
+            gate?: boolean;
+            /** @enum {string} */
+            note_names?: "letters" | "fixed_do";
+            /** @description Where recaps go */
+            email?: string | null;
+            /**
+             * @description Bars or measures, quarter notes or crotchets; null as the studio says
+             * @enum {string|null}
+             */
+            terms?: "mixed" | "american" | "british" | null;
+            /** @description Reads; otherwise the sheet has pictures and few words */
+            reads?: boolean;
+            instrument?: string | null;
+            /** @description What the student has met already */
+            known?: string[];
+            /** @description Minutes by weekday where they differ, 0 is Sunday */
+            minutes_by_day?: {
+                [key: string]: number;
+            };
             /** @description Stretches of days without practice, both ends included */
             absent?: {
                 from: string;
@@ -923,6 +1452,25 @@ export interface components {
             teacher: string;
         };
         Student: components["schemas"]["Settings"] & {
+            moved?: components["schemas"]["Moved"];
+            attention: components["schemas"]["Concerns"];
+            repertoire: {
+                id: number;
+                piece_id: number;
+                title: string;
+                ended: string;
+                given_on: string;
+                ended_on: string;
+                keep_for: string | null;
+            }[];
+            lessons: {
+                day: string;
+                recap: string;
+                notes: string;
+                heard: number;
+            }[];
+            hand: components["schemas"]["Hand"];
+            work: components["schemas"]["Work"][];
             /** @description Percent of the planned days of the last weeks that were practised */
             adherence: number;
             /** @description 1 is average */
@@ -936,10 +1484,32 @@ export interface components {
             }[];
             pieces: (components["schemas"]["Assignment"] & {
                 outlook: components["schemas"]["Outlook"];
+                stairs: components["schemas"]["Stairs"];
             })[];
             week: components["schemas"]["Week"] | null;
             sheet_path: string | null;
             today: string;
+        };
+        /** @description First and last day */
+        Days: null | string[];
+        /** @description A flight for each section, then the joins, then the whole; in it a tread for each step */
+        Stairs: {
+            from: string;
+            to: string;
+            lessons: string[];
+            flights: {
+                name: string;
+                treads: {
+                    id: string;
+                    title: string;
+                    state: components["schemas"]["State"];
+                    share: number;
+                    planned: components["schemas"]["Days"];
+                    real: components["schemas"]["Days"];
+                    likely: components["schemas"]["Days"];
+                    cautious: components["schemas"]["Days"];
+                }[];
+            }[];
         };
         Outlook: {
             /** @description With every day kept */
@@ -958,6 +1528,13 @@ export interface components {
             }[];
         };
         Assignment: {
+            priority: components["schemas"]["Priority"];
+            gate: boolean;
+            due_on: string | null;
+            teachable: {
+                what: string;
+                taught: boolean;
+            }[];
             id: number;
             piece_id: number;
             title: string;
@@ -970,6 +1547,17 @@ export interface components {
         };
         Step: {
             id: string;
+            taught: boolean;
+            /** @description For a step that did not go, how it can be made smaller */
+            smaller: null | {
+                chosen: string | null;
+                bar: number | null;
+                forms: {
+                    form: string;
+                    bar: number | null;
+                    words: string;
+                }[];
+            };
             title: string;
             place: string;
             section: string | null;
@@ -988,16 +1576,27 @@ export interface components {
             };
         };
         Week: {
+            /** @description Days before it have gone by, as they were planned */
+            planned_from: string;
             starts: string;
             next_lesson: string;
             budget: number;
             days: {
-                warm_ups?: components["schemas"]["WarmUp"][];
+                budget: number;
+                warm_ups: components["schemas"]["WarmUp"][];
                 date: string;
                 minutes: number;
                 items: components["schemas"]["WeekItem"][];
             }[];
+            /** @description What the teacher decided and that leads nowhere */
+            unmet: {
+                id: string;
+                date?: string | null;
+                title: string;
+                why: string;
+            }[];
             left_out: {
+                id: string;
                 assignment_id: number;
                 step_id: string;
                 title: string;
@@ -1007,22 +1606,31 @@ export interface components {
             }[];
         };
         WeekItem: {
-            assignment_id: number;
-            step_id: string;
+            id: string;
+            /** @description null for what is no step */
+            assignment_id: number | null;
+            step_id: string | null;
             title: string;
-            piece: string;
+            piece: string | null;
             section: string | null;
-            place: string;
+            place: string | null;
             tempo: number | null;
             minutes: number;
-            repetitions: number;
+            repetitions: number | null;
             /** @enum {string} */
-            kind: "step" | "review" | "warm_up" | "other";
+            kind: "step" | "review" | "other" | "run" | "extra";
+            /** @description The teacher put it there */
+            pinned: boolean;
+            /** @description What that breaks, in words */
+            breaks: string | null;
+            one_of: string[];
             begins: boolean;
             why: string;
             arithmetic: string;
         };
         WarmUp: {
+            id: string;
+            pinned: boolean;
             title: string;
             minutes: number;
             /** @description From the bottom up */
@@ -1045,6 +1653,20 @@ export interface components {
             percent?: number;
             needs?: string[];
             after?: string[];
+            /**
+             * @description Said for a stage that is added, as are the next ones
+             * @enum {string}
+             */
+            scope?: "spot" | "section" | "seam" | "growing" | "whole";
+            /** @enum {string} */
+            aspect?: "overview" | "position" | "rhythm" | "notes" | "fingering" | "words" | "touch" | "dynamics" | "pedal" | "ornaments" | "tempo" | "memory";
+            /** @enum {string} */
+            opens?: "section" | "taught";
+            done?: string;
+            /** @enum {string} */
+            right?: "play" | "block" | "tap" | "clap" | "say" | "sing" | "silent";
+            /** @enum {string} */
+            left?: "play" | "block" | "tap" | "clap" | "say" | "sing" | "silent";
         }[];
         Routine: {
             key: string;
@@ -1056,6 +1678,9 @@ export interface components {
             /** @description null for one that ships */
             version: number | null;
             stages: {
+                opens: string;
+                /** @description A step for every two rungs of the metronome */
+                ladder: boolean;
                 key: string;
                 name: string;
                 scope: string;
@@ -1074,6 +1699,31 @@ export interface components {
             of: number;
         };
         Lesson: {
+            hear_first: components["schemas"]["HearFirst"] | null;
+            /** @description What the last result changed in the week */
+            changed: string[];
+            lent: {
+                id: number;
+                title: string;
+                lent_on: string;
+            }[];
+            lesson: components["schemas"]["LessonNotes"];
+            /** @description Written from the plan */
+            recap: string;
+            outlooks: {
+                piece: string;
+                middle: string | null;
+                cautious: string | null;
+                due_on: string | null;
+                late: boolean;
+            }[];
+            hand: components["schemas"]["Hand"];
+            teachable: {
+                assignment_id: number;
+                piece: string;
+                what: string;
+                taught: boolean;
+            }[];
             student: components["schemas"]["Settings"];
             today: string;
             practised: components["schemas"]["Practised"];
@@ -1081,17 +1731,48 @@ export interface components {
             heard: (components["schemas"]["Step"] & {
                 assignment_id: number;
                 piece: string;
+                hands: string;
+                /** @description Why it is to be heard first */
+                first: string | null;
                 result: components["schemas"]["Result"] | null;
-                days: {
-                    date: string;
-                    planned: boolean;
-                    of: number;
-                    repetitions: number;
-                    struggle: boolean;
+                said: null | {
+                    cause: string | null;
+                    bar: number | null;
+                    stumbles: number | null;
+                    tempo: number | null;
+                    note: string | null;
+                };
+                bars: {
+                    bar: number;
+                    name: string;
                 }[];
+                days: components["schemas"]["DayBox"][];
             })[];
         };
+        StudioSettings: {
+            holidays: components["schemas"]["Stretches"];
+            /** @description The last planning of everyone's week */
+            run: null | {
+                total: number;
+                done: number;
+                failed: number;
+                finished: boolean;
+            };
+        };
+        /** @description Stretches of days, both ends included */
+        Stretches: {
+            from: components["schemas"]["Date"];
+            to: components["schemas"]["Date"];
+        }[];
         StudioRow: {
+            concerns: components["schemas"]["Concerns"];
+            outlooks: {
+                piece: string;
+                middle: string | null;
+                cautious: string | null;
+                due_on: string | null;
+                late: boolean;
+            }[];
             id: number;
             name: string;
             teacher: string;
@@ -1114,11 +1795,24 @@ export interface components {
             };
         };
         Sheet: {
+            reads: boolean;
+            /** @description What to leave out today after a bad day */
+            skip: string[];
+            /** @description The studio's own */
+            caution: string | null;
             student: string;
             studio: string;
             today: string;
             next_lesson: string | null;
             days: {
+                /** @description What is no step */
+                beside: {
+                    id: string;
+                    kind: string;
+                    title: string;
+                    minutes: number;
+                    one_of: string[];
+                }[];
                 date: string;
                 minutes: number;
                 minutes_done: number;
@@ -1128,6 +1822,20 @@ export interface components {
             }[];
         };
         SheetItem: {
+            /** @description Of the marks that are counted in it, so that none that waits on the phone is counted twice */
+            keys: string[];
+            /** @enum {string} */
+            kind: "step" | "review";
+            /** @description A picture of what to do, for those who cannot read */
+            action: string;
+            /** @description Where the hands begin */
+            starts: {
+                hand: string;
+                finger: number;
+                note: string;
+                midi: number;
+            }[];
+            notes: string[];
             assignment_id: number;
             step_id: string;
             title: string;
@@ -1168,6 +1876,8 @@ export interface components {
         Id: components["schemas"]["Count"];
         For: components["schemas"]["Whose"];
         RoutineKey: components["schemas"]["RoutineKey"];
+        Boxes: "empty" | "done";
+        Assignment: components["schemas"]["Count"];
         Token: string;
     };
     requestBodies: never;
@@ -1552,23 +2262,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        seconds: number;
-                        count_in: components["schemas"]["Click"][];
-                        bars: {
-                            bar: number;
-                            at: number;
-                            clicks: components["schemas"]["Click"][];
-                        }[];
-                        notes: {
-                            at: number;
-                            length: number;
-                            /** @description MIDI note number */
-                            midi: number;
-                            /** @enum {string} */
-                            hand: "right" | "left";
-                        }[];
-                    };
+                    "application/json": components["schemas"]["Sound"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -1808,6 +2502,237 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    changePiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    due_on?: components["schemas"]["Date"] | null;
+                    priority?: components["schemas"]["Priority"];
+                    gate?: boolean;
+                    routine?: components["schemas"]["RoutineKey"];
+                    hand_order?: components["schemas"]["HandOrder"];
+                    aim?: number;
+                    /** @enum {string} */
+                    join?: "pairs" | "from_start" | "from_end";
+                    /** @enum {string} */
+                    pedal?: "last" | "before_dynamics" | "none";
+                    /** @enum {string} */
+                    touch_by?: "teacher" | "student";
+                    memory?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    teach: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    assignment_id: components["schemas"]["Count"];
+                    /** @description A section, or a stage that opens when it is shown */
+                    what: string;
+                    taught: boolean;
+                    key: components["schemas"]["Key"];
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeSmaller: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    assignment_id: components["schemas"]["Count"];
+                    step_id: components["schemas"]["StepId"];
+                    /** @enum {string} */
+                    form: "none" | "slower" | "fewer" | "right" | "left" | "first_half" | "second_half" | "bar";
+                    /** @description Of the step, counted from 1 */
+                    bar?: number;
+                    key: components["schemas"]["Key"];
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewWork"];
+            };
+        };
+        responses: {
+            /** @description The student */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                work: components["schemas"]["Count"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewWork"];
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                work: components["schemas"]["Count"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    drawOnWeek: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description set puts the wishes back as they were
+                     * @enum {string}
+                     */
+                    stroke: "pin" | "loosen" | "move" | "drop" | "leave_out" | "resize" | "add" | "take_out" | "set";
+                    starts: components["schemas"]["Date"];
+                    seen: number;
+                    id?: components["schemas"]["ItemId"];
+                    date?: components["schemas"]["Date"];
+                    to?: components["schemas"]["Date"];
+                    repetitions?: number;
+                    minutes?: components["schemas"]["Minutes"];
+                    title?: string;
+                    wishes?: components["schemas"]["Wish"][];
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     tryPiece: {
         parameters: {
             query?: never;
@@ -1830,6 +2755,9 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
+                        /** @description Counts a minute */
+                        aim: number;
+                        gate: boolean;
                         steps: number;
                         /** @description Of all good days together */
                         minutes: number;
@@ -2066,6 +2994,97 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    today: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The day's lessons in order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Today"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    weekPdf: {
+        parameters: {
+            query?: {
+                boxes?: components["parameters"]["Boxes"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The week on one page */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    weeksPdf: {
+        parameters: {
+            query: {
+                students: components["schemas"]["Count"][];
+                boxes?: components["parameters"]["Boxes"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page a student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    outbox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Mail as it would be sent, the newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Letter"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     lesson: {
         parameters: {
             query?: never;
@@ -2089,6 +3108,70 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    writeLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    recap?: string | null;
+                    notes?: string;
+                    version: number;
+                };
+            };
+        };
+        responses: {
+            /** @description As it is kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonNotes"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    finishLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Mail the recap */
+                    send: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description Finished */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        sent: boolean;
+                        sheet_path: string | null;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     hear: {
         parameters: {
             query?: never;
@@ -2105,6 +3188,12 @@ export interface operations {
                     step_id: components["schemas"]["StepId"];
                     result: components["schemas"]["Result"];
                     key: components["schemas"]["Key"];
+                    cause?: components["schemas"]["Cause"];
+                    /** @description Index in the piece; a place that did not go becomes a spot */
+                    bar?: number;
+                    stumbles?: number;
+                    tempo?: number;
+                    note?: string;
                 };
             };
         };
@@ -2116,6 +3205,191 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Lesson"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    offer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    assignment_id: components["schemas"]["Count"];
+                    step_id: components["schemas"]["StepId"];
+                    stumbles: number;
+                    tempo?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The offer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        result: components["schemas"]["Result"];
+                        why: string;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tick: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    assignment_id: components["schemas"]["Count"];
+                    step_id: components["schemas"]["StepId"];
+                    days: components["schemas"]["Date"][];
+                    /** @description false takes ticks of paper back */
+                    done: boolean;
+                    key: components["schemas"]["Key"];
+                };
+            };
+        };
+        responses: {
+            /** @description The lesson */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lesson"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    lend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    title: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The lesson */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lesson"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                lent: components["schemas"]["Count"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The lesson */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lesson"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    renewPiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": Record<string, never>;
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endPiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description null takes it up again
+                     * @enum {string|null}
+                     */
+                    ended: "passed" | "kept" | "set_aside" | null;
+                    keep_for?: components["schemas"]["Date"];
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -2137,6 +3411,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StudioRow"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    studioSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What holds for the whole studio */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudioSettings"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeStudio: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    holidays: components["schemas"]["Stretches"];
+                };
+            };
+        };
+        responses: {
+            /** @description What holds now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudioSettings"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    planEveryone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": Record<string, never>;
+            };
+        };
+        responses: {
+            /** @description Begun */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudioSettings"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -2165,6 +3512,32 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    stepSound: {
+        parameters: {
+            query: {
+                assignment_id: components["schemas"]["Count"];
+                step_id: components["schemas"]["StepId"];
+            };
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bars of a step as they sound */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sound"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     mark: {
         parameters: {
             query?: never;
@@ -2182,6 +3555,7 @@ export interface operations {
                     kind: "repetition" | "struggle" | "undo";
                     assignment_id: components["schemas"]["Count"];
                     step_id: components["schemas"]["StepId"];
+                    day?: components["schemas"]["Date"];
                     undoes?: components["schemas"]["Key"];
                 };
             };

@@ -1,8 +1,9 @@
 import { type ButtonProps, Button as Plain } from "@chakra-ui/react";
 
 type Props = Omit<ButtonProps, "variant"> & {
-  /** go: what one does next; plain; quiet: at hand, but not asking. */
-  kind?: "go" | "plain" | "quiet";
+  /** go: what one does next; plain; toggle: pressed while it holds; quiet: at
+   * hand, but not asking. */
+  kind?: "go" | "plain" | "toggle" | "quiet";
 };
 
 /** A button is a verb. */

@@ -9,10 +9,12 @@ import { KeyHelp } from "./KeyHelp";
 import { Mark } from "./Mark";
 
 const WAYS = [
+  ["/today", "Today"],
   ["/studio", "Studio"],
   ["/students", "Students"],
   ["/library", "Library"],
   ["/routines", "Routines"],
+  ["/outbox", "Outbox"],
 ] as const;
 
 const Way = chakra(NavLink);

@@ -6,6 +6,7 @@ import { Shell } from "../parts/Shell";
 import { LessonPlace } from "./lesson/LessonPlace";
 import { LibraryPlace } from "./library/LibraryPlace";
 import { TypePlace } from "./library/TypePlace";
+import { OutboxPlace } from "./outbox/OutboxPlace";
 import { PiecePlace } from "./piece/PiecePlace";
 import { RoutinesPlace } from "./routines/RoutinesPlace";
 import { SheetPlace } from "./sheet/SheetPlace";
@@ -13,6 +14,7 @@ import { SignInPlace } from "./signin/SignInPlace";
 import { StudentPlace } from "./students/StudentPlace";
 import { StudentsPlace } from "./students/StudentsPlace";
 import { StudioPlace } from "./studio/StudioPlace";
+import { TodayPlace } from "./today/TodayPlace";
 
 /** Every place a person can go. The week sheet stands apart: it has a private
  * link and no account. */
@@ -43,6 +45,8 @@ function SignedIn() {
   return (
     <Shell name={session.data.account.name} studio={session.data.studio.name}>
       <Routes>
+        <Route path="/today" element={<TodayPlace />} />
+        <Route path="/outbox" element={<OutboxPlace />} />
         <Route path="/studio" element={<StudioPlace />} />
         <Route path="/students" element={<StudentsPlace />} />
         <Route path="/students/:id" element={<StudentPlace />} />
@@ -51,7 +55,7 @@ function SignedIn() {
         <Route path="/library/type" element={<TypePlace />} />
         <Route path="/library/:id" element={<PiecePlace />} />
         <Route path="/routines" element={<RoutinesPlace />} />
-        <Route path="*" element={<Navigate to="/studio" replace />} />
+        <Route path="*" element={<Navigate to="/today" replace />} />
       </Routes>
     </Shell>
   );

@@ -51,11 +51,20 @@ const button = defineRecipe({
     variant: {
       go: { bg: "rail", borderColor: "rail", color: "onRail", _hover: { filter: "brightness(0.93)" } },
       plain: { bg: "sheet", borderColor: "line", color: "ink", _hover: { bg: "shade" } },
+      // Pressed while it holds.
+      toggle: {
+        bg: "sheet",
+        borderColor: "line",
+        color: "ink",
+        _hover: { bg: "shade" },
+        "&[aria-pressed=true]": { bg: "ink", color: "sheet", borderColor: "ink" },
+      },
       quiet: { bg: "transparent", borderColor: "transparent", color: "slate", px: "6px", _hover: { bg: "slateSoft" } },
     },
     size: {
       md: { fontSize: "md", h: "auto", py: "6px" },
       sm: { fontSize: "sm", h: "auto", minH: "30px", px: "10px", py: "3px" },
+      xs: { fontSize: "sm", h: "auto", minH: "26px", px: "8px", py: "1px" },
     },
   },
   defaultVariants: { variant: "plain" as never, size: "md" as never },

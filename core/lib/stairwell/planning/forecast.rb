@@ -20,7 +20,7 @@ module Stairwell
       PACES = [0.6, 0.8, 1.0, 1.25, 1.6, 2.0].freeze
       # How far the pace of a student nobody knows yet may be off (standard
       # deviation of its logarithm). Own choice.
-      UNKNOWN = 0.35
+      UNKNOWN = 0.3
       # Adherence nobody can fall below in a forecast, so that it ends. Own choice.
       LEAST = 0.05
 

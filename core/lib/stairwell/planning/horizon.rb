@@ -34,6 +34,17 @@ module Stairwell
         Finish.new(date: date, days: days, lower_bound: bound, groups: @ends)
       end
 
+      # Where each step would stand.
+      # @param from [Date]
+      # @param next_lesson [Date]
+      # @return [Hash{String => Array(Date, Date)}] first and last day of what is
+      #   left of each step; nothing for a step that never stands
+      def schedule(from, next_lesson)
+        @spans = {}
+        walk(Needs.new(@tasks.map { |task| task.with(taught: true) }), from, next_lesson)
+        @spans
+      end
+
       private
 
       def walk(needs, from, next_lesson)
@@ -49,7 +60,9 @@ module Stairwell
           if @practice.on?(date)
             days += 1
             room = [@practice.budget(date) - @warm, 0r].max
-            ledger.add(ledger.choose(room, without: (date < next_lesson) ? gate : nil))
+            chosen = ledger.choose(room, without: (date < next_lesson) ? gate : nil)
+            ledger.add(chosen)
+            chosen.each { |task| @spans[task.id] = [@spans.fetch(task.id, [date]).first, date] } if @spans
             close(left, ledger, date, days)
             return [date, days] if ledger.empty?
           end

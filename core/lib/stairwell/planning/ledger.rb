@@ -39,14 +39,21 @@ module Stairwell
       # @return [Boolean] whether nothing that can be done is left
       def empty? = @open.empty?
 
+      # @return [Set<String>] ids of steps whose needs are done, so that they may
+      #   stand on the next day
+      def ready = ready_places.to_set { |at| @tasks[at].id }
+
       # @param room [Rational] minutes
-      # @param without [Set<String>] ids that may not stand on this day
-      # @return [Array<Task>] the steps of a day, in the order they were chosen
-      def choose(room, without: nil)
+      # @param without [#include?, nil] ids that may not stand on this day
+      # @param put [Array<Task>] what stands there already
+      # @return [Array<Task>] the steps of a day beside those, in the order they
+      #   were chosen
+      def choose(room, without: nil, put: [])
         @chains = @needs.chains(@left)
-        ready = @open.select { |at| @needs.needs[at].all? { |other| @left[other].zero? } }
-        ready.reject! { |at| without.include?(@tasks[at].id) } if without&.any?
-        pick(ready.sort_by! { |at| order(at) }, room).map { |at| @tasks[at] }
+        put = put.map { |task| @needs.place(task.id) }
+        ready = ready_places - put
+        ready.reject! { |at| without.include?(@tasks[at].id) } if without
+        pick(ready.sort_by! { |at| order(at) }, room, put).map { |at| @tasks[at] }
       end
 
       # @param chosen [Array<Task>] of one day
@@ -54,13 +61,18 @@ module Stairwell
       def add(chosen)
         chosen.each do |task|
           at = @needs.place(task.id)
-          @left[at] -= 1
+          @left[at] -= 1 if @left[at].positive?
           @begun[at] = true
         end
         @open.reject! { |at| @left[at].zero? }
       end
 
+      # @return [Integer] good days a step still takes
+      def left(id) = @left[@needs.place(id)]
+
       private
+
+      def ready_places = @open.select { |at| @needs.needs[at].all? { |other| @left[other].zero? } }
 
       # One number to sort by: the longest chain, then those begun, then hard
       # places, then the order of the piece.
@@ -71,16 +83,16 @@ module Stairwell
 
       # The first that fits, again and again, since one that is taken may let
       # another stand behind it.
-      def pick(ready, room)
-        chosen = []
-        starts = 0
+      def pick(ready, room, put)
+        chosen = put.dup
+        starts = put.count { |at| !@begun[at] }
         while (at = ready.find { |one| may_stand?(one, chosen, room, starts) })
           starts += 1 unless @begun[at]
           room -= @minutes[at]
           chosen << at
           ready.delete(at)
         end
-        chosen
+        chosen.drop(put.size)
       end
 
       def may_stand?(at, chosen, room, starts)

@@ -11,8 +11,9 @@ module Stairwell
 
       # @return [String]
       def standing(task, day:, chain:)
-        parts = [(day == 1 && !task.begun?) ? "new" : "good day #{day} of #{task.good_days}"]
+        parts = [standing_day(task, day)]
         later = chain - (task.good_days - day + 1)
+        parts << task.because if task.because
         parts << "#{days(later)} of work wait for it" if later.positive?
         parts << "a join, practised as a thing of its own" if task.join
         parts << "a hard place, so first and more often" if task.hard && !task.join
@@ -31,12 +32,15 @@ module Stairwell
                            end}"
       end
 
+      # @param ledger [Ledger] as the week leaves it
       # @return [String]
-      def waiting(ids)
+      def waiting(ids, ledger)
         names = ids.map { |id| @by_id[id].name }
         shown = names.first(2).join(" and ")
         shown = "#{names.first}, #{names[1]} and #{names.size - 2} more" if names.size > 2
-        "waits until #{shown} #{(names.size == 1) ? "has" : "have"} all #{(names.size == 1) ? "its" : "their"} good days"
+        left = ids.map { |id| ledger.left(id) }.max
+        "waits until #{shown} #{(names.size == 1) ? "has" : "have"} all #{(names.size == 1) ? "its" : "their"} good days" \
+          "#{"; #{days(left)} to go after this week" if left.positive?}"
       end
 
       # @return [String]
@@ -49,19 +53,30 @@ module Stairwell
         "waits for #{blocker.name}, which takes #{need} and never fits into a day of #{minutes(@practice.most)}"
       end
 
-      # @return [String]
-      def crowded(task, dates)
+      # @param gap [Gaps::Gap, nil] the day it came nearest to
+      # @return [String] why there was no room, and what would make it fit
+      def crowded(task, dates, gap)
         return "there is no practice day before the next lesson" if dates.empty?
-        return "the days are full with steps that more work waits for" if task.begun?
+        return "comes the week after: what it waits for ends with this week" unless gap
+        return "#{@practice.begin_per_day} steps begin each day already; with one more new step a day it would fit" if gap.full && gap.lacking.zero?
 
-        "no room to begin it: at most #{@practice.begin_per_day} new steps a day, #{minutes(@practice.most)} a day"
+        more = "#{minutes(gap.lacking)} more on #{gap.date.strftime("%A")}"
+        return "#{@practice.begin_per_day} steps begin each day already and the days are full; one more new step a day and #{more} would make it fit" if gap.full
+
+        "no room: takes #{minutes(task.minutes)}; #{more} would make it fit"
       end
 
       private
 
+      def standing_day(task, day)
+        return "once more, all its good days are there" if day > task.good_days
+
+        (day == 1 && !task.begun?) ? "new" : "good day #{day} of #{task.good_days}"
+      end
+
       def days(count) = (count == 1) ? "1 good day" : "#{count} good days"
 
-      def minutes(value) = "#{value.to_f.to_s.delete_suffix(".0")} min"
+      def minutes(value) = Planning.minutes(value)
     end
   end
 end

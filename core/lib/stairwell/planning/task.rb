@@ -5,11 +5,12 @@ module Stairwell
     # A step as the planner sees it: what it costs a day, how many good days it
     # still takes, and what it waits for. `needs` must have all their good days
     # on earlier days; `after` may stand earlier the same day. One that is not
-    # `taught` stands nowhere; a higher `priority` comes first.
+    # `taught` stands nowhere; a higher `priority` comes first, `because` of what
+    # is said there.
     Task = Stairwell.value(
       :id, :minutes, :good_days,
       title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, taught: true,
-      priority: 0, needs: [], after: []
+      priority: 0, because: nil, needs: [], after: []
     ) do
       # @return [Integer] good days still needed, never below 0
       def remaining = [good_days - credited, 0].max
@@ -30,6 +31,10 @@ module Stairwell
     # Sight-reading, theory, listening …: so many times a week.
     Other = Stairwell.value(:id, :minutes, :times, title: nil)
 
+    # What is known so far, from the start without stopping: once, on the last
+    # practice day of the week.
+    Run = Stairwell.value(:id, :minutes, title: nil)
+
     # How a student practises: weekdays (0 is Sunday, as Date#wday), minutes a
     # day (`by_day` by weekday where they differ), how many steps may begin on
     # one day, and dates on which there is no practice.
@@ -46,8 +51,9 @@ module Stairwell
     end
 
     # One thing to do on a day, with its reason. `kind` is :warm_up, :step,
-    # :review or :other.
-    Item = Stairwell.value(:id, :minutes, :why, kind: :step, repetitions: nil, begins: false)
+    # :review, :other, :run or :extra. `pinned` where the teacher put it there; `breaks`
+    # says what that breaks.
+    Item = Stairwell.value(:id, :minutes, :why, kind: :step, title: nil, repetitions: nil, begins: false, pinned: false, breaks: nil)
     # One practice day, empty ones too.
     Day = Stairwell.value(:date, :items) do
       # @return [Rational]
@@ -56,7 +62,8 @@ module Stairwell
     # A step that stands on no day this week, and why. `fits` is false when it
     # never will as things are.
     LeftOut = Stairwell.value(:id, :why, fits: true)
-    Plan = Stairwell.value(:days, :left_out)
+    # `unmet` are the teacher's wishes that lead nowhere, [Wish, reason].
+    Plan = Stairwell.value(:days, :left_out, unmet: [])
 
     # When everything is done: the date, how many practice days until then, and
     # how many it takes at the very least. Date and days are nil where

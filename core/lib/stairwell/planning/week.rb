@@ -2,32 +2,35 @@
 
 module Stairwell
   module Planning
-    # Fills the days one after another: warm-ups, reviews that are due, then
-    # steps by the longest remaining chain of good days (among equals those
-    # begun, then hard places, then the order of the piece), then other work. A
-    # day is left only when no step that could stand on it fits any more.
+    # Fills the days one after another: warm-ups, what the teacher put there,
+    # reviews that are due, then steps by the longest remaining chain of good days
+    # (among equals those begun, then hard places, then the order of the piece),
+    # then other work. A day is left only when no step that could stand on it
+    # fits any more.
     class Week
-      # Share of a day that reviews may take together. Own choice.
-      REVIEWS = 1/4r
-
       # @param tasks [Array<Task>]
       # @param practice [Practice]
       # @param dates [Array<Date>]
       # @param reviews [Array<Review>]
       # @param warm_ups [Array<WarmUp>]
       # @param others [Array<Other>]
-      def initialize(tasks, practice, dates, reviews: [], warm_ups: [], others: [])
+      # @param runs [Array<Run>]
+      # @param wishes [Array<Wish>] of the teacher
+      def initialize(tasks, practice, dates, wishes: [], **beside)
         @tasks = tasks
         @practice = practice
         @dates = dates
-        @reviews = reviews.sort_by(&:due)
-        @warm_ups = warm_ups
-        @others = others.to_h { |other| [other, 0] }
-        @needs = Needs.new(tasks)
-        @blockers = Blockers.new(tasks, @needs, practice, warm_ups)
-        @ledger = Ledger.new(@needs, practice, @blockers.ids)
-        @reasons = Reasons.new(tasks.to_h { |task| [task.id, task] }, practice)
+        @known = [tasks, *beside.values].flatten.to_set(&:id)
+        @by_id = tasks.to_h { |task| [task.id, task] }
         @rank = tasks.each_with_index.to_h { |task, at| [task.id, at] }
+        needs = Needs.new(tasks)
+        @blockers = Blockers.new(tasks, needs, practice, beside.fetch(:warm_ups, []))
+        @ledger = Ledger.new(needs, practice, @blockers.ids)
+        @reasons = Reasons.new(@by_id, practice)
+        @hand = Hand.new(wishes)
+        @breaks = Breaks.new(@ledger, @by_id, practice)
+        @beside = Beside.new(practice, @hand, @reasons, **beside)
+        @gaps = Gaps.new(practice)
       end
 
       # @return [Ledger] what is done when the week is over
@@ -36,60 +39,51 @@ module Stairwell
       # @return [Plan]
       def plan
         days = @dates.each_with_index.map { |date, at| fill(date, Rational(at + 1, @dates.size)) }
-        Plan.new(days: days, left_out: left_out(days))
+        Plan.new(days: days, left_out: left_out(days), unmet: @hand.unmet(@dates, @known))
       end
 
       private
 
       def fill(date, share)
-        room = @practice.budget(date)
-        first = warm_ups(room)
-        room -= first.sum(0r, &:minutes)
-        due = due_on(date, room)
-        room -= due.sum(0r, &:minutes)
-        chosen = @ledger.choose(room)
-        room -= chosen.sum(0r, &:minutes)
-        steps = in_sitting(chosen).map { |task| step(task) }
-        last = others(room, share)
-        @ledger.add(chosen)
-        @today = chosen.map(&:id)
-        Day.new(date: date, items: first + steps + due + last)
+        first = @beside.warm_ups(date)
+        beside = @beside.put(date)
+        extras = @beside.extras(date)
+        put = put_on(date)
+        room = @practice.budget(date) - minutes(first, beside, extras, put)
+        over = [-room, 0r].max
+        due = @beside.due(date, room)
+        ready = @ledger.ready
+        chosen = @ledger.choose(room - minutes(due), without: kept_off(date), put: put)
+        steps = in_sitting(put + chosen).map { |task| step(task, put, over) }
+        room -= minutes(due, chosen)
+        @gaps.note(date, room, ready, steps)
+        others = @beside.others(date, room, share)
+        others += @beside.runs(date, room - minutes(others)) if date == @dates.last
+        @ledger.add(put + chosen)
+        @today = (put + chosen).map(&:id)
+        Day.new(date: date, items: first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } + others + extras)
       end
 
-      # @return [Array<Item>] as many as there is time for
-      def warm_ups(room)
-        @warm_ups.filter_map do |one|
-          next if one.minutes > room
+      def minutes(*items) = items.flatten.sum(0r, &:minutes)
 
-          room -= one.minutes
-          Item.new(id: one.id, kind: :warm_up, minutes: one.minutes, why: "begins every day")
-        end
+      # @return [Array<Task>] steps the teacher put on the day, with as many
+      #   repetitions as said
+      def put_on(date)
+        @hand.on(date).filter_map { |wish| (task = @by_id[wish.id]) && !@beside.review?(wish.id) && sized(task, wish) }.uniq(&:id)
       end
 
-      # One always when it fits, more as long as they take at most a quarter of
-      # the day.
-      def due_on(date, room)
-        most = @practice.budget(date) * REVIEWS
-        taken = []
-        @reviews.each do |one|
-          break if one.due > date
+      def sized(task, wish)
+        return task unless wish.repetitions
 
-          spent = taken.sum(0r, &:minutes) + one.minutes
-          taken << one if spent <= room && (taken.empty? || spent <= most) && taken.none? { |other| other.id == one.id }
-        end
-        @reviews -= taken
-        taken.map { |one| Item.new(id: one.id, kind: :review, minutes: one.minutes, repetitions: one.repetitions, why: @reasons.due(one, date)) }
+        task.with(repetitions: wish.repetitions, minutes: Planning.halves(task.minutes * wish.repetitions / task.repetitions))
       end
 
-      # Evenly over the week: by each day as many as its share of the days.
-      def others(room, share)
-        @others.filter_map do |other, done|
-          next if other.minutes > room || done >= (other.times * share).ceil
+      # Steps the teacher keeps off a day, and those whose last good days were
+      # put on a later one.
+      def kept_off(date)
+        return if @hand.empty?
 
-          room -= other.minutes
-          @others[other] += 1
-          Item.new(id: other.id, kind: :other, minutes: other.minutes, why: "#{other.times} times a week")
-        end
+        @tasks.select { |task| @hand.off?(task.id, date) || ((later = @hand.later(task.id, date)).positive? && @ledger.left(task.id) <= later) }.to_set(&:id)
       end
 
       # Hard places first while one is fresh, joins last, the rest in the order
@@ -110,10 +104,12 @@ module Stairwell
         task.hard ? 0 : 1
       end
 
-      def step(task)
+      def step(task, put, over)
+        pinned = put.include?(task)
+        why = @reasons.standing(task, day: @ledger.done(task.id) + 1, chain: @ledger.chain(task.id))
         Item.new(
-          id: task.id, minutes: task.minutes, repetitions: task.repetitions, begins: !@ledger.begun?(task.id),
-          why: @reasons.standing(task, day: @ledger.done(task.id) + 1, chain: @ledger.chain(task.id))
+          id: task.id, minutes: task.minutes, repetitions: task.repetitions, begins: !@ledger.begun?(task.id), why: pinned ? "you put it here; #{why}" : why,
+          pinned: pinned, breaks: (@breaks.of(task, put: put, over: over) if pinned)
         )
       end
 
@@ -127,8 +123,13 @@ module Stairwell
 
       # Seen from the last day of the week: what it waited for until then.
       def why_left(task, days)
+        return "you left it out of this week" if @hand.out?(task.id)
+
         open = days.empty? ? [] : (task.needs - last_finished) | (task.after - last_finished - @today.to_a)
-        open.any? ? @reasons.waiting(open) : @reasons.crowded(task, @dates)
+        return @reasons.waiting(open, @ledger) if open.any?
+        return "you took it off the days it could stand on" if @hand.touched?(task.id)
+
+        @reasons.crowded(task, @dates, @gaps.smallest(task))
       end
 
       # What was finished before the last day, not on it.

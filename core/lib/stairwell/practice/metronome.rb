@@ -6,6 +6,24 @@ module Stairwell
     module Metronome
       SCALE = Constants::METRONOME
 
+      # Clean repetitions in a row that go a rung up, failures in a row that go
+      # down, and how many rungs down. Own choice.
+      UP_AFTER, DOWN_AFTER, DOWN = 3, 2, 2
+      RULE = "three times clean in a row: one mark faster; two misses in a row: two marks slower"
+
+      # Where the metronome goes after what was just played.
+      # @param rungs [Array<Integer>] from slow to fast
+      # @param at [Integer] the rung played at
+      # @param results [Array<Boolean>] clean or not, at this rung, newest last
+      # @return [Integer] the next rung
+      def self.next_rung(rungs, at, results)
+        place = rungs.index(at)
+        return rungs[[place + 1, rungs.size - 1].min] if results.last(UP_AFTER).size == UP_AFTER && results.last(UP_AFTER).all?
+        return rungs[[place - DOWN, 0].max] if results.last(DOWN_AFTER).size == DOWN_AFTER && results.last(DOWN_AFTER).none?
+
+        at
+      end
+
       # The rungs from a steady tempo up to an aim; both are always rungs.
       #
       # @param from [Integer] counts a minute

@@ -15,15 +15,20 @@ module Stairwell
     # - `needs`: stages that must be done on earlier days; `after`: those that
     #   must at least come earlier in the same sitting
     # - `only`: conditions of the place, all of which must hold ({Stage::ONLY})
+    # - `opens`: :section with its sections, or :taught when the teacher has shown
+    #   this stage ({Stage::OPENS})
+    # - `ladder`: instead of one step at its tempo, a step for every two rungs of
+    #   the metronome scale up to it; `good_days` is then of each
     Stage = Stairwell.value(
       :key, :name, :scope, :good_days, :done,
       hands: :both, actions: {}, aspect: :notes, picture: :both, tempo_share: nil, seconds: nil,
-      repetitions: Constants::REPETITIONS, needs: [], after: [], only: []
+      repetitions: Constants::REPETITIONS, needs: [], after: [], only: [], opens: :section, ladder: false
     )
     Stage::ASPECTS = %i[overview position rhythm notes fingering words touch dynamics pedal ornaments tempo memory].freeze
     Stage::ACTIONS = %i[play block tap clap say sing silent].freeze
     Stage::SCOPES = %i[spot section seam growing whole].freeze
     Stage::PICTURES = %i[look point clap tap say sing right left both slow fast listen pedal eyes].freeze
+    Stage::OPENS = %i[section taught].freeze
     Stage::ONLY = %i[pedal ornaments words dynamics together track].freeze
 
     # What a teacher chooses when giving a piece: which hand first (:right,
@@ -31,15 +36,21 @@ module Stairwell
     # :from_end), where the pedal comes (:last, :before_dynamics, :none), who
     # decides touch and dynamics (:teacher, :student), whether it is learnt by
     # heart, the order of aspects (stage keys, for routines that allow it), the
-    # tempo aim in counts a minute (nil for the map's own), and the student's
-    # pace (1 is average, more is slower).
+    # tempo aim in counts a minute (nil for the map's own), the aim by which slow
+    # tempos go where it was lowered since (`learnt_at`), whether repeats are taken
+    # after a jump (:as_printed, :taken, :not_taken), how fermatas are held
+    # (:as_said, :twice, :free), and the student's pace (1 is average, more is
+    # slower).
     Choices = Stairwell.value(
-      hand_order: :right, join: :pairs, pedal: :last, touch_by: :teacher, memory: false, order: [], aim: nil, pace: 1r
+      hand_order: :right, join: :pairs, pedal: :last, touch_by: :teacher, memory: false, order: [], aim: nil, learnt_at: nil,
+      repeats: :as_printed, fermata: :as_said, pace: 1r
     )
     Choices::HAND_ORDERS = %i[right left easier harder].freeze
     Choices::JOINS = %i[pairs from_start from_end].freeze
     Choices::PEDALS = %i[last before_dynamics none].freeze
     Choices::TOUCH = %i[teacher student].freeze
+    Choices::REPEATS = %i[as_printed taken not_taken].freeze
+    Choices::FERMATAS = %i[as_said twice free].freeze
 
     # An ordered list of stages, for whom it is, and why it goes that way.
     Routine = Stairwell.value(:key, :name, :for_whom, :stages, why: "") do

@@ -4,7 +4,7 @@ module Stairwell
   module Practice
     # A routine as plain data, so that a studio can keep its own.
     module RoutineDocument
-      SYMBOLS = %i[key scope hands aspect picture].freeze
+      SYMBOLS = %i[key scope hands aspect picture opens].freeze
       LISTS = %i[needs after only].freeze
 
       module_function
@@ -36,6 +36,7 @@ module Stairwell
 
       def load_stage(data)
         fields = data.transform_keys(&:to_sym).slice(*Stage.members)
+        fields[:opens] ||= "section"
         SYMBOLS.each { |field| fields[field] = known(field, fields.fetch(field).to_sym) }
         LISTS.each { |field| fields[field] = fields.fetch(field, []).map(&:to_sym) }
         fields[:tempo_share] = fields[:tempo_share] && Rational(fields[:tempo_share])
@@ -43,7 +44,7 @@ module Stairwell
         Stage.new(**fields)
       end
 
-      KNOWN = {scope: Stage::SCOPES, aspect: Stage::ASPECTS, picture: Stage::PICTURES, hands: %i[right left both]}.freeze
+      KNOWN = {scope: Stage::SCOPES, aspect: Stage::ASPECTS, picture: Stage::PICTURES, hands: %i[right left both], opens: Stage::OPENS}.freeze
 
       def known(field, value) = (KNOWN[field].nil? || KNOWN[field].include?(value)) ? value : raise(ArgumentError, field.to_s)
 

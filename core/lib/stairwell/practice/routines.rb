@@ -15,13 +15,14 @@ module Stairwell
 
       # How sections become a piece, the same for most routines.
       # @param from [Symbol] the stage that must be done on each section
+      # @param also [Array<Symbol>] what must be done besides before it is faster
       # @return [Array<Stage>]
-      def joined(from, faster: true)
+      def joined(from, faster: true, also: [])
         [
           Stage.new(key: :join, name: "the join", scope: :seam, tempo_share: ALONE, good_days: 2, needs: [from], repetitions: Constants::HARD_REPETITIONS,
             done: "there is no gap between the two"),
           Stage.new(key: :grow, name: "joined", scope: :growing, tempo_share: ALONE, good_days: 1, needs: [from], after: [:join], repetitions: 3, done: "it goes on without a stop"),
-          *(faster ? [Stage.new(key: :faster, name: "faster", scope: :section, aspect: :tempo, picture: :fast, tempo_share: FASTER, good_days: 2, needs: [from], done: "three times in a row are clean")] : [])
+          *(faster ? [Stage.new(key: :faster, name: "faster", scope: :section, aspect: :tempo, picture: :fast, tempo_share: FASTER, good_days: 2, needs: [from, *also], done: "three times in a row are clean")] : [])
         ]
       end
 
@@ -40,7 +41,7 @@ module Stairwell
             done: "it goes from beginning to end without a stop"),
           Stage.new(key: :pedal, name: "with pedal", scope: :section, aspect: :pedal, picture: :pedal, tempo_share: ALONE, good_days: 2, repetitions: 3, needs: [*from, :dynamics], only: [:pedal],
             done: "the harmonies do not run into each other"),
-          Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: AIM, good_days: 3, repetitions: 2, needs: %i[whole pedal],
+          Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: AIM, good_days: 1, repetitions: 2, needs: %i[whole pedal], ladder: true,
             done: "it goes at the aim without a stop"),
           Stage.new(key: :memory, name: "by heart", scope: :section, aspect: :memory, tempo_share: ALONE, good_days: 2, repetitions: 3, needs: [:whole], picture: :eyes,
             done: "it goes with the book closed"),
@@ -86,7 +87,7 @@ module Stairwell
             Stage.new(key: :fingering, name: "fingers", aspect: :fingering, picture: :point, actions: {right: :block, left: :block}, tempo_share: SLOWLY, repetitions: 3, after: [:rhythm], done: "every finger finds its key without looking", **section),
             Stage.new(key: :notes, name: "notes", aspect: :notes, picture: :slow, actions: {right: :play, left: :play}, tempo_share: SLOWLY, repetitions: 3, after: [:fingering], done: "all notes are right, however slow", **section),
             Stage.new(key: :together, name: "all at once", picture: :both, tempo_share: ALONE, after: [:notes], done: "rhythm, fingers and notes go together", **section.merge(good_days: 3)),
-            *joined(:together), *layered([:faster])
+            *joined(:together, also: [:spot]), *layered([:faster])
           ]
         )
       end
@@ -145,7 +146,7 @@ module Stairwell
             *speeds.each_with_index.map { |(key, name, share), at|
               Stage.new(key: key, name: name, scope: :whole, aspect: :tempo, tempo_share: share, good_days: 2, repetitions: 2, needs: at.zero? ? %i[together join grow] : [speeds[at - 1].first], done: "it goes without a stop")
             },
-            Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: AIM, good_days: 2, repetitions: 2, needs: [:quick], done: "it goes at the aim without a stop")
+            Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: AIM, good_days: 1, repetitions: 2, needs: [:quick], ladder: true, done: "it goes at the aim without a stop")
           ]
         )
       end
@@ -179,7 +180,7 @@ module Stairwell
             Stage.new(key: :join, name: "the join", scope: :seam, tempo_share: ALONE, good_days: 2, needs: [:spot], repetitions: Constants::HARD_REPETITIONS, done: "there is no gap between the two"),
             Stage.new(key: :dynamics, name: "loud and soft", aspect: :dynamics, tempo_share: ALONE, needs: [:together], only: [:dynamics], done: "a listener can tell loud from soft", **whole),
             Stage.new(key: :pedal, name: "with pedal", aspect: :pedal, picture: :pedal, tempo_share: ALONE, needs: %i[together dynamics], only: [:pedal], done: "the harmonies do not run into each other", **whole),
-            Stage.new(key: :tempo, name: "up to tempo", aspect: :tempo, picture: :fast, tempo_share: AIM, needs: %i[together join dynamics pedal], done: "it goes at the aim without a stop", **whole.merge(good_days: 3)),
+            Stage.new(key: :tempo, name: "up to tempo", aspect: :tempo, picture: :fast, tempo_share: AIM, needs: %i[together join dynamics pedal], ladder: true, done: "it goes at the aim without a stop", **whole.merge(good_days: 1)),
             Stage.new(key: :memory, name: "by heart", aspect: :memory, picture: :eyes, tempo_share: FASTER, needs: [:tempo], done: "it goes with the book closed", **whole)
           ]
         )

@@ -12,10 +12,13 @@ module Stairwell
     # - `aspect`, `picture` and `actions` (what each hand does) of its stage
     # - `repetitions` a day; `good_days` in all; `minutes` a day, in halves
     # - `needs`, `after`: ids of other steps
+    # - `parts`: labels of the sections it covers; `opens`: :section with them,
+    #   :taught when the teacher has shown it
+    # - `notes`: what to know beside, such as how long a fermata is held
     # - `arithmetic`: how minutes and days come about, in words
     Step = Stairwell.value(
       :id, :stage, :title, :section, :hands, :spans, :place, :counts, :tempo, :repetitions,
-      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}
+      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], opens: :section, notes: []
     ) do
       # @return [Rational] minutes of all its good days: its weight in progress
       def work = minutes * good_days
@@ -24,7 +27,7 @@ module Stairwell
       def to_data
         to_h.to_h { |key, value| [key.to_s, value] }.merge(
           "stage" => stage.to_s, "hands" => hands.to_s, "counts" => counts.to_s, "minutes" => minutes.to_s,
-          "aspect" => aspect.to_s, "picture" => picture.to_s, "actions" => actions.to_h { |hand, action| [hand.to_s, action.to_s] },
+          "aspect" => aspect.to_s, "opens" => opens.to_s, "picture" => picture.to_s, "actions" => actions.to_h { |hand, action| [hand.to_s, action.to_s] },
           "spans" => spans.map { |span| [span.from, span.to, span.from_beat&.to_s, span.to_beat&.to_s] }
         )
       end
@@ -41,7 +44,7 @@ module Stairwell
       new(**data.transform_keys(&:to_sym).merge(
         stage: data["stage"].to_sym, hands: data["hands"].to_sym, counts: Rational(data["counts"]),
         minutes: Rational(data["minutes"]), spans: data["spans"].map { |span| load_span(*span) }, aspect: (data["aspect"] || "notes").to_sym,
-        picture: (data["picture"] || "both").to_sym, actions: data.fetch("actions", {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
+        opens: (data["opens"] || "section").to_sym, picture: (data["picture"] || "both").to_sym, actions: data.fetch("actions", {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
       ))
     end
   end

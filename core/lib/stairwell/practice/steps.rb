@@ -16,7 +16,7 @@ module Stairwell
       def initialize(map, routine, choices)
         raise ContradictionError, "“#{map.title}” has no section yet. Mark at least one on its page." if map.sections.empty?
 
-        @map = map
+        @map = map = Habits.on(map, choices)
         @choices = choices
         @reading = Roadmap.read(map)
         @share = Sections.new_share(map)
@@ -26,18 +26,22 @@ module Stairwell
         @conditions = Conditions.new(map, @share)
         @wording = Wording.new(map)
         @aim = choices.aim ? choices.aim.to_r : map.aim
+        @learnt_at = (choices.learnt_at || @aim).to_r
       end
 
       # @return [Array<Step>]
       def to_a
+        # The last step of each stage on each target: what waits for the stage
+        # waits for that.
         @made = {}
-        @routine.stages.each do |stage|
-          @targets.of(stage.scope).each do |target|
-            step = build(stage, target)
-            @made[[stage.key, target.key]] = step if step
+        steps = @routine.stages.flat_map do |stage|
+          @targets.of(stage.scope).flat_map do |target|
+            built = build(stage, target)
+            @made[[stage.key, target.key]] = built.last if built.any?
+            built
           end
         end
-        in_order(@made.values)
+        in_order(steps)
       end
 
       private
@@ -48,30 +52,63 @@ module Stairwell
         (struck[:left] < struck[:right]) ? :left : :right
       end
 
+      # @return [Array<Step>] none where the stage does not apply, several where
+      #   it is a ladder
       def build(stage, target)
         bars = target.spans.flat_map(&:bars)
-        return unless applies?(stage, target, bars)
+        return [] unless applies?(stage, target, bars)
+        return rungs(stage).inject([]) { |found, (first, last)| found << rung(stage, target, first, last, found.last) } if stage.ladder
 
+        [step(stage, target, stage.tempo_share && slow(stage.tempo_share))]
+      end
+
+      # A slow tempo goes by the aim it was learnt at, and is never above the aim.
+      def slow(share) = Metronome.at_most([@learnt_at * share, @aim].min)
+
+      # Two rungs of the metronome scale to a day, from the tempo of the stages a
+      # ladder needs up to the aim.
+      # @return [Array<Array(Integer, Integer)>] first and last rung of each step
+      def rungs(stage)
+        below = stage.needs.filter_map { |key| @routine.stage(key) }.select { |one| one.scope == stage.scope }.filter_map(&:tempo_share).max || Constants::LADDER_FROM
+        top = (@aim * stage.tempo_share).round
+        marks = Metronome.ladder([slow(below), top].min, top)
+        marks.drop(1).then { |found| found.empty? ? [top] : found }.each_slice(Constants::RUNGS_A_DAY).map { |slice| [slice.first, slice.last] }
+      end
+
+      def rung(stage, target, first, last, before)
+        name = (first == last) ? "at #{last}" : "at #{first}, then #{last}"
+        made = step(stage, target, last, id: "#{target.key}.#{stage.key}-#{last}", title: "#{target.name}, #{stage.name}: #{name}")
+        made = made.with(notes: [*made.notes, Metronome::RULE])
+        before ? made.with(needs: made.needs | [before.id]) : made
+      end
+
+      def step(stage, target, tempo, **named)
         hands = target.hand || stage.hands
-        share = if %i[seam spot growing].include?(stage.scope)
-          1r
-        else
-          @share.mean(bars, (hands == :both) ? :together : hands)
-        end
-        share = 1r if target.layers # its notes are known, but this layer is new
-        tempo = stage.tempo_share && Metronome.at_most(@aim * stage.tempo_share)
+        bars = target.spans.flat_map(&:bars)
         # A hard place gets eight repetitions where others get five.
         repetitions = (target.hard && stage.repetitions < Constants::HARD_REPETITIONS) ? (stage.repetitions * Constants::HARD_REPETITIONS / Constants::REPETITIONS.to_r).ceil : stage.repetitions
         minutes = Estimate.minutes(counts: target.counts, tempo: tempo, seconds: stage.seconds, repetitions: repetitions)
-        days = Estimate.good_days(stage_days: stage.good_days, difficulty: target.difficulty, new_share: share, pace: @choices.pace)
-        Step.new(
-          id: "#{target.key}.#{stage.key}", stage: stage.key, title: "#{target.name}, #{stage.name}", section: target.section,
+        days = Estimate.good_days(stage_days: stage.good_days, difficulty: target.difficulty, new_share: share(stage, target, hands, bars), pace: @choices.pace)
+        Step.new(id: "#{target.key}.#{stage.key}", stage: stage.key, title: "#{target.name}, #{stage.name}", section: target.section,
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
-          actions: stage.actions, hard: target.hard, join: stage.scope == :seam,
+          actions: stage.actions, hard: target.hard, join: stage.scope == :seam, parts: target.parts, opens: stage.opens, notes: notes(stage, bars),
           arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
-          needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id)
-        )
+          needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id), **named)
+      end
+
+      # How much of its bars is new; joins and spots always are, and a layer that
+      # differs is, though its notes are known.
+      def share(stage, target, hands, bars)
+        return 1r if target.layers || %i[seam spot growing].include?(stage.scope)
+
+        @share.mean(bars, (hands == :both) ? :together : hands)
+      end
+
+      def notes(stage, bars)
+        return [] if %i[rhythm overview words].include?(stage.aspect)
+
+        @map.markings.fermatas.select { |one| bars.include?(one.bar) }.map { |one| Habits.fermata(one, @map.bar(one.bar).name, @choices) }
       end
 
       def applies?(stage, target, bars)

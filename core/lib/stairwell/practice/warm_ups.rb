@@ -27,8 +27,16 @@ module Stairwell
       # Fingers of three-note chords: root position, first and second inversion.
       # Same handbooks.
       CHORDS = [["root position", "135", "531"], ["first inversion", "125", "531"], ["second inversion", "135", "521"]].freeze
+      # A progression by the feel of the hand, the root at the bottom of the left
+      # hand: the chords on the first, fourth and fifth degree, each right-hand
+      # chord as near the last as it lies. Common practice, no source.
+      PROGRESSION = [["I", [0, 2, 4], "135"], ["IV", [0, 3, 5], "125"], ["I", [0, 2, 4], "135"], ["V", [-1, 1, 4], "125"], ["I", [0, 2, 4], "135"]].freeze
+      # Keys of one sitting, in fifths from the piece's own: itself, and one
+      # either side of it. Own choice.
+      NEIGHBOURS = [0, 1, -1].freeze
+
       # Seconds for each: three times up and down, each hand and both. Own choice.
-      SECONDS = {five_finger: 60, scale: 90, chords: 60}.freeze
+      SECONDS = {five_finger: 60, scale: 90, chords: 60, progression: 60}.freeze
       KINDS = SECONDS.keys.freeze
 
       module_function
@@ -59,6 +67,17 @@ module Stairwell
         root, third, fifth = Sections::Scale.new(key).names.values_at(0, 2, 4)
         CHORDS.each_with_index.map do |(position, right, left), turn|
           exercise(:chords, key, "#{key} chord, #{position}", [root, third, fifth].rotate(turn), {right: digits(right), left: digits(left)}, share: CHORDS.size)
+        end
+      end
+
+      # The same progression in several keys, for classes.
+      # @param key [Score::Key]
+      # @return [Array<Exercise>] of the key and its neighbours in fifths
+      def progression(key)
+        NEIGHBOURS.map { |step| key.with(fifths: key.fifths + step) }.select { |one| one.fifths.between?(-7, 7) }.map do |one|
+          names = Sections::Scale.new(one).names.first(7)
+          chords = PROGRESSION.map { |degree, steps, _| "#{degree}: #{steps.map { |step| names[step % 7] }.join(" ")}" }
+          exercise(:progression, one, "#{one} chords, #{PROGRESSION.map(&:first).join(" ")}", chords, {right: PROGRESSION.flat_map { |_, _, fingers| digits(fingers) }, left: [5, 2, 5, 1, 5]})
         end
       end
 

@@ -11,6 +11,18 @@ module Stairwell
     # :secure. The last one said for a step on a day holds.
     Heard = Stairwell.value(:step_id, :date, :result, :at)
 
+    # How a step that did not go is made smaller, see {Practice::Smaller}: `form`
+    # is :none where the teacher declined it. The last one said holds.
+    Eased = Stairwell.value(:step_id, :form, :at, bar: nil)
+
+    # That the teacher asked for so many repetitions of a step on a day, where
+    # they are others than the step's own.
+    Asked = Stairwell.value(:step_id, :date, :repetitions)
+
+    # A section, or a stage that opens when it is shown, taught at a lesson (or
+    # taken back). The last one said holds.
+    Taught = Stairwell.value(:what, :taught, :at)
+
     RESULTS = %i[not_heard not_yet shaky steady secure].freeze
     MARK_KINDS = %i[repetition struggle undo].freeze
 

@@ -7,13 +7,21 @@ module Stairwell
       # @return [Array<Practice::Step>] with the smaller forms of those that did
       #   not go
       attr_reader :steps
+      # @return [Array<Practice::Step>] without those
+      attr_reader :own
 
-      def initialize(steps, events)
+      # @param gate [Boolean] whether a section opens only when it was taught
+      def initialize(steps, events, gate: false)
         @events = events
-        marks, heard = events.partition { |event| event.is_a?(Mark) }
-        @marks = Progress.lasting(marks).group_by(&:step_id)
-        @heard = heard.group_by(&:step_id)
-        @steps = steps.flat_map { |step| (fold(step).then { |fold| fold.troubled? && !fold.full? }) ? [Practice::Smaller.of(step), Practice::Smaller.resumed(step)] : [step] }
+        @gate = gate
+        sorted = events.group_by(&:class)
+        @marks = Progress.lasting(sorted.fetch(Mark, [])).group_by(&:step_id)
+        @heard = sorted.fetch(Heard, []).group_by(&:step_id)
+        @asked = sorted.fetch(Asked, []).group_by(&:step_id)
+        @eased = sorted.fetch(Eased, []).group_by(&:step_id).transform_values { |all| all.max_by(&:at) }
+        @taught = sorted.fetch(Taught, []).group_by(&:what).transform_values { |all| all.max_by(&:at).taught }
+        @own = steps
+        @steps = steps.flat_map { |step| smaller(step) }
       end
 
       # @return [Hash{String => Standing}] by step id, in the order of the steps
@@ -26,7 +34,35 @@ module Stairwell
 
       # @param steps [Array<Practice::Step>] as they would be otherwise
       # @return [Piece] with the same events
-      def with_steps(steps) = Piece.new(steps, @events)
+      def with_steps(steps) = Piece.new(steps, @events, gate: @gate)
+
+      # @param date [Date]
+      # @return [Piece] as it was before what was heard that day
+      def without_heard(date) = Piece.new(@own, @events.reject { |event| event.is_a?(Heard) && event.date == date }, gate: @gate)
+
+      # @param step [Practice::Step]
+      # @return [Boolean] whether the teacher has shown all it takes
+      def taught?(step)
+        return false if step.opens == :taught && !@taught[stage_name(step)]
+
+        !@gate || step.parts.all? { |part| @taught[part] }
+      end
+
+      # @return [Array<Array(String, Boolean)>] what can be taught, in the order
+      #   of the piece, and whether it was: sections where they open only then,
+      #   and stages that do
+      def teachable
+        sections = @gate ? @own.flat_map(&:parts) : []
+        stages = @own.select { |step| step.opens == :taught }.map { |step| stage_name(step) }
+        (sections | stages).map { |what| [what, @taught[what] == true] }
+      end
+
+      # @return [Array<Practice::Step>] steps that did not go and are not done,
+      #   whose smaller form can be chosen
+      def troubled = @troubled ||= @own.select { |step| trouble?(step) }
+
+      # @return [Eased, nil] the form chosen for a step, :none where declined
+      def eased(step) = @eased[step.id]
 
       # @return [Rational] estimated work that is steady or secure, as a share
       #   of all, 0 to 1
@@ -44,10 +80,22 @@ module Stairwell
           step = one.step
           Planning::Task.new(
             id: prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions,
-            good_days: one.good_days, credited: one.credited, begun: %i[begun steady secure].include?(one.state),
-            hard: step.hard, join: step.join, needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
+            good_days: one.good_days, credited: one.credited, begun: begun?(one),
+            hard: step.hard, join: step.join, taught: taught?(step), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
           )
         end
+      end
+
+      # What is known so far in one go: the sections both hands have, once.
+      # @param prefix [String]
+      # @return [Planning::Run, nil] nil where it is less than two sections, or
+      #   the whole piece is worked on anyway
+      def run(prefix: "")
+        known = known_sections
+        return if known.size < 2 || standings.values.any? { |one| !one.step.join && one.step.parts.size == all_parts.size && %i[open begun].include?(one.state) && one.step.hands == :both }
+
+        minutes = Planning.halves(known.values.sum(0r) { |step| Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO) } / 60)
+        Planning::Run.new(id: "#{prefix}run", minutes: minutes, title: "From the start: #{known.keys.join(", ")}")
       end
 
       # @param until_date [Date]
@@ -61,18 +109,55 @@ module Stairwell
         standings.values.select { |one| one.done? && one.good_dates.any? }.map { |one| [one.good_dates.size, one.step.good_days] }
       end
 
+      # @param id [String] of a step
+      # @return [Array<Heard>] what was heard of it, by date, the last word of each
+      def heard(id)
+        @heard.fetch(id, []).group_by(&:date).sort.map { |_, all| all.max_by(&:at) }.reject { |one| one.result == :not_heard }
+      end
+
       # @return [Heard, nil] the last result that said something
       def last_heard = standings.values.filter_map(&:last_heard).max_by { |heard| [heard.date, heard.at] }
 
       private
 
-      def fold(step) = Fold.new(step, @marks.fetch(step.id, []), @heard.fetch(step.id, []))
+      # The easier form of a step that was begun is nothing new.
+      def begun?(one) = %i[begun steady secure].include?(one.state) || one.step.id.include?(Practice::Smaller::MARK)
+
+      # @return [Hash{String => Practice::Step}] the slowest step with both hands
+      #   of each section that is done
+      def known_sections
+        standings.values.select { |one| one.done? && one.step.section && one.step.hands == :both && !one.step.actions.value?(:silent) && one.step.aspect == :notes }
+          .group_by { |one| one.step.section }.transform_values { |all| all.map(&:step).min_by { |step| step.tempo || 0 } }
+      end
+
+      def all_parts = @all_parts ||= @own.flat_map(&:parts).uniq
+
+      def fold(step)
+        @folds ||= {}
+        @folds[step.id] ||= begin
+          asked = @asked.fetch(step.id, []).to_h { |one| [one.date, one.repetitions] }
+          Fold.new(step, @marks.fetch(step.id, []), @heard.fetch(step.id, []), asked: asked)
+        end
+      end
+
+      def trouble?(step) = fold(step).then { |fold| fold.troubled? && !fold.full? }
+
+      def smaller(step)
+        said = @eased[step.id]
+        return [step] if said&.form == :none || !trouble?(step)
+
+        form = Practice::Smaller.of(step, said&.form, bar: said&.bar)
+        [form, Practice::Smaller.resumed(step, form)]
+      end
+
+      # What a stage is called that opens when it is taught.
+      def stage_name(step) = step.stage.to_s
 
       def standing(step, folds)
         fold = folds[step.id]
         Standing.new(
           step: step, state: state(step, fold, folds), credited: fold.credited, good_days: fold.good_days,
-          last_heard: fold.last_heard, days: fold.days, steady_on: fold.steady_on, good_dates: fold.good_dates, reviews: fold.reviews
+          last_heard: fold.last_heard, days: fold.days, steady_on: fold.steady_on, good_dates: fold.good_dates, reviews: fold.reviews, taught: taught?(step)
         )
       end
 
@@ -81,7 +166,7 @@ module Stairwell
         return :steady if fold.full?
         return :begun if fold.begun?
 
-        (step.needs.all? { |id| folds[id].full? }) ? :open : :waiting
+        (taught?(step) && step.needs.all? { |id| folds[id].full? }) ? :open : :waiting
       end
     end
   end

@@ -39,11 +39,11 @@ module Stairwell
         [last + STEADY, last + 2 * STEADY].select { |date| date <= until_date }
       end
 
-      # Whether a step that is open or under way builds on it and has all its
-      # bars, so that it is played anyway.
+      # Whether a step that is open, under way or comes back itself builds on it
+      # and has all its bars and its hand, so that it is played anyway.
       def held?(one)
         bars = bars(one.step)
-        built_on(one.step.id).any? { |later| %i[open begun].include?(later.state) && (bars - bars(later.step)).empty? }
+        built_on(one.step.id).any? { |later| later.state != :waiting && [:both, one.step.hands].include?(later.step.hands) && (bars - bars(later.step)).empty? }
       end
 
       # @return [Set<Standing>] what waits for a step, directly or not

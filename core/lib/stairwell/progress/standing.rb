@@ -6,8 +6,9 @@ module Stairwell
     # :secure; `credited` good days of `good_days` in all; `last_heard` the last
     # result that said something, and when; `days` {Date => {repetitions:, struggle:}}.
     # `steady_on` is the day all its good days were there, `good_dates` the days
-    # that were good, and `reviews` how often it came back since it was secure.
-    Standing = Stairwell.value(:step, :state, :credited, :good_days, :last_heard, :days, steady_on: nil, good_dates: [], reviews: 0) do
+    # that were good, `reviews` how often it came back since it was secure, and
+    # `taught` whether the teacher has shown what it takes.
+    Standing = Stairwell.value(:step, :state, :credited, :good_days, :last_heard, :days, steady_on: nil, good_dates: [], reviews: 0, taught: true) do
       def done? = %i[steady secure].include?(state)
     end
 
@@ -23,8 +24,11 @@ module Stairwell
       # @param step [Practice::Step]
       # @param marks [Array<Mark>] lasting ones
       # @param heard [Array<Heard>]
-      def initialize(step, marks, heard)
+      # @param asked [Hash{Date => Integer}] repetitions on days where the teacher
+      #   asked for others than the step's own
+      def initialize(step, marks, heard, asked: {})
         @step = step
+        @asked = asked
         @credited = 0
         @good_days = step.good_days
         @secure = false
@@ -52,7 +56,7 @@ module Stairwell
       # @param date [Date]
       def good?(date)
         day = @days[date]
-        day && day[:repetitions] >= @step.repetitions && !day[:struggle]
+        day && day[:repetitions] >= @asked.fetch(date, @step.repetitions) && !day[:struggle]
       end
 
       private

@@ -39,11 +39,11 @@ module Stairwell
 
       def time(bar, count) = @duration.until_count(bar, count) * @count
 
-      # A full bar, and before a pickup what the pickup leaves empty as well.
+      # A full bar of where it begins, and before a pickup what the pickup leaves empty as well.
       def count_in
-        first = @map.bars.first
+        first = @map.bar(@visits.first.bar)
         full = first.meter.counts(first.meter.bar_length)
-        whole = full + (first.short? ? full - first.counts : 0)
+        whole = full + (first.pickup? ? full - first.counts : 0)
         (0...whole.floor).map { |at| click((at - whole) * @count, (at % full).zero?) }
       end
 

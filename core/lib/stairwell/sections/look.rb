@@ -30,7 +30,7 @@ module Stairwell
 
       # @return [Array<Fact>]
       def facts
-        [length, *keys, *meters, *clefs, *note_values, *hands, *accidentals, *marks, *introduced, time].compact
+        [length, *keys, *meters, tempo, *clefs, *note_values, *hands, *accidentals, *marks, *introduced, time].compact
       end
 
       private
@@ -55,6 +55,12 @@ module Stairwell
           end
           fact("key", "#{key}#{from(key.bar)}: #{signs}. Play the scale first: #{Scale.new(key).names.join(" ")}", bars: [key.bar])
         end
+      end
+
+      # A word is vague and a mark often too fast; the teacher's aim is said beside.
+      def tempo
+        said = Score::TempoWords.said(@map.tempo&.words)
+        fact("tempo", "#{said}. Aim #{@map.aim.round} counts a minute", bars: [1]) if said
       end
 
       def from(bar) = (bar == 1) ? "" : " from #{@wording.bar(bar)}"

@@ -1,35 +1,27 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { newKey, type Schemas } from "../../api/client";
-import { useHear, useLesson } from "../../api/queries";
+import { useLesson } from "../../api/queries";
 import { Button } from "../../parts/Button";
-import { DayBoxes } from "../../parts/DayBoxes";
-import { dayAndMonth, fullDay, WEEKDAYS } from "../../parts/dates";
+import { dayAndMonth, fullDay } from "../../parts/dates";
+import { useHelp } from "../../parts/KeyHelp";
 import { Empty, Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
-import { StateMark } from "../../parts/StateMark";
-import { WeekColumns } from "../../parts/WeekColumns";
+import { TeachToday } from "../../parts/TeachToday";
+import { WeekColumns } from "../../parts/week/WeekColumns";
+import { FinishLesson } from "./FinishLesson";
+import { HeardRow } from "./HeardRow";
+import { Recap } from "./Recap";
+import { keyOf, type Lesson } from "./results";
+import { type Hearing, useHearing } from "./useHearing";
+import { LESSON_KEYS, useLessonKeys } from "./useLessonKeys";
 
-type Lesson = Schemas["Lesson"];
-type Heard = Lesson["heard"][number];
-type Result = Schemas["Result"];
-
-/** One key for each result. */
-const RESULTS: [string, Result, string, Schemas["State"], number][] = [
-  ["1", "not_yet", "not yet", "waiting", 0],
-  ["2", "shaky", "shaky", "begun", 0.5],
-  ["3", "steady", "steady", "steady", 1],
-  ["4", "secure", "secure", "secure", 1],
-];
-const WORDS = Object.fromEntries(RESULTS.map(([, result, words]) => [result, words])) as Record<Result, string>;
-
-/** A lesson: what is heard on the left, the week that follows on the right,
- * drawn anew after each result. */
+/** A lesson: what is heard, the week that follows from it, drawn anew after each
+ * result, and what the student is told. */
 export function LessonPlace() {
   const id = Number(useParams().id);
   const lesson = useLesson(id);
-  if (lesson.error) return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
+  if (!lesson.data && lesson.error) return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
   if (!lesson.data) return <Waiting what="the lesson" />;
   return <Open key={id} lesson={lesson.data} />;
 }
@@ -37,178 +29,140 @@ export function LessonPlace() {
 function Open({ lesson }: { lesson: Lesson }) {
   const { student } = lesson;
   const go = useNavigate();
-  const hear = useHear(student.id);
-  const [at, setAt] = useState(0);
-  const list = useRef<HTMLDivElement>(null);
-  const pieces = new Set(lesson.heard.map((one) => one.piece));
-  const done = lesson.heard.filter((one) => one.result && one.result !== "not_heard").length;
-
-  const say = (one: Heard, result: Result) =>
-    hear.mutate({ assignment_id: one.assignment_id, step_id: one.id, result, key: newKey() });
-
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (
-        (event.target as Element).matches("input, textarea, select") ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey
-      )
-        return;
-      const one = lesson.heard[at];
-      const found = RESULTS.find(([key]) => key === event.key);
-      const move = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[event.key];
-      if (move) {
-        event.preventDefault();
-        setAt(Math.min(Math.max(at + move, 0), lesson.heard.length - 1));
-      } else if (one && (found || event.key === "0")) {
-        event.preventDefault();
-        say(one, found ? found[1] : "not_heard");
-        if (found) setAt(Math.min(at + 1, lesson.heard.length - 1));
-      }
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  });
-
-  useEffect(() => {
-    list.current?.querySelector(`[data-at="${at}"]`)?.scrollIntoView({ block: "nearest" });
-  }, [at]);
+  const hearing = useHearing(lesson);
+  const [finishing, setFinishing] = useState(false);
+  useLessonKeys(hearing, () => setFinishing(true));
+  useHelp("lesson", LESSON_KEYS);
+  const pieces = [...new Set([...lesson.heard.map((one) => one.piece), ...lesson.outlooks.map((one) => one.piece)])];
 
   return (
     <>
       <PlaceHead
         title={`${student.name}, ${fullDay(lesson.today)}`}
-        about={`${[...pieces].join(" and ")} · practised ${lesson.practised.done} of ${lesson.practised.of} days · next lesson ${WEEKDAYS[student.lesson_weekday]} ${dayAndMonth(lesson.next_week.next_lesson)}`}
+        about={`${pieces.join(" and ")} · practised ${lesson.practised.done} of ${lesson.practised.of} days · next lesson ${fullDay(lesson.next_week.next_lesson)}`}
       >
         <Button onClick={() => go(`/students/${student.id}`)}>Back to {student.name}</Button>
+        <Button kind="go" onClick={() => setFinishing(true)}>
+          {lesson.lesson.finished ? "Finished; send or print again" : "Finish lesson"}
+        </Button>
       </PlaceHead>
-      <Notice trouble={hear.error} />
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(380px, 5fr) 7fr" }} gap="16px" alignItems="start">
-        <Paper>
-          <Box px="16px" py="10px" borderBottom="1px solid" borderColor="line">
-            <PartHead
-              beside={
-                <>
-                  <kbd>↑</kbd> <kbd>↓</kbd> move, <kbd>1</kbd>–<kbd>4</kbd> say, <kbd>0</kbd> takes back
-                </>
-              }
-            >
-              Heard today · {done} of {lesson.heard.length}
-            </PartHead>
-          </Box>
-          {lesson.heard.length === 0 && (
-            <Empty>Nothing has been practised yet. The plan on the right starts the week.</Empty>
+      {finishing && (
+        <FinishLesson lesson={lesson} waiting={hearing.queue.waiting.length} onDone={() => setFinishing(false)} />
+      )}
+      <Unsent hearing={hearing} />
+      <Grid
+        templateColumns={{ base: "1fr", lg: "minmax(330px, 365px) minmax(0, 1fr) 255px" }}
+        gap="12px"
+        alignItems="start"
+      >
+        <HeardList lesson={lesson} hearing={hearing} severalPieces={pieces.length > 1} />
+        <Paper p="10px 14px" minW={0} aria-busy={hearing.queue.waiting.length > 0}>
+          <PartHead beside={<Ready outlooks={lesson.outlooks} named={pieces.length > 1} />}>
+            Next week · {lesson.next_week.budget} minutes a day
+          </PartHead>
+          <TeachToday student={student.id} all={lesson.teachable} named={pieces.length > 1} />
+          {lesson.changed.length > 0 && (
+            <Text role="status" fontSize="sm" bg="slateSoft" px="8px" py="3px" mb="6px">
+              {lesson.changed.join(" · ")}
+            </Text>
           )}
-          {lesson.heard.length > 0 && (
-            <Box
-              ref={list}
-              maxH={{ lg: "calc(100vh - 210px)" }}
-              overflowY="auto"
-              role="list"
-              aria-label="Steps of this week"
-              tabIndex={0}
-            >
-              {lesson.heard.map((one, index) => (
-                <Row
-                  key={`${one.assignment_id}/${one.id}`}
-                  one={one}
-                  at={index}
-                  current={index === at}
-                  severalPieces={pieces.size > 1}
-                  onPick={() => setAt(index)}
-                  onSay={(result) => say(one, result)}
-                />
-              ))}
-            </Box>
-          )}
+          <WeekColumns
+            week={lesson.next_week}
+            hand={lesson.hand}
+            student={student.id}
+            severalPieces={
+              new Set(lesson.next_week.days.flatMap((day) => day.items.map((item) => item.piece)).filter(Boolean))
+                .size > 1
+            }
+          />
         </Paper>
-        <Paper p="12px 16px" aria-busy={hear.isPending}>
-          <PartHead beside={`${lesson.next_week.budget} minutes a day`}>Next week</PartHead>
-          <Box mt="8px">
-            <WeekColumns
-              week={lesson.next_week}
-              severalPieces={
-                new Set(lesson.next_week.days.flatMap((day) => day.items.map((item) => item.piece))).size > 1
-              }
-            />
-          </Box>
-        </Paper>
+        <Recap lesson={lesson} />
       </Grid>
     </>
   );
 }
 
-type RowProps = {
-  one: Heard;
-  at: number;
-  current: boolean;
-  severalPieces: boolean;
-  onPick: () => void;
-  onSay: (result: Result) => void;
-};
-
-function Row({ one, at, current, severalPieces, onPick, onSay }: RowProps) {
-  const share = one.credited / one.good_days;
+function HeardList({ lesson, hearing, severalPieces }: { lesson: Lesson; hearing: Hearing; severalPieces: boolean }) {
+  const list = useRef<HTMLDivElement>(null);
+  const said = hearing.rows.filter((one) => one.result && one.result !== "not_heard").length;
+  useEffect(() => {
+    list.current?.querySelector(`[data-at="${hearing.at}"]`)?.scrollIntoView({ block: "nearest" });
+  }, [hearing.at]);
   return (
-    <Box
-      role="listitem"
-      data-at={at}
-      aria-current={current}
-      onClick={onPick}
-      borderBottom="1px solid"
-      borderColor="line"
-      bg={current ? "railSoft" : undefined}
-      px="16px"
-      py="8px"
-      style={current ? { boxShadow: "inset 4px 0 0 var(--chakra-colors-rail)" } : undefined}
-    >
-      <Flex justify="space-between" gap="12px" align="center">
-        <Box minW={0}>
-          <Text as="span" fontWeight={650}>
-            {one.title}
-          </Text>{" "}
-          <Text as="span" fontSize="sm" color="soft">
-            {severalPieces && `${one.piece}, `}
-            {one.place}, {one.tempo && `at ${one.tempo}, `}
-            {one.repetitions} times
-          </Text>
-        </Box>
-        <DayBoxes days={one.days} />
-      </Flex>
-      <Flex gap="8px" align="center" mt="4px" fontSize="sm" color="soft">
-        <StateMark state={one.state} share={share} />
-        <span>
-          {one.credited} of {one.good_days} good {one.good_days === 1 ? "day" : "days"}
-        </span>
-        {one.result && one.result !== "not_heard" && (
-          <Text as="b" color="ink" ml="auto" fontSize="md">
-            {WORDS[one.result]}
-          </Text>
-        )}
-      </Flex>
-      {current && (
-        <Grid templateColumns="repeat(4, 1fr)" gap="6px" mt="8px">
-          {RESULTS.map(([key, result, words, state, fill]) => (
-            <Button
-              key={result}
-              size="sm"
-              px="4px"
-              py="5px"
-              flexDirection="column"
-              gap="3px"
-              aria-pressed={one.result === result}
-              onClick={() => onSay(result)}
-              css={{ "&[aria-pressed=true]": { borderColor: "rail", borderWidth: "2px" } }}
-            >
-              <StateMark state={state} share={fill} label="" />
-              <span>
-                {key} {words}
-              </span>
-            </Button>
+    <Paper>
+      <Box px="14px" py="8px" borderBottom="1px solid" borderColor="line">
+        <PartHead
+          beside={
+            <>
+              <kbd>1</kbd>–<kbd>4</kbd> say, <kbd>?</kbd> all keys
+            </>
+          }
+        >
+          Heard today · {said} of {hearing.rows.length}
+        </PartHead>
+      </Box>
+      {hearing.rows.length === 0 && <Empty>Nothing has been practised yet. The plan beside it starts the week.</Empty>}
+      {hearing.rows.length > 0 && (
+        <Box
+          ref={list}
+          maxH={{ lg: "calc(100vh - 240px)" }}
+          overflowY="auto"
+          role="list"
+          aria-label="Steps of this week"
+          tabIndex={0}
+        >
+          {hearing.rows.map((one, at) => (
+            <HeardRow
+              key={keyOf(one)}
+              one={one}
+              at={at}
+              current={at === hearing.at}
+              severalPieces={severalPieces}
+              student={lesson.student.id}
+              hearing={hearing}
+            />
           ))}
-        </Grid>
+        </Box>
       )}
-    </Box>
+      {lesson.hear_first && (
+        <Text px="14px" py="8px" fontSize="sm" color="soft">
+          Hear first:{" "}
+          <Text as="b" color="ink">
+            {lesson.hear_first.title}
+          </Text>
+          {severalPieces && ` in ${lesson.hear_first.piece}`}. {lesson.hear_first.first}.
+        </Text>
+      )}
+    </Paper>
   );
+}
+
+/** When the pieces are likely ready. */
+function Ready({ outlooks, named }: { outlooks: Lesson["outlooks"]; named: boolean }) {
+  return (
+    <>
+      {outlooks
+        .filter((one) => one.middle && one.cautious)
+        .map((one) => (
+          <Text key={one.piece} color={one.late ? "brick" : "soft"} textAlign="right">
+            {named && `${one.piece} `}ready {dayAndMonth(one.middle ?? "")}, at the latest{" "}
+            {dayAndMonth(one.cautious ?? "")}
+            {one.due_on && ` · due ${dayAndMonth(one.due_on)}`}
+          </Text>
+        ))}
+    </>
+  );
+}
+
+/** What the server does not have yet. */
+function Unsent({ hearing }: { hearing: Hearing }) {
+  const { waiting, offline, trouble } = hearing.queue;
+  if (offline && waiting.length > 0)
+    return (
+      <Flex role="status" bg="brassSoft" borderLeft="4px solid" borderColor="brass" px="12px" py="6px" mb="8px">
+        No connection. {waiting.length} {waiting.length === 1 ? "result waits" : "results wait"} in this browser and
+        will be sent when it is back; go on.
+      </Flex>
+    );
+  return <Notice trouble={offline ? null : trouble} />;
 }

@@ -1,4 +1,4 @@
-import { Field, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -7,10 +7,16 @@ import { Button } from "../../parts/Button";
 import { Choice, FirstHand } from "../../parts/Choice";
 import { dayAndMonth } from "../../parts/dates";
 import { Notice } from "../../parts/Notice";
+import { Ordered } from "../../parts/Ordered";
 import { Paper } from "../../parts/Paper";
 import { useCalm } from "../../parts/useCalm";
 
-type Form = Required<Omit<Gift, "piece_id" | "order" | "memory">> & { id: number | ""; memory: string; first: string };
+type Form = Required<Omit<Gift, "piece_id" | "memory" | "gate" | "priority">> & {
+  id: number | "";
+  memory: string;
+  gate: string;
+  priority: string;
+};
 
 /** Gives a piece to a student: routine, what the teacher chooses in it, and
  * the aim; and says at once what that comes to. */
@@ -38,13 +44,20 @@ export function GivePiece({
       touch_by: "teacher",
       memory: "no",
       due_on: "",
-      first: "",
+      aim_by: "number",
+      repeats: "as_printed",
+      fermata: "as_said",
+      gate: "",
+      priority: "0",
+      order: [],
     },
   });
   const form = watch();
   const routine = routines.data?.find((one) => one.key === form.routine);
   const aspects = routine && routine.sitting.length > 2 && routine.key !== "say_clap_play" ? routine.sitting : [];
-  const gift = giftOf(form, piece.id, aspects);
+  // In the teacher's order where one was made of these very aspects.
+  const order = [...form.order].sort().join() === [...aspects].sort().join() ? form.order : aspects;
+  const gift = giftOf(form, piece.id, order);
   const id = student?.id ?? (Number(form.id) || undefined);
   const trial = useTrial(id, useCalm(gift));
   const submit = () =>
@@ -58,6 +71,10 @@ export function GivePiece({
         },
       },
     );
+  const startAim = (by: string) => {
+    if (by === "share") setValue("aim", 75);
+    if (by === "number") setValue("aim", piece.figures?.aim ?? piece.aim ?? 60);
+  };
   const chooseStudent = (chosen: string) => {
     const found = students.data?.find((one) => one.id === Number(chosen));
     if (found) setValue("hand_order", found.hand_order);
@@ -90,16 +107,6 @@ export function GivePiece({
             ))}
           </Choice>
           <FirstHand width="130px" {...register("hand_order")} />
-          {aspects.length > 0 && (
-            <Choice label="First aspect" width="140px" {...register("first")}>
-              <option value="">As it stands</option>
-              {aspects.map((key) => (
-                <option key={key} value={key}>
-                  {routine?.stages.find((one) => one.key === key)?.name}
-                </option>
-              ))}
-            </Choice>
-          )}
           <Choice label="Sections join" width="170px" {...register("join")}>
             <option value="pairs">in pairs</option>
             <option value="from_start">from the start on</option>
@@ -118,10 +125,41 @@ export function GivePiece({
             <option value="no">no</option>
             <option value="yes">yes</option>
           </Choice>
-          <Field.Root w="150px" required>
-            <Field.Label fontWeight={600}>Aim, counts a minute</Field.Label>
-            <Input type="number" min={20} max={400} borderColor="line" {...register("aim", { required: true })} />
-          </Field.Root>
+          <Choice
+            label="Aim"
+            width="170px"
+            {...register("aim_by", { onChange: (event) => startAim(event.target.value) })}
+          >
+            <option value="number">counts a minute</option>
+            <option value="share">percent of the mark</option>
+            <option value="mark">the printed mark</option>
+          </Choice>
+          {form.aim_by !== "mark" && (
+            <Field.Root w={form.aim_by === "share" ? "110px" : "170px"} required>
+              <Field.Label fontWeight={600}>{form.aim_by === "share" ? "Percent" : "Aim, counts a minute"}</Field.Label>
+              <Input type="number" min={20} max={400} borderColor="line" {...register("aim", { required: true })} />
+            </Field.Root>
+          )}
+          <Choice label="Repeats after a jump" width="160px" {...register("repeats")}>
+            <option value="as_printed">as the page says</option>
+            <option value="not_taken">not taken</option>
+            <option value="taken">taken</option>
+          </Choice>
+          <Choice label="Fermatas" width="150px" {...register("fermata")}>
+            <option value="as_said">as on the map</option>
+            <option value="twice">twice as long</option>
+            <option value="free">free</option>
+          </Choice>
+          <Choice label="Sections open" width="170px" {...register("gate")}>
+            <option value="">as for the student</option>
+            <option value="true">once they were taught</option>
+            <option value="false">by themselves</option>
+          </Choice>
+          <Choice label="Among the pieces" width="160px" {...register("priority")}>
+            <option value="0">in its turn</option>
+            <option value="1">before the others</option>
+            <option value="-1">when there is room</option>
+          </Choice>
           <Field.Root w="160px">
             <Field.Label fontWeight={600}>Ready by</Field.Label>
             <Input type="date" borderColor="line" {...register("due_on")} />
@@ -131,6 +169,16 @@ export function GivePiece({
           </Button>
           <Button onClick={onDone}>Not now</Button>
         </Flex>
+        {aspects.length > 0 && (
+          <Box mt="10px">
+            <Ordered
+              label="In one sitting, in this order"
+              keys={order}
+              name={(key) => routine?.stages.find((one) => one.key === key)?.name ?? key}
+              onChange={(keys) => setValue("order", keys)}
+            />
+          </Box>
+        )}
         <Text mt="8px">
           {routine?.for_whom}{" "}
           <Text as="span" color="soft">
@@ -139,7 +187,8 @@ export function GivePiece({
         </Text>
         {trial.data && !trial.error && (
           <Text role="status" fontWeight={650}>
-            {trial.data.steps} steps, {Math.round(trial.data.minutes)} minutes in all;{" "}
+            {trial.data.steps} steps up to {trial.data.aim} counts a minute, {Math.round(trial.data.minutes)} minutes in
+            all;{" "}
             {trial.data.finish
               ? `by itself done in ${trial.data.practice_days} practice days, on ${dayAndMonth(trial.data.finish)}`
               : "a step is longer than any day, so it would never be done"}
@@ -151,20 +200,20 @@ export function GivePiece({
   );
 }
 
-/** What is sent: the first aspect goes before the others. */
-function giftOf(form: Form, piece_id: number, aspects: string[]): Gift {
-  const { routine, hand_order, join, pedal, touch_by, memory, first, aim, due_on } = form;
-  const order = first && aspects.includes(first) ? [first, ...aspects.filter((one) => one !== first)] : undefined;
+/** What is sent; what is left as it was is not said. */
+function giftOf(
+  { id: _, memory, gate, priority, aim, due_on, ...said }: Form,
+  piece_id: number,
+  order: string[],
+): Gift {
   return {
+    ...said,
     piece_id,
-    routine,
-    hand_order,
-    join,
-    pedal,
-    touch_by,
     memory: memory === "yes",
-    aim: Number(aim),
-    order,
+    gate: gate === "" ? undefined : gate === "true",
+    priority: Number(priority),
+    aim: Number(aim) || 0,
+    order: order.length ? order : undefined,
     due_on: due_on || undefined,
   };
 }

@@ -4,7 +4,8 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Notice } from "../../parts/Notice";
 import { ordinal } from "../../parts/page/geometry";
-import type { Hands, Walking } from "./useWalk";
+import type { Hands } from "../../parts/player";
+import type { Walking } from "./useWalk";
 
 /** Walk it: bar by bar, or played with a click; every jump is said before it comes. */
 export function Walk({ walk, piece }: { walk: Walking; piece: Schemas["Page"] }) {

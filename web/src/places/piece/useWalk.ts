@@ -1,9 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { type Sounding, useSound, type Whose } from "../../api/queries";
-import { Player } from "./player";
-
-export type Hands = "both" | "right" | "left" | "none";
+import { type Hands, Player } from "../../parts/player";
 
 /** A finger that walks through the playing order: by key, or with a click and
  * the notes at a tempo. */

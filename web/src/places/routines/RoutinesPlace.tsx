@@ -13,6 +13,7 @@ import { Button } from "../../parts/Button";
 import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
 import { useCalm } from "../../parts/useCalm";
+import { AddStage } from "./AddStage";
 import { StageTable } from "./StageTable";
 
 type Routine = Schemas["Routine"];
@@ -144,6 +145,12 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
       <Notice trouble={save.error ?? copy.error} />
       <Trial routine={routine} stages={stages} />
       <StageTable routine={routine} changes={changes} onChange={own ? change : undefined} />
+      {own && (
+        <AddStage
+          taken={[...routine.stages.map((one) => one.key), ...Object.keys(changes)]}
+          onAdd={(stage) => change(stage.key, stage)}
+        />
+      )}
     </Paper>
   );
 }

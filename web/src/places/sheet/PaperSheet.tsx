@@ -64,6 +64,15 @@ export function PaperSheet({ sheet }: { sheet: Sheet }) {
           ))}
         </tbody>
       </table>
+      {sheet.days.some((day) => day.beside.length > 0) && (
+        <p style={{ marginTop: "6pt" }}>
+          <b>Besides:</b>{" "}
+          {sheet.days
+            .flatMap((day) => day.beside.map((one) => `${shortDay(day.date)} ${one.title}, ${minutes(one.minutes)}`))
+            .join("; ")}
+          .
+        </p>
+      )}
       <p style={{ marginTop: "8pt", fontSize: "9pt" }}>
         Stop at pain, tingling or numbness and rest; see a doctor or hand specialist if it comes back. Take a break at
         least every 20 to 25 minutes.

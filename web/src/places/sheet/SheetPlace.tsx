@@ -1,20 +1,20 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { useEffect } from "react";
 import { useParams } from "react-router";
-import { newKey, type Schemas } from "../../api/client";
-import { type Mark, useMark, useSheet } from "../../api/queries";
+import type { Schemas } from "../../api/client";
+import { useSheet } from "../../api/queries";
 import { Button } from "../../parts/Button";
+import { Cautions } from "../../parts/Cautions";
 import { fullDay, longDay, minutes, shortDay } from "../../parts/dates";
 import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper } from "../../parts/Paper";
 import { WarmUps } from "../../parts/WarmUps";
 import { colour } from "../../theme/system";
 import { PaperSheet } from "./PaperSheet";
-import { Picture } from "./Picture";
+import { Step } from "./Step";
+import { useTicks } from "./useTicks";
 
 type Sheet = Schemas["Sheet"];
-type Day = Sheet["days"][number];
-type Item = Schemas["SheetItem"];
 
 /** The week sheet on the music stand: today's steps large, tap to count. */
 export function SheetPlace() {
@@ -29,30 +29,21 @@ export function SheetPlace() {
       py="16px"
       css={{ "@media print": { maxWidth: "none", padding: 0 } }}
     >
-      {sheet.error && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
+      {sheet.error && !sheet.data && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
       {sheet.isPending && <Waiting what="the sheet" />}
       {sheet.data && <Whole sheet={sheet.data} token={token} />}
     </Box>
   );
 }
 
-function Whole({ sheet, token }: { sheet: Sheet; token: string }) {
-  const mark = useMark(token);
-  const today = sheet.days.find((day) => day.date === sheet.today);
-  const [undoable, setUndoable] = useState<Mark[]>([]);
+function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
+  const ticks = useTicks(loaded, token);
+  const { sheet, today } = ticks;
   const next = sheet.days.find((day) => day.date > sheet.today);
-
-  const send = (item: Item, kind: "repetition" | "struggle") => {
-    const made: Mark = { key: newKey(), kind, assignment_id: item.assignment_id, step_id: item.step_id };
-    setUndoable([...undoable, made]);
-    mark.mutate(made);
-  };
-  const undo = () => {
-    const last = undoable[undoable.length - 1] ?? lastOf(today);
-    if (!last) return;
-    setUndoable(undoable.slice(0, -1));
-    mark.mutate({ ...last, key: newKey(), kind: "undo", undoes: last.key });
-  };
+  // The page stays at hand where there is no connection.
+  useEffect(() => {
+    navigator.serviceWorker?.register("/sw.js", { scope: "/s/" }).catch(() => {});
+  }, []);
 
   return (
     <>
@@ -70,22 +61,46 @@ function Whole({ sheet, token }: { sheet: Sheet; token: string }) {
           </Box>
           <Flex gap="6px">
             <Button onClick={() => window.print()}>Print</Button>
-            <Button onClick={undo} disabled={undoable.length === 0 && !lastOf(today)}>
+            <Button onClick={() => ticks.undo?.()} disabled={!ticks.undo}>
               Undo
             </Button>
           </Flex>
         </Flex>
         <DayRow sheet={sheet} />
-        <Notice trouble={mark.error} />
+        <Notice trouble={ticks.trouble} />
+        {ticks.offline && ticks.waiting.length > 0 && (
+          <Text role="status" bg="brassSoft" px="10px" py="6px" mb="8px">
+            No connection. {ticks.waiting.length} {ticks.waiting.length === 1 ? "tap waits" : "taps wait"} on this
+            phone; go on.
+          </Text>
+        )}
         <WarmUps all={today?.warm_ups} />
         {today?.items.map((item) => (
           <Step
             key={`${item.assignment_id}/${item.step_id}`}
             item={item}
-            onCount={() => send(item, "repetition")}
-            onHard={() => send(item, "struggle")}
+            token={token}
+            reads={sheet.reads}
+            onCount={() => ticks.send(item, "repetition")}
+            onHard={() => ticks.send(item, "struggle")}
           />
         ))}
+        {today && today.beside.length > 0 && (
+          <Paper as="section" aria-label="Besides" p="14px" mb="10px">
+            <Heading as="h2" fontSize="1.125rem" fontWeight={750}>
+              And besides
+            </Heading>
+            {today.beside.map((one) => (
+              <Text key={one.id} fontSize="lg">
+                {one.title}
+                {one.one_of.length > 0 && `: choose one of ${one.one_of.join(", ")}`}{" "}
+                <Text as="span" color="soft">
+                  {minutes(one.minutes)}
+                </Text>
+              </Text>
+            ))}
+          </Paper>
+        )}
         {!today && (
           <Paper p="16px" mt="10px">
             <Text fontSize="lg">
@@ -97,9 +112,13 @@ function Whole({ sheet, token }: { sheet: Sheet; token: string }) {
             </Text>
           </Paper>
         )}
-        <Text fontSize="md" color="soft" mt="14px">
-          Something hurts or tingles? Stop and rest. If it comes back, see a doctor. Take a break after 20 minutes.
-        </Text>
+        {today && sheet.skip.length > 0 && (
+          <details style={{ marginTop: 8 }}>
+            <summary style={{ cursor: "pointer", fontWeight: 650 }}>A bad day? What to leave out</summary>
+            <Text fontSize="lg">Leave out {sheet.skip.join("; ")}. The rest is enough for today.</Text>
+          </details>
+        )}
+        <Cautions own={sheet.caution} />
         <Text fontSize="sm" color="soft" mt="6px">
           {sheet.studio}
           {sheet.next_lesson && ` · next lesson ${fullDay(sheet.next_lesson)}`}
@@ -108,14 +127,6 @@ function Whole({ sheet, token }: { sheet: Sheet; token: string }) {
       <PaperSheet sheet={sheet} />
     </>
   );
-}
-
-/** After a reload, the newest mark of today can still be taken back. */
-function lastOf(day: Day | undefined): Mark | null {
-  const item = day?.items.findLast((one) => one.last_mark);
-  return item?.last_mark
-    ? { key: item.last_mark, kind: "repetition", assignment_id: item.assignment_id, step_id: item.step_id }
-    : null;
 }
 
 /** The days of the week: filled by what was done, a diagonal for a struggle. */
@@ -165,71 +176,5 @@ function DayRow({ sheet }: { sheet: Sheet }) {
         );
       })}
     </Flex>
-  );
-}
-
-function Step({ item, onCount, onHard }: { item: Item; onCount: () => void; onHard: () => void }) {
-  const done = item.done >= item.repetitions;
-  const boxes = Array.from({ length: Math.max(item.repetitions, item.done) }, (_, at) => at + 1);
-  return (
-    <Paper
-      as="section"
-      aria-label={item.title}
-      p="14px"
-      mb="10px"
-      borderWidth={done ? "1px" : "2px"}
-      borderColor={done ? "line" : "rail"}
-    >
-      <Heading as="h2" fontSize="1.375rem" fontWeight={750} lineHeight={1.2}>
-        {item.title}
-      </Heading>
-      <Text fontSize="lg" color="soft">
-        {item.place}
-      </Text>
-      <Text fontSize="lg">
-        {item.how}, {item.tempo && `at ${item.tempo}, `}
-        {item.repetitions} times
-      </Text>
-      <Picture picture={item.picture} />
-      <Flex gap="6px" mt="10px" wrap="wrap">
-        {boxes.map((number) => (
-          <Button
-            key={number}
-            aria-label={number <= item.done ? `${number} done` : `count ${number}`}
-            onClick={onCount}
-            flex="1 1 40px"
-            minW="40px"
-            h="52px"
-            px="0"
-            bg={number <= item.done ? "ink" : "sheet"}
-            borderColor="ink"
-            borderWidth="2px"
-            color="sheet"
-            disabled={number <= item.done}
-            opacity="1 !important"
-          >
-            {number <= item.done ? "✓" : ""}
-          </Button>
-        ))}
-      </Flex>
-      <Flex justify="space-between" mt="4px" fontSize="md" color="soft">
-        <span>tap a box each time</span>
-        <b>
-          {item.done} of {item.repetitions}
-        </b>
-      </Flex>
-      <Flex gap="10px" mt="8px" align="center">
-        <Text flex="1" fontSize="md">
-          <b>Done when</b> {item.done_when}.
-        </Text>
-        <Button onClick={onHard} aria-pressed={item.struggle} disabled={item.struggle} minH="44px">
-          {item.struggle ? "marked as hard" : "That was hard"}
-        </Button>
-      </Flex>
-      <Text fontSize="md" color="soft">
-        {item.piece} · {minutes(item.minutes)}
-        {item.done > 0 && !done ? " · go on" : ""}
-      </Text>
-    </Paper>
   );
 }

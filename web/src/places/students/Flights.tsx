@@ -1,12 +1,12 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
-import { Climb } from "../../parts/Climb";
 import { Paper, PartHead } from "../../parts/Paper";
+import { Stairs } from "../../parts/Stairs";
 import { STATE_WORDS, StateMark } from "../../parts/StateMark";
 import { edgeOf, tintOf } from "../../theme/system";
 
-type Piece = Schemas["Assignment"];
+type Piece = Schemas["Student"]["pieces"][number];
 type Step = Piece["steps"][number];
 
 const Table = chakra("table");
@@ -15,7 +15,7 @@ const Head = chakra("th");
 
 /** A student's piece: the climb, and the table of its flights with the sections
  * across and the stages upward; under it the joins and the whole piece. */
-export function Flights({ piece, children }: { piece: Piece; children?: ReactNode }) {
+export function Flights({ piece, today, children }: { piece: Piece; today: string; children?: ReactNode }) {
   const inSections = piece.steps.filter((step) => step.section);
   const sections = [...new Set(inSections.map((step) => step.section as string))];
   const stages = [...new Set(inSections.map((step) => step.stage))].reverse();
@@ -30,7 +30,7 @@ export function Flights({ piece, children }: { piece: Piece; children?: ReactNod
         · {piece.percent} % of the work is steady
       </PartHead>
       <Box my="8px">
-        <Climb steps={piece.steps} percent={piece.percent} title={piece.title} width={1190} height={110} />
+        <Stairs climb={piece.stairs} title={piece.title} today={today} due={piece.due_on} />
       </Box>
       <Box overflowX="auto" tabIndex={0} role="region" aria-label={`Steps of ${piece.title}`}>
         <Table

@@ -1,13 +1,15 @@
 import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
-import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { Schemas, Trouble } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Choice, FirstHand } from "../../parts/Choice";
-import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
+import { FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
 import { Notice } from "../../parts/Notice";
+import { Stretches } from "../../parts/Stretches";
 
 type Values = Schemas["NewStudent"];
+/** What the student knows is typed in one line. */
+type Typed = Values & { knows: string };
 type Props = {
   start?: Values;
   verb: string;
@@ -29,6 +31,13 @@ const NEW: Values = {
   has_pedal: true,
   warm_ups: "none",
   absent: [],
+  minutes_by_day: {},
+  note_names: "letters",
+  email: null,
+  terms: null,
+  instrument: null,
+  reads: true,
+  known: [],
 };
 
 /** Intervals a hand reaches, in semitones. */
@@ -44,11 +53,14 @@ const SPANS = [
 
 /** What Stairwell has to know of a student to plan a week. */
 export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel }: Props) {
-  const { register, handleSubmit, watch, setValue, setError, formState } = useForm<Values>({ defaultValues: start });
+  const { register, handleSubmit, watch, setValue, setError, formState } = useForm<Typed>({
+    defaultValues: { ...start, knows: (start.known ?? []).join(", ") },
+  });
   const days = watch("practice_days");
+  const byDay = (watch("minutes_by_day") ?? {}) as Record<number, number>;
   const toggle = (day: number) =>
     setValue("practice_days", days.includes(day) ? days.filter((one) => one !== day) : [...days, day]);
-  const submit = (values: Values) => {
+  const submit = ({ knows, ...values }: Typed) => {
     if (values.practice_days.length === 0)
       return setError("practice_days", { message: "Choose at least one day to practise." });
     onSave({
@@ -58,6 +70,20 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
       lesson_weekday: Number(values.lesson_weekday),
       hand_span: Number(values.hand_span) || null,
       has_pedal: String(values.has_pedal) === "true",
+      email: values.email || null,
+      terms: values.terms || null,
+      instrument: values.instrument || null,
+      reads: String(values.reads) === "true",
+      known: knows
+        .split(",")
+        .map((one) => one.trim())
+        .filter(Boolean),
+      gate: String(values.gate ?? "") === "" ? undefined : String(values.gate) === "true",
+      minutes_by_day: Object.fromEntries(
+        Object.entries(values.minutes_by_day ?? {}).filter(
+          ([day, minutes]) => days.includes(Number(day)) && Number(minutes) > 0,
+        ),
+      ),
     });
   };
 
@@ -101,7 +127,39 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           <option value="five_finger">five fingers</option>
           <option value="scale">scale</option>
           <option value="scale_and_chords">scale and chords</option>
+          <option value="progression">chords through keys</option>
         </Choice>
+        <Choice label="Notes are called" width="130px" {...register("note_names")}>
+          <option value="letters">C D E</option>
+          <option value="fixed_do">do re mi</option>
+        </Choice>
+        <Choice label="Sections open" width="190px" {...register("gate")}>
+          <option value="">taught first, for a child</option>
+          <option value="true">once they were taught</option>
+          <option value="false">by themselves</option>
+        </Choice>
+        <Field.Root w="230px">
+          <Field.Label fontWeight={600}>Email for recaps</Field.Label>
+          <Input type="email" maxLength={200} borderColor="line" {...register("email")} />
+        </Field.Root>
+        <Choice label="The sheet" width="180px" {...register("reads")}>
+          <option value="true">in words</option>
+          <option value="false">with pictures</option>
+        </Choice>
+        <Choice label="Words" width="190px" {...register("terms")}>
+          <option value="">as the studio</option>
+          <option value="mixed">bar, quarter note</option>
+          <option value="american">measure, quarter note</option>
+          <option value="british">bar, crotchet</option>
+        </Choice>
+        <Field.Root w="170px">
+          <Field.Label fontWeight={600}>Instrument</Field.Label>
+          <Input maxLength={120} borderColor="line" {...register("instrument")} />
+        </Field.Root>
+        <Field.Root w="300px">
+          <Field.Label fontWeight={600}>Knows already</Field.Label>
+          <Input placeholder="with commas between" borderColor="line" {...register("knows")} />
+        </Field.Root>
         <Choice label="Pedal at home" width="130px" {...register("has_pedal")}>
           <option value="true">yes</option>
           <option value="false">no</option>
@@ -115,14 +173,36 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           {FROM_MONDAY.map((day) => (
             <Button
               key={day}
+              kind="toggle"
               size="sm"
               type="button"
               aria-pressed={days.includes(day)}
               onClick={() => toggle(day)}
-              css={{ "&[aria-pressed=true]": { bg: "ink", color: "sheet", borderColor: "ink" } }}
             >
               {WEEKDAYS[day]?.slice(0, 3)}
             </Button>
+          ))}
+        </Flex>
+        <Flex gap="6px" wrap="wrap" mt="6px" align="center">
+          <Text fontSize="sm" color="soft">
+            Other minutes on
+          </Text>
+          {FROM_MONDAY.filter((day) => days.includes(day)).map((day) => (
+            <Text as="span" key={day} fontSize="sm">
+              {WEEKDAYS[day]?.slice(0, 3)}{" "}
+              <Input
+                type="number"
+                size="xs"
+                w="58px"
+                min={5}
+                max={240}
+                borderColor="line"
+                aria-label={`Minutes on ${WEEKDAYS[day]}`}
+                placeholder={String(watch("minutes_a_day"))}
+                value={byDay[day] || ""}
+                onChange={(event) => setValue("minutes_by_day", { ...byDay, [day]: Number(event.target.value) })}
+              />
+            </Text>
           ))}
         </Flex>
         {formState.errors.practice_days && (
@@ -131,7 +211,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           </Text>
         )}
       </Box>
-      <Absences all={watch("absent") ?? []} onChange={(all) => setValue("absent", all)} />
+      <Stretches legend="Away" word="Away" all={watch("absent") ?? []} onChange={(all) => setValue("absent", all)} />
       <Notice trouble={trouble} />
       <Flex gap="8px" mt="14px">
         <Button type="submit" kind="go" disabled={busy}>
@@ -142,60 +222,5 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
         </Button>
       </Flex>
     </form>
-  );
-}
-
-type Stretch = NonNullable<Values["absent"]>[number];
-
-/** Holidays and other days without practice. */
-function Absences({ all, onChange }: { all: Stretch[]; onChange: (all: Stretch[]) => void }) {
-  const [from, setFrom] = useState("");
-  const [to, setTo] = useState("");
-  const add = () => {
-    onChange([...all, { from, to: to || from }].sort((a, b) => a.from.localeCompare(b.from)));
-    setFrom("");
-    setTo("");
-  };
-  return (
-    <Box as="fieldset" mt="12px" border={0} p={0}>
-      <Text as="legend" fontWeight={600} mb="4px">
-        Away
-      </Text>
-      <Flex gap="8px" wrap="wrap" align="center">
-        {all.map((one) => (
-          <Button
-            key={one.from + one.to}
-            size="sm"
-            type="button"
-            aria-label={`Away ${dayAndMonth(one.from)} to ${dayAndMonth(one.to)}: take it out`}
-            onClick={() => onChange(all.filter((other) => other !== one))}
-          >
-            {dayAndMonth(one.from)} to {dayAndMonth(one.to)} ×
-          </Button>
-        ))}
-        <Input
-          type="date"
-          aria-label="Away from"
-          w="150px"
-          h="32px"
-          borderColor="line"
-          value={from}
-          onChange={(event) => setFrom(event.target.value)}
-        />
-        to
-        <Input
-          type="date"
-          aria-label="Away to"
-          w="150px"
-          h="32px"
-          borderColor="line"
-          value={to}
-          onChange={(event) => setTo(event.target.value)}
-        />
-        <Button type="button" size="sm" disabled={!from} onClick={add}>
-          Add
-        </Button>
-      </Flex>
-    </Box>
   );
 }

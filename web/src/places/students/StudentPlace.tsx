@@ -5,12 +5,17 @@ import type { Schemas } from "../../api/client";
 import { useChangeStudent, usePieces, usePlanAgain, useStudent } from "../../api/queries";
 import { Button } from "../../parts/Button";
 import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
+import { useHelp } from "../../parts/KeyHelp";
 import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
-import { WeekColumns } from "../../parts/WeekColumns";
+import { WEEK_KEYS } from "../../parts/week/useWeekKeys";
+import { WeekColumns } from "../../parts/week/WeekColumns";
 import { GivePiece } from "../piece/GivePiece";
+import { Beside } from "./Beside";
 import { Flights } from "./Flights";
 import { Outlook } from "./Outlook";
+import { Past } from "./Past";
+import { PieceChoices } from "./PieceChoices";
 import { SheetLink } from "./SheetLink";
 import { StudentForm } from "./StudentForm";
 
@@ -29,6 +34,7 @@ export function StudentPlace() {
 function Whole({ student }: { student: Student }) {
   const go = useNavigate();
   const [changing, setChanging] = useState(false);
+  useHelp("the week", WEEK_KEYS);
   const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) =>
     WEEKDAYS[day]?.slice(0, 3),
   );
@@ -39,15 +45,27 @@ function Whole({ student }: { student: Student }) {
         <Button onClick={() => setChanging(!changing)} aria-expanded={changing}>
           Change
         </Button>
+        <Button onClick={() => window.open(`/api/students/${student.id}/week.pdf`, "_blank")}>Print the week</Button>
         <Button kind="go" onClick={() => go(`/students/${student.id}/lesson`)} disabled={student.pieces.length === 0}>
           Open lesson
         </Button>
       </PlaceHead>
+      {student.attention.length > 0 && (
+        <Paper p="10px 18px" mb="12px" as="section" aria-label="Needs attention">
+          <PartHead>Needs attention</PartHead>
+          {student.attention.map((one) => (
+            <Text key={one.text} color={one.kind === "late" ? "brick" : "ink"}>
+              {one.text}
+            </Text>
+          ))}
+        </Paper>
+      )}
       {changing && <Change student={student} onDone={() => setChanging(false)} />}
       <Week student={student} />
       {student.pieces.map((piece) => (
-        <Flights key={piece.id} piece={piece}>
+        <Flights key={piece.id} piece={piece} today={student.today}>
           <Outlook student={student.id} piece={piece} />
+          <PieceChoices student={student.id} piece={piece} several={student.pieces.length > 1} />
         </Flights>
       ))}
       {student.drills.map((one) => (
@@ -55,8 +73,10 @@ function Whole({ student }: { student: Student }) {
           Where next? in {one.title}: {one.correct} of {one.asked} right on {dayAndMonth(one.day)}
         </Text>
       ))}
+      <Past student={student} />
       <Flex gap="16px" mt="12px" wrap="wrap" align="stretch">
         <GiveAnother student={student} />
+        <Beside student={student} />
         <SheetLink student={student} />
       </Flex>
     </>
@@ -90,7 +110,7 @@ function Week({ student }: { student: Student }) {
       </PartHead>
       <Notice trouble={again.error} />
       <Box mt="8px">
-        <WeekColumns week={week} severalPieces={student.pieces.length > 1} />
+        <WeekColumns week={week} hand={student.hand} student={student.id} severalPieces={student.pieces.length > 1} />
       </Box>
     </Paper>
   );
@@ -99,7 +119,8 @@ function Week({ student }: { student: Student }) {
 function Change({ student, onDone }: { student: Student; onDone: () => void }) {
   const change = useChangeStudent(student.id);
   const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
-  const { hand_span, has_pedal, warm_ups, absent } = student;
+  const { hand_span, has_pedal, warm_ups, absent, gate, minutes_by_day, note_names } = student;
+  const { email, terms, instrument, reads, known } = student;
   const start = {
     name,
     practice_days,
@@ -112,6 +133,14 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
     has_pedal,
     warm_ups,
     absent,
+    gate,
+    minutes_by_day,
+    note_names,
+    email,
+    terms,
+    instrument,
+    reads,
+    known,
   };
   const [seen, setSeen] = useState(student.version);
   const kept = change.error?.problem.code === "stale" ? (change.error.problem.kept as Student) : null;
@@ -159,7 +188,7 @@ function GiveAnother({ student }: { student: Student }) {
   const free = (pieces.data ?? []).filter((piece) => !student.pieces.some((one) => one.piece_id === piece.id));
   const piece = free.find((one) => one.id === chosen);
   return (
-    <Paper p="12px 18px" flex="1 1 320px">
+    <Paper p="12px 18px" flex={piece ? "1 1 100%" : "1 1 320px"}>
       <PartHead>{student.pieces.length ? "Give another piece" : "Give the first piece"}</PartHead>
       <NativeSelect.Root mt="6px" maxW="340px">
         <NativeSelect.Field

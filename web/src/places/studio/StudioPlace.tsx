@@ -1,4 +1,5 @@
-import { Box, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useStudio } from "../../api/queries";
 import { Climb } from "../../parts/Climb";
@@ -6,23 +7,52 @@ import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
 import { NameLink } from "../../parts/NameLink";
 import { Empty, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PlaceHead } from "../../parts/Paper";
+import { Pick } from "../../parts/Pick";
 import { colour } from "../../theme/system";
+import { Holidays, StudioTools } from "./StudioTools";
 
 type Row = Schemas["StudioRow"];
 
-const COLUMNS = "minmax(120px, 150px) minmax(300px, 2fr) 190px minmax(160px, 1fr)";
+const COLUMNS = "minmax(110px, 135px) minmax(280px, 2fr) 178px 165px minmax(190px, 1.2fr)";
 const HEARD: Record<string, string> = { not_yet: "not yet", shaky: "shaky", steady: "steady", secure: "secure" };
 
 /** Every student of every teacher at a glance. */
 export function StudioPlace() {
   const studio = useStudio();
-  const week = FROM_MONDAY.filter((day) => studio.data?.some((row) => row.lesson_weekday === day));
+  const [holidays, setHolidays] = useState(false);
+  const [teacher, setTeacher] = useState("");
+  const [only, setOnly] = useState("all");
+  const rows = (studio.data ?? []).filter(
+    (row) => (!teacher || row.teacher === teacher) && (only === "all" || row.concerns.length > 0),
+  );
+  const week = FROM_MONDAY.filter((day) => rows.some((row) => row.lesson_weekday === day));
+  const teachers = [...new Set((studio.data ?? []).map((row) => row.teacher))];
   return (
     <>
       <PlaceHead
         title="Studio"
-        about="Every student: the climb of each piece, this week's practice, and what was last heard."
-      />
+        about="Every student: the climb of each piece, this week's practice, and what needs attention."
+      >
+        <StudioTools open={holidays} onOpen={setHolidays} />
+      </PlaceHead>
+      {holidays && <Holidays />}
+      {teachers.length > 0 && (
+        <Flex gap="12px" mb="8px" align="center" fontSize="sm">
+          <Pick aria-label="Teacher" value={teacher} onChange={(event) => setTeacher(event.target.value)}>
+            <option value="">all teachers</option>
+            {teachers.map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </Pick>
+          <Pick aria-label="Which students" value={only} onChange={(event) => setOnly(event.target.value)}>
+            <option value="all">all students</option>
+            <option value="attention">those who need attention</option>
+          </Pick>
+          <Text color="soft">
+            {rows.length} {rows.length === 1 ? "student" : "students"}
+          </Text>
+        </Flex>
+      )}
       <Notice trouble={studio.error} again={() => studio.refetch()} />
       {studio.isPending && <Waiting what="the studio" />}
       {studio.data?.length === 0 && (
@@ -48,14 +78,15 @@ export function StudioPlace() {
             <span role="columnheader">Student</span>
             <span role="columnheader">Pieces, by work that is steady</span>
             <span role="columnheader">Practised this week</span>
-            <span role="columnheader">Last heard</span>
+            <span role="columnheader">Ready, and due</span>
+            <span role="columnheader">Needs attention</span>
           </Grid>
           {week.map((day) => (
             <Box key={day} role="rowgroup" aria-label={WEEKDAYS[day]}>
               <Text px="16px" pt="8px" fontSize="sm" fontWeight={700} color="soft">
                 {WEEKDAYS[day]}
               </Text>
-              {studio.data
+              {rows
                 .filter((row) => row.lesson_weekday === day)
                 .map((row) => (
                   <Line key={row.id} row={row} />
@@ -102,22 +133,28 @@ function Line({ row }: { row: Row }) {
       <Box role="cell">
         <Days done={row.practised.done} of={row.practised.of} />
       </Box>
-      <Box role="cell">
-        {row.last_heard ? (
-          <>
-            <Text>
-              <b>{HEARD[row.last_heard.result]}</b>{" "}
-              <Text as="span" color="soft">
-                on {dayAndMonth(row.last_heard.day)}
-              </Text>
-            </Text>
-            <Text fontSize="sm" color="soft">
-              {row.last_heard.title}
-            </Text>
-          </>
-        ) : (
-          <Text color="soft">nothing yet</Text>
+      <Box role="cell" fontSize="sm">
+        {row.outlooks.map((one) => (
+          <Text key={one.piece} color={one.late ? "brick" : "soft"} title={one.piece}>
+            {one.middle && one.cautious
+              ? `${dayAndMonth(one.middle)}, latest ${dayAndMonth(one.cautious)}`
+              : "never as things are"}
+            {one.due_on && ` · due ${dayAndMonth(one.due_on)}`}
+          </Text>
+        ))}
+        {row.last_heard && (
+          <Text color="soft">
+            last heard {HEARD[row.last_heard.result]}, {dayAndMonth(row.last_heard.day)}
+          </Text>
         )}
+      </Box>
+      <Box role="cell" fontSize="sm">
+        {row.concerns.slice(0, 2).map((one) => (
+          <Text key={one.text} color={one.kind === "late" ? "brick" : "ink"}>
+            {one.text}
+          </Text>
+        ))}
+        {row.concerns.length > 2 && <Text color="soft">and {row.concerns.length - 2} more</Text>}
       </Box>
     </Grid>
   );

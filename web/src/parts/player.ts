@@ -1,5 +1,7 @@
-import type { Sounding } from "../../api/queries";
-import type { Hands } from "./useWalk";
+import type { Sounding } from "../api/queries";
+
+/** Which hands sound; none leaves the click alone. */
+export type Hands = "both" | "right" | "left" | "none";
 
 type Options = {
   /** The place among the bars as played where it begins. */

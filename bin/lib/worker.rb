@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+# Works on jobs in a process of its own, until it is told to stop.
+
+$LOAD_PATH.unshift(File.expand_path("../..", __dir__))
+require "server/app"
+
+settings = Stairwell::Server::Settings.from_env
+store = Stairwell::Server::Store.new(settings.app_url)
+Stairwell::Server::Jobs.prepare(Stairwell::Server::Desks.new(store: store, clock: Stairwell::Server::Clock.new(settings.fixed_now), settings: settings))
+locker = Stairwell::Server::Jobs.start
+puts "• Working on jobs (Ctrl-C stops)"
+stop = Queue.new
+%w[INT TERM].each { |signal| trap(signal) { stop << signal } }
+stop.pop
+locker.stop!

@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # What stands beside the steps of a day: warm-ups, reviews that are due, other
+    # work, and what the teacher added. It remembers from day to day what has
+    # stood already.
+    class Beside
+      # Share of a day that reviews may take together. Own choice.
+      REVIEWS = 1/4r
+
+      # @param practice [Practice]
+      # @param hand [Hand]
+      # @param reasons [Reasons]
+      def initialize(practice, hand, reasons, reviews: [], warm_ups: [], others: [], runs: [])
+        @practice = practice
+        @hand = hand
+        @reasons = reasons
+        @review_of = reviews.to_h { |one| [one.id, one] }
+        @reviews = reviews.reject { |one| hand.out?(one.id) }.sort_by(&:due)
+        @warm_ups = warm_ups
+        @runs = runs.reject { |one| hand.out?(one.id) }
+        @others = others.reject { |one| hand.out?(one.id) }.to_h { |other| [other, 0] }
+      end
+
+      # @return [Boolean] whether an id is a review's
+      def review?(id) = @review_of.key?(id)
+
+      # @return [Array<Item>] as many as there is time for
+      def warm_ups(date)
+        room = @practice.budget(date)
+        @warm_ups.filter_map do |one|
+          wish = @hand.wish(one.id, date)
+          minutes = wish&.minutes || one.minutes
+          next if @hand.off?(one.id, date) || (minutes > room && !wish)
+
+          room -= minutes
+          Item.new(id: one.id, kind: :warm_up, minutes: minutes, why: "begins every day", pinned: !wish.nil?)
+        end
+      end
+
+      # @return [Array<Item>] reviews and other work the teacher put on the day
+      def put(date)
+        @hand.on(date).filter_map do |wish|
+          next put_review(wish, date) if review?(wish.id)
+
+          other = @others.keys.find { |one| one.id == wish.id } || next
+          @others[other] += 1
+          Item.new(id: other.id, kind: :other, minutes: wish.minutes || other.minutes, why: "you put it here", pinned: true)
+        end
+      end
+
+      # @return [Array<Item>] the teacher's own things
+      def extras(date)
+        @hand.extras(date).map { |one| Item.new(id: one.id, kind: :extra, title: one.title, minutes: one.minutes, why: "you added it", pinned: true) }
+      end
+
+      # One always when it fits, more as long as they take at most a quarter of
+      # the day.
+      # @param room [Rational] minutes
+      # @return [Array<Item>] reviews
+      def due(date, room)
+        most = @practice.budget(date) * REVIEWS
+        taken = []
+        @reviews.each do |one|
+          break if one.due > date
+
+          spent = taken.sum(0r, &:minutes) + one.minutes
+          taken << one if spent <= room && (taken.empty? || spent <= most) && taken.none? { |other| other.id == one.id } && free?(one, date) && @hand.later(one.id, date).zero?
+        end
+        @reviews -= taken
+        taken.map { |one| review(one, date) }
+      end
+
+      # Evenly over the week: by each day as many as its share of the days.
+      # @param room [Rational] minutes
+      # @param share [Rational] of the week's days, this one counted
+      # @return [Array<Item>]
+      def others(date, room, share)
+        @others.filter_map do |other, done|
+          next if other.minutes > room || done + @hand.later(other.id, date) >= other.times || done >= (other.times * share).ceil || !free?(other, date)
+
+          room -= other.minutes
+          @others[other] += 1
+          Item.new(id: other.id, kind: :other, minutes: other.minutes, why: "#{other.times} times a week")
+        end
+      end
+
+      # @param room [Rational] minutes
+      # @return [Array<Item>] of the last practice day
+      def runs(date, room)
+        @runs.filter_map do |one|
+          next if one.minutes > room || !free?(one, date)
+
+          room -= one.minutes
+          Item.new(id: one.id, kind: :run, minutes: one.minutes, repetitions: 1, why: "the week ends with what is known so far")
+        end
+      end
+
+      private
+
+      # Whether the planner may choose it for a day by itself.
+      def free?(one, date) = !@hand.off?(one.id, date) && @hand.wish(one.id, date).nil?
+
+      def put_review(wish, date)
+        one = @reviews.find { |each| each.id == wish.id } || @review_of[wish.id]
+        @reviews -= [one]
+        repetitions = wish.repetitions || one.repetitions
+        review(one, date, repetitions: repetitions, minutes: Planning.halves(one.minutes * repetitions / one.repetitions), pinned: true)
+      end
+
+      def review(one, date, **more)
+        Item.new(id: one.id, kind: :review, minutes: one.minutes, repetitions: one.repetitions, why: @reasons.due(one, date), **more)
+      end
+    end
+  end
+end

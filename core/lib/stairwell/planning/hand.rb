@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # One thing the teacher decided about a week, over the planner's head.
+    #
+    # - `kind` :on – the item `id` stands on `date`, with so many `repetitions`
+    #   or `minutes` where these are said
+    # - `kind` :off – it does not stand on `date`, or on no day where that is nil
+    # - `kind` :extra – a thing of the teacher's own, with `title` and `minutes`
+    Wish = Stairwell.value(:kind, :id, date: nil, repetitions: nil, minutes: nil, title: nil)
+
+    # What the teacher's hand wrote into a week. The planner keeps all of it and
+    # fills the rest around it.
+    class Hand
+      # @param wishes [Array<Wish>]
+      def initialize(wishes = [])
+        @wishes = wishes
+        @on = wishes.select { |one| one.kind == :on }.group_by(&:date)
+        @off = wishes.select { |one| one.kind == :off }.to_set { |one| [one.id, one.date] }
+      end
+
+      # @return [Boolean]
+      def empty? = @wishes.empty?
+
+      # @param date [Date]
+      # @return [Array<Wish>] what is to stand on the day
+      def on(date) = @on.fetch(date, [])
+
+      # @param date [Date]
+      # @return [Wish, nil] that puts an item on the day
+      def wish(id, date) = on(date).find { |one| one.id == id }
+
+      # @return [Boolean] whether an item may not stand on the day
+      def off?(id, date) = @off.include?([id, nil]) || @off.include?([id, date])
+
+      # @return [Boolean] whether an item is left out of the whole week
+      def out?(id) = @off.include?([id, nil])
+
+      # @return [Boolean] whether it was taken off any day
+      def touched?(id) = @off.any? { |other, _| other == id }
+
+      # @param date [Date]
+      # @return [Integer] days after that date on which an item is put
+      def later(id, date)
+        @later ||= @on.flat_map { |day, all| all.map { |one| [one.id, day] } }.group_by(&:first)
+        @later.fetch(id, []).count { |_, day| day > date }
+      end
+
+      # @param date [Date]
+      # @return [Array<Wish>] the teacher's own things of the day
+      def extras(date) = @wishes.select { |one| one.kind == :extra && one.date == date }
+
+      # @param dates [Array<Date>] the days that are planned
+      # @param ids [Set<String>] what can be planned
+      # @return [Array<Array(Wish, String)>] wishes that lead nowhere, with the
+      #   reason; what lies before the first day is over and not one of them
+      def unmet(dates, ids)
+        @wishes.reject { |one| one.date && dates.any? && one.date < dates.first }.filter_map do |one|
+          if one.date && !dates.include?(one.date)
+            [one, "#{one.date.strftime("%A")} is no practice day of this week"]
+          elsif one.kind != :extra && !ids.include?(one.id)
+            [one, "it is not among this student's steps any more"]
+          end
+        end
+      end
+    end
+
+    # Says what a thing breaks that the teacher put on a day.
+    class Breaks
+      # @param ledger [Ledger]
+      # @param by_id [Hash{String => Task}]
+      # @param practice [Practice]
+      def initialize(ledger, by_id, practice)
+        @ledger = ledger
+        @by_id = by_id
+        @practice = practice
+      end
+
+      # @param task [Task]
+      # @param put [Array<Task>] all the teacher put on the same day
+      # @param over [Rational] minutes by which the day is too long
+      # @return [String, nil]
+      def of(task, put:, over:)
+        said = []
+        said << "not taught yet" unless task.taught
+        said << too_soon(task, put.map(&:id))
+        said << too_many(task, put)
+        said << "the day is #{Planning.minutes(over)} too long" if over.positive?
+        said.compact.then { |all| all.join("; ") if all.any? }
+      end
+
+      private
+
+      def too_many(task, put)
+        starts = put.take(put.index(task) + 1).count { |one| !@ledger.begun?(one.id) }
+        "#{starts} new steps on one day, #{@practice.begin_per_day} are the most" if starts > @practice.begin_per_day && !@ledger.begun?(task.id)
+      end
+
+      def too_soon(task, beside)
+        open = task.needs.reject { |id| @ledger.over?(id) } | task.after.reject { |id| @ledger.over?(id) || beside.include?(id) }
+        return if open.empty?
+
+        "before #{open.first(2).map { |id| @by_id[id].name }.join(" and ")}#{" and #{open.size - 2} more" if open.size > 2} #{(open.size == 1) ? "is" : "are"} done"
+      end
+    end
+  end
+end

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # A piece that would be late in its turn goes before the others.
+    module Urgency
+      module_function
+
+      # @param tasks [Array<Task>] of all pieces
+      # @param due [Hash{Object => Date}] by group, where a piece has a due date
+      # @param group [Proc] of a task's id
+      # @param more [Hash] practice:, from:, next_lesson:, warm_ups:
+      # @return [Array<Task>] those of late pieces a priority higher, and why
+      def call(tasks, due:, group:, practice:, from:, next_lesson:, warm_ups: [])
+        return tasks if due.empty? || tasks.map { |task| group.call(task.id) }.uniq.size < 2
+
+        ends = Horizon.new(tasks, practice, warm_ups: warm_ups, group: group).finish(from, next_lesson).groups
+        late = due.select { |key, date| ends.key?(key) ? ends[key].first > date : true }
+        return tasks if late.empty?
+
+        tasks.map do |task|
+          date = late[group.call(task.id)]
+          date ? task.with(priority: task.priority + 1, because: [task.because, "due on #{date.day} #{date.strftime("%B")} and late in its turn, so it goes first"].compact.join("; ")) : task
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # One thing about a student that wants a teacher's eye: its kind, and the
+    # reason in words and numbers. The lower the `weight`, the sooner.
+    Concern = Stairwell.value(:kind, :text, weight: 5)
+
+    # What needs attention, each with its reason.
+    class Attention
+      # Days a review may be late. Own choice.
+      REVIEW_LATE = 7
+      # Lessons without gain. Own choice.
+      LESSONS = 2
+
+      # @param today [Date]
+      def initialize(today)
+        @today = today
+        @found = []
+      end
+
+      # @return [Array<Concern>] the most urgent first
+      def to_a = @found.sort_by.with_index { |one, at| [one.weight, at] }
+
+      # @param title [String] of the piece
+      # @param cautious [Date, nil] the date that holds in 85 of 100 futures
+      # @param due [Date, nil]
+      def forecast(title, cautious, due)
+        return if due.nil? || (cautious && cautious <= due)
+
+        late = cautious ? "#{days((cautious - due).to_i)} after" : "never by"
+        add(:late, "#{title} is due on #{day(due)}, with caution ready #{late} that", 1)
+      end
+
+      # @param done [Integer] practice days that were kept since the lesson
+      # @param of [Integer] those that have gone by
+      def practice(done, of)
+        add(:practice, "practised on #{done} of #{days(of)}", 3) if of.positive? && done * 2 <= of
+      end
+
+      # @param week [Boolean] whether there is a plan for the coming days
+      def plan(week)
+        add(:no_plan, "no plan for the coming week", 2) unless week
+      end
+
+      # @param title [String] of the piece
+      # @param piece [Piece]
+      def piece(title, piece)
+        stuck(title, piece)
+        late_reviews(title, piece)
+        seams(title, piece)
+      end
+
+      private
+
+      # Heard at two lessons running and no further.
+      def stuck(title, piece)
+        piece.standings.each_value do |one|
+          last = piece.heard(one.step.id).last(LESSONS)
+          next unless last.size == LESSONS && !one.done? && last.all? { |heard| %i[not_yet shaky].include?(heard.result) }
+
+          said = last.map { |heard| heard.result.to_s.tr("_", " ") }.uniq
+          add(:stuck, "#{one.step.title} (#{title}) was #{said.join(", then ")} at #{LESSONS} lessons", 2)
+        end
+      end
+
+      def late_reviews(title, piece)
+        late = piece.reviews(@today - REVIEW_LATE).uniq(&:id)
+        return if late.empty?
+
+        worst = late.min_by(&:due)
+        more = " and #{late.size - 1} more" if late.size > 1
+        add(:review, "#{worst.name} (#{title})#{more} should have come back #{days((@today - worst.due).to_i)} ago", 4)
+      end
+
+      # Parts secure, and what joins them failing.
+      def seams(title, piece)
+        by_section = piece.standings.values.group_by { |one| one.step.section }
+        piece.standings.each_value do |one|
+          next unless one.step.join && !one.done? && one.last_heard && %i[not_yet shaky].include?(one.last_heard.result)
+
+          parts = one.step.parts.map { |label| by_section.fetch(label, []).select { |each| each.step.hands == :both } }
+          add(:seam, "#{one.step.title} (#{title}) fails, though both parts hold", 2) if parts.all? { |all| all.any?(&:done?) }
+        end
+      end
+
+      def add(kind, text, weight) = @found << Concern.new(kind: kind, text: text, weight: weight)
+
+      def days(number) = "#{number} #{(number == 1) ? "day" : "days"}"
+
+      def day(date) = "#{date.day} #{date.strftime("%B")}"
+    end
+  end
+end

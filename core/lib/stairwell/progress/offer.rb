@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # What is offered as the result of a step, from what was counted while it was
+    # played. The teacher decides.
+    module Offer
+      # Share of the step's tempo from which a playing counts as at tempo. Own
+      # choice.
+      AT_TEMPO = 95/100r
+      # Stumbles in so many bars are weighed. Own choice.
+      BARS = 8
+      # What was offered, and why in words.
+      Offered = Stairwell.value(:result, :why)
+
+      module_function
+
+      # @param stumbles [Integer]
+      # @param bars [Integer] that were played
+      # @param tempo [Integer, nil] heard, counts a minute
+      # @param aim [Integer, nil] the step's tempo
+      # @param earlier [Array<Heard>] what was heard of the step before
+      # @param date [Date] of the lesson
+      # @return [Offered]
+      def of(stumbles:, bars:, date:, tempo: nil, aim: nil, earlier: [])
+        rate = stumbles * BARS / [bars, 1].max.to_r
+        if aim && tempo && tempo < aim * AT_TEMPO
+          return Offered.new(result: (rate > 1) ? :not_yet : :shaky, why: "#{many(stumbles)} at #{tempo}, slower than #{aim}")
+        end
+
+        said = "#{many(stumbles)} in #{bars} #{(bars == 1) ? "bar" : "bars"}"
+        return Offered.new(result: :not_yet, why: "#{said}, more than one in #{BARS}") if rate > 1
+        return Offered.new(result: :shaky, why: "#{said}, up to one in #{BARS}") if stumbles.positive?
+        return Offered.new(result: :secure, why: "no stumble, and steady in an earlier week") if steady_before?(earlier, date)
+
+        Offered.new(result: :steady, why: "no stumble")
+      end
+
+      # Steady at a lesson of another week.
+      def steady_before?(earlier, date)
+        earlier.any? { |heard| %i[steady secure].include?(heard.result) && heard.date.cweek != date.cweek && heard.date < date }
+      end
+
+      def many(stumbles) = (stumbles == 1) ? "1 stumble" : "#{stumbles} stumbles"
+      private_class_method :steady_before?, :many
+    end
+  end
+end

@@ -1,0 +1,125 @@
+# frozen_string_literal: true
+
+module Stairwell
+  # What is told to a student after a lesson: a few sentences in plain words, out
+  # of what was heard and what is planned. The teacher edits them.
+  module Recap
+    # One thing heard: its title, the result, and its easier form in words.
+    Said = Stairwell.value(:title, :result, smaller: nil)
+    # One thing to do this week: its title, kind, where, how, how often, how fast
+    # and on which dates; `begins` where it is new, `join` where parts are joined.
+    Line = Stairwell.value(:title, :kind, :dates, place: nil, how: nil, repetitions: nil, tempo: nil, piece: nil, begins: false, minutes: nil, one_of: [])
+
+    # Lines that are told one by one; the rest is on the sheet. Own choice: more
+    # is not read.
+    MOST = 6
+
+    # Writes a recap.
+    class Letter
+      # @param name [String] of the student
+      # @param heard [Array<Said>]
+      # @param lines [Array<Line>] in the order of the week
+      # @param dates [Array<Date>] the practice days
+      # @param next_lesson [Date]
+      # @param child [Boolean] short sentences for those who cannot read much
+      # @param taught [Array<String>] sections shown today
+      # @param style [Symbol] of {Score::Terms::STYLES}
+      def initialize(name:, heard:, lines:, dates:, next_lesson:, child: false, taught: [], style: :mixed)
+        @name = name
+        @heard = heard
+        @lines = lines
+        @dates = dates
+        @next_lesson = next_lesson
+        @child = child
+        @taught = taught
+        @style = style
+      end
+
+      # @return [String] paragraphs with an empty line between
+      def to_s
+        parts = ["#{@child ? "Hello" : "Dear"} #{@name},", went, did_not, shown, *this_week, kept, besides, farewell]
+        Score::Terms.say(parts.compact.join("\n\n"), @style)
+      end
+
+      private
+
+      def went
+        good = @heard.select { |one| %i[steady secure].include?(one.result) }.map(&:title)
+        return if good.empty?
+
+        "#{listed(good.first(3))} #{(good.size == 1) ? "goes" : "go"} well now. #{@child ? "Well done!" : "Well done."}"
+      end
+
+      def did_not
+        hard = @heard.select { |one| one.result == :not_yet }
+        return if hard.empty?
+
+        told = hard.first(2).map { |one| one.smaller ? "#{one.title}: #{one.smaller}" : one.title }
+        @child ? "This was too much for now, so we make it small first. #{told.map { |one| "#{one}." }.join(" ")}" : "Not there yet, and made smaller first: #{told.join("; ")}."
+      end
+
+      def shown
+        return if @taught.empty?
+
+        "#{@child ? "We learnt" : "New today:"} #{(@taught.size == 1) ? "section" : "sections"} #{listed(@taught)}#{" today" if @child}."
+      end
+
+      def this_week
+        steps = @lines.select { |one| one.kind == :step }
+        return [@child ? "Nothing to practise this week. Play what you like!" : "There is nothing to practise this week."] if steps.empty?
+
+        told = steps.first(MOST)
+        more = " The rest is on the sheet." if steps.size > MOST
+        ["#{@child ? "This week:" : "This week, a day's practice begins with what comes first here:"}\n#{told.map { |one| "– #{step(one)}" }.join("\n")}#{"\n#{more.strip}" if more}"]
+      end
+
+      # Children are told what, how often and how slowly; others also where and
+      # when.
+      def step(one)
+        where = [one.piece, one.place].compact.join(", ")
+        "#{one.title}#{" (#{where})" unless where.empty?}: #{"#{one.how}, " if one.how && !one.title.include?(one.how)}#{times(one.repetitions)}#{" at #{one.tempo}" if one.tempo}, #{on(one.dates)}."
+      end
+
+      def kept
+        reviews = @lines.select { |one| %i[review run].include?(one.kind) }
+        return if reviews.empty?
+
+        "#{@child ? "Play once, so that it stays:" : "Once through, to keep it:"} #{listed(reviews.first(4).map { |one| "#{one.title} #{on(one.dates)}" })}."
+      end
+
+      def besides
+        others = @lines.select { |one| %i[other extra].include?(one.kind) }
+        return if others.empty?
+
+        "#{@child ? "And:" : "Besides:"} #{others.map { |one| "#{one.title}#{", one of #{listed(one.one_of, "or")}" if one.one_of.any?}, #{on(one.dates)}" }.join("; ")}."
+      end
+
+      def farewell = "See you on #{@next_lesson.strftime("%A")}, #{@next_lesson.day} #{@next_lesson.strftime("%B")}."
+
+      # "every day", "from Friday on", "on Monday and Thursday".
+      def on(dates)
+        return "every day" if dates == @dates && dates.size > 1
+        return "from #{dates.first.strftime("%A")} on" if dates.size > 1 && dates == @dates.last(dates.size)
+
+        "on #{listed(dates.map { |date| date.strftime("%A") })}"
+      end
+
+      WORDS = %w[once twice three four five six seven eight].freeze
+
+      def times(number)
+        word = WORDS[number - 1] || number.to_s
+        (number <= 2) ? word : "#{word} times"
+      end
+
+      def listed(words, last = "and")
+        return words.first.to_s if words.size < 2
+
+        "#{words[0...-1].join(", ")} #{last} #{words.last}"
+      end
+    end
+
+    # @param said [Hash] as {Letter#initialize} takes
+    # @return [String]
+    def self.write(**said) = Letter.new(**said).to_s
+  end
+end

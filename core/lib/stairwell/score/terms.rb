@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Score
+    # The studio's words: bars or measures, quarter notes or crotchets. Everything
+    # is written with bars and quarter notes and said in the studio's words last.
+    module Terms
+      BAR = {"bars" => "measures", "bar" => "measure", "Bars" => "Measures", "Bar" => "Measure"}.freeze
+      VALUES = {
+        "whole note" => "semibreve", "half note" => "minim", "quarter note" => "crotchet", "eighth note" => "quaver", "sixteenth note" => "semiquaver",
+        "thirty-second note" => "demisemiquaver"
+      }.freeze
+      # By what a studio says: a bar with quarter notes, the American and the
+      # British words.
+      STYLES = {mixed: {}, american: BAR, british: VALUES}.freeze
+
+      module_function
+
+      # @param text [String]
+      # @param style [Symbol] of {STYLES}
+      # @return [String]
+      def say(text, style)
+        words = STYLES.fetch(style)
+        words.empty? ? text : text.gsub(/\b(#{words.keys.sort_by { |word| -word.size }.join("|")})(?=s?\b)/) { words.fetch(_1) }
+      end
+    end
+  end
+end

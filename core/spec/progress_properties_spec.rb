@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+require "date"
+
+# What was marked and heard may come late, twice, undone and in any order: the
+# progress is always that of the same rows read from scratch.
+RSpec.describe "Progress from rows" do
+  let(:steps) { Stairwell::Practice.steps(page("bars: 8\nsection A: 1-4\nsection B: 5-8 difficulty 4")) }
+  let(:first) { Date.new(2027, 3, 1) }
+
+  def mark(random, key, kind = :repetition, **more)
+    Stairwell::Progress::Mark.new(key: key, step_id: steps.sample(random: random).id, date: first + random.rand(14), kind: kind, at: Time.utc(2027, 3, 1) + random.rand(1_000_000), **more)
+  end
+
+  def heard(random, at)
+    Stairwell::Progress::Heard.new(
+      step_id: steps.sample(random: random).id, date: first + 7 * random.rand(3), result: Stairwell::Progress::RESULTS.sample(random: random), at: Time.utc(2027, 3, 1) + at
+    )
+  end
+
+  # @return [Array] events of one random life; every third mark is taken back
+  def life(random)
+    marks = Array.new(random.rand(10..90)) { |at| mark(random, "m#{at}", (random.rand(9).zero? ? :struggle : :repetition)) }
+    undone = marks.select.with_index { |_, at| (at % 3).zero? }.map { |one| one.with(key: "u#{one.key}", kind: :undo, undoes: one.key) }
+    marks + undone + Array.new(random.rand(0..9)) { |at| heard(random, at) } +
+      [Stairwell::Progress::Taught.new(what: "A", taught: true, at: Time.utc(2027, 3, 1)), Stairwell::Progress::Eased.new(step_id: "A.together", form: :left, at: Time.utc(2027, 3, 2))]
+  end
+
+  def told(events)
+    piece = Stairwell::Progress.piece(steps, events, gate: true)
+    {standings: piece.standings, share: piece.share, reviews: piece.reviews(first + 30), tasks: piece.tasks, results: piece.results, teachable: piece.teachable}
+  end
+
+  it "is the same in whatever order they arrive, and however often" do
+    40.times do |seed|
+      random = Random.new(seed)
+      events = life(random)
+      once = told(events)
+      expect(told(events.shuffle(random: random))).to eq(once)
+      expect(told((events + events.select { |one| one.is_a?(Stairwell::Progress::Mark) }).shuffle(random: random))).to eq(once)
+    end
+  end
+
+  it "is that of the marks that were not taken back" do
+    40.times do |seed|
+      events = life(Random.new(seed))
+      undone = events.select { |one| one.is_a?(Stairwell::Progress::Mark) && one.kind == :undo }.map(&:undoes)
+      without = events.reject { |one| one.is_a?(Stairwell::Progress::Mark) && (one.kind == :undo || undone.include?(one.key)) }
+      expect(told(events)).to eq(told(without))
+    end
+  end
+
+  # Credits, states and shares hold together whatever happened.
+  it "keeps to its bounds" do
+    60.times do |seed|
+      progress = Stairwell::Progress.piece(steps, life(Random.new(seed)))
+      expect(progress.share).to be_between(0, 1)
+      progress.standings.each_value do |one|
+        expect(one.credited).to be_between(0, one.good_days)
+        expect(one.good_days).to be >= one.step.good_days
+        expect(one.done?).to eq(one.credited == one.good_days)
+        expect(one.good_dates.uniq.size).to eq(one.good_dates.size)
+        expect(one.good_dates - one.days.keys).to eq([])
+      end
+      expect { Stairwell::Planning::Needs.new(progress.tasks) }.not_to raise_error
+    end
+  end
+
+  it "keeps the marks of steps that stay when the steps are made anew" do
+    events = Array.new(5) { |at| Stairwell::Progress::Mark.new(key: "k#{at}", step_id: "A.right", date: first, kind: :repetition, at: first.to_time) }
+    before = Stairwell::Progress.piece(steps, events)
+    after = before.with_steps(Stairwell::Practice.steps(page("bars: 12\nsection A: 1-4\nsection B: 5-10\nsection C: 11-12")))
+    expect(after.standings["A.right"].credited).to eq(before.standings["A.right"].credited)
+    expect(after.standings.keys).to include("C.right")
+  end
+end

@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+require "date"
+
+# Any row of strokes leaves a list that makes sense: an item is said at most once
+# for a day, and never both put there and kept off it.
+RSpec.describe Stairwell::Planning::Strokes do
+  let(:dates) { (0..4).map { |day| Date.new(2027, 3, 3) + day } }
+
+  def stroke(random)
+    id = %w[a b c].sample(random: random)
+    date, to = dates.sample(2, random: random)
+    case random.rand(7)
+    when 0 then [:pin, {id: id, date: date}]
+    when 1 then [:move, {id: id, date: date, to: to}]
+    when 2 then [:drop, {id: id, date: date}]
+    when 3 then [:leave_out, {id: id}]
+    when 4 then [:resize, {id: id, date: date, repetitions: random.rand(1..9)}]
+    when 5 then [:loosen, {id: id}]
+    else [:add, {id: "extra #{random.rand(1_000_000)}", date: date, title: "cards", minutes: 2r}]
+    end
+  end
+
+  it "says of an item at most one thing for a day" do
+    80.times do |seed|
+      random = Random.new(seed)
+      wishes = Array.new(random.rand(1..25)) { stroke(random) }.inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
+      expect(wishes.map { |one| [one.id, one.date] }.tally.values).to all(eq(1))
+      out = wishes.select { |one| one.kind == :off && one.date.nil? }.map(&:id)
+      expect(wishes.select { |one| one.kind == :on }.map(&:id) & out).to eq([])
+    end
+  end
+
+  it "plans every such list, and keeps what was put" do
+    tasks = %w[a b c].map { |id| task(id) }
+    practice = Stairwell::Planning::Practice.new(weekdays: (0..6).to_a, minutes: 20r, begin_per_day: 2)
+    60.times do |seed|
+      random = Random.new(seed)
+      wishes = Array.new(random.rand(1..15)) { stroke(random) }.inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
+      plan = Stairwell::Planning.week(tasks: tasks, practice: practice, from: dates.first, next_lesson: dates.last + 1, wishes: wishes)
+      wishes.reject { |one| one.kind == :off }.each do |wish|
+        day = plan.days.find { |one| one.date == wish.date }
+        expect(day.items.map(&:id)).to include(wish.id)
+        expect(day.items.find { |item| item.id == wish.id }.repetitions).to eq(wish.repetitions) if wish.repetitions
+      end
+      expect(plan.unmet).to eq([])
+    end
+  end
+
+  it "gives the list back as it was when the contrary stroke is drawn" do
+    added = described_class.draw([], :add, id: "x", date: dates[0], title: "cards", minutes: 2r)
+    expect(described_class.draw(added, :take_out, id: "x", date: dates[0])).to eq([])
+    pinned = described_class.draw([], :pin, id: "a", date: dates[0])
+    expect(described_class.draw(pinned, :loosen, id: "a", date: dates[0])).to eq([])
+    expect(described_class.draw(pinned, :move, id: "a", date: dates[0], to: dates[0])).to eq(pinned)
+  end
+end

@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+require "que"
+
+module Stairwell
+  module Server
+    # Work that takes longer than a request should. Jobs lie in the database, so
+    # none is lost when the server stops; they are worked on beside the web server,
+    # or by a process of their own.
+    module Jobs
+      # Jobs worked on at once. Own choice: planning is all computing.
+      WORKERS = 1
+
+      class << self
+        # @return [Desks] where jobs work
+        attr_accessor :desks
+
+        # Lets jobs be put in the same transaction as what they are about.
+        # @param desks [Desks]
+        # @return [void]
+        def prepare(desks)
+          self.desks = desks
+          Que.connection = desks.store.db
+          Que.logger = nil
+        end
+
+        # Begins to work on jobs, in threads of this process.
+        # @return [Que::Locker] stop it with #stop!
+        def start = Que::Locker.new(worker_priorities: [nil] * WORKERS, poll_interval: 2)
+      end
+    end
+  end
+end

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Routes
+      # Weeks on paper: one student's, or several at once.
+      module Papers
+        # What makes a PDF of sheets.
+        module OnPaper
+          # @param ids [Array<Integer>] of students
+          # @return [String] PDF
+          def pdf(desk, ids)
+            sheets = ids.map { |one| Services::Sheet.new(desk, one, newest: true).show }
+            content_type "application/pdf"
+            headers "Content-Disposition" => "inline; filename=\"week.pdf\""
+            Services::WeekPdf.new(sheets, empty: checked.query["boxes"] == "empty", caution: desk.studio[:caution]).to_s
+          end
+        end
+
+        def self.registered(app)
+          app.helpers OnPaper
+
+          app.get "/api/students/:id/week.pdf" do
+            at_desk { |desk| pdf(desk, [id]) }
+          end
+
+          app.get "/api/weeks.pdf" do
+            at_desk { |desk| pdf(desk, checked.query["students"]) }
+          end
+        end
+      end
+    end
+  end
+end

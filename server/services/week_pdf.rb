@@ -1,0 +1,191 @@
+# frozen_string_literal: true
+
+require "prawn"
+
+module Stairwell
+  module Server
+    module Services
+      # The week on paper: a page a student, readable in black and white, with a box
+      # for each time. What does not fit on one page in the usual size is set
+      # smaller.
+      class WeekPdf
+        FONTS = File.expand_path("../../web/node_modules/@expo-google-fonts/atkinson-hyperlegible-next", __dir__)
+        SIZES = [9.5, 8.5, 7.5, 6.5, 5.5].freeze
+        CAUTION = "Sit so that the forearms are level. Stop at pain, tingling or numbness and rest; see a doctor or hand specialist if it comes back. " \
+          "Take a break at least every 20 to 25 minutes. General advice, not medical."
+
+        # @param sheets [Array<Hash>] as {Sheet#show} gives, one a student
+        # @param empty [Boolean] boxes only, without what was done already
+        # @param caution [String, nil] the studio's own
+        def initialize(sheets, empty: false, caution: nil)
+          @sheets = sheets
+          @empty = empty
+          @caution = caution
+        end
+
+        # @return [String] PDF
+        def to_s
+          @pdf = Prawn::Document.new(page_size: "A4", margin: [34, 36, 30, 36], info: {Title: @sheets.map { |one| one[:student] }.join(", "), Creator: "Stairwell"})
+          @pdf.font_families.update("body" => {normal: font("400Regular"), bold: font("700Bold")})
+          @pdf.font("body")
+          @sheets.each_with_index do |sheet, at|
+            @pdf.start_new_page if at.positive?
+            page(sheet)
+          end
+          @pdf.render
+        end
+
+        private
+
+        def font(name) = File.join(FONTS, name, "AtkinsonHyperlegibleNext_#{name}.ttf")
+
+        def page(sheet)
+          head(sheet)
+          rows = rows(sheet)
+          @size = SIZES.find { |size| rows.sum { |row| height(row, size) } <= @pdf.cursor - 64 } || SIZES.last
+          days(sheet)
+          rows.each { |row| draw(row, sheet) if @pdf.cursor - height(row, @size) > 60 }
+          foot(sheet)
+        end
+
+        def head(sheet)
+          starts = sheet[:days].first&.fetch(:date)
+          @pdf.text("#{sheet[:student]}#{", week from #{day(starts)}" if starts}", size: 18, style: :bold)
+          @pdf.text([sheet[:studio], ("next lesson #{day(sheet[:next_lesson])}" if sheet[:next_lesson]), "tick a box each time"].compact.join(" · "), size: 9)
+          @pdf.move_down 6
+        end
+
+        def day(text) = Date.parse(text).then { |date| "#{date.strftime("%A")} #{date.day} #{date.strftime("%B")}" }
+
+        # A row for each step of the week, in the order in which they come.
+        def rows(sheet)
+          sheet[:days].flat_map { |one| one[:items] }.group_by { |item| [item[:assignment_id], item[:step_id]] }.map { |key, items| [key, items.first] }
+        end
+
+        # The left part says what; the right one has a column a day.
+        def left = @pdf.bounds.width * 0.52
+
+        def column(sheet) = (@pdf.bounds.width - left) / [sheet[:days].size, 1].max
+
+        def days(sheet)
+          top = @pdf.cursor
+          sheet[:days].each_with_index do |one, at|
+            @pdf.draw_text("#{Date.parse(one[:date]).strftime("%a")} #{minutes(one[:minutes])}", at: [left + at * column(sheet) + 3, top - 8], size: 7.5, style: :bold)
+          end
+          @pdf.move_down 12
+          rule
+        end
+
+        def minutes(value) = Planning.minutes(value.to_r)
+
+        def rule
+          @pdf.stroke_color "888888"
+          @pdf.line_width 0.5
+          @pdf.stroke_horizontal_rule
+        end
+
+        def words(item)
+          what = "#{item[:how]}, #{(item[:repetitions] == 1) ? "once" : "#{item[:repetitions]} times"}#{" at #{item[:tempo]}" if item[:tempo]}. Done when #{item[:done_when]}."
+          start = item[:starts].map { |one| "#{one[:hand]} hand: finger #{one[:finger]} on #{one[:note]}" }.join("; ")
+          [[item[:title], "#{item[:piece]}, #{item[:place]}"].join(" · "), [what, *item[:notes], ("Start: #{start}." unless start.empty?)].compact.join(" ")]
+        end
+
+        PICTURE = 74
+
+        def height(row, size)
+          title, text = words(row.last)
+          inner = left - PICTURE - 10
+          [@pdf.height_of(title, size: size + 1, style: :bold, width: inner) + @pdf.height_of(text, size: size, width: inner) + (row.last[:starts].any? ? 22 : 0), picture_height(row.last)].max + 8
+        end
+
+        def picture_height(item) = item[:picture].sum { |page| page[:lines].size * 6 + 4 }.clamp(0, 60)
+
+        def draw(row, sheet)
+          key, item = row
+          top = @pdf.cursor
+          tall = height(row, @size)
+          title, text = words(item)
+          picture(item, top - 4)
+          @pdf.bounding_box([PICTURE, top - 4], width: left - PICTURE - 10) do
+            @pdf.text(title, size: @size + 1, style: :bold)
+            @pdf.text(text, size: @size)
+            keyboard(item[:starts]) if item[:starts].any?
+          end
+          sheet[:days].each_with_index { |one, at| boxes(one, key, left + at * column(sheet) + 3, top - 6, column(sheet) - 6) }
+          @pdf.move_cursor_to(top - tall)
+          rule
+        end
+
+        # The little page: lines of bars, those of the step filled.
+        def picture(item, top)
+          item[:picture].first(2).each do |page|
+            page[:lines].first(8).each do |line|
+              width = (PICTURE - 10.0) / [line[:bars].size, 1].max
+              line[:bars].each_with_index do |lit, at|
+                @pdf.fill_color(lit ? "444444" : "FFFFFF")
+                @pdf.stroke_color "444444"
+                @pdf.line_width 0.4
+                @pdf.fill_and_stroke_rectangle([at * width, top], width, 4)
+              end
+              top -= 6
+            end
+            top -= 3
+          end
+          @pdf.fill_color "000000"
+        end
+
+        BOX = 9
+
+        # A box for each time on the days it is planned.
+        def boxes(one, key, x, y, width)
+          item = one[:items].find { |each| [each[:assignment_id], each[:step_id]] == key } || return
+          in_row = [(width / (BOX + 2)).floor, 1].max
+          item[:repetitions].times do |at|
+            corner = [x + (at % in_row) * (BOX + 2), y - (at / in_row) * (BOX + 2)]
+            @pdf.stroke_color "000000"
+            @pdf.line_width 0.7
+            @pdf.stroke_rectangle(corner, BOX, BOX)
+            @pdf.fill_rectangle([corner[0] + 2, corner[1] - 2], BOX - 4, BOX - 4) if !@empty && at < item[:done]
+          end
+        end
+
+        WHITE = [0, 2, 4, 5, 7, 9, 11].freeze
+
+        # Two octaves around where the hands begin, the first keys marked with their
+        # fingers.
+        def keyboard(starts)
+          low = starts.map { |one| one[:midi] }.min / 12 * 12
+          high = [starts.map { |one| one[:midi] }.max, low + 12].max
+          keys = (low..(high / 12 * 12 + 12)).to_a
+          white = keys.select { |key| WHITE.include?(key % 12) }
+          width = [8, (left - PICTURE - 14) / white.size].min
+          top = @pdf.cursor - 2
+          white.each_with_index { |key, at| key(key, starts, at * width, top, width, 16, "FFFFFF", "000000") }
+          (keys - white).each { |key| key(key, starts, white.index(key - 1) * width + width * 0.65, top, width * 0.7, 9, "000000", "FFFFFF") }
+          @pdf.fill_color "000000"
+          @pdf.move_down 20
+        end
+
+        def key(midi, starts, x, top, width, tall, ground, ink)
+          found = starts.find { |one| one[:midi] == midi }
+          @pdf.fill_color(found ? "999999" : ground)
+          @pdf.stroke_color "444444"
+          @pdf.line_width 0.4
+          @pdf.fill_and_stroke_rectangle([x, top], width, tall)
+          @pdf.fill_color(found ? "000000" : ink)
+          @pdf.draw_text(found[:finger].to_s, at: [x + width / 2 - 1.5, top - tall + 2], size: 6, style: :bold) if found
+        end
+
+        def foot(sheet)
+          beside = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each["title"] }, *one[:beside].map { |each| "#{each["title"]} (#{Date.parse(one[:date]).strftime("%a")})" }] }.uniq
+          @pdf.bounding_box([0, 56], width: @pdf.bounds.width, height: 56) do
+            @pdf.text("Besides: #{beside.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if beside.any?
+            skip = sheet[:skip].to_a
+            @pdf.text("If #{Date.parse(sheet[:days].first[:date]).strftime("%A")} goes badly, leave out: #{skip.join("; ")}.", size: 7.5) if skip.any?
+            @pdf.text([CAUTION, @caution].compact.join(" "), size: 6.5)
+          end
+        end
+      end
+    end
+  end
+end

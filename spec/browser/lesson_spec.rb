@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+# A lesson from the first result to the finished week.
+RSpec.describe "A lesson in the browser" do
+  include_context "a student with a piece"
+
+  before do
+    House.now = Time.utc(2027, 3, 10, 16)
+    api { ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, email: "home@quay.example")) }
+    sign_in
+  end
+
+  def heard(title) = find("[role=listitem][data-at]", text: /\A#{title}/)
+
+  def open_lesson
+    visit "/students/#{student["id"]}/lesson"
+    expect(page).to have_css("[role=listitem][data-at]", minimum: 3)
+  end
+
+  it "is held by keys alone: from today through results, counts, a recap, to the outbox" do
+    expect(page).to have_css("h1", text: "Wednesday 10 March")
+    expect(page).to have_css("[aria-current=true]", text: "Nell")
+    keys(:enter)
+    expect(page).to have_css("h1", text: "Nell, Wednesday 10 March")
+    expect(page).to have_text("Hear first: A, right hand")
+    expect(page).to have_css("[aria-current=true]", text: "A, right hand")
+    expect_accessible
+    keys("h", "h")
+    expect(page).to have_css("[aria-current=true] [role=status]", text: "offered: not yet")
+    keys("H", "H", "t")
+    fill_in "Tempo heard", with: "44"
+    keys(:escape)
+    expect(page).to have_css("[aria-current=true] [role=status]", text: "offered: steady (no stumble)")
+    keys("o")
+    expect(page).to have_css("[role=status]", text: "A, right hand: Sat instead of Thu, Fri")
+    keys(:arrow_down, "n", "thumb", :escape, "2")
+    expect(heard("A, left hand")).to have_text("shaky")
+    keys("0")
+    expect(page).to have_css("h2", text: /Heard today · 2 of/)
+    keys("r")
+    expect(find_field("Recap for Nell").value).to include("A, right hand goes well now.")
+    keys([:control, :end], "Bring the blue book.", :escape)
+    expect(page).to have_text("in your words")
+    expect(page).to have_button("Write again from the plan")
+    keys("f") # at once: the words are kept before the lesson ends
+    expect(page).to have_css("[role=dialog][aria-label='Finish lesson']")
+    keys(:enter)
+    expect(page).to have_css("h1", text: "Wednesday 10 March")
+    expect(page).to have_button("Heard")
+    go "Outbox"
+    expect(page).to have_css("article", text: "Bring the blue book.")
+    expect(House::OWNER[:lesson_results].where(step_id: "A.left", result: "shaky").get(:note)).to eq("thumb")
+    expect(complaints).to eq([])
+  end
+
+  it "takes ticks of a paper chart in one stroke a row, and takes them back" do
+    open_lesson
+    expect(heard("A, right hand")).to have_text("0 of 2 good days")
+    keys("x")
+    expect(heard("A, right hand")).to have_text("2 of 2 good days")
+    expect(heard("A, right hand")).to have_css("svg[aria-label='Thursday 4 March: 5 of 5']")
+    click_button "Untick"
+    expect(heard("A, right hand")).to have_text("0 of 2 good days")
+  end
+
+  it "makes a place that did not go a spot, and tells the student what comes smaller" do
+    open_lesson
+    heard("A, hands together").click
+    select "bar 3", from: "Where it did not go"
+    select "rhythm", from: "Why it did not go"
+    click_button "1 not yet"
+    expect(page).to have_css("[data-item]", text: "Spot at bar 3")
+    expect(find_field("Recap for Nell").value).to include("Not there yet, and made smaller first: A, hands together")
+  end
+
+  it "loses nothing when the connection is lost, the laptop closed, or another teacher writes" do
+    open_lesson
+    browser = page.driver.browser
+    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
+    keys("3")
+    expect(page).to have_css("[role=status]", text: "No connection. 1 result waits in this browser")
+    expect(heard("A, right hand")).to have_text("steady")
+    browser.delete_network_conditions
+    visit "/studio" # closed before it was sent
+    open_lesson
+    expect(heard("A, right hand")).to have_text("steady")
+    expect(page).to have_no_text("No connection")
+    expect(House::OWNER[:lesson_results].count).to eq(1)
+    find_field("Recap for Nell").send_keys("Mine. ")
+    sleep 0.8
+    api { ask(:put, "/api/students/#{student["id"]}/lesson", {recap: "Theirs.", version: 1}) }
+    find_field("Recap for Nell").send_keys("More.")
+    expect(page).to have_css("[role=alert]", text: "Someone else wrote to Nell meanwhile:\nTheirs.")
+    click_button "Keep mine"
+    expect(page).to have_no_css("[role=alert]")
+    Timeout.timeout(8) { sleep 0.1 until House::OWNER[:lessons].get(:recap) != "Theirs." }
+    expect(House::OWNER[:lessons].get(:recap)).to include("Mine.").and(include("More."))
+  end
+
+  it "notes what is lent and what comes back" do
+    open_lesson
+    fill_in "Lend", with: "Blue duet book"
+    click_button "Lend"
+    expect(page).to have_text("Blue duet book since 10 Mar")
+    click_button "Blue duet book is back"
+    expect(page).to have_no_text("Blue duet book since")
+  end
+end

@@ -1,0 +1,118 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+RSpec.describe "The student's page, the studio and the outbox" do
+  include_context "a student with a piece"
+
+  before do
+    House.now = Time.utc(2027, 3, 10, 16)
+    sign_in
+  end
+
+  def open_student = visit("/students/#{student["id"]}")
+
+  it "shows the stairs as a drawing and as a table, for those who cannot see it" do
+    api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "secure", key: SecureRandom.uuid}) }
+    open_student
+    drawing = find("svg[aria-label^='The stairs of The Lock Gate: 1 of']")
+    expect(drawing).to have_css("title", text: "A, right hand: secure", visible: :all)
+    expect(drawing.all("line", visible: :all).size).to be > 2
+    click_button "Show as a table"
+    within("table[aria-label='The stairs of The Lock Gate']") do
+      expect(page).to have_css("tr", text: /A A, right hand secure \d+ Mar.* 10 Mar/)
+      expect(page).to have_css("tr", text: /whole Whole piece, without a stop waiting/)
+    end
+    expect_accessible
+    click_button "Show as stairs"
+    expect(page).to have_css("svg[aria-label^='The stairs']")
+  end
+
+  it "says what needs attention, and lists lessons with what was told" do
+    api do
+      ask(:put, "/api/students/#{student["id"]}/lesson", {recap: "Play slowly.", version: 0})
+      ask(:post, "/api/students/#{student["id"]}/lesson/finish", {send: false})
+    end
+    open_student
+    within("section[aria-label='Lessons']") do
+      find("summary", text: "Wednesday 10 March: 0 heard").click
+      expect(page).to have_text("Play slowly.")
+    end
+    House.now = Time.utc(2027, 3, 16, 12)
+    open_student
+    expect(find("section[aria-label='Needs attention']")).to have_text("practised on 0 of")
+  end
+
+  it "takes a changed page into a piece under way, and says what moved" do
+    api do
+      piece = ask(:get, "/api/pieces/1")
+      ask(:put, "/api/pieces/1/script", {for: "studio", script: piece["script"].sub("section B: 9-12", "section B: 9-10\nsection C: 11-12"), revision: piece["revision"]})
+    end
+    open_student
+    click_button "Take the page as it is now"
+    expect(page).to have_css("[role=status]", text: /new: .*C, right hand/)
+    click_button "Take the page as it is now"
+    expect(page).to have_css("[role=status]", text: "Nothing changed.")
+  end
+
+  it "ends a piece, keeps it in the repertoire, and takes it up again" do
+    open_student
+    click_button "Passed"
+    within("section[aria-label='Repertoire']") do
+      expect(page).to have_text("passed 10 Mar")
+      click_button "Take The Lock Gate up again"
+    end
+    expect(page).to have_css("svg[aria-label^='The stairs of The Lock Gate']")
+    expect(page).to have_no_css("section[aria-label='Repertoire']")
+  end
+
+  it "keeps an address, words and what the student knows" do
+    open_student
+    click_button "Change"
+    fill_in "Email for recaps", with: "home@quay.example"
+    select "measure, quarter note", from: "Words"
+    select "with pictures", from: "The sheet"
+    fill_in "Knows already", with: "dotted quarter notes, ties"
+    fill_in "Minutes on Saturday", with: "35"
+    click_button "Save and plan again"
+    expect(page).to have_button("Change")
+    expect(page).to have_no_button("Save and plan again")
+    row = House::OWNER[:students].first
+    expect(row.values_at(:email, :terms, :reads)).to eq(["home@quay.example", "american", false])
+    expect(JSON.parse(row[:minutes_by_day].to_s)).to eq({"6" => 35})
+    visit "/students/#{student["id"]}/lesson"
+    expect(find_field("Recap for Nell").value).to include("all 4 measures")
+  end
+
+  it "shows pictures for each action on the sheet of a student who cannot read yet" do
+    House::OWNER[:students].update(reads: false)
+    House.now = Time.utc(2027, 3, 11, 12)
+    api { ask(:post, "/api/students/#{student["id"]}/week", {}) }
+    Capybara.using_driver(:phone) do
+      visit student["sheet_path"]
+      expect(page).to have_css("section svg[role=img][aria-label='right hand']")
+      expect_accessible
+    end
+  end
+
+  it "filters the studio by those who need attention, and by teacher" do
+    api { ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ada")) }
+    visit "/studio"
+    expect(page).to have_text("2 students")
+    select "those who need attention", from: "Which students"
+    expect(page).to have_text("1 student")
+    expect(page).to have_css("[role=row]", text: "Nell")
+    expect(page).to have_no_css("[role=row]", text: "Ada")
+    expect_accessible
+  end
+
+  it "has an empty outbox that says what to do, and today's list readable by all" do
+    go "Outbox"
+    expect(page).to have_text("Nothing was sent yet.")
+    expect_accessible
+    go "Today"
+    expect(page).to have_css("[role=listitem]", text: "Nell")
+    expect_accessible
+    expect(complaints).to eq([])
+  end
+end

@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+# The week as day columns, changed by hand and planned around that.
+RSpec.describe "The week by hand" do
+  include_context "a student with a piece"
+
+  def column(day) = find("section[data-day]", text: /\A#{day}\b/)
+
+  def item(title, day) = column(day).find("[data-item]", text: title, match: :first)
+
+  def stands(day) = column(day).all("[data-item]").map { |one| one.text.lines.first.strip }
+
+  before do
+    sign_in
+    visit "/students/#{student["id"]}"
+    expect(page).to have_css("section[data-day]", count: 5)
+  end
+
+  it "is changed by keys alone: pinned, moved, resized, dropped, added to, and taken back" do
+    page.execute_script("document.querySelector('[data-item]').focus()")
+    keys("p")
+    expect(item("A, right hand", "Thu")).to have_css("svg[aria-label='put there by you']")
+    keys(:arrow_down)
+    expect(page.evaluate_script("document.activeElement.innerText")).to start_with("A, left hand")
+    page.driver.browser.action.key_down(:shift).send_keys(:arrow_right).key_up(:shift).perform
+    expect(column("Thu")).to have_no_css("[data-item]", text: "A, left hand")
+    expect(page).to have_css("[data-item]:focus", text: "A, left hand")
+    keys("+")
+    expect(item("A, left hand", "Fri")).to have_text("new")
+    expect(page).to have_css("[role=toolbar]", text: "6 times")
+    keys(:delete)
+    expect(column("Fri")).to have_no_css("[data-item]", text: "A, left hand")
+    page.execute_script("document.querySelector('[data-item]').focus()")
+    keys("a")
+    keys("Flash cards", :enter)
+    expect(item("Flash cards", "Thu")).to have_text("3 min")
+    click_button "Undo"
+    expect(column("Thu")).to have_no_css("[data-item]", text: "Flash cards")
+    click_button "All back to the plan"
+    expect(page).to have_no_css("svg[aria-label='put there by you']")
+    expect(stands("Thu")).to eq(["A, right hand", "A, left hand"])
+  end
+
+  it "is changed by the mouse: dragged to another day, and a left-out step put on one, with what that breaks" do
+    from, to = item("A, left hand", "Thu"), column("Mon")
+    page.driver.browser.action.click_and_hold(from.native).move_by(20, 5).move_to(to.native).release.perform
+    expect(item("A, left hand", "Mon")).to have_css("svg[aria-label='put there by you']")
+    expect(column("Thu")).to have_no_css("[data-item]", text: "A, left hand")
+    find("summary", text: "later").click
+    select "Thu", from: "Put B, faster of The Lock Gate on a day"
+    expect(item("B, faster", "Thu")).to have_text(/before B, hands together (is|are) done/)
+    expect_accessible
+  end
+
+  it "is planned again from the days that are left when some were missed, and keeps what was put by hand" do
+    page.execute_script("document.querySelector('[data-item]').focus()")
+    item("A, left hand", "Thu").click
+    click_button "Move to the day after"
+    expect(item("A, left hand", "Fri")).to have_css("svg[aria-label='put there by you']")
+    House.now = Time.utc(2027, 3, 6, 12) # Thursday and Friday went by without practice
+    visit current_path
+    expect(page).to have_text("gone by", count: 2)
+    expect(page).to have_css("section[data-day]", count: 3)
+    expect(stands("Sat")).to eq(["A, right hand", "A, left hand"])
+    click_button "Plan the rest again"
+    expect(stands("Sat")).to eq(["A, right hand", "A, left hand"])
+  end
+
+  it "opens sections when they are taught, and shows other work beside the steps" do
+    check "Sections of The Lock Gate wait to be taught"
+    expect(page).to have_css("details", text: "steps come later")
+    expect(page).to have_no_css("[data-item]", text: "A, right hand")
+    within("[aria-label='Taught in The Lock Gate']") { click_button "A", exact: true }
+    expect(item("A, right hand", "Thu")).to have_text("new")
+    click_button "Add an exercise or other work"
+    fill_in "What", with: "Line 3 of the green cards"
+    fill_in "Choose one of", with: "card 3, card 4"
+    click_button "Add it"
+    expect(page).to have_css("[data-item]", text: "Line 3 of the green cards", count: 2)
+    click_button "End Line 3 of the green cards"
+    expect(page).to have_no_css("[data-item]", text: "Line 3 of the green cards")
+  end
+
+  it "makes a step that was heard not yet smaller, as the teacher chooses" do
+    House.now = Time.utc(2027, 3, 10, 16)
+    api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.together", result: "not_yet", key: SecureRandom.uuid}) }
+    visit "/students/#{student["id"]}/lesson"
+    find("[role=listitem]", text: /\AA, hands together/).click
+    within("[aria-label='Smaller first, A, hands together']") { click_button "left hand alone" }
+    expect(page).to have_css("[data-item]", text: "A, hands together, left hand alone first")
+    within("[aria-label='Smaller first, A, hands together']") { click_button "as it is" }
+    expect(page).to have_no_css("[data-item]", text: "alone first")
+  end
+
+  it "plans everyone around the holidays, and shows how far that is" do
+    go "Studio"
+    click_button "Holidays"
+    # Typed into the fields of a date picker as the browser's language has it.
+    page.execute_script(<<~JS)
+      for (const [label, value] of [["Holiday from", "2027-03-06"], ["Holiday to", "2027-03-12"]]) {
+        const field = document.querySelector(`[aria-label="${label}"]`)
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, value)
+        field.dispatchEvent(new Event("input", {bubbles: true}))
+      }
+    JS
+    click_button "Add"
+    expect(page).to have_text("0 of 1 planned")
+    locker = Stairwell::Server::Jobs.start
+    expect(page).to have_no_text("of 1 planned")
+    visit "/students/#{student["id"]}"
+    expect(page).to have_text("next lesson Wednesday 17 Mar")
+  ensure
+    locker&.stop!
+  end
+
+  it "takes an option of a piece that would be late with one press" do
+    api { ask(:put, "/api/students/#{student["id"]}/pieces/1", {due_on: "2027-03-20"}) }
+    visit current_path
+    expect(page).to have_text("due 20 Mar, too late with caution")
+    slower = find_button(text: /aim 10 % slower: \d+ \w+/)
+    date = slower.text[/\d+ \w+\z/]
+    slower.click
+    expect(page).to have_text("aim 68")
+    expect(page).to have_text("(#{date} with every day kept)")
+  end
+end

@@ -1,0 +1,202 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+# What a teacher does to a week by hand, what is taught, what stands beside the
+# pieces.
+RSpec.describe "The teacher's hand" do
+  before do
+    House.studio
+    sign_in
+  end
+
+  let!(:student) { student_with_piece }
+  let(:path) { "/api/students/#{student["id"]}" }
+
+  def draw(stroke, seen: nil, **said)
+    shown = ask(:get, path)
+    ask(:post, "#{path}/week/strokes", {stroke: stroke, starts: shown["week"]["starts"], seen: seen || shown["hand"]["version"], **said})
+  end
+
+  def days(shown) = shown["week"]["days"].to_h { |day| [day["date"], day["items"].map { |item| item["id"] }] }
+
+  def first_item = student["week"]["days"].first["items"].first
+
+  it "pins, moves, drops and resizes, and keeps that through every planning" do
+    id = first_item["id"]
+    moved = draw("move", id: id, date: "2027-03-04", to: "2027-03-06")
+    expect(days(moved)["2027-03-04"]).not_to include(id)
+    expect(days(moved)["2027-03-06"]).to include(id)
+    sized = draw("resize", id: id, date: "2027-03-06", repetitions: 9)
+    item = sized["week"]["days"].flat_map { |day| day["items"] }.find { |one| one["id"] == id && one["pinned"] }
+    expect(item).to include("repetitions" => 9, "why" => a_string_starting_with("you put it here"))
+    again = ask(:post, "#{path}/week", {})
+    expect(days(again)).to eq(days(sized))
+    expect(draw("loosen", id: id)["hand"]["wishes"]).to eq([])
+    expect(days(ask(:get, path))).to eq(days(student))
+  end
+
+  it "says what breaks, what leads nowhere, and takes a stroke back" do
+    last = student["week"]["left_out"].last["id"]
+    broken = draw("pin", id: last, date: "2027-03-04")
+    item = broken["week"]["days"].first["items"].find { |one| one["id"] == last }
+    expect(item["breaks"]).to match(/\Abefore .+ (is|are) done/)
+    nowhere = draw("pin", id: first_item["id"], date: "2027-03-09")
+    expect(nowhere["week"]["unmet"].first["why"]).to eq("Tuesday is no practice day of this week")
+    back = draw("set", wishes: broken["hand"]["wishes"])
+    expect(back["hand"]["wishes"]).to eq(broken["hand"]["wishes"])
+    expect(days(back)).to eq(days(broken))
+  end
+
+  it "adds the teacher's own things, on the sheet too" do
+    added = draw("add", id: "extra 1", date: "2027-03-04", title: "Bring the duet book", minutes: 2)
+    expect(added["week"]["days"].first["items"].last).to include("kind" => "extra", "title" => "Bring the duet book", "assignment_id" => nil)
+    House.now = Time.utc(2027, 3, 4, 12)
+    expect(ask(:get, sheet_of(student))["days"].first["beside"]).to eq([{"id" => "extra 1", "kind" => "extra", "title" => "Bring the duet book", "minutes" => 2.0, "one_of" => []}])
+  end
+
+  it "counts a day as good by the repetitions that were asked for on it" do
+    draw("resize", id: first_item["id"], date: "2027-03-04", repetitions: 2)
+    House.now = Time.utc(2027, 3, 4, 12)
+    2.times { mark(sheet_of(student), first_item) }
+    step = ask(:get, path)["pieces"].first["steps"].find { |one| one["id"] == first_item["step_id"] }
+    expect(step["credited"]).to eq(1)
+  end
+
+  it "shows both when another teacher was quicker, and refuses what makes no sense" do
+    draw("pin", id: first_item["id"], date: "2027-03-04")
+    stale = draw("leave_out", id: first_item["id"], seen: 0)
+    expect([status, stale["code"], stale["kept"]["version"]]).to eq([409, "stale", 1])
+    expect(draw("move", id: "x", date: "2027-03-04")["detail"]).to include("where it goes")
+    expect(draw("pin", id: "x", date: "2027-02-31")["detail"]).to include("is no date")
+    expect(days(ask(:get, path))).to eq(days(student))
+  end
+
+  describe "when days go by" do
+    def practise(day, *steps)
+      House.now = Time.utc(2027, 3, day, 12)
+      items = ask(:get, sheet_of(student))["days"].find { |one| one["date"] == "2027-03-0#{day}" }["items"]
+      items.select { |item| steps.include?(item["step_id"]) }.each { |item| item["repetitions"].times { mark(sheet_of(student), item) } }
+    end
+
+    def sheet = ask(:get, sheet_of(student))["days"].to_h { |day| [day["date"], day["items"].map { |item| item["step_id"] }] }
+
+    it "plans the rest again by itself after a missed day, and keeps what has gone by" do
+      House.now = Time.utc(2027, 3, 4, 12)
+      before = sheet
+      practise(4, "A.right", "A.left")
+      House.now = Time.utc(2027, 3, 5, 12)
+      expect(sheet).to eq(before) # nothing was missed
+      House.now = Time.utc(2027, 3, 6, 12) # Friday was
+      expect(sheet["2027-03-06"]).to eq(before["2027-03-05"])
+      expect(sheet.keys).to eq(before.keys)
+      plans = House::OWNER[:week_plans].count
+      sheet
+      expect(House::OWNER[:week_plans].count).to eq(plans)
+    end
+
+    it "leaves today as it is once something was practised" do
+      practise(4, "A.right")
+      again = days(ask(:post, "#{path}/week", {}))
+      expect(again["2027-03-04"]).to eq(days(student)["2027-03-04"])
+    end
+  end
+
+  describe "the taught gate" do
+    let(:gated) do
+      piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("The Lock Gate", "Weir")})
+      ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60, gate: true})["pieces"].last
+    end
+
+    def teach(what, taught: true, assignment: gated["id"])
+      ask(:post, "#{path}/taught", {assignment_id: assignment, what: what, taught: taught, key: SecureRandom.uuid})
+    end
+
+    def open_sections(shown) = shown["pieces"].last["steps"].select { |step| step["taught"] }.filter_map { |step| step["section"] }.uniq
+
+    it "opens the first section with the piece, the others at lessons" do
+      expect(gated["teachable"]).to eq([{"what" => "A", "taught" => true}, {"what" => "A1", "taught" => false}, {"what" => "B", "taught" => false}])
+      why = ask(:get, path)["week"]["left_out"].find { |one| one["id"] == "#{gated["id"]}/B.right" }["why"]
+      expect(why).to eq("not taught yet; open it at a lesson")
+      expect(open_sections(teach("B"))).to eq(%w[A B])
+      expect(open_sections(teach("B", taught: false))).to eq(%w[A])
+      expect(teach("Z")["code"]).to eq("not_found")
+    end
+
+    it "is the default for children, and the teacher's to open" do
+      child = ask(:post, "/api/students", Requests::STUDENT.except(:gate))
+      adult = ask(:post, "/api/students", Requests::STUDENT.except(:gate).merge(begin_per_day: 3))
+      expect([child["gate"], adult["gate"]]).to eq([true, false])
+      opened = ask(:put, "#{path}/pieces/#{gated["id"]}", {gate: false})
+      expect(open_sections(opened)).to eq(%w[A A1 B])
+    end
+  end
+
+  it "makes a step that did not go smaller as the teacher chooses, or not at all" do
+    House.now = Time.utc(2027, 3, 10, 16)
+    body = {assignment_id: first_item["assignment_id"], step_id: "A.together"}
+    ask(:post, "#{path}/results", {**body, result: "not_yet", key: SecureRandom.uuid})
+    step = -> { ask(:get, path)["pieces"].first["steps"].find { |one| one["id"] == "A.together" } }
+    titles = -> { ask(:get, path)["pieces"].first["steps"].map { |one| one["title"] }.grep(/first\z/) }
+    expect(step.call["smaller"]["forms"].map { |one| one["form"] }.uniq).to eq(%w[slower right left first_half second_half bar])
+    expect(titles.call).to eq(["A, hands together, slower first"])
+    ease = ->(form, **more) { ask(:post, "#{path}/smaller", {**body, form: form, key: SecureRandom.uuid, **more}) }
+    ease.call("bar", bar: 4)
+    expect(titles.call).to eq(["A, hands together, only its fourth bar first"])
+    ease.call("none")
+    expect([titles.call, step.call["smaller"]["chosen"]]).to eq([[], "none"])
+    expect(ease.call("bar", bar: 9)["code"]).to eq("form")
+  end
+
+  it "plans exercises every day and other work so many times a week, until it ends" do
+    work = {kind: "sight_reading", title: "One line from the green cards", minutes: 4, times: 2, one_of: ["card 3", "card 4"]}
+    ask(:post, "#{path}/work", work)
+    shown = ask(:post, "#{path}/work", {kind: "exercise", title: "Thumb under", minutes: 1.5, times: 7})
+    week = shown["week"]["days"]
+    expect(week.map { |day| day["warm_ups"].map { |one| one["title"] } }).to all(eq(["Thumb under"]))
+    others = week.flat_map { |day| day["items"].select { |item| item["kind"] == "other" } }
+    expect(others.map { |item| item.values_at("title", "minutes", "one_of", "why") }).to eq([["One line from the green cards", 4, ["card 3", "card 4"], "2 times a week"]] * 2)
+    id = shown["work"].first["id"]
+    expect(ask(:put, "#{path}/work/#{id}", work.merge(times: 3))["week"]["days"].flat_map { |day| day["items"] }.count { |item| item["kind"] == "other" }).to eq(3)
+    expect(ask(:delete, "#{path}/work/#{id}", {})["work"].map { |one| one["title"] }).to eq(["Thumb under"])
+  end
+
+  it "takes the minutes of each weekday, and the aim as the teacher says it" do
+    day = ask(:put, path, Requests::STUDENT.merge(version: 1, minutes_by_day: {"6" => 5}))["week"]["days"].find { |one| one["date"] == "2027-03-06" }
+    expect([day["budget"], day["minutes"] <= 5]).to eq([5, true])
+    marked = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("tempo: aim 76", "tempo: marked quarter = 100")})
+    trial = ->(**more) { ask(:post, "#{path}/trial", {piece_id: marked["id"], routine: "hand_by_hand", hand_order: "right", aim: 80, **more})["aim"] }
+    expect([trial.call, trial.call(aim_by: "share"), trial.call(aim_by: "mark")]).to eq([80, 80, 100])
+    expect(trial.call(aim_by: "share", aim: 60)).to eq(60)
+    unmarked = {piece_id: 1, routine: "hand_by_hand", hand_order: "right", aim: 80, aim_by: "mark"}
+    expect(ask(:post, "#{path}/trial", unmarked)["detail"]).to include("has no printed metronome mark")
+  end
+
+  describe "for the whole studio" do
+    def run_jobs
+      locker = Stairwell::Server::Jobs.start
+      Timeout.timeout(20) { sleep 0.05 until ask(:get, "/api/studio/settings")["run"]["finished"] }
+    ensure
+      locker.stop!
+    end
+
+    it "plans everyone in the background, and says how far it is" do
+      plans = House::OWNER[:week_plans].count
+      begun = ask(:post, "/api/studio/plans", {})
+      expect([status, begun["run"]]).to eq([202, {"total" => 1, "done" => 0, "failed" => 0, "finished" => false}])
+      run_jobs
+      expect(ask(:get, "/api/studio/settings")["run"]).to eq({"total" => 1, "done" => 1, "failed" => 0, "finished" => true})
+      expect(House::OWNER[:week_plans].count).to eq(plans + 1)
+      expect(days(ask(:get, path))).to eq(days(student))
+    end
+
+    it "leaves holidays out, and goes on to the next lesson that is held" do
+      ask(:put, "/api/studio/settings", {holidays: [{from: "2027-03-06", to: "2027-03-12"}]})
+      run_jobs
+      week = ask(:get, path)["week"]
+      expect(week["next_lesson"]).to eq("2027-03-17")
+      expect(week["days"].map { |day| day["date"] }).to eq(%w[2027-03-04 2027-03-05 2027-03-13 2027-03-14 2027-03-15])
+      expect(ask(:put, "/api/studio/settings", {holidays: [{from: "2027-03-12", to: "2027-03-06"}]})["detail"]).to include("Turn the two dates round")
+    end
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+require "pdf/reader"
+
+# The week on paper, read back with a PDF library (pdf-reader).
+RSpec.describe "The week on paper" do
+  before do
+    House.studio
+    sign_in
+  end
+
+  let!(:student) { student_with_piece }
+
+  def pdf(path)
+    header("X-CSRF-Token", @csrf)
+    custom_request("GET", path)
+    expect(last_response.headers["content-type"]).to eq("application/pdf")
+    PDF::Reader.new(StringIO.new(last_response.body))
+  end
+
+  it "is one page a student, with what, where, how slow, how often, and when it is done" do
+    read = pdf("/api/students/#{student["id"]}/week.pdf")
+    text = read.pages.first.text.squeeze(" ")
+    expect(read.page_count).to eq(1)
+    expect(text).to include("Nell, week from Thursday 4 March", "A, right hand", "page 12, line 1", "at 44", "Done when", "see a doctor")
+    ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 240, begin_per_day: 10))
+    expect(pdf("/api/students/#{student["id"]}/week.pdf").page_count).to eq(1)
+  end
+
+  it "shows where the hands begin, and puts several students into one file" do
+    piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("The Lock Gate", "Weir") + "start right: finger 3 on B4\n"})
+    other = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ada"))["id"]
+    ask(:post, "/api/students/#{other}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60})
+    read = pdf("/api/weeks.pdf?students=#{student["id"]},#{other}")
+    expect(read.pages.map { |page| page.text[/\A\s*(\w+)/, 1] }).to eq(%w[Nell Ada])
+    expect(read.pages.last.text.squeeze(" ")).to include("finger 3 on B")
+  end
+
+  # A filled box is a filled rectangle; empty ones are only drawn.
+  it "fills what was done, or prints empty boxes only" do
+    House.now = Time.utc(2027, 3, 4, 12)
+    item = ask(:get, sheet_of(student))["days"].first["items"].first
+    3.times { mark(sheet_of(student), item) }
+    count = ->(read) { read.pages.first.raw_content.scan(/ re\s+f\b/).size }
+    filled, empty = %w[done empty].map { |boxes| count[pdf("/api/students/#{student["id"]}/week.pdf?boxes=#{boxes}")] }
+    expect(filled - empty).to eq(3)
+  end
+end

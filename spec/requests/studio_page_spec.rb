@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+# The studio page: forecast, attention and practice of everyone, from summaries
+# that are always those of the rows.
+RSpec.describe "The studio page" do
+  before do
+    House.studio
+    sign_in
+  end
+
+  let!(:student) { student_with_piece }
+
+  def row = ask(:get, "/api/studio").first
+
+  def queries
+    count = 0
+    log = Class.new { define_method(:info) { |text| count += 1 if text.include?("SELECT") }; %i[debug warn error].each { |name| define_method(name) { |*| nil } } }.new # standard:disable Style/Semicolon
+    House.store.db.loggers << log
+    yield
+    count
+  ensure
+    House.store.db.loggers.delete(log)
+  end
+
+  it "shows when each piece is ready, beside the date it is due" do
+    ask(:put, "/api/students/#{student["id"]}/pieces/1", {due_on: "2027-03-12"})
+    expect(row["outlooks"].first).to include("piece" => "The Lock Gate", "due_on" => "2027-03-12", "late" => true)
+    expect(row["concerns"].first["text"]).to match(/\AThe Lock Gate is due on 12 March, with caution ready \d+ days after that\z/)
+  end
+
+  it "is of the newest rows: marks, results and changes show at once" do
+    expect(row["practised"]).to eq({"done" => 0, "of" => 0})
+    House.now = Time.utc(2027, 3, 4, 12)
+    expect(row["practised"]).to eq({"done" => 0, "of" => 5})
+    item = ask(:get, sheet_of(student))["days"].first["items"].first
+    mark(sheet_of(student), item)
+    expect(row["practised"]["done"]).to eq(1)
+    House.now = Time.utc(2027, 3, 10, 16)
+    sign_in
+    ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "secure", key: SecureRandom.uuid})
+    expect(row["last_heard"]["result"]).to eq("secure")
+    ask(:post, "/api/students/#{student["id"]}/pieces/1/end", {ended: "passed"})
+    expect(row["pieces"]).to eq([])
+  end
+
+  it "is made anew when the day changes" do
+    row
+    House.now = Time.utc(2027, 3, 9, 12)
+    expect(row["concerns"].map { |one| one["kind"] }).to include("practice")
+    expect(House::OWNER[:student_summaries].get(:computed_on).to_s).to eq("2027-03-09")
+  end
+
+  it "asks the database as often for many students as for one, when nothing changed" do
+    row
+    one = queries { row }
+    12.times { |at| ask(:post, "/api/students", Requests::STUDENT.merge(name: "Student #{at}")) }
+    row
+    expect(queries { row }).to be <= one
+  end
+
+  it "leaves what is too much at once to the background" do
+    stub_const("Stairwell::Server::Models::Summaries::AT_ONCE", 1)
+    3.times { |at| ask(:post, "/api/students", Requests::STUDENT.merge(name: "Student #{at}")) }
+    House::OWNER[:student_summaries].delete
+    ask(:get, "/api/studio")
+    expect(House::OWNER[:student_summaries].count).to eq(1)
+    Stairwell::Server::Jobs::Summarise.allocate.run(1)
+    expect(House::OWNER[:student_summaries].where(stale: false).count).to eq(4)
+  end
+end

@@ -1,0 +1,60 @@
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { Button } from "./Button";
+import { dayAndMonth } from "./dates";
+
+type Stretch = { from: string; to: string };
+type Props = { legend: string; word: string; all: Stretch[]; onChange: (all: Stretch[]) => void };
+
+/** Stretches of days without practice: holidays, and days a student is away. */
+export function Stretches({ legend, word, all, onChange }: Props) {
+  const [from, setFrom] = useState("");
+  const [to, setTo] = useState("");
+  const add = () => {
+    onChange([...all, { from, to: to || from }].sort((a, b) => a.from.localeCompare(b.from)));
+    setFrom("");
+    setTo("");
+  };
+  return (
+    <Box as="fieldset" mt="12px" border={0} p={0}>
+      <Text as="legend" fontWeight={600} mb="4px">
+        {legend}
+      </Text>
+      <Flex gap="8px" wrap="wrap" align="center">
+        {all.map((one) => (
+          <Button
+            key={one.from + one.to}
+            size="sm"
+            type="button"
+            aria-label={`${word} ${dayAndMonth(one.from)} to ${dayAndMonth(one.to)}: take it out`}
+            onClick={() => onChange(all.filter((other) => other !== one))}
+          >
+            {dayAndMonth(one.from)} to {dayAndMonth(one.to)} ×
+          </Button>
+        ))}
+        <Input
+          type="date"
+          aria-label={`${word} from`}
+          w="150px"
+          h="32px"
+          borderColor="line"
+          value={from}
+          onChange={(event) => setFrom(event.target.value)}
+        />
+        to
+        <Input
+          type="date"
+          aria-label={`${word} to`}
+          w="150px"
+          h="32px"
+          borderColor="line"
+          value={to}
+          onChange={(event) => setTo(event.target.value)}
+        />
+        <Button type="button" size="sm" disabled={!from} onClick={add}>
+          Add
+        </Button>
+      </Flex>
+    </Box>
+  );
+}

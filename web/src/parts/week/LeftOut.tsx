@@ -1,0 +1,92 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import type { Schemas } from "../../api/client";
+import { Button } from "../Button";
+import { shortDay } from "../dates";
+import { Pick } from "../Pick";
+
+type Week = Schemas["Week"];
+type Left = Week["left_out"][number];
+
+/** What stands on no day this week, why, and what would make it fit. */
+export function LeftOut({ week, onPut }: { week: Week; onPut: (id: string, date: string) => void }) {
+  const never = week.left_out.filter((one) => !one.fits);
+  const later = week.left_out.filter((one) => one.fits);
+  const dates = week.days.map((day) => day.date).filter((date) => date >= week.planned_from);
+  return (
+    <Box fontSize="sm">
+      {never.length > 0 && (
+        <Box mb="6px">
+          <Text fontWeight={700} color="brick">
+            Does not fit
+          </Text>
+          {never.map((one) => (
+            <Line key={one.id} one={one} dates={dates} onPut={onPut} />
+          ))}
+        </Box>
+      )}
+      {later.length > 0 && (
+        <details>
+          <summary style={{ cursor: "pointer", fontWeight: 650 }}>
+            {later.length} {later.length === 1 ? "step comes" : "steps come"} later
+          </summary>
+          {later.map((one) => (
+            <Line key={one.id} one={one} dates={dates} onPut={onPut} />
+          ))}
+        </details>
+      )}
+    </Box>
+  );
+}
+
+function Line({ one, dates, onPut }: { one: Left; dates: string[]; onPut: (id: string, date: string) => void }) {
+  return (
+    <Flex gap="8px" align="baseline" justify="space-between" py="1px">
+      <Text color="soft">
+        <Text as="b" color="ink">
+          {one.title}
+        </Text>{" "}
+        ({one.piece}): {one.why}.
+      </Text>
+      <Pick
+        aria-label={`Put ${one.title} of ${one.piece} on a day`}
+        value=""
+        onChange={(event) => onPut(one.id, event.target.value)}
+      >
+        <option value="">put on …</option>
+        {dates.map((date) => (
+          <option key={date} value={date}>
+            {shortDay(date)}
+          </option>
+        ))}
+      </Pick>
+    </Flex>
+  );
+}
+
+/** What was decided by hand and leads nowhere. */
+export function Unmet({ week, onTakeBack }: { week: Week; onTakeBack: (id: string) => void }) {
+  if (week.unmet.length === 0) return null;
+  return (
+    <Box
+      role="status"
+      bg="brickSoft"
+      borderLeft="4px solid"
+      borderColor="brick"
+      px="10px"
+      py="6px"
+      mb="6px"
+      fontSize="sm"
+    >
+      {week.unmet.map((one) => (
+        <Flex key={`${one.id} ${one.date}`} gap="8px" align="baseline">
+          <Text>
+            You put <b>{one.title}</b> there, but {one.why}.
+          </Text>
+          <Button size="xs" onClick={() => onTakeBack(one.id)}>
+            Leave it out
+          </Button>
+        </Flex>
+      ))}
+    </Box>
+  );
+}

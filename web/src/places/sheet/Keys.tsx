@@ -1,0 +1,75 @@
+import type { Schemas } from "../../api/client";
+import { colour } from "../../theme/system";
+
+type Start = Schemas["SheetItem"]["starts"][number];
+
+const WHITE = [0, 2, 4, 5, 7, 9, 11];
+const WIDE = 15;
+
+/** Where the hands begin: a few keys with the finger on the first one. */
+export function Keys({ starts }: { starts: Start[] }) {
+  if (starts.length === 0) return null;
+  const numbers = starts.map((one) => one.midi);
+  const low = Math.floor(Math.min(...numbers) / 12) * 12;
+  const high = Math.max(Math.floor(Math.max(...numbers) / 12) * 12, low) + 12;
+  const all = Array.from({ length: high - low + 1 }, (_, at) => low + at);
+  const white = all.filter((key) => WHITE.includes(key % 12));
+  const finger = (key: number) => starts.find((one) => one.midi === key)?.finger;
+  const said = starts.map((one) => `${one.hand} hand: finger ${one.finger} on ${one.note}`).join("; ");
+  return (
+    <figure style={{ margin: "8px 0 0" }}>
+      <svg
+        viewBox={`0 0 ${white.length * WIDE} 56`}
+        width="100%"
+        style={{ maxWidth: white.length * WIDE }}
+        role="img"
+        aria-label={`Start: ${said}`}
+      >
+        {white.map((key, at) => (
+          <g key={key}>
+            <rect
+              x={at * WIDE + 0.5}
+              y="0.5"
+              width={WIDE - 1}
+              height="55"
+              fill={finger(key) ? colour("railSoft") : colour("sheet")}
+              stroke={colour("ink")}
+            />
+            <Finger x={at * WIDE + WIDE / 2} y={48} number={finger(key)} />
+          </g>
+        ))}
+        {all
+          .filter((key) => !white.includes(key))
+          .map((key) => (
+            <g key={key}>
+              <rect
+                x={white.indexOf(key - 1) * WIDE + WIDE * 0.66}
+                y="0.5"
+                width={WIDE * 0.68}
+                height="33"
+                fill={finger(key) ? colour("railSoft") : colour("ink")}
+                stroke={colour("ink")}
+              />
+              <Finger x={white.indexOf(key - 1) * WIDE + WIDE} y={27} number={finger(key)} />
+            </g>
+          ))}
+      </svg>
+      <figcaption>Start {said}</figcaption>
+    </figure>
+  );
+}
+
+function Finger({ x, y, number }: { x: number; y: number; number: number | undefined }) {
+  if (!number) return null;
+  return (
+    <text
+      x={x}
+      y={y}
+      textAnchor="middle"
+      aria-hidden="true"
+      style={{ fontSize: 13, fontWeight: 700, fill: colour("ink") }}
+    >
+      {number}
+    </text>
+  );
+}

@@ -1,0 +1,89 @@
+import { Flex, Heading, Text } from "@chakra-ui/react";
+import type { Schemas } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { minutes } from "../../parts/dates";
+import { Paper } from "../../parts/Paper";
+import { Action } from "./Action";
+import { Keys } from "./Keys";
+import { Picture } from "./Picture";
+import { Sounds } from "./Sounds";
+
+type Item = Schemas["SheetItem"];
+type StepProps = { item: Item; token: string; reads: boolean; onCount: () => void; onHard: () => void };
+
+/** One thing to practise today, large enough for the music stand. */
+export function Step({ item, token, reads, onCount, onHard }: StepProps) {
+  const done = item.done >= item.repetitions;
+  const boxes = Array.from({ length: Math.max(item.repetitions, item.done) }, (_, at) => at + 1);
+  return (
+    <Paper
+      as="section"
+      aria-label={item.title}
+      p="14px"
+      mb="10px"
+      borderWidth={done ? "1px" : "2px"}
+      borderColor={done ? "line" : "rail"}
+    >
+      <Flex justify="space-between" gap="10px">
+        <Heading as="h2" fontSize="1.375rem" fontWeight={750} lineHeight={1.2}>
+          {item.title}
+        </Heading>
+        {!reads && <Action action={item.action} label={item.how} />}
+      </Flex>
+      <Text fontSize="lg" color="soft">
+        {item.place}
+      </Text>
+      <Text fontSize="lg">
+        {item.how}, {item.tempo && `at ${item.tempo}, `}
+        {item.repetitions === 1 ? "once" : `${item.repetitions} times`}
+      </Text>
+      {item.notes.map((note) => (
+        <Text key={note} fontSize="md">
+          {note}
+        </Text>
+      ))}
+      <Picture picture={item.picture} />
+      <Keys starts={item.starts} />
+      <Flex gap="6px" mt="10px" wrap="wrap">
+        {boxes.map((number) => (
+          <Button
+            key={number}
+            aria-label={number <= item.done ? `${number} done` : `count ${number}`}
+            onClick={onCount}
+            flex="1 1 40px"
+            minW="40px"
+            h="52px"
+            px="0"
+            bg={number <= item.done ? "ink" : "sheet"}
+            borderColor="ink"
+            borderWidth="2px"
+            color="sheet"
+            disabled={number <= item.done}
+            opacity="1 !important"
+          >
+            {number <= item.done ? "✓" : ""}
+          </Button>
+        ))}
+      </Flex>
+      <Flex justify="space-between" mt="4px" fontSize="md" color="soft">
+        <span>tap a box each time</span>
+        <b>
+          {item.done} of {item.repetitions}
+        </b>
+      </Flex>
+      <Sounds token={token} item={item} />
+      <Flex gap="10px" mt="8px" align="center">
+        <Text flex="1" fontSize="md">
+          <b>Done when</b> {item.done_when}.
+        </Text>
+        <Button onClick={onHard} aria-pressed={item.struggle} disabled={item.struggle} minH="44px">
+          {item.struggle ? "marked as hard" : "That was hard"}
+        </Button>
+      </Flex>
+      <Text fontSize="md" color="soft">
+        {item.piece} · {minutes(item.minutes)}
+        {item.done > 0 && !done ? " · go on" : ""}
+      </Text>
+    </Paper>
+  );
+}
