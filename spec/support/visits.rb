@@ -20,8 +20,20 @@ module Visits
   include Capybara::DSL
   include Capybara::RSpecMatchers
 
+  # What stood on the screen when an example failed, for a reader of the run's
+  # output who has no picture of it.
+  def self.tell(example)
+    session = Capybara.current_session
+    warn "\n#{example.full_description}\n  at #{session.current_url}", "  shows: #{session.text.tr("\n", " ")[0, 600]}"
+    warn "  server: #{House::LOG.string[-600..] || House::LOG.string}" unless House::LOG.string.empty?
+  rescue Capybara::CapybaraError, Selenium::WebDriver::Error::WebDriverError => error
+    warn "  nothing can be said of the screen: #{error.message}"
+  end
+
+  # The page is asked for again where the browser lost its first load.
   def sign_in
     visit "/"
+    visit "/" unless page.has_field?("Email")
     fill_in "Email", with: "owner@quay.example"
     fill_in "Password", with: House::PASSWORD
     click_button "Sign in"
