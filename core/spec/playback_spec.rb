@@ -41,6 +41,34 @@ RSpec.describe "Walking through a piece" do
     end
   end
 
+  describe "a part of it" do
+    def span(from, to = from) = Stairwell::Score::Span.new(from: from, to: to)
+
+    it "goes through places as they stand, and through the whole piece as it is played" do
+      order = ->(*spans) { Stairwell::Roadmap.stretch(coda_page, spans).map(&:bar) }
+      expect(order[span(5, 7)]).to eq([5, 6, 7])
+      expect(order[span(16), span(5)]).to eq([16, 5]) # a seam across the jump
+      expect(order[span(1, 20)]).to eq(Stairwell::Roadmap.read(coda_page).order)
+      expect(order[span(19, 24)]).to eq([19, 20]) # bars the page has lost since
+    end
+
+    it "walks with a finger, saying where it is and where it leaves the printed order" do
+      seam = Stairwell::Roadmap.walk(coda_page, [span(16), span(5)])
+      expect(seam.map { |one| one.slice(:name, :place, :ahead) }).to eq([
+        {name: "16", place: "page 13, line 1, bar 4", ahead: "on to page 12, line 2, bar 1"}, {name: "5", place: "page 12, line 2, bar 1", ahead: nil}
+      ])
+      whole = Stairwell::Roadmap.walk(coda_page)
+      expect(whole.filter_map { |one| one[:ahead] && one[:name] }).to eq(%w[4 3 16 8])
+      expect(Stairwell::Roadmap.walk(page("bars: 2")).map { |one| one[:place] }).to eq(["bar 1", "bar 2"])
+    end
+
+    it "sounds as long as its counts at the tempo" do
+      sound = Stairwell::Roadmap.playback(coda_page, tempo: 120, spans: [span(5, 7)])
+      expect(sound[:seconds]).to eq(3 * 4 * 60 / 120.0)
+      expect(Stairwell::Roadmap.playback(coda_page, tempo: 120, spans: [span(1, 20)])[:seconds]).to be_within(0.001).of(Stairwell::Roadmap.read(coda_page).seconds(120))
+    end
+  end
+
   describe "guided" do
     it "announces every leap with its place before it comes" do
       visits = Stairwell::Roadmap.read(coda_page).visits

@@ -13,7 +13,7 @@ module Stairwell
             sheets = ids.map { |one| Services::Sheet.new(desk, one, newest: true).show }
             content_type "application/pdf"
             headers "Content-Disposition" => "inline; filename=\"week.pdf\""
-            Services::WeekPdf.new(sheets, empty: checked.query["boxes"] == "empty", caution: desk.studio[:caution]).to_s
+            Services::WeekPdf.new(sheets, empty: checked.query["boxes"] == "empty").to_s
           end
         end
 

@@ -31,6 +31,10 @@ module Stairwell
             at_sheet { |sheet| render_json(sheet.sound(assignment_id: checked.query["assignment_id"], step_id: checked.query["step_id"])) }
           end
 
+          app.get "/api/sheet/:token/score" do
+            at_sheet { |sheet| render_file(sheet.score(assignment_id: checked.query["assignment_id"]), "application/vnd.recordare.musicxml+xml") }
+          end
+
           app.post "/api/sheet/:token/marks" do
             at_sheet do |sheet|
               sheet.mark(**sent.slice(:kind, :key, :assignment_id, :step_id, :undoes, :day))

@@ -63,7 +63,7 @@ module Stairwell
 
         def bars(one, step)
           @maps ||= {}
-          map = @maps[one.id] ||= Models::Pieces.new(@desk).map(one.row[:piece_id], one.row[:revision])
+          map = @maps[one.id] ||= Workbench.of(@desk, one.row).map
           step.spans.flat_map(&:bars).uniq.first(60).select { |index| index <= map.bars.size }.map { |index| {bar: index, name: map.bar(index).name} }
         end
 

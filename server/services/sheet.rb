@@ -21,7 +21,7 @@ module Stairwell
           @week = under_way if !@newest && PlanWeek.new(@desk).mend(@student, @week, @given)
           {
             student: @student[:name], studio: @desk.studio[:name], today: @desk.today.to_s,
-            next_lesson: @week&.fetch("next_lesson"), days: days, reads: @student[:reads], skip: skip, caution: @desk.studio[:caution]
+            next_lesson: @week&.fetch("next_lesson"), days: days, reads: @student[:reads], skip: skip, cautions: cautions
           }
         end
 
@@ -49,15 +49,26 @@ module Stairwell
         end
 
         # How the bars of a step sound: clicks with a count-in, and notes where there
-        # is a score.
-        # @return [Hash] see {Roadmap::Playback#to_h}
+        # is a score; and where the finger goes.
+        # @return [Hash] see {Roadmap::Playback#to_h}, with :walk, see {Roadmap.walk}
         # @raise [Problem] 404
         def sound(assignment_id:, step_id:)
           given = Models::Assignments.new(@desk).of_student(@student[:id]).find { |one| one.id == assignment_id }
           step = given&.progress&.standings&.fetch(step_id, nil)&.step || raise(Problem.not_found("step on this sheet"))
           map = map_of(given)
-          bars = step.spans.flat_map(&:bars).uniq.select { |bar| bar <= map.bars.size }
-          Roadmap.playback(map, tempo: step.tempo || map.aim, bars: bars)
+          Roadmap.playback(map, tempo: step.tempo || map.aim, spans: step.spans).merge(walk: Roadmap.walk(map, step.spans))
+        end
+
+        # The notes of a piece, from which the bars of a step are engraved.
+        # @return [String] MusicXML
+        # @raise [Problem] 404 where there is no score
+        def score(assignment_id:)
+          given = Models::Assignments.new(@desk).of_student(@student[:id]).find { |one| one.id == assignment_id } || raise(Problem.not_found("piece on this sheet"))
+          bytes = Models::Pieces.new(@desk).score(given.row[:piece_id])
+          return Formats::MusicXML::Package.text(bytes.to_s) if bytes
+
+          map = map_of(given)
+          map.notes? ? Formats::MusicXML.write(map) : raise(Problem.not_found("score of this piece"))
         end
 
         private
@@ -102,7 +113,7 @@ module Stairwell
             **item.slice("assignment_id", "step_id", "title", "piece", "place", "tempo", "minutes", "repetitions").transform_keys(&:to_sym),
             hands: standing.step.hands.to_s, how: Practice.how(standing.step), done_when: standing.step.done, notes: standing.step.notes, done: day[:repetitions], struggle: day[:struggle],
             last_mark: last_mark(item, date), keys: marks(item, date).map { |row| row[:key] }, picture: picture(given, standing.step), starts: starts(given, standing.step),
-            action: standing.step.picture.to_s, kind: item["kind"]
+            action: standing.step.picture.to_s, kind: item["kind"], score: map_of(given).notes?, bars: standing.step.spans.map { |span| {from: span.from, to: span.to} }
           }
         end
 
@@ -130,6 +141,17 @@ module Stairwell
           Planning::Skip.of(items).map { |id| titles[id] }
         end
 
+        # Those that apply today; on paper, and on a day without practice, those of
+        # the week.
+        # @return [Array<Hash>] topic:, short:, full:
+        def cautions
+          all = @week.to_h.fetch("days", [])
+          today = @newest ? [] : all.select { |day| day["date"] == @desk.today.to_s }
+          applying = Cautious.new(@student, today.any? ? today : all, @given) { |given| map_of(given) }.of.map(&:to_h)
+          own = @desk.studio[:caution]
+          own.to_s.strip.empty? ? applying : [*applying, {topic: "studio", short: own, full: own}]
+        end
+
         # Where each hand of a step begins: the last starting position said before.
         def starts(given, step)
           hands = (step.hands == :both) ? %i[right left] : [step.hands]
@@ -142,7 +164,7 @@ module Stairwell
 
         def map_of(given)
           @maps ||= {}
-          @maps[given.row[:id]] ||= Models::Pieces.new(@desk).map(given.row[:piece_id], given.row[:revision])
+          @maps[given.row[:id]] ||= Workbench.of(@desk, given.row).map
         end
 
         # The little page: lines of bars, those of the step lit up.
@@ -150,7 +172,7 @@ module Stairwell
           map = map_of(given)
           lit = step.spans.flat_map(&:bars)
           map.layout.lines.group_by(&:first).filter_map { |page, rows|
-            lines = rows.map { |_, line, bars| {line: line, bars: bars.map { |bar| lit.include?(bar.index) }} }
+            lines = rows.map { |_, line, bars| {line: line, from: bars.first&.index, bars: bars.map { |bar| lit.include?(bar.index) }} }
             {page: map.layout.assumed? ? nil : page, lines: lines} if lines.any? { |line| line[:bars].any? }
           }
         end

@@ -11,16 +11,12 @@ module Stairwell
       class WeekPdf
         FONTS = File.expand_path("../../web/node_modules/@expo-google-fonts/atkinson-hyperlegible-next", __dir__)
         SIZES = [9.5, 8.5, 7.5, 6.5, 5.5].freeze
-        CAUTION = "Sit so that the forearms are level. Stop at pain, tingling or numbness and rest; see a doctor or hand specialist if it comes back. " \
-          "Take a break at least every 20 to 25 minutes. General advice, not medical."
 
         # @param sheets [Array<Hash>] as {Sheet#show} gives, one a student
         # @param empty [Boolean] boxes only, without what was done already
-        # @param caution [String, nil] the studio's own
-        def initialize(sheets, empty: false, caution: nil)
+        def initialize(sheets, empty: false)
           @sheets = sheets
           @empty = empty
-          @caution = caution
         end
 
         # @return [String] PDF
@@ -182,7 +178,7 @@ module Stairwell
             @pdf.text("Besides: #{beside.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if beside.any?
             skip = sheet[:skip].to_a
             @pdf.text("If #{Date.parse(sheet[:days].first[:date]).strftime("%A")} goes badly, leave out: #{skip.join("; ")}.", size: 7.5) if skip.any?
-            @pdf.text([CAUTION, @caution].compact.join(" "), size: 6.5)
+            @pdf.text([*sheet[:cautions].map { |one| one[:short] }, "General advice, not medical."].join(" "), size: 6.5)
           end
         end
       end

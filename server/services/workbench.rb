@@ -10,13 +10,19 @@ module Stairwell
         # @param desk [Desk]
         # @param id [Integer] piece
         # @param whose [String, nil] "studio", "teacher" or a student's id
-        def initialize(desk, id, whose = nil)
+        # @param revision [Integer, nil] of the studio's page; the newest where none is said
+        def initialize(desk, id, whose = nil, revision: nil)
           @desk = desk
           @pieces = Models::Pieces.new(desk)
           @layers = Models::Layers.new(desk)
           @row = @pieces.find(id)
+          @row = @row.merge(revision: revision) if revision
           @whose = @layers.whose(whose)
         end
+
+        # @param given [Hash] an assignment's row
+        # @return [Workbench] the page its steps were made from, as it is for its student
+        def self.of(desk, given) = new(desk, given[:piece_id], given[:student_id].to_s, revision: given[:revision])
 
         # @return [Hash] the piece with its script and its revision
         def show
@@ -28,9 +34,10 @@ module Stairwell
 
         # @return [Score::Map] as it is for whom it is shown
         def map
-          return @pieces.map(@row[:id], @row[:revision]) if @whose.studio?
+          layers = @whose.studio? ? [] : [*@layers.under(@row[:id], @whose), @layers.newest(@row[:id], @whose)[:script]]
+          return @pieces.map(@row[:id], @row[:revision]) if layers.all? { |one| one.to_s.strip.empty? }
 
-          map_of(Formats::PageScript::Layer.on(base, @layers.newest(@row[:id], @whose)[:script]))
+          map_of(Formats::PageScript::Layer.on(studio_script, *layers))
         end
 
         # Reads a script and changes it; nothing is saved.

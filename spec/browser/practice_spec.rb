@@ -71,6 +71,46 @@ RSpec.describe "Sheet, lesson and student" do
     end
   end
 
+  it "walks along the page, a bar at a touch, and has no notes where there is no score" do
+    on_the_phone do
+      within(step("A, right hand")) do
+        expect(page).to have_no_button("Notes")
+        expect(page).to have_no_button("Listen")
+        click_button "Walk it"
+        expect(page).to have_css("[role=status]", text: "page 12, line 1, bar 1")
+        2.times { click_button "One bar on" }
+        expect(page).to have_css("[role=status]", text: "page 12, line 1, bar 3")
+        expect(page).to have_css("rect[data-finger]", count: 1)
+        click_button "One bar back"
+        expect(page).to have_css("[role=status]", text: "page 12, line 1, bar 2")
+        click_button "Walk it"
+        expect(page).to have_no_css("rect[data-finger]")
+      end
+    end
+  end
+
+  it "shows and sounds the notes of a step where there is a score" do
+    Requests.instance_method(:sign_in).bind_call(self)
+    piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.slow_ferry.map))
+    ask(:put, "/api/pieces/#{piece["id"]}/script", {script: "#{piece["script"]}section A: 1-4\n", revision: 1})
+    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60})
+    expect(status).to eq(201)
+    ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 60, begin_per_day: 10))
+    on_the_phone do
+      within(find("section", text: "The Slow Ferry", match: :first)) do
+        click_button "Notes"
+        expect(page).to have_css("[role=img][aria-label^='The notes of bar'] svg path")
+        click_button "Listen"
+        expect(page).to have_button("■ stop")
+        expect(page).to have_css("[role=status]", text: "bar") # the finger goes along
+        click_button "■ stop"
+      end
+      expect(page).to have_text("Headphones: keep them at a moderate volume.")
+      expect(page).to be_axe_clean
+      expect(complaints).to eq([])
+    end
+  end
+
   it "shows the page in small with the bars of the step, which hand, how slow, how often and when it is done" do
     on_the_phone do
       within(step("A, left hand")) do

@@ -62,6 +62,42 @@ RSpec.describe "Practice and lessons" do
     expect(mark(sheet, item, day: "2026-12-01")["code"]).to eq("late")
   end
 
+  it "shows the notes of a piece only where there are some, and only through the link" do
+    item = student["week"]["days"].first["items"].first
+    ask(:get, "#{sheet}/score?assignment_id=#{item["assignment_id"]}")
+    expect(status).to eq(404)
+    piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.slow_ferry.map))
+    ask(:put, "/api/pieces/#{piece["id"]}/script", {script: "#{piece["script"]}section A: 1-4\n", revision: 1})
+    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60})
+    given = ask(:get, "/api/students/#{student["id"]}")["pieces"].last["id"]
+    get "#{sheet}/score?assignment_id=#{given}"
+    expect(last_response.headers["content-type"]).to start_with("application/vnd.recordare.musicxml+xml")
+    expect(Stairwell::Formats::MusicXML.read(last_response.body).notes).not_to be_empty
+    ask(:get, "/api/sheet/#{"x" * 43}/score?assignment_id=#{given}")
+    expect(status).to eq(404)
+  end
+
+  it "begins the hands as the student's own page says" do
+    item = thursday
+    ask(:put, "/api/pieces/1/script", {for: student["id"].to_s, script: "start right: finger 3 on B4", revision: 0})
+    shown = ask(:get, sheet)["days"].flat_map { |day| day["items"] }.find { |one| one["step_id"] == item["step_id"] }
+    expect(shown["starts"]).to eq([{"hand" => "right", "finger" => 3, "note" => "B", "midi" => 71}])
+  end
+
+  it "says the cautions that apply, and the studio's own" do
+    thursday
+    expect(ask(:get, sheet)["cautions"].map { |one| one["topic"] }).to eq(%w[pain posture])
+    House::OWNER[:studios].update(caution: "Cut your nails.")
+    House::OWNER[:week_plans].update(plan: Sequel.lit("jsonb_set(plan, '{days,0,minutes}', '40')"))
+    expect(ask(:get, sheet)["cautions"].map { |one| one["short"] }).to include("Take a break after 20 minutes.", "Cut your nails.")
+  end
+
+  it "walks along with what it sounds" do
+    item = student["week"]["days"].first["items"].first
+    walk = ask(:get, "#{sheet}/sound?assignment_id=#{item["assignment_id"]}&step_id=#{item["step_id"]}")["walk"]
+    expect(walk.map { |one| one["place"] }).to eq((1..4).map { |bar| "page 12, line 1, bar #{bar}" })
+  end
+
   it "sounds the bars of a step at its tempo, with a full bar to count in" do
     item = thursday
     sound = ask(:get, "#{sheet}/sound?assignment_id=#{item["assignment_id"]}&step_id=#{item["step_id"]}")
@@ -90,7 +126,7 @@ RSpec.describe "Practice and lessons" do
     thursday
     clear_cookies
     answer = ask(:get, sheet)
-    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "days", "reads", "skip", "caution")
+    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "days", "reads", "skip", "cautions")
     ask(:get, sheet.sub(/.\z/) { |last| (last == "0") ? "1" : "0" })
     expect(status).to eq(404)
     sign_in

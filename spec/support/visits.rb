@@ -20,14 +20,16 @@ module Visits
   include Capybara::DSL
   include Capybara::RSpecMatchers
 
-  # What stood on the screen when an example failed, for a reader of the run's
+  # What stood on the screens when an example failed, for a reader of the run's
   # output who has no picture of it.
   def self.tell(example)
-    session = Capybara.current_session
-    warn "\n#{example.full_description}\n  at #{session.current_url}", "  shows: #{session.text.tr("\n", " ")[0, 600]}"
+    warn "\n#{example.full_description}"
+    Capybara.send(:session_pool).each_value do |session|
+      warn "  at #{session.current_url}: #{session.text.tr("\n", " ")[0, 600]}" unless session.current_url.start_with?("about:")
+    rescue Capybara::CapybaraError, Selenium::WebDriver::Error::WebDriverError => error
+      warn "  nothing can be said of a screen: #{error.message}"
+    end
     warn "  server: #{House::LOG.string[-600..] || House::LOG.string}" unless House::LOG.string.empty?
-  rescue Capybara::CapybaraError, Selenium::WebDriver::Error::WebDriverError => error
-    warn "  nothing can be said of the screen: #{error.message}"
   end
 
   # The page is asked for again where the browser lost its first load.

@@ -3,6 +3,8 @@ declare module "verovio/wasm" {
   export default function createModule(): Promise<unknown>;
 }
 declare module "verovio/esm" {
+  export const LOG_ERROR: number;
+  export function enableLog(level: number, module: unknown): void;
   export class VerovioToolkit {
     constructor(module: unknown);
     setOptions(options: Record<string, unknown>): void;

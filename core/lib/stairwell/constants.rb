@@ -24,6 +24,14 @@ module Stairwell
     # Times a repeat may say. Own choice.
     MOST_TIMES = 20
 
+    # Minutes at a stretch beyond which a break is spoken of. Common practice: a
+    # break at least every 20 to 25 minutes, short sessions for a small child;
+    # the child's figure is our own choice.
+    LONG_SITTING = {grown: 20, child: 15}.freeze
+    # Semitones that are wide for a hand that was not measured: an octave. Own
+    # choice.
+    WIDE_STRETCH = 12
+
     # How often a repeat is played when nothing is said. Common practice.
     REPEAT_TIMES = 2
 

@@ -32,13 +32,34 @@ module Stairwell
 
     # @param map [Score::Map]
     # @param tempo [Rational, Integer] counts a minute
-    # @param bars [Array<Integer>, nil] only these, one after another as they stand;
-    #   nil for the whole piece as it is played
+    # @param spans [Array<Score::Span>, nil] see {.stretch}
     # @return [Hash{Symbol => Object}] when each bar, click and note sounds, as
     #   far as it is shown
-    def self.playback(map, tempo: map.aim, bars: nil)
-      visits = bars ? bars.map { |bar| Visit.new(bar: bar, time: 1, pass: 1, via: :next) } : shown(map)
-      Playback.new(map, visits, tempo).to_h
+    def self.playback(map, tempo: map.aim, spans: nil)
+      Playback.new(map, stretch(map, spans), tempo).to_h
+    end
+
+    # How a part of a piece goes once through.
+    # @param spans [Array<Score::Span>, nil] places, one after another as they
+    #   stand; all bars, or nil, for the whole piece as it is played
+    # @return [Array<Visit>] as far as it is shown
+    def self.stretch(map, spans = nil)
+      bars = spans&.flat_map(&:bars)&.uniq&.select { |bar| bar <= map.bars.size }
+      return shown(map) if bars.nil? || bars.size == map.bars.size
+
+      bars.map { |bar| Visit.new(bar: bar, time: 1, pass: 1, via: :next) }
+    end
+
+    # A finger that goes along: each bar in turn, and what comes where the music
+    # leaves the printed order.
+    # @param spans [Array<Score::Span>, nil] see {.stretch}
+    # @return [Array<Hash>] bar:, name: (as printed), place: (in words), time:, reached:, ahead:
+    def self.walk(map, spans = nil)
+      visits = stretch(map, spans)
+      guide = Guide.new(map, visits)
+      visits.each_with_index.map do |visit, at|
+        {bar: visit.bar, name: map.bar(visit.bar).name, place: guide.place(visit.bar), time: visit.time, reached: guide.reached(at), ahead: guide.ahead(at)}
+      end
     end
 
     # @param map [Score::Map]

@@ -33,6 +33,12 @@ module Stairwell
     def self.look(map, **about) = Look.new(map, **about).facts
 
     # @param map [Score::Map]
+    # @param hand [Symbol] :right or :left
+    # @param bars [Array<Integer>, nil] only there
+    # @return [Reach::Stretch, nil] the widest notes sounding together
+    def self.widest(map, hand, bars = nil) = Reach.new(map, hand).widest(bars)
+
+    # @param map [Score::Map]
     # @return [Array<Score::Section>] suggested from the page and the notes
     def self.suggest(map) = Suggestion.new(map).sections
 

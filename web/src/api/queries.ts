@@ -76,6 +76,20 @@ export const useScore = (id: number, wanted: boolean) =>
     enabled: wanted,
     staleTime: Number.POSITIVE_INFINITY,
   });
+/** The notes of a piece on a sheet. */
+export const useStepScore = (token: string, assignment_id: number, wanted: boolean) =>
+  useQuery<string, Trouble>({
+    queryKey: ["sheet", token, "score", assignment_id],
+    queryFn: () =>
+      ask(
+        api.GET("/api/sheet/{token}/score", {
+          params: { path: { token }, query: { assignment_id } },
+          parseAs: "text",
+        }),
+      ),
+    enabled: wanted,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
 export const useStudents = () => useLoad(["students"], () => ask(api.GET("/api/students")));
 export const useStudent = (id: number) =>
   useLoad(["student", id], () => ask(api.GET("/api/students/{id}", { params: { path: { id } } })));

@@ -962,6 +962,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheet/{token}/score": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        get: operations["stepScore"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheet/{token}/marks": {
         parameters: {
             query?: never;
@@ -1007,6 +1025,15 @@ export interface components {
                 bar: number;
                 at: number;
                 clicks: components["schemas"]["Click"][];
+            }[];
+            /** @description Of a step, each bar in turn, with what comes where the music leaves the printed order */
+            walk?: {
+                bar: number;
+                name: string;
+                place: string;
+                time: number;
+                reached: string | null;
+                ahead: string | null;
             }[];
             notes: {
                 at: number;
@@ -1798,8 +1825,12 @@ export interface components {
             reads: boolean;
             /** @description What to leave out today after a bad day */
             skip: string[];
-            /** @description The studio's own */
-            caution: string | null;
+            /** @description Those that apply, and the studio's own */
+            cautions: {
+                topic: string;
+                short: string;
+                full: string;
+            }[];
             student: string;
             studio: string;
             today: string;
@@ -1826,6 +1857,13 @@ export interface components {
             keys: string[];
             /** @enum {string} */
             kind: "step" | "review";
+            /** @description Whether its notes can be shown */
+            score: boolean;
+            /** @description Its places, by index */
+            bars: {
+                from: number;
+                to: number;
+            }[];
             /** @description A picture of what to do, for those who cannot read */
             action: string;
             /** @description Where the hands begin */
@@ -1856,6 +1894,8 @@ export interface components {
                 page: number | null;
                 lines: {
                     line: number;
+                    /** @description Index of its first bar */
+                    from: number | null;
                     bars: boolean[];
                 }[];
             }[];
@@ -3533,6 +3573,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Sound"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    stepScore: {
+        parameters: {
+            query: {
+                assignment_id: components["schemas"]["Count"];
+            };
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The notes of a piece */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.recordare.musicxml+xml": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -43,11 +43,12 @@ module Stairwell
         return unless @visits[at + 1] && leap?(at + 1)
 
         verb = {repeat: "back for the #{Roadmap.ordinal(@visits[at + 1].pass)} time", ending: "skip to the #{reached(at + 1)}".sub("skip to the past", "skip past")}
-        "#{verb.fetch(@visits[at + 1].via) { reached(at + 1) }}, #{place(@visits[at + 1].bar)}"
+        "#{verb.fetch(@visits[at + 1].via) { reached(at + 1) || "on to" }}, #{place(@visits[at + 1].bar)}".sub("on to,", "on to")
       end
 
-      private
-
+      # @param index [Integer] of a bar
+      # @return [String] page, line and bar; the bar number where the page was not
+      #   described
       def place(index)
         address = @layout.address(index)
         return "bar #{@map.bar(index).name}" if @layout.assumed? || address.nil?

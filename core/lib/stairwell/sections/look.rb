@@ -12,8 +12,6 @@ module Stairwell
     class Look
       # Names of intervals by scale steps up to two octaves.
       INTERVALS = %w[unison second third fourth fifth sixth seventh octave ninth tenth eleventh twelfth].freeze
-      STRETCH_CAUTION = "Never force a stretch: move early, roll it, or leave a note out. If a hand hurts, tingles or goes numb, stop and rest; " \
-        "see a doctor if it comes back. This is general advice, not medical advice."
 
       # @param map [Score::Map]
       # @param span [Integer, nil] semitones the student's hand reaches
@@ -118,7 +116,7 @@ module Stairwell
         wide = INTERVALS.fetch(widest.high.staff_step - widest.low.staff_step, "#{widest.semitones} semitones")
         fact("#{hand} hand", "widest together: #{widest.low} to #{widest.high}, #{wide.start_with?("o", "e") ? "an" : "a"} #{wide}, at #{@wording.bar(widest.bar)}" \
           "#{"; that is #{many(widest.semitones - @span, "semitone")} wider than this hand reaches" if over}",
-          bars: [widest.bar], caution: ((over || (@span.nil? && widest.semitones >= 12)) ? STRETCH_CAUTION : nil))
+          bars: [widest.bar], caution: (Cautions::ALL[:stretch].full if Cautions.wide?(widest.semitones, @span)))
       end
 
       def accidentals

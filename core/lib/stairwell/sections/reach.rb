@@ -30,9 +30,11 @@ module Stairwell
         pitches.minmax_by(&:midi) if pitches.any?
       end
 
+      # @param bars [Array<Integer>, nil] only there
       # @return [Stretch, nil] nil when one note sounds at a time
-      def widest
-        @touches.filter_map { |one| stretch(one) }.max_by(&:semitones)
+      def widest(bars = nil)
+        touches = bars ? @touches.select { |one| bars.include?(one.bar) } : @touches
+        touches.filter_map { |one| stretch(one) }.max_by(&:semitones)
       end
 
       # @return [Array(Score::Pitch, Score::Pitch), nil] lowest and highest note

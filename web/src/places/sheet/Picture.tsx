@@ -2,8 +2,11 @@ import type { Schemas } from "../../api/client";
 import { Word } from "../../parts/Word";
 import { colour } from "../../theme/system";
 
-/** The page in small: lines of bars, those to practise filled. */
-export function Picture({ picture, width = 320 }: { picture: Schemas["SheetItem"]["picture"]; width?: number }) {
+type PictureProps = { picture: Schemas["SheetItem"]["picture"]; now?: number; width?: number };
+
+/** The page in small: lines of bars, those to practise filled, and the finger under
+ * the bar where it is. */
+export function Picture({ picture, now, width = 320 }: PictureProps) {
   const left = 62;
   const rowHeight = 13;
   const rows = picture.reduce((sum, page) => sum + page.lines.length, 0);
@@ -59,6 +62,14 @@ export function Picture({ picture, width = 320 }: { picture: Schemas["SheetItem"
                       strokeWidth={lit ? 1 : 0.6}
                     />
                   ))}
+                  <Finger
+                    at={now && line.from ? now - line.from : -1}
+                    of={line.bars.length}
+                    x={left}
+                    y={top + down * rowHeight}
+                    bar={bar}
+                    tall={rowHeight - 2}
+                  />
                 </g>
               );
             })}
@@ -66,5 +77,25 @@ export function Picture({ picture, width = 320 }: { picture: Schemas["SheetItem"
         );
       })}
     </svg>
+  );
+}
+
+type FingerProps = { at: number; of: number; x: number; y: number; bar: number; tall: number };
+
+/** The bar where one is: a hollow in the filled ones, wider than they are. */
+function Finger({ at, of, x, y, bar, tall }: FingerProps) {
+  if (at < 0 || at >= of) return null;
+  return (
+    <rect
+      data-finger
+      x={x + at * bar - 1}
+      y={y - 1}
+      width={bar + 2}
+      height={tall + 2}
+      rx="2"
+      fill={colour("brassSoft")}
+      stroke={colour("brass")}
+      strokeWidth="2.5"
+    />
   );
 }

@@ -39,6 +39,7 @@ export function SheetPlace() {
 function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
   const ticks = useTicks(loaded, token);
   const { sheet, today } = ticks;
+  const several = new Set(today?.items.map((item) => item.assignment_id)).size > 1;
   const next = sheet.days.find((day) => day.date > sheet.today);
   // The page stays at hand where there is no connection.
   useEffect(() => {
@@ -81,6 +82,7 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
             item={item}
             token={token}
             reads={sheet.reads}
+            several={several}
             onCount={() => ticks.send(item, "repetition")}
             onHard={() => ticks.send(item, "struggle")}
           />
@@ -118,7 +120,7 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
             <Text fontSize="lg">Leave out {sheet.skip.join("; ")}. The rest is enough for today.</Text>
           </details>
         )}
-        <Cautions own={sheet.caution} />
+        <Cautions all={sheet.cautions} />
         <Text fontSize="sm" color="soft" mt="6px">
           {sheet.studio}
           {sheet.next_lesson && ` · next lesson ${fullDay(sheet.next_lesson)}`}

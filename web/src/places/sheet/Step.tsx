@@ -1,29 +1,48 @@
 import { Flex, Heading, Text } from "@chakra-ui/react";
-import type { Schemas } from "../../api/client";
+import { useState } from "react";
 import { Button } from "../../parts/Button";
 import { minutes } from "../../parts/dates";
+import { Notice } from "../../parts/Notice";
 import { Paper } from "../../parts/Paper";
 import { Action } from "./Action";
 import { Keys } from "./Keys";
+import { Notes } from "./Notes";
 import { Picture } from "./Picture";
 import { Sounds } from "./Sounds";
+import { StepWalk } from "./StepWalk";
+import { useStepSound } from "./useStepSound";
+import type { Item } from "./useTicks";
 
-type Item = Schemas["SheetItem"];
-type StepProps = { item: Item; token: string; reads: boolean; onCount: () => void; onHard: () => void };
+type StepProps = {
+  item: Item;
+  token: string;
+  reads: boolean;
+  /** Whether the day has steps of more than one piece. */
+  several: boolean;
+  onCount: () => void;
+  onHard: () => void;
+};
 
 /** One thing to practise today, large enough for the music stand. */
-export function Step({ item, token, reads, onCount, onHard }: StepProps) {
+export function Step({ item, token, reads, several, onCount, onHard }: StepProps) {
+  const sound = useStepSound(token, item);
+  const [notes, setNotes] = useState(false);
   const done = item.done >= item.repetitions;
   const boxes = Array.from({ length: Math.max(item.repetitions, item.done) }, (_, at) => at + 1);
   return (
     <Paper
       as="section"
-      aria-label={item.title}
+      aria-label={several ? `${item.title}, ${item.piece}` : item.title}
       p="14px"
       mb="10px"
       borderWidth={done ? "1px" : "2px"}
       borderColor={done ? "line" : "rail"}
     >
+      {several && (
+        <Text fontSize="md" color="soft" fontWeight={650}>
+          {item.piece}
+        </Text>
+      )}
       <Flex justify="space-between" gap="10px">
         <Heading as="h2" fontSize="1.375rem" fontWeight={750} lineHeight={1.2}>
           {item.title}
@@ -42,7 +61,8 @@ export function Step({ item, token, reads, onCount, onHard }: StepProps) {
           {note}
         </Text>
       ))}
-      <Picture picture={item.picture} />
+      <Picture picture={item.picture} now={sound.visit?.bar} />
+      <StepWalk sound={sound} />
       <Keys starts={item.starts} />
       <Flex gap="6px" mt="10px" wrap="wrap">
         {boxes.map((number) => (
@@ -71,7 +91,9 @@ export function Step({ item, token, reads, onCount, onHard }: StepProps) {
           {item.done} of {item.repetitions}
         </b>
       </Flex>
-      <Sounds token={token} item={item} />
+      <Sounds item={item} sound={sound} notes={notes} onNotes={() => setNotes(!notes)} />
+      <Notice trouble={sound.trouble} />
+      {notes && <Notes token={token} item={item} />}
       <Flex gap="10px" mt="8px" align="center">
         <Text flex="1" fontSize="md">
           <b>Done when</b> {item.done_when}.
@@ -81,7 +103,8 @@ export function Step({ item, token, reads, onCount, onHard }: StepProps) {
         </Button>
       </Flex>
       <Text fontSize="md" color="soft">
-        {item.piece} · {minutes(item.minutes)}
+        {!several && `${item.piece} · `}
+        {minutes(item.minutes)}
         {item.done > 0 && !done ? " · go on" : ""}
       </Text>
     </Paper>

@@ -3,7 +3,7 @@ import { newKey, type Schemas } from "../../api/client";
 import { type Mark, useMarks } from "../../api/queries";
 
 type Sheet = Schemas["Sheet"];
-type Item = Schemas["SheetItem"];
+export type Item = Schemas["SheetItem"];
 
 /** Taps on the sheet: shown at once, kept until the server has them, and taken
  * back the same way. */

@@ -4,25 +4,33 @@ let toolkit: Promise<Toolkit> | null = null;
 let loaded = "";
 
 async function open() {
-  const [{ default: createModule }, { VerovioToolkit }] = await Promise.all([
+  const [{ default: createModule }, { VerovioToolkit, enableLog, LOG_ERROR }] = await Promise.all([
     import("verovio/wasm"),
     import("verovio/esm"),
   ]);
-  return new VerovioToolkit(await createModule());
+  const module = await createModule();
+  // That bars are close together on a phone is no trouble worth telling.
+  enableLog(LOG_ERROR, module);
+  return new VerovioToolkit(module);
 }
+
+// Units of the engraver to a pixel at its scale.
+const UNITS = 2.74;
+const SCALE = 36;
 
 /** Engraves some bars of a score.
  * @param score MusicXML
+ * @param width pixels on the screen
  * @param from index of the first bar, from 1
  * @param to index of the last
  * @returns SVG */
-export async function engrave(score: string, from: number, to: number) {
+export async function engrave(score: string, from: number, to: number, width: number) {
   toolkit ??= open();
   const engraver = await toolkit;
   engraver.setOptions({
-    pageWidth: 820,
+    pageWidth: Math.round(width * UNITS),
     pageHeight: 60_000,
-    scale: 36,
+    scale: SCALE,
     adjustPageHeight: true,
     breaks: "auto",
     header: "none",

@@ -1,0 +1,54 @@
+import { Box, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import { engrave } from "./engraving";
+import { Waiting } from "./Notice";
+
+type EngravedProps = {
+  score: string | undefined;
+  /** Indexes of bars. */
+  from: number;
+  to: number;
+  /** Of the screen, in pixels. */
+  width: number;
+};
+
+/** Bars of a score in notation; the engraver is loaded when it is first needed. */
+export function Engraved({ score, from, to, width }: EngravedProps) {
+  const [drawn, setDrawn] = useState<{ of: string; svg: string } | null>(null);
+  const [failed, setFailed] = useState(false);
+  const of = from === to ? String(from) : `${from}–${to}`;
+
+  useEffect(() => {
+    if (!score) return;
+    let current = true;
+    setFailed(false);
+    engrave(score, from, to, width)
+      .then((svg) => current && setDrawn({ of, svg }))
+      .catch(() => current && setFailed(true));
+    return () => {
+      current = false;
+    };
+  }, [score, from, to, width, of]);
+
+  if (failed) return <Text color="brick">These bars cannot be engraved from the score as it was loaded.</Text>;
+  return (
+    <>
+      {drawn?.of !== of && <Waiting what="the notes" />}
+      {drawn && (
+        <Box
+          role="img"
+          aria-label={`The notes of ${from === to ? "bar" : "bars"} ${of}`}
+          bg="white"
+          p="6px"
+          borderRadius="3px"
+          css={{
+            "& svg": { width: "100%", height: "auto", color: "black" },
+            "& ellipse, & path, & polygon, & polyline, & rect": { stroke: "currentColor" },
+          }}
+          // biome-ignore lint/security/noDangerouslySetInnerHtml: drawn by the engraver in this page from the studio's own score
+          dangerouslySetInnerHTML={{ __html: drawn.svg }}
+        />
+      )}
+    </>
+  );
+}
