@@ -7,6 +7,8 @@ module Demo
     STUDIO = "Harbour Steps Studio"
     TIME_ZONE = "Europe/Lisbon"
     PASSWORD = "harbour-steps"
+    CLASS = "Thursday evening"
+    CLASS_TIME = [4, "19:30"].freeze
     TEACHERS = [
       {name: "Ines Varga", email: "ines@harboursteps.example"},
       {name: "Tomas Ruel", email: "tomas@harboursteps.example"},

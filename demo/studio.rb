@@ -66,7 +66,7 @@ module Demo
           teaching = Stairwell::Server::Services::Teaching.new(desk)
           id = teaching.add(
             name: name, practice_days: days, minutes_a_day: minutes, begin_per_day: begin_per_day, lesson_weekday: weekday,
-            lesson_time: time, hand_order: hand, reads: routine != "say_clap_play", warm_ups: (begin_per_day > 2) ? "scale" : "five_finger"
+            lesson_time: time, hand_order: hand, class_name: (People::CLASS if [weekday, time] == People::CLASS_TIME), reads: routine != "say_clap_play", warm_ups: (begin_per_day > 2) ? "scale" : "five_finger"
           )[:id]
           live(desk, id, files, routine, ability)
           teaching.renew_link(id)

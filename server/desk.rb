@@ -11,6 +11,11 @@ module Stairwell
       # @return [Date] in the studio's time zone
       def today = clock.today(studio[:time_zone])
 
+      # @param student [Hash] row
+      # @return [Symbol] the student's words, or else the studio's; see
+      #   {Score::Terms::STYLES}
+      def terms(student) = (student[:terms] || studio[:terms]).to_sym
+
       # @return [Sequel::Dataset] a table's rows of this studio
       def [](table) = db[table].where(Sequel[table][:studio_id] => studio_id)
 

@@ -13,6 +13,9 @@ module Stairwell
         # @return [Hash, nil] today's row
         def today(student_id) = @desk[:lessons].first(student_id: student_id, day: @desk.today)
 
+        # @return [Hash] today's lesson as screens show it
+        def show(student_id) = shown(today(student_id))
+
         # @return [Array<Hash>] finished ones, the newest first
         def history(student_id, limit: 30)
           @desk[:lessons].where(student_id: student_id).exclude(finished_at: nil).reverse(:day).limit(limit).all
@@ -20,12 +23,12 @@ module Stairwell
 
         # @param seen [Integer] version the client saw, 0 where there was none
         # @param values [Hash] :recap (nil takes the teacher's own words back), :notes
-        # @return [Hash] the row
+        # @return [Hash] as {#show}
         # @raise [Problem] 409 when someone else wrote meanwhile
         def save(student_id, values, seen:)
           kept = today(student_id)
           row = seen.zero? ? add(student_id, values) : change(kept, values, seen)
-          row || raise(Problem.stale("this lesson", kept: self.class.shown(today(student_id)), sent: values))
+          shown(row || raise(Problem.stale("this lesson", kept: show(student_id), sent: values)))
         end
 
         # @return [Hash] the row
@@ -34,25 +37,26 @@ module Stairwell
           @desk[:lessons].where(id: row[:id]).returning.update(finished_by: @desk.account_id, finished_at: Sequel.function(:clock_timestamp), version: Sequel[:version] + 1).first
         end
 
-        # @param row [Hash, nil]
-        # @return [Hash] as screens show it
-        def self.shown(row)
-          return {recap: nil, notes: "", version: 0, finished: false} unless row
+        private
 
-          row.slice(:recap, :notes, :version).merge(finished: !row[:finished_at].nil?)
+        def shown(row)
+          return {recap: nil, notes: "", version: 0, finished: false, by: nil} unless row
+
+          row.slice(:recap, :notes, :version).merge(finished: !row[:finished_at].nil?, by: other(row[:written_by]))
         end
 
-        private
+        # @return [String, nil] the name of another teacher who wrote last
+        def other(id) = (id && id != @desk.account_id) ? @desk.db[:accounts].where(id: id).get(:name) : nil
 
         def add(student_id, values)
           @desk.db[:lessons].insert_conflict.returning
-            .insert(studio_id: @desk.studio_id, student_id: student_id, day: @desk.today, opened_by: @desk.account_id, **values.slice(:recap, :notes)).first
+            .insert(studio_id: @desk.studio_id, student_id: student_id, day: @desk.today, opened_by: @desk.account_id, written_by: @desk.account_id, **values.slice(:recap, :notes)).first
         end
 
         def change(kept, values, seen)
           return unless kept
 
-          @desk[:lessons].where(id: kept[:id], version: seen).returning.update(version: seen + 1, **values.slice(:recap, :notes)).first
+          @desk[:lessons].where(id: kept[:id], version: seen).returning.update(version: seen + 1, written_by: @desk.account_id, **values.slice(:recap, :notes)).first
         end
       end
 

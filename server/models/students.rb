@@ -5,7 +5,7 @@ module Stairwell
     module Models
       # Students and the pieces they have been given.
       class Students
-        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent gate minutes_by_day note_names email terms reads instrument known].freeze
+        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent gate minutes_by_day note_names email terms reads instrument known class_name].freeze
 
         def initialize(desk)
           @desk = desk
@@ -64,6 +64,7 @@ module Stairwell
           found[:practice_days] = Sequel.pg_array(found[:practice_days].uniq.sort, :integer) if found[:practice_days]
           found[:absent] = Sequel.pg_jsonb(Stretches.checked(found[:absent], field: "absent")) if found[:absent]
           found[:known] = Sequel.pg_array(found[:known].map(&:strip).reject(&:empty?).uniq, :text) if found[:known]
+          found[:class_name] = found[:class_name].to_s.strip.then { |name| name unless name.empty? } if found.key?(:class_name)
           found[:minutes_by_day] = Sequel.pg_jsonb(found[:minutes_by_day]) if found[:minutes_by_day]
           found
         end

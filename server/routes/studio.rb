@@ -15,7 +15,7 @@ module Stairwell
           end
 
           app.put "/api/studio/settings" do
-            at_desk { |desk| render_json(Services::StudioDesk.new(desk).close(sent[:holidays])) }
+            at_desk { |desk| render_json(Services::StudioDesk.new(desk).change(sent)) }
           end
 
           app.post "/api/studio/plans" do

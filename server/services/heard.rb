@@ -51,14 +51,15 @@ module Stairwell
           key = [one.id, standing.step.id]
           said = results[key]
           Views::Student.standing(standing, one.progress).merge(
-            assignment_id: one.id, piece: one.title, result: said && said[:result], days: boxes(@planned.fetch(key, []), standing),
+            assignment_id: one.id, piece: one.title, result: said && said[:result], heard_by: (said[:name] if said && said[:heard_by] != @desk.account_id), days: boxes(@planned.fetch(key, []), standing),
             said: said&.slice(*Lesson::DETAILS), bars: bars(one, standing.step), hands: standing.step.hands.to_s
           )
         end
 
         # The last word of each step today.
         def results
-          @results ||= @desk[:lesson_results].where(assignment_id: @given.map(&:id), day: @desk.today).order(:made_at).to_h { |row| [[row[:assignment_id], row[:step_id]], row] }
+          @results ||= @desk[:lesson_results].where(assignment_id: @given.map(&:id), day: @desk.today).left_join(:accounts, id: :heard_by)
+            .select_all(:lesson_results).select_append(Sequel[:accounts][:name]).order(:made_at).to_h { |row| [[row[:assignment_id], row[:step_id]], row] }
         end
 
         def bars(one, step)

@@ -26,12 +26,11 @@ module Stairwell
           week = Views::Week.to_h(plan, load)
           under_way = under_way(id)
           heard = Heard.new(@desk, given, under_way, load).rows
-          row = Models::Lessons.new(@desk).today(id)
           {
             student: Views::Student.settings(student), today: @desk.today.to_s, practised: Practised.of(under_way, given).to_h,
             heard: heard, hear_first: heard.find { |one| one[:first] }&.slice(:title, :piece, :first), changed: changed,
             teachable: teachable(given), next_week: week, hand: Models::Wishes.new(@desk).shown(id, week[:next_lesson]),
-            lent: Models::Lendings.new(@desk).out(id), lesson: Models::Lessons.shown(row), recap: RecapWriter.new(@desk, student, heard, week).to_s,
+            lent: Models::Lendings.new(@desk).out(id), lesson: Models::Lessons.new(@desk).show(id), recap: RecapWriter.new(@desk, student, heard, week).to_s,
             outlooks: Ahead.new(@desk, student, given).outlooks.map { |key, one| {piece: given.find { |each| each.id == key }.title, **one.slice(:middle, :cautious, :due_on, :late)} }
           }
         end

@@ -13,8 +13,8 @@ module Stairwell
 
         # Keeps the teacher's words as they are typed.
         # @param values [Hash] recap: (nil to take the plan's again), notes:
-        # @return [Hash] the lesson's own row
-        def save(values, seen:) = Models::Lessons.shown(@lessons.save(@student[:id], values, seen: seen))
+        # @return [Hash] the lesson's own words
+        def save(values, seen:) = @lessons.save(@student[:id], values, seen: seen)
 
         # @return [void]
         def lend(title) = Models::Lendings.new(@desk).lend(@student[:id], title)

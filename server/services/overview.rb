@@ -41,7 +41,7 @@ module Stairwell
         end
 
         def line(student)
-          Views::Student.settings(student).slice(:id, :name, :lesson_weekday, :lesson_time).merge(teacher: student[:teacher])
+          Views::Student.settings(student).slice(:id, :name, :lesson_weekday, :lesson_time, :class_name).merge(teacher: student[:teacher])
         end
 
         def summary(student, given, week)

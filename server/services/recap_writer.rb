@@ -20,7 +20,7 @@ module Stairwell
         def to_s
           Recap.write(
             name: @student[:name], heard: said, lines: lines, dates: dates, next_lesson: Date.parse(@week[:next_lesson]),
-            child: @student[:gate], taught: taught, style: (@student[:terms] || @desk.studio[:terms]).to_sym
+            child: @student[:gate], taught: taught, style: @desk.terms(@student)
           )
         end
 

@@ -56,7 +56,7 @@ module Stairwell
           given = Models::Assignments.new(@desk).of_student(@student[:id]).find { |one| one.id == assignment_id }
           step = given&.progress&.standings&.fetch(step_id, nil)&.step || raise(Problem.not_found("step on this sheet"))
           map = map_of(given)
-          Roadmap.playback(map, tempo: step.tempo || map.aim, spans: step.spans).merge(walk: Roadmap.walk(map, step.spans))
+          Roadmap.playback(map, tempo: step.tempo || map.aim, spans: step.spans).merge(walk: Roadmap.walk(map, step.spans).map { |one| one.merge(one.slice(:place, :reached, :ahead).transform_values { |text| say(text) }) })
         end
 
         # The notes of a piece, from which the bars of a step are engraved.
@@ -108,14 +108,35 @@ module Stairwell
           given = @given.find { |one| one.row[:id] == item["assignment_id"] }
           # A smaller form may be gone since the week was planned.
           standing = given&.progress&.standings&.fetch(item["step_id"], nil) || return
-          day = standing.days.fetch(date, {repetitions: 0, struggle: false})
+          step = standing.step
           {
-            **item.slice("assignment_id", "step_id", "title", "piece", "place", "tempo", "minutes", "repetitions").transform_keys(&:to_sym),
-            hands: standing.step.hands.to_s, how: Practice.how(standing.step), done_when: standing.step.done, notes: standing.step.notes, done: day[:repetitions], struggle: day[:struggle],
-            last_mark: last_mark(item, date), keys: marks(item, date).map { |row| row[:key] }, picture: picture(given, standing.step), starts: starts(given, standing.step),
-            action: standing.step.picture.to_s, kind: item["kind"], score: map_of(given).notes?, bars: standing.step.spans.map { |span| {from: span.from, to: span.to} }
+            title: say(item["title"]), place: say(item["place"]), kind: item["kind"],
+            **item.slice("assignment_id", "step_id", "piece", "tempo", "minutes", "repetitions").transform_keys(&:to_sym),
+            **told(step), **counted(standing, item, date), **seen(given, step)
           }
         end
+
+        # What to do, in words and as a picture, and when it is done.
+        def told(step)
+          {hands: step.hands.to_s, how: say(Practice.how(step)), action: step.picture.to_s, done_when: say(step.done), notes: step.notes.map { |note| say(note) }}
+        end
+
+        # What was tapped on that day.
+        def counted(standing, item, date)
+          day = standing.days.fetch(date, {repetitions: 0, struggle: false})
+          {done: day[:repetitions], struggle: day[:struggle], last_mark: last_mark(item, date), keys: marks(item, date).map { |row| row[:key] }}
+        end
+
+        # Where it is on the page and on the keys.
+        def seen(given, step)
+          {
+            picture: picture(given, step), starts: starts(given, step), score: map_of(given).notes?,
+            bars: step.spans.map { |span| {from: span.from, to: span.to} }
+          }
+        end
+
+        # In the student's words, or the studio's.
+        def say(text) = text && Score::Terms.say(text, @desk.terms(@student))
 
         # The newest mark of the day that was not taken back, for undo.
         def last_mark(item, date)
@@ -138,7 +159,7 @@ module Stairwell
 
           items = day["items"].map { |one| Planning::Item.new(id: one["id"].to_s, minutes: one["minutes"].to_r, why: "", kind: one["kind"].to_sym, begins: one["begins"]) }
           titles = day["items"].to_h { |one| [one["id"].to_s, one["title"]] }
-          Planning::Skip.of(items).map { |id| titles[id] }
+          Planning::Skip.of(items).map { |id| say(titles[id]) }
         end
 
         # Those that apply today; on paper, and on a day without practice, those of

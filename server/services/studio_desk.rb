@@ -3,24 +3,29 @@
 module Stairwell
   module Server
     module Services
-      # What holds for the whole studio: holidays, and planning everyone's week.
+      # What holds for the whole studio: holidays, words, a caution of its own; and
+      # planning everyone's week.
       class StudioDesk
         def initialize(desk)
           @desk = desk
         end
 
-        # @return [Hash] {holidays:, run:}
+        # @return [Hash] {holidays:, terms:, caution:, run:}
         def show
           row = @desk.db[:studios].first(id: @desk.studio_id)
-          {holidays: row[:holidays].to_a.map(&:to_h), run: newest_run}
+          {holidays: row[:holidays].to_a.map(&:to_h), terms: row[:terms], caution: row[:caution], run: newest_run}
         end
 
-        # @param holidays [Array<Hash>] {from:, to:}
-        # @return [Hash] as {#show}; everyone's week is planned again
-        def close(holidays)
-          checked = Models::Stretches.checked(holidays, field: "holidays")
-          @desk.db[:studios].where(id: @desk.studio_id).update(holidays: Sequel.pg_jsonb(checked))
-          plan_everyone
+        # @param values [Hash] of :holidays (stretches {from:, to:}), :terms, :caution
+        #   (nil for none)
+        # @return [Hash] as {#show}; other holidays plan everyone's week again
+        # @raise [Problem] 422 for a stretch that is none
+        def change(values)
+          changed = values.slice(:terms)
+          changed[:holidays] = Sequel.pg_jsonb(Models::Stretches.checked(values[:holidays], field: "holidays")) if values[:holidays]
+          changed[:caution] = values[:caution].to_s.strip.then { |text| text unless text.empty? } if values.key?(:caution)
+          @desk.db[:studios].where(id: @desk.studio_id).update(changed) if changed.any?
+          values[:holidays] ? plan_everyone : show
         end
 
         # @return [Hash] as {#show}

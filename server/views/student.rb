@@ -16,7 +16,7 @@ module Stairwell
             lesson_time: row[:lesson_time].strftime("%H:%M"), hand_order: row[:hand_order],
             hand_span: row[:hand_span], has_pedal: row[:has_pedal], warm_ups: row[:warm_ups], absent: row[:absent].to_a.map(&:to_h),
             gate: row[:gate], minutes_by_day: row[:minutes_by_day].to_h, note_names: row[:note_names],
-            email: row[:email], terms: row[:terms], reads: row[:reads], instrument: row[:instrument], known: row[:known].to_a, version: row[:version]
+            email: row[:email], terms: row[:terms], reads: row[:reads], instrument: row[:instrument], known: row[:known].to_a, class_name: row[:class_name], version: row[:version]
           }
         end
 

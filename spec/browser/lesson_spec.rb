@@ -79,10 +79,13 @@ RSpec.describe "A lesson in the browser" do
     open_lesson
     browser = page.driver.browser
     browser.network_conditions = {offline: true, latency: 0, throughput: 0}
-    keys("3")
-    expect(page).to have_css("[role=status]", text: "No connection. 1 result waits in this browser")
-    expect(heard("A, right hand")).to have_text("steady")
-    browser.delete_network_conditions
+    begin
+      keys("3")
+      expect(page).to have_css("[role=status]", text: "No connection. 1 result waits in this browser")
+      expect(heard("A, right hand")).to have_text("steady")
+    ensure
+      browser.delete_network_conditions
+    end
     visit "/studio" # closed before it was sent
     open_lesson
     expect(heard("A, right hand")).to have_text("steady")
@@ -97,6 +100,32 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_no_css("[role=alert]")
     Timeout.timeout(8) { sleep 0.1 until House::OWNER[:lessons].get(:recap) != "Theirs." }
     expect(House::OWNER[:lessons].get(:recap)).to include("Mine.").and(include("More."))
+  end
+
+  it "shows what a second teacher did, and never writes over words it has not shown" do
+    second = Stairwell::Server::Auth.add_account(House.store.db, email: "second@quay.example", name: "Oren Tull", password: House::PASSWORD)
+    House::OWNER[:memberships].insert(studio_id: house[:studio_id], account_id: second, role: "teacher")
+    as_second = lambda do |method, path, body|
+      Requests.instance_method(:sign_in).bind_call(self, email: "second@quay.example")
+      ask(method, "/api/students/#{student["id"]}/#{path}", body)
+    end
+    open_lesson
+    as_second.call(:post, "results", {assignment_id: 1, step_id: "A.left", result: "steady", key: SecureRandom.uuid})
+    as_second.call(:put, "lesson", {recap: "From Oren.", version: 0})
+    keys("3") # the answer brings what the other did
+    expect(page).to have_css("[role=listitem]", text: /A, left hand.*Oren Tull heard it today/m)
+    expect(page).to have_field("Recap for Nell", with: "From Oren.")
+    expect(page).to have_text("Oren Tull wrote last")
+    as_second.call(:put, "lesson", {recap: "Oren again.", version: 1})
+    page.execute_script("document.querySelector('[data-key=r]').focus()")
+    keys([:control, :end], " And mine.")
+    expect(page).to have_css("[role=alert]", text: "Oren Tull wrote to Nell meanwhile:\nOren again.")
+    keys(:escape, "2") # a result loads the lesson again; the words still wait
+    expect(page).to have_css("[role=alert]", text: "Oren again.")
+    expect(House::OWNER[:lessons].get(:recap)).to eq("Oren again.")
+    click_button "Take theirs"
+    expect(page).to have_field("Recap for Nell", with: "Oren again.")
+    expect(page).to have_no_css("[role=alert]")
   end
 
   it "notes what is lent and what comes back" do

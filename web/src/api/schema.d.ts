@@ -900,7 +900,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["studioSettings"];
-        /** @description Sets the holidays; everyone's week is planned again in the background. */
+        /** @description Sets what is sent; with other holidays everyone's week is planned again in the background. */
         put: operations["changeStudio"];
         post?: never;
         delete?: never;
@@ -1104,6 +1104,8 @@ export interface components {
             }[];
         };
         LessonNotes: {
+            /** @description Another teacher who wrote last */
+            by: string | null;
             /** @description In the teacher's words */
             recap: string | null;
             notes: string;
@@ -1459,6 +1461,8 @@ export interface components {
             /** @description Reads; otherwise the sheet has pictures and few words */
             reads?: boolean;
             instrument?: string | null;
+            /** @description The class the student comes with */
+            class_name?: string | null;
             /** @description What the student has met already */
             known?: string[];
             /** @description Minutes by weekday where they differ, 0 is Sunday */
@@ -1496,6 +1500,8 @@ export interface components {
                 notes: string;
                 heard: number;
             }[];
+            /** @description From lesson to lesson, the newest first */
+            weeks: components["schemas"]["PastWeek"][];
             hand: components["schemas"]["Hand"];
             work: components["schemas"]["Work"][];
             /** @description Percent of the planned days of the last weeks that were practised */
@@ -1516,6 +1522,29 @@ export interface components {
             week: components["schemas"]["Week"] | null;
             sheet_path: string | null;
             today: string;
+        };
+        PastWeek: {
+            starts: string;
+            next_lesson: string;
+            /** @description Days */
+            planned: number;
+            /** @description Days */
+            practised: number;
+            minutes: number;
+            planned_minutes: number;
+            days: {
+                date: string;
+                planned: boolean;
+                of: number;
+                repetitions: number;
+                struggle: boolean;
+            }[];
+            steps: {
+                title: string;
+                piece: string;
+                done: number;
+                of: number;
+            }[];
         };
         /** @description First and last day */
         Days: null | string[];
@@ -1762,6 +1791,8 @@ export interface components {
                 /** @description Why it is to be heard first */
                 first: string | null;
                 result: components["schemas"]["Result"] | null;
+                /** @description Another teacher who said so today */
+                heard_by: string | null;
                 said: null | {
                     cause: string | null;
                     bar: number | null;
@@ -1776,8 +1807,21 @@ export interface components {
                 days: components["schemas"]["DayBox"][];
             })[];
         };
+        StudioChanges: {
+            holidays?: components["schemas"]["Stretches"];
+            terms?: components["schemas"]["Terms"];
+            /** @description The studio's own, beside the usual ones */
+            caution?: string | null;
+        };
+        /**
+         * @description Bars or measures, quarter notes or crotchets
+         * @enum {string}
+         */
+        Terms: "mixed" | "american" | "british";
         StudioSettings: {
             holidays: components["schemas"]["Stretches"];
+            terms: components["schemas"]["Terms"];
+            caution: string | null;
             /** @description The last planning of everyone's week */
             run: null | {
                 total: number;
@@ -1803,6 +1847,7 @@ export interface components {
             id: number;
             name: string;
             teacher: string;
+            class_name: string | null;
             lesson_weekday: components["schemas"]["Weekday"];
             lesson_time: string;
             practised: components["schemas"]["Practised"];
@@ -3486,9 +3531,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    holidays: components["schemas"]["Stretches"];
-                };
+                "application/json": components["schemas"]["StudioChanges"];
             };
         };
         responses: {

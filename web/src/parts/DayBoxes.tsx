@@ -34,7 +34,7 @@ export function DayBoxes({ days }: { days: Day[] }) {
   );
 }
 
-const filled = (day: Day) => day.repetitions >= day.of;
+const filled = (day: Day) => day.repetitions > 0 && day.repetitions >= day.of;
 
 function said(day: Day) {
   const struggle = day.struggle ? ", a struggle" : "";

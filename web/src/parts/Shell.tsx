@@ -15,6 +15,7 @@ const WAYS = [
   ["/library", "Library"],
   ["/routines", "Routines"],
   ["/outbox", "Outbox"],
+  ["/settings", "Settings"],
 ] as const;
 
 const Way = chakra(NavLink);

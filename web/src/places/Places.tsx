@@ -9,6 +9,7 @@ import { TypePlace } from "./library/TypePlace";
 import { OutboxPlace } from "./outbox/OutboxPlace";
 import { PiecePlace } from "./piece/PiecePlace";
 import { RoutinesPlace } from "./routines/RoutinesPlace";
+import { SettingsPlace } from "./settings/SettingsPlace";
 import { SheetPlace } from "./sheet/SheetPlace";
 import { SignInPlace } from "./signin/SignInPlace";
 import { StudentPlace } from "./students/StudentPlace";
@@ -55,6 +56,7 @@ function SignedIn() {
         <Route path="/library/type" element={<TypePlace />} />
         <Route path="/library/:id" element={<PiecePlace />} />
         <Route path="/routines" element={<RoutinesPlace />} />
+        <Route path="/settings" element={<SettingsPlace />} />
         <Route path="*" element={<Navigate to="/today" replace />} />
       </Routes>
     </Shell>

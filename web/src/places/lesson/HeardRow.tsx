@@ -38,6 +38,11 @@ export function HeardRow({ one, at, current, severalPieces, student, hearing }: 
         {one.result && !current ? (
           <Text as="b" whiteSpace="nowrap" color={one.result === "not_heard" ? "soft" : "ink"}>
             {WORDS[one.result]}
+            {one.heard_by && (
+              <Text as="span" fontWeight={400} fontSize="sm" color="soft">
+                , by {one.heard_by}
+              </Text>
+            )}
           </Text>
         ) : (
           <DayBoxes days={one.days} />
@@ -49,7 +54,7 @@ export function HeardRow({ one, at, current, severalPieces, student, hearing }: 
             <StateMark state={one.state} share={one.credited / one.good_days} />
             <span>
               {one.credited} of {one.good_days} good {one.good_days === 1 ? "day" : "days"}, {one.repetitions} times a
-              day
+              day{one.heard_by && `; ${one.heard_by} heard it today`}
             </span>
             <Button
               size="xs"

@@ -1,12 +1,10 @@
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
-import { useWriteLesson } from "../../api/queries";
 import { Button } from "../../parts/Button";
 import { Notice } from "../../parts/Notice";
 import { Paper, PartHead } from "../../parts/Paper";
-import { useCalm } from "../../parts/useCalm";
 import { Lent } from "./Lent";
 import type { Lesson } from "./results";
+import { useKept } from "./useKept";
 
 /** What the student is told, written from the plan until the teacher writes; and
  * what is noted for the teacher. */
@@ -21,44 +19,9 @@ export function Recap({ lesson }: { lesson: Lesson }) {
   );
 }
 
-/** Keeps what is typed, a moment after the last key; what could not be kept stays
- * in the browser. */
-function useKept(lesson: Lesson, field: "recap" | "notes", start: string | null) {
-  const place = `stairwell-${field}-${lesson.student.id}-${lesson.today}`;
-  const [typed, setTyped] = useState<string | null>(() => localStorage.getItem(place) ?? start);
-  const write = useWriteLesson(lesson.student.id);
-  const calm = useCalm(typed);
-  const stored = field === "recap" ? lesson.lesson.recap : lesson.lesson.notes;
-  const stale = write.error?.problem.code === "stale" ? (write.error.problem.kept as Lesson["lesson"]) : null;
-  const save = () => {
-    if (typed === null || typed === stored || write.isPending || stale) return;
-    write.mutate(
-      { [field]: typed, version: lesson.lesson.version },
-      { onSuccess: () => localStorage.getItem(place) === typed && localStorage.removeItem(place) },
-    );
-  };
-  // A moment after the last key, and once more when more was typed while it was
-  // being kept; what was refused is not sent again by itself.
-  const refused = write.isError && write.variables?.[field] === typed;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only what was typed sets it off
-  useEffect(() => {
-    if (!refused) save();
-  }, [calm, write.isPending]);
-  const type = (text: string) => {
-    localStorage.setItem(place, text);
-    setTyped(text);
-  };
-  return { typed, type, setTyped, save, write, stale, place };
-}
-
 function Told({ lesson }: { lesson: Lesson }) {
-  const kept = useKept(lesson, "recap", lesson.lesson.recap);
+  const kept = useKept(lesson, "recap");
   const own = kept.typed !== null;
-  const again = () => {
-    localStorage.removeItem(kept.place);
-    kept.setTyped(null);
-    kept.write.mutate({ recap: null, version: lesson.lesson.version });
-  };
   return (
     <Box>
       <PartHead>Recap for {lesson.student.name}</PartHead>
@@ -76,36 +39,31 @@ function Told({ lesson }: { lesson: Lesson }) {
       />
       <Flex gap="8px" mt="4px" align="center" wrap="wrap">
         {own && (
-          <Button size="xs" onClick={again}>
+          <Button size="xs" onClick={() => kept.put(null)}>
             Write again from the plan
           </Button>
         )}
         <Text fontSize="sm" color="soft">
-          {own ? "in your words" : "follows the plan until you write"}
+          {!own
+            ? "follows the plan until you write"
+            : lesson.lesson.by
+              ? `${lesson.lesson.by} wrote last`
+              : "in your words"}
         </Text>
       </Flex>
       {kept.stale ? (
         <Box role="alert" bg="brickSoft" p="8px" mt="6px" fontSize="sm">
-          <Text>Someone else wrote to {lesson.student.name} meanwhile:</Text>
+          <Text>
+            {kept.stale.by ?? "Someone else"} wrote to {lesson.student.name} meanwhile:
+          </Text>
           <Text whiteSpace="pre-wrap" maxH="120px" overflowY="auto">
             {kept.stale.recap}
           </Text>
           <Flex gap="6px" mt="4px">
-            <Button
-              size="xs"
-              onClick={() => {
-                localStorage.removeItem(kept.place);
-                kept.setTyped(kept.stale?.recap ?? null);
-                kept.write.reset();
-              }}
-            >
+            <Button size="xs" onClick={kept.takeTheirs}>
               Take theirs
             </Button>
-            <Button
-              size="xs"
-              kind="go"
-              onClick={() => kept.write.mutate({ recap: kept.typed, version: kept.stale?.version ?? 0 })}
-            >
+            <Button size="xs" kind="go" onClick={kept.keepMine}>
               Keep mine
             </Button>
           </Flex>
@@ -118,7 +76,7 @@ function Told({ lesson }: { lesson: Lesson }) {
 }
 
 function Noted({ lesson }: { lesson: Lesson }) {
-  const kept = useKept(lesson, "notes", lesson.lesson.notes);
+  const kept = useKept(lesson, "notes");
   return (
     <Box>
       <PartHead>Notes for you: theory pages, other work</PartHead>

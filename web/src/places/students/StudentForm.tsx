@@ -1,6 +1,7 @@
 import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import type { Schemas, Trouble } from "../../api/client";
+import { useStudents } from "../../api/queries";
 import { Button } from "../../parts/Button";
 import { Choice, FirstHand } from "../../parts/Choice";
 import { FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
@@ -35,6 +36,7 @@ const NEW: Values = {
   note_names: "letters",
   email: null,
   terms: null,
+  class_name: null,
   instrument: null,
   reads: true,
   known: [],
@@ -56,6 +58,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
   const { register, handleSubmit, watch, setValue, setError, formState } = useForm<Typed>({
     defaultValues: { ...start, knows: (start.known ?? []).join(", ") },
   });
+  const students = useStudents();
   const days = watch("practice_days");
   const byDay = (watch("minutes_by_day") ?? {}) as Record<number, number>;
   const toggle = (day: number) =>
@@ -72,6 +75,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
       has_pedal: String(values.has_pedal) === "true",
       email: values.email || null,
       terms: values.terms || null,
+      class_name: values.class_name?.trim() || null,
       instrument: values.instrument || null,
       reads: String(values.reads) === "true",
       known: knows
@@ -112,6 +116,15 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
         <Field.Root w="150px" required>
           <Field.Label fontWeight={600}>New steps a day</Field.Label>
           <Input type="number" min={1} max={10} borderColor="line" {...register("begin_per_day")} />
+        </Field.Root>
+        <Field.Root w="170px">
+          <Field.Label fontWeight={600}>Class</Field.Label>
+          <Input maxLength={60} list="classes" placeholder="none" borderColor="line" {...register("class_name")} />
+          <datalist id="classes">
+            {[...new Set((students.data ?? []).flatMap((one) => one.class_name ?? []))].map((name) => (
+              <option key={name} value={name} />
+            ))}
+          </datalist>
         </Field.Root>
         <FirstHand width="120px" {...register("hand_order")} />
         <Choice label="A hand reaches" width="150px" {...register("hand_span")}>

@@ -8,6 +8,7 @@ import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
 import { useHelp } from "../../parts/KeyHelp";
 import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PartHead, PlaceHead } from "../../parts/Paper";
+import { PrintWeeks } from "../../parts/PrintWeeks";
 import { WEEK_KEYS } from "../../parts/week/useWeekKeys";
 import { WeekColumns } from "../../parts/week/WeekColumns";
 import { GivePiece } from "../piece/GivePiece";
@@ -16,6 +17,7 @@ import { Flights } from "./Flights";
 import { Outlook } from "./Outlook";
 import { Past } from "./Past";
 import { PieceChoices } from "./PieceChoices";
+import { PracticeDays } from "./PracticeDays";
 import { SheetLink } from "./SheetLink";
 import { StudentForm } from "./StudentForm";
 
@@ -45,7 +47,7 @@ function Whole({ student }: { student: Student }) {
         <Button onClick={() => setChanging(!changing)} aria-expanded={changing}>
           Change
         </Button>
-        <Button onClick={() => window.open(`/api/students/${student.id}/week.pdf`, "_blank")}>Print the week</Button>
+        <PrintWeeks students={[student.id]}>Print the week</PrintWeeks>
         <Button kind="go" onClick={() => go(`/students/${student.id}/lesson`)} disabled={student.pieces.length === 0}>
           Open lesson
         </Button>
@@ -73,6 +75,7 @@ function Whole({ student }: { student: Student }) {
           Where next? in {one.title}: {one.correct} of {one.asked} right on {dayAndMonth(one.day)}
         </Text>
       ))}
+      <PracticeDays weeks={student.weeks} />
       <Past student={student} />
       <Flex gap="16px" mt="12px" wrap="wrap" align="stretch">
         <GiveAnother student={student} />
@@ -120,7 +123,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
   const change = useChangeStudent(student.id);
   const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
   const { hand_span, has_pedal, warm_ups, absent, gate, minutes_by_day, note_names } = student;
-  const { email, terms, instrument, reads, known } = student;
+  const { email, terms, instrument, reads, known, class_name } = student;
   const start = {
     name,
     practice_days,
@@ -141,6 +144,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
     instrument,
     reads,
     known,
+    class_name,
   };
   const [seen, setSeen] = useState(student.version);
   const kept = change.error?.problem.code === "stale" ? (change.error.problem.kept as Student) : null;

@@ -1,15 +1,18 @@
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { Box, Grid, Text } from "@chakra-ui/react";
+import { memo } from "react";
 import type { Schemas } from "../../api/client";
-import { useStudio } from "../../api/queries";
+import { usePlanEveryone, useStudio } from "../../api/queries";
+import { Button } from "../../parts/Button";
 import { Climb } from "../../parts/Climb";
 import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
 import { NameLink } from "../../parts/NameLink";
 import { Empty, Notice, Waiting } from "../../parts/Notice";
 import { Paper, PlaceHead } from "../../parts/Paper";
-import { Pick } from "../../parts/Pick";
+import { PlanningRun } from "../../parts/PlanningRun";
+import { PrintWeeks } from "../../parts/PrintWeeks";
 import { colour } from "../../theme/system";
-import { Holidays, StudioTools } from "./StudioTools";
+import { useView } from "./useView";
+import { ViewBar } from "./ViewBar";
 
 type Row = Schemas["StudioRow"];
 
@@ -19,40 +22,30 @@ const HEARD: Record<string, string> = { not_yet: "not yet", shaky: "shaky", stea
 /** Every student of every teacher at a glance. */
 export function StudioPlace() {
   const studio = useStudio();
-  const [holidays, setHolidays] = useState(false);
-  const [teacher, setTeacher] = useState("");
-  const [only, setOnly] = useState("all");
-  const rows = (studio.data ?? []).filter(
-    (row) => (!teacher || row.teacher === teacher) && (only === "all" || row.concerns.length > 0),
-  );
-  const week = FROM_MONDAY.filter((day) => rows.some((row) => row.lesson_weekday === day));
-  const teachers = [...new Set((studio.data ?? []).map((row) => row.teacher))];
+  const plan = usePlanEveryone();
+  const all = studio.data ?? [];
+  const view = useView(all);
+  const { rows } = view;
+  const groups: [string, Row[]][] =
+    view.order === "lesson"
+      ? FROM_MONDAY.map((day) => [WEEKDAYS[day] ?? "", rows.filter((row) => row.lesson_weekday === day)])
+      : [["", rows]];
   return (
     <>
       <PlaceHead
         title="Studio"
         about="Every student: the climb of each piece, this week's practice, and what needs attention."
       >
-        <StudioTools open={holidays} onOpen={setHolidays} />
+        <PlanningRun />
+        <Button disabled={plan.isPending} onClick={() => plan.mutate(undefined)}>
+          Plan everyone's week
+        </Button>
+        <PrintWeeks
+          students={rows.map((row) => row.id)}
+        >{`Print ${rows.length === 1 ? "this week" : `these ${rows.length} weeks`}`}</PrintWeeks>
       </PlaceHead>
-      {holidays && <Holidays />}
-      {teachers.length > 0 && (
-        <Flex gap="12px" mb="8px" align="center" fontSize="sm">
-          <Pick aria-label="Teacher" value={teacher} onChange={(event) => setTeacher(event.target.value)}>
-            <option value="">all teachers</option>
-            {teachers.map((one) => (
-              <option key={one}>{one}</option>
-            ))}
-          </Pick>
-          <Pick aria-label="Which students" value={only} onChange={(event) => setOnly(event.target.value)}>
-            <option value="all">all students</option>
-            <option value="attention">those who need attention</option>
-          </Pick>
-          <Text color="soft">
-            {rows.length} {rows.length === 1 ? "student" : "students"}
-          </Text>
-        </Flex>
-      )}
+      <Notice trouble={plan.error} />
+      {all.length > 0 && <ViewBar all={all} view={view} />}
       <Notice trouble={studio.error} again={() => studio.refetch()} />
       {studio.isPending && <Waiting what="the studio" />}
       {studio.data?.length === 0 && (
@@ -81,25 +74,28 @@ export function StudioPlace() {
             <span role="columnheader">Ready, and due</span>
             <span role="columnheader">Needs attention</span>
           </Grid>
-          {week.map((day) => (
-            <Box key={day} role="rowgroup" aria-label={WEEKDAYS[day]}>
-              <Text px="16px" pt="8px" fontSize="sm" fontWeight={700} color="soft">
-                {WEEKDAYS[day]}
-              </Text>
-              {rows
-                .filter((row) => row.lesson_weekday === day)
-                .map((row) => (
-                  <Line key={row.id} row={row} />
+          {groups.map(([day, group]) =>
+            group.length === 0 ? null : (
+              <Box key={day} role="rowgroup" aria-label={day || "Students"}>
+                {day && (
+                  <Text px="16px" pt="8px" fontSize="sm" fontWeight={700} color="soft">
+                    {day}
+                  </Text>
+                )}
+                {group.map((row) => (
+                  <Line key={row.id} row={row} day={!day} />
                 ))}
-            </Box>
-          ))}
+              </Box>
+            ),
+          )}
+          {rows.length === 0 && <Empty>No student is like that. Choose less above.</Empty>}
         </Paper>
       )}
     </>
   );
 }
 
-function Line({ row }: { row: Row }) {
+const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
   return (
     <Grid
       role="row"
@@ -115,6 +111,7 @@ function Line({ row }: { row: Row }) {
       <Box role="cell">
         <NameLink to={`/students/${row.id}`}>{row.name}</NameLink>
         <Text fontSize="sm" color="soft">
+          {day && `${WEEKDAYS[row.lesson_weekday]?.slice(0, 3)} `}
           {row.lesson_time}, {row.teacher}
         </Text>
       </Box>
@@ -158,7 +155,7 @@ function Line({ row }: { row: Row }) {
       </Box>
     </Grid>
   );
-}
+});
 
 /** Days practised of days planned, as boxes and in words. */
 function Days({ done, of }: { done: number; of: number }) {

@@ -10,6 +10,7 @@ import { useHelp } from "../../parts/KeyHelp";
 import { NameLink } from "../../parts/NameLink";
 import { Empty, Lost, Waiting } from "../../parts/Notice";
 import { Paper, PlaceHead } from "../../parts/Paper";
+import { PrintWeeks } from "../../parts/PrintWeeks";
 
 type Row = Schemas["Today"]["lessons"][number];
 
@@ -52,7 +53,9 @@ export function TodayPlace() {
             ? "A holiday: no lessons."
             : `${lessons.length || "No"} ${lessons.length === 1 ? "lesson" : "lessons"} today${next_day ? ` · the next ones are on ${fullDay(next_day)}` : ""}`
         }
-      />
+      >
+        {lessons.length > 0 && <PrintWeeks students={lessons.map((row) => row.id)}>Print their weeks</PrintWeeks>}
+      </PlaceHead>
       <Paper>
         {lessons.length === 0 && (
           <Empty>

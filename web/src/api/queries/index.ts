@@ -1,0 +1,8 @@
+// What the server can be asked, by place.
+export * from "./lesson";
+export * from "./library";
+export * from "./routines";
+export * from "./session";
+export * from "./sheet";
+export * from "./students";
+export * from "./studio";

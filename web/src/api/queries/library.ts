@@ -1,0 +1,116 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, ask, type Schemas, type Trouble } from "../client";
+import type { paths } from "../schema";
+import { useLoad, useSave } from "./base";
+
+// Pieces: the page, its script, its revisions, how it sounds.
+
+export const usePieces = () => useLoad(["pieces"], () => ask(api.GET("/api/pieces")));
+
+/** For whom a piece is shown: "studio", "teacher" (all my students), or a student's id. */
+export type Whose = string;
+
+export const usePiece = (id: number, whose: Whose = "studio") =>
+  useLoad(["piece", id, whose], () =>
+    ask(api.GET("/api/pieces/{id}", { params: { path: { id }, query: { for: whose } } })),
+  );
+
+export const useRevisions = (id: number, whose: Whose, revision: number) =>
+  useLoad(["revisions", id, whose, revision], () =>
+    ask(api.GET("/api/pieces/{id}/revisions", { params: { path: { id }, query: { for: whose } } })),
+  );
+
+export const useRevision = (id: number, whose: Whose, revision: number, against: number | null) =>
+  useLoad(["revision", id, whose, revision, against], () =>
+    ask(
+      api.GET("/api/pieces/{id}/revisions/{revision}", {
+        params: { path: { id, revision }, query: { for: whose, against: against ?? undefined } },
+      }),
+    ),
+  );
+
+export const useDrill = (id: number, whose: Whose, revision: number) =>
+  useLoad(["drill", id, whose, revision], () =>
+    ask(api.GET("/api/pieces/{id}/drill", { params: { path: { id }, query: { for: whose } } })),
+  );
+
+export const useKeepDrill = (id: number) =>
+  useSave((body: { student_id: number; key: string; asked: number; missed: number[] }) =>
+    ask(api.POST("/api/pieces/{id}/drills", { params: { path: { id } }, body })),
+  );
+
+export const useSound = (id: number, whose: Whose) =>
+  useMutation<Sounding, Trouble, number>({
+    mutationFn: (tempo) =>
+      ask(api.GET("/api/pieces/{id}/sound", { params: { path: { id }, query: { for: whose, tempo } } })),
+  });
+
+export type Sounding = Schemas["Sound"];
+
+export const useScore = (id: number, wanted: boolean) =>
+  useQuery<string, Trouble>({
+    queryKey: ["score", id],
+    queryFn: () => ask(api.GET("/api/pieces/{id}/score", { params: { path: { id } }, parseAs: "text" })),
+    enabled: wanted,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const useLoadScore = () =>
+  useSave(
+    (file: File) =>
+      ask(
+        api.POST("/api/pieces/score", {
+          params: { query: { name: file.name } },
+          headers: { "Content-Type": "application/octet-stream" },
+          body: file as never,
+          bodySerializer: (body: unknown) => body as File,
+        }),
+      ),
+    (piece) => ["piece", piece.id, "studio"],
+  );
+
+export const useTypePiece = () =>
+  useSave(
+    (script: string) => ask(api.POST("/api/pieces", { body: { script } })),
+    (piece) => ["piece", piece.id, "studio"],
+  );
+
+/** Reads a script as it is typed; nothing is saved. */
+export const useReading = (script: string) =>
+  useQuery({
+    queryKey: ["reading", script],
+    queryFn: () => ask(api.POST("/api/scripts/read", { body: { script } })),
+    placeholderData: (before) => before,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export type Draft = paths["/api/pieces/{id}/draft"]["post"]["responses"]["200"]["content"]["application/json"];
+
+export type Changes = { put?: string[]; drop?: string[]; suggest?: boolean };
+
+/** A piece's script as it is typed; nothing is saved. */
+export const useDraft = (id: number, whose: Whose, script: string) =>
+  useQuery<Draft, Trouble>({
+    queryKey: ["draft", id, whose, script],
+    queryFn: () => ask(api.POST("/api/pieces/{id}/draft", { params: { path: { id } }, body: { for: whose, script } })),
+    placeholderData: (before, query) => (query?.queryKey[2] === whose ? before : undefined),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** Puts statements into a script and takes others out, as a click says. */
+export const useChange = (id: number, whose: Whose) => {
+  const cache = useQueryClient();
+  return useMutation<Draft, Trouble, Changes & { script: string }>({
+    mutationFn: (body) =>
+      ask(api.POST("/api/pieces/{id}/draft", { params: { path: { id } }, body: { for: whose, ...body } })),
+    scope: { id: `draft ${id}` },
+    onSuccess: (draft) => cache.setQueryData(["draft", id, whose, draft.script], draft),
+  });
+};
+
+export const useSaveScript = (id: number, whose: Whose) =>
+  useSave(
+    (body: { script: string; revision: number }) =>
+      ask(api.PUT("/api/pieces/{id}/script", { params: { path: { id } }, body: { for: whose, ...body } })),
+    () => ["piece", id, whose],
+  );

@@ -1,0 +1,31 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, ask, type Schemas, type Trouble } from "../client";
+import { useLoad, useSave } from "./base";
+
+// The whole studio, the day, and the mail.
+
+export const useStudio = () => useLoad(["studio"], () => ask(api.GET("/api/studio")));
+
+export const useStudioSettings = () =>
+  useQuery<Schemas["StudioSettings"], Trouble>({
+    queryKey: ["studio settings"],
+    queryFn: () => ask(api.GET("/api/studio/settings")),
+    // As long as everyone's week is being planned, it says how far it is.
+    refetchInterval: (query) => (query.state.data?.run && !query.state.data.run.finished ? 400 : false),
+  });
+
+export const useChangeStudio = () =>
+  useSave(
+    (body: Schemas["StudioChanges"]) => ask(api.PUT("/api/studio/settings", { body })),
+    () => ["studio settings"],
+  );
+
+export const usePlanEveryone = () =>
+  useSave(
+    () => ask(api.POST("/api/studio/plans", { body: {} })),
+    () => ["studio settings"],
+  );
+
+export const useToday = () => useLoad(["today"], () => ask(api.GET("/api/today")));
+
+export const useOutbox = () => useLoad(["outbox"], () => ask(api.GET("/api/outbox")));

@@ -1,0 +1,60 @@
+import { Flex, Input, Text } from "@chakra-ui/react";
+import type { Schemas } from "../../api/client";
+import { FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
+import { Pick } from "../../parts/Pick";
+import { ORDERS, type View } from "./useView";
+
+/** Whom the page shows, and in what order. */
+export function ViewBar({ all, view }: { all: Schemas["StudioRow"][]; view: View }) {
+  const teachers = [...new Set(all.map((row) => row.teacher))].sort();
+  const classes = [...new Set(all.flatMap((row) => row.class_name ?? []))].sort();
+  const days = FROM_MONDAY.filter((day) => all.some((row) => row.lesson_weekday === day));
+  const pick = (name: string, label: string, none: string, options: (readonly [string, string])[]) => (
+    <Pick aria-label={label} value={view.of(name)} onChange={(event) => view.set(name, event.target.value)}>
+      {none && <option value="">{none}</option>}
+      {options.map(([value, words]) => (
+        <option key={value} value={value}>
+          {words}
+        </option>
+      ))}
+    </Pick>
+  );
+  const same = (names: string[]) => names.map((name) => [name, name] as const);
+  return (
+    <Flex gap="10px" mb="8px" align="center" fontSize="sm" wrap="wrap">
+      <Input
+        type="search"
+        size="xs"
+        w="150px"
+        aria-label="Find a student"
+        placeholder="Find a student"
+        borderColor="line"
+        value={view.of("find")}
+        onChange={(event) => view.set("find", event.target.value)}
+      />
+      {teachers.length > 1 && pick("teacher", "Teacher", "all teachers", same(teachers))}
+      {classes.length > 0 && pick("class", "Class", "all classes", same(classes))}
+      {days.length > 1 &&
+        pick(
+          "day",
+          "Lesson day",
+          "all days",
+          days.map((day) => [String(day), WEEKDAYS[day] ?? ""] as const),
+        )}
+      {pick("only", "Which students", "all students", [
+        ["attention", "those who need attention"],
+        ["late", "those with a piece that will be late"],
+      ])}
+      {pick(
+        "by",
+        "In what order",
+        "",
+        Object.entries(ORDERS).map(([value, words]) => [value === "lesson" ? "" : value, words] as const),
+      )}
+      <Text color="soft" role="status">
+        {view.rows.length === all.length ? all.length : `${view.rows.length} of ${all.length}`}{" "}
+        {all.length === 1 ? "student" : "students"}
+      </Text>
+    </Flex>
+  );
+}
