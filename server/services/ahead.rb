@@ -59,7 +59,7 @@ module Stairwell
 
           row = changed_row(given, change)
           @desk[:assignments].where(id: assignment_id).update(
-            aim: row[:aim], choices: Sequel.pg_jsonb(row[:choices]), steps: Sequel.pg_jsonb(steps(row, change).map(&:to_data))
+            aim: row[:aim], choices: Sequel.pg_jsonb(row[:choices]), steps: Sequel.pg_jsonb(steps(row).map(&:to_data))
           )
         end
 
@@ -80,7 +80,7 @@ module Stairwell
         def options(given)
           own = given.progress.tasks
           without = Planning::Options::WORDS.keys.filter_map { |key|
-            changed = steps(changed_row(given, key.to_s), key.to_s)
+            changed = steps(changed_row(given, key.to_s))
             [key, given.progress.with_steps(changed).tasks] if changed
           }.to_h
           Planning.options(**@load.plan, tasks: own, without: without)
@@ -92,19 +92,27 @@ module Stairwell
           case change
           when "slower_aim" then given.row.merge(aim: (given.row[:aim] * 9 / 10).clamp(20, 400), choices: {"learnt_at" => given.row[:aim]}.merge(choices))
           when "no_pedal" then given.row.merge(choices: choices.merge("pedal" => "none"))
+          when "fewer_sections" then given.row.merge(choices: choices.merge("without" => [*choices["without"], last_section(given.row)].compact))
           when "no_memory" then given.row.merge(choices: choices.merge("memory" => false))
           else given.row.merge(choices: choices)
           end
         end
 
         # @return [Array<Practice::Step>, nil] nil where nothing is left to learn
-        def steps(row, change)
-          map = Workbench.new(@desk, row[:piece_id], @student[:id].to_s).map
-          map = map.with(sections: map.sections[0...-1]) if change == "fewer_sections"
-          Practice.steps(map, routine: Models::Routines.new(@desk).find(row[:routine]), choices: Giving.choices(row))
+        def steps(row)
+          Practice.steps(Giving.page(page(row), row[:choices]), routine: Models::Routines.new(@desk).find(row[:routine]), choices: Giving.choices(row))
         rescue ContradictionError
           nil
         end
+
+        # As the piece is for this student now.
+        def page(row)
+          @pages ||= {}
+          @pages[row[:piece_id]] ||= Workbench.new(@desk, row[:piece_id], @student[:id].to_s).map
+        end
+
+        # The last of those that are not left out yet.
+        def last_section(row) = Giving.page(page(row), row[:choices]).sections.last&.label
 
         def more_by_day(minutes)
           Sequel.pg_jsonb(@student[:minutes_by_day].to_h.transform_values { |each| [each + minutes, 240].min })

@@ -8,6 +8,17 @@ module Stairwell
       class Giving
         CHOSEN = %i[join pedal touch_by memory order repeats fermata].freeze
 
+        # What a teacher may change under way: those, and sections that are left out.
+        CHANGED = [*CHOSEN, :without].freeze
+
+        # @param map [Score::Map]
+        # @param choices [Hash] an assignment's
+        # @return [Score::Map] without the sections this student leaves out
+        def self.page(map, choices)
+          left_out = choices.to_h.transform_keys(&:to_sym)[:without].to_a
+          left_out.empty? ? map : map.with(sections: map.sections.reject { |one| left_out.include?(one.label) })
+        end
+
         # @param row [Hash] an assignment's :hand_order, :aim and :choices, with
         #   the pace the student had when it was given
         # @return [Practice::Choices]
@@ -69,7 +80,7 @@ module Stairwell
           given = @assignments.find(@student[:id], id)
           day(values[:due_on], "due_on")
           @assignments.change(id, **values.slice(:due_on, :priority, :gate)) if values.slice(:due_on, :priority, :gate).any?
-          steps = values.slice(:routine, :hand_order, :aim, *CHOSEN)
+          steps = values.slice(:routine, :hand_order, :aim, *CHANGED)
           steps.any? ? take_over(id, **steps) : Moved.of(given.progress.own, given.progress.own)
         end
 
@@ -105,7 +116,7 @@ module Stairwell
 
         # An assignment's row with other choices.
         def anew(given, values)
-          choices = given.row[:choices].to_hash.transform_keys(&:to_sym).merge(values.slice(*CHOSEN))
+          choices = given.row[:choices].to_hash.transform_keys(&:to_sym).merge(values.slice(*CHANGED))
           given.row.slice(:piece_id, :routine, :hand_order, :aim).merge(values.slice(:routine, :hand_order, :aim)).merge(choices: choices)
         end
 
@@ -129,7 +140,7 @@ module Stairwell
         def map(gift) = Workbench.new(@desk, gift[:piece_id], @student[:id].to_s).map
 
         def steps(gift)
-          Practice.steps(map(gift), routine: Models::Routines.new(@desk).find(gift[:routine]), choices: self.class.choices(gift))
+          Practice.steps(self.class.page(map(gift), gift[:choices]), routine: Models::Routines.new(@desk).find(gift[:routine]), choices: self.class.choices(gift))
         rescue ContradictionError => error
           raise Problem.new(422, error.message, code: "no_steps", field: "piece_id")
         end

@@ -27,7 +27,7 @@ module Stairwell
           row = given.row
           {
             id: row[:id], piece_id: row[:piece_id], title: given.title, routine: routine,
-            hand_order: row[:hand_order], aim: row[:aim], priority: row[:priority], gate: row[:gate], due_on: row[:due_on]&.to_s,
+            hand_order: row[:hand_order], aim: row[:aim], priority: row[:priority], gate: row[:gate], due_on: row[:due_on]&.to_s, without: row[:choices].to_h["without"].to_a,
             teachable: given.progress.teachable.map { |what, taught| {what: what, taught: taught} }, percent: percent(given.progress),
             steps: given.progress.standings.values.map { |one| standing(one, given.progress) }
           }

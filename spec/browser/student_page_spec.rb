@@ -55,6 +55,59 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(page).to have_css("[role=status]", text: "Nothing changed.")
   end
 
+  it "shows the studio by class, day and name, in the order that is asked for" do
+    api do
+      ask(:post, "/api/students", Requests::STUDENT.merge(name: "Abel", lesson_weekday: 1, class_name: "Monday group"))
+      ask(:post, "/api/students", Requests::STUDENT.merge(name: "Zoe", lesson_weekday: 1, class_name: "Monday group"))
+    end
+    names = -> { page.all("[role=rowgroup] [role=row] a").map(&:text) }
+    visit "/studio"
+    expect(page).to have_css("[role=rowgroup]", count: 2)
+    expect(names.call).to eq(%w[Abel Zoe Nell])
+    select "by name", from: "In what order"
+    expect(page).to have_css("[role=rowgroup]", count: 1)
+    expect(names.call).to eq(%w[Abel Nell Zoe])
+    select "Monday group", from: "Class"
+    expect(page).to have_css("[role=status]", text: "2 of 3 students")
+    expect(page).to have_button("Print these 2 weeks")
+    fill_in "Find a student", with: "zo"
+    expect(names.call).to eq(%w[Zoe])
+    click_link "Zoe"
+    expect(page).to have_css("h1", text: "Zoe")
+    page.go_back
+    expect(page).to have_css("[role=status]", text: "1 of 3 students")
+    fill_in "Find a student", with: ""
+    select "Wednesday", from: "Lesson day"
+    expect(page).to have_text("No student is like that. Choose less above.")
+    expect_accessible
+  end
+
+  it "keeps words and a caution of the studio's own, and the practice days of the weeks" do
+    go "Settings"
+    choose "measure, quarter note"
+    fill_in "A caution of your own", with: "Warm hands first."
+    click_button "Keep it"
+    expect(page).to have_text("on every sheet")
+    visit student["sheet_path"]
+    expect(page).to have_text("Warm hands first.")
+    open_student
+    within("section[aria-label='Practice days']") do
+      expect(page).to have_text("0 of 5 days")
+      find("summary", match: :first).click
+      expect(page).to have_css("li", text: "A, right hand (The Lock Gate): 0 of")
+    end
+    expect(House::OWNER[:studios].get(:terms)).to eq("american")
+  end
+
+  it "prints the weeks of several students, and boxes only" do
+    api { ask(:post, "/api/students", Requests::STUDENT.merge(name: "Abel")) }
+    visit "/today"
+    check "boxes empty"
+    printed = window_opened_by { click_button "Print their weeks" }
+    within_window(printed) { expect(page.current_url).to match(%r{/api/weeks\.pdf\?students=\d+,\d+&boxes=empty\z}) }
+    printed.close
+  end
+
   it "ends a piece, keeps it in the repertoire, and takes it up again" do
     open_student
     click_button "Passed"
@@ -100,7 +153,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     visit "/studio"
     expect(page).to have_text("2 students")
     select "those who need attention", from: "Which students"
-    expect(page).to have_text("1 student")
+    expect(page).to have_css("[role=status]", text: "1 of 2 students")
     expect(page).to have_css("[role=row]", text: "Nell")
     expect(page).to have_no_css("[role=row]", text: "Ada")
     expect_accessible

@@ -49,6 +49,21 @@ RSpec.describe "Giving a piece and looking ahead" do
     expect(ask(:get, sheet_of(link))["days"].flat_map { |day| day["items"] }.map { |one| one["how"] }).to include("tap")
   end
 
+  it "keeps a section that is left out of the way, until it is taken in again" do
+    given = give(due_on: "2027-03-14")
+    ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, begin_per_day: 1)) # so that every section takes days of its own
+    piece = -> { ask(:get, "/api/students/#{student["id"]}")["pieces"].first }
+    expect(piece.call["outlook"]["options"].map { |one| one["change"] }).to include("fewer_sections")
+    ask(:post, "/api/students/#{student["id"]}/options", {change: "fewer_sections", assignment_id: given["pieces"].first["id"]})
+    expect(piece.call["without"]).to eq(%w[B])
+    expect(titles("pieces" => [piece.call]).grep(/\AB\b/)).to eq([])
+    ask(:post, "/api/students/#{student["id"]}/pieces/#{piece.call["id"]}/renew", {})
+    expect(titles("pieces" => [piece.call]).grep(/\AB\b/)).to eq([]) # the page as it is now does not bring it back
+    moved = ask(:put, "/api/students/#{student["id"]}/pieces/#{piece.call["id"]}", {without: []})
+    expect(moved["moved"]["added"]).to include("B, right hand")
+    expect(ask(:put, "/api/students/#{student["id"]}/pieces/#{piece.call["id"]}", {without: %w[A A1 B]})["detail"]).to include("has no section")
+  end
+
   it "foretells when a piece is ready, and offers what helps where that is too late; one press takes it" do
     given = give(due_on: "2027-03-20", pedal: "before_dynamics")
     outlook = given["pieces"].first["outlook"]

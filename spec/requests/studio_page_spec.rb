@@ -45,6 +45,43 @@ RSpec.describe "The studio page" do
     expect(row["pieces"]).to eq([])
   end
 
+  it "says which class a student comes with; blanks are none" do
+    change = ->(version, name) { ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: version, class_name: name)) && row["class_name"] }
+    expect([row["class_name"], change[1, " Thursday evening "], change[2, "  "]]).to eq([nil, "Thursday evening", nil])
+  end
+
+  it "keeps the studio's words and its own caution, and says them on the sheet" do
+    expect(ask(:get, "/api/studio/settings")).to include("terms" => "mixed", "caution" => nil)
+    expect(ask(:put, "/api/studio/settings", {terms: "american", caution: " Warm hands first. "})).to include("terms" => "american", "caution" => "Warm hands first.", "holidays" => [])
+    House.now = Time.utc(2027, 3, 4, 12)
+    shown = ask(:get, sheet_of(student))
+    expect(shown["cautions"].last).to include("topic" => "studio", "short" => "Warm hands first.")
+    expect(shown["days"].first["items"].first["place"]).to eq("page 12, line 1, all 4 measures")
+    sign_in
+    expect(ask(:put, "/api/studio/settings", {caution: nil})["caution"]).to be_nil
+    expect(ask(:put, "/api/studio/settings", {terms: "german"})["title"]).to be_a(String)
+    expect(status).to eq(422).or eq(400)
+  end
+
+  it "lists the weeks gone by as planned and as practised, from the marks that hold" do
+    weeks = -> { ask(:get, "/api/students/#{student["id"]}")["weeks"] }
+    expect(weeks.call).to eq([]) # the first week begins tomorrow
+    House.now = Time.utc(2027, 3, 4, 12)
+    item = ask(:get, sheet_of(student))["days"].first["items"].first
+    keys = Array.new(5) { SecureRandom.uuid }
+    keys.each { |key| mark(sheet_of(student), item, key: key) }
+    mark(sheet_of(student), item, kind: "undo", undoes: keys.first)
+    House.now = Time.utc(2027, 3, 5, 12)
+    late = ask(:get, sheet_of(student))["days"][1]["items"].find { |one| one["step_id"] == item["step_id"] }
+    mark(sheet_of(student), late, kind: "struggle")
+    sign_in
+    week = weeks.call.first
+    expect(week).to include("starts" => "2027-03-04", "next_lesson" => "2027-03-10", "practised" => 1)
+    expect(week["days"].first(2).map { |day| day.values_at("repetitions", "struggle") }).to eq([[4, false], [0, true]])
+    expect(week["steps"].find { |step| step["title"] == "A, right hand" }).to include("done" => 4)
+    expect(week["minutes"]).to eq(item["minutes"] * 4 / 5)
+  end
+
   it "is made anew when the day changes" do
     row
     House.now = Time.utc(2027, 3, 9, 12)

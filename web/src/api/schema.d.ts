@@ -1587,6 +1587,8 @@ export interface components {
             priority: components["schemas"]["Priority"];
             gate: boolean;
             due_on: string | null;
+            /** @description Sections left out for this student */
+            without: string[];
             teachable: {
                 what: string;
                 taught: boolean;
@@ -2613,6 +2615,8 @@ export interface operations {
                     /** @enum {string} */
                     touch_by?: "teacher" | "student";
                     memory?: boolean;
+                    /** @description Sections left out for this student */
+                    without?: string[];
                 };
             };
         };

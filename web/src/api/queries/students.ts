@@ -63,8 +63,16 @@ export const useMakeSmaller = (id: number) =>
 
 export const useChangePiece = (id: number) =>
   useSave(
-    ({ assignment, ...body }: { assignment: number; due_on?: string | null; priority?: number; gate?: boolean }) =>
-      ask(api.PUT("/api/students/{id}/pieces/{assignment}", { params: { path: { id, assignment } }, body })),
+    ({
+      assignment,
+      ...body
+    }: {
+      assignment: number;
+      due_on?: string | null;
+      priority?: number;
+      gate?: boolean;
+      without?: string[];
+    }) => ask(api.PUT("/api/students/{id}/pieces/{assignment}", { params: { path: { id, assignment } }, body })),
     () => ["student", id],
   );
 

@@ -14,7 +14,7 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
   const change = useChangePiece(student);
   const renew = useRenewPiece(student);
   const end = useEndPiece(student);
-  const set = (what: { due_on?: string | null; priority?: number; gate?: boolean }) =>
+  const set = (what: { due_on?: string | null; priority?: number; gate?: boolean; without?: string[] }) =>
     change.mutate({ assignment: piece.id, ...what });
   return (
     <>
@@ -85,6 +85,16 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
         <Button size="xs" onClick={() => end.mutate({ assignment: piece.id, ended: "set_aside" })}>
           Set aside
         </Button>
+        {piece.without.map((label) => (
+          <Button
+            key={label}
+            size="xs"
+            title={`Section ${label} is left out for this student`}
+            onClick={() => set({ without: piece.without.filter((one) => one !== label) })}
+          >
+            Take section {label} in again
+          </Button>
+        ))}
         {renew.data?.moved && <Text role="status">{moved(renew.data.moved)}</Text>}
       </Flex>
       <Notice trouble={change.error ?? renew.error ?? end.error} />
