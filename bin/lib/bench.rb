@@ -206,24 +206,30 @@ class Bench
     SQL
   end
 
-  # More students like the demo's, with their pieces, marks and results.
+  # More students like the demo's, with their pieces, weeks, marks and results: every
+  # student there is, copied as a set, as often as it takes.
   # @param count [Integer] students in all
   def grow(db, count)
-    first = db[:students].max(:id)
-    columns = ->(table, *without) { db[table].columns - %i[id key undoes] - without }
-    while db[:students].count < count
-      db[:students].order(:id).limit([first, count - db[:students].count].min).each do |row|
-        id = db[:students].returning(:id).insert(row.slice(*columns[:students]).merge(name: "#{row[:name]} #{db[:students].count}")).first[:id]
-        db[:assignments].where(student_id: row[:id]).each do |given|
-          copy = db[:assignments].returning(:id).insert(given.slice(*columns[:assignments]).merge(student_id: id)).first[:id]
-          %i[practice_marks lesson_results].each do |table|
-            kept = columns[table, :student_id, :assignment_id]
-            undo = (table == :practice_marks) ? {kind: %w[repetition struggle]} : {}
-            db[table].insert([:student_id, :assignment_id, :key, *kept], db[table].where(assignment_id: given[:id], **undo).select(id, copy, Sequel.function(:gen_random_uuid), *kept))
-          end
-        end
+    until (missing = count - db[:students].count) <= 0
+      db.run("CREATE TEMP TABLE twins AS SELECT id AS was, nextval(pg_get_serial_sequence('students', 'id')) AS id FROM students ORDER BY id LIMIT #{missing}")
+      copy(db, :students, "students s JOIN twins t ON t.was = s.id", id: "t.id", name: "left(s.name, 40) || ' ' || t.id")
+      db.run("CREATE TEMP TABLE given AS SELECT a.id AS was, nextval(pg_get_serial_sequence('assignments', 'id')) AS id FROM assignments a JOIN twins t ON t.was = a.student_id")
+      copy(db, :assignments, "assignments s JOIN twins t ON t.was = s.student_id JOIN given g ON g.was = s.id", id: "g.id", student_id: "t.id")
+      copy(db, :week_plans, "week_plans s JOIN twins t ON t.was = s.student_id", student_id: "t.id", without: [:id])
+      %i[practice_marks lesson_results].each do |table|
+        undo = "AND s.kind <> 'undo'" if table == :practice_marks
+        copy(db, table, "#{table} s JOIN twins t ON t.was = s.student_id JOIN given g ON g.was = s.assignment_id #{undo}", student_id: "t.id", assignment_id: "g.id", key: "gen_random_uuid()")
       end
+      db.run("DROP TABLE given; DROP TABLE twins")
     end
+    db.run("ANALYZE")
+  end
+
+  # Rows again, with some columns changed.
+  def copy(db, table, from, without: [], **changed)
+    columns = db[table].columns - without
+    values = columns.map { |column| changed.fetch(column) { "s.#{column}" } }
+    db.run("INSERT INTO #{table} (#{columns.join(", ")}) OVERRIDING SYSTEM VALUE SELECT #{values.join(", ")} FROM #{from}")
   end
 end
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../spec_helper"
+require "pdf/reader"
 
 RSpec.describe "The student's page, the studio and the outbox" do
   include_context "a student with a piece"
@@ -26,6 +27,21 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect_accessible
     click_button "Show as stairs"
     expect(page).to have_css("svg[aria-label^='The stairs']")
+  end
+
+  # Read back with a PDF library (pdf-reader).
+  it "prints the stairs of a piece on one lying page, and the week without its buttons" do
+    open_student
+    page.execute_script("window.print = () => {}")
+    click_button "Print the stairs of The Lock Gate"
+    read = -> { PDF::Reader.new(StringIO.new(page.driver.browser.print_page.unpack1("m"))) }
+    alone = read.call
+    expect(alone.pages.map { |one| one.attributes[:MediaBox].then { |box| box[2] > box[3] } }).to eq([true])
+    expect(alone.pages.first.text.squeeze(" ")).to include("Nell: The Lock Gate", "hands together", "Likely ready")
+    page.execute_script("window.dispatchEvent(new Event('afterprint'))")
+    all = read.call.pages.map(&:text).join(" ").squeeze(" ")
+    expect(all).to include("The week from", "Practice days")
+    expect(all).not_to match(/add|Passed|Give another/)
   end
 
   it "says what needs attention, and lists lessons with what was told" do

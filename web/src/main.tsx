@@ -10,6 +10,7 @@ import { Trouble } from "./api/client";
 import { Places } from "./places/Places";
 import { looks, wear } from "./theme/looks";
 import { system } from "./theme/system";
+import "./theme/print.css";
 
 wear(looks());
 

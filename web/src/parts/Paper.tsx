@@ -1,8 +1,8 @@
 import { Box, type BoxProps, Flex, Heading } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import type { ReactNode, Ref } from "react";
 
 /** A sheet lying on the desk: what every part of a place is written on. */
-export function Paper(props: BoxProps) {
+export function Paper(props: BoxProps & { ref?: Ref<HTMLDivElement> }) {
   return <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="4px" minW={0} {...props} />;
 }
 

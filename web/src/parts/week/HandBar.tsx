@@ -8,7 +8,7 @@ import type { WeekHand } from "./useWeekHand";
 export function HandBar({ drawn }: { drawn: WeekHand }) {
   const { chosen, item } = drawn;
   return (
-    <Box minH="64px" mt="6px" fontSize="sm">
+    <Box minH="64px" mt="6px" fontSize="sm" className="no-print">
       <Box color="soft" aria-live="polite">
         {item ? (
           <>

@@ -145,6 +145,7 @@ function Column({ day, drawn, severalPieces, gone, over, dragged }: ColumnProps)
           kind="quiet"
           size="sm"
           mt="auto"
+          className="no-print"
           color="soft"
           data-add={day.date}
           aria-label={`Add to ${shortDay(day.date)}`}

@@ -22,7 +22,6 @@ export function PaperSheet({ sheet }: { sheet: Sheet }) {
           "& table": { width: "100%", borderCollapse: "collapse" },
           "& td, & th": { border: "0.6pt solid #444", padding: "3pt 5pt", textAlign: "left", verticalAlign: "top" },
         },
-        "@page": { margin: "14mm" },
       }}
     >
       <h1 style={{ fontSize: "18pt", fontWeight: 750 }}>

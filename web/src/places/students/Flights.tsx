@@ -1,7 +1,9 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { type ReactNode, useRef } from "react";
 import type { Schemas } from "../../api/client";
+import { Button } from "../../parts/Button";
 import { Paper, PartHead } from "../../parts/Paper";
+import { printOnly } from "../../parts/printing";
 import { Stairs } from "../../parts/Stairs";
 import { STATE_WORDS, StateMark } from "../../parts/StateMark";
 import { edgeOf, tintOf } from "../../theme/system";
@@ -9,27 +11,47 @@ import { edgeOf, tintOf } from "../../theme/system";
 type Piece = Schemas["Student"]["pieces"][number];
 type Step = Piece["steps"][number];
 
+type FlightsProps = { piece: Piece; who: string; today: string; children?: ReactNode };
+
 const Table = chakra("table");
 const Cell = chakra("td");
 const Head = chakra("th");
 
 /** A student's piece: the climb, and the table of its flights with the sections
  * across and the stages upward; under it the joins and the whole piece. */
-export function Flights({ piece, today, children }: { piece: Piece; today: string; children?: ReactNode }) {
+export function Flights({ piece, who, today, children }: FlightsProps) {
+  const paper = useRef<HTMLDivElement>(null);
   const inSections = piece.steps.filter((step) => step.section);
   const sections = [...new Set(inSections.map((step) => step.section as string))];
   const stages = [...new Set(inSections.map((step) => step.stage))].reverse();
   const find = (section: string, stage: string) =>
     piece.steps.find((step) => step.section === section && step.stage === stage);
   return (
-    <Paper p="14px 18px" mt="12px">
-      <PartHead beside={`${piece.routine} · ${piece.hand_order} hand first · aim ${piece.aim}`}>
+    <Paper p="14px 18px" mt="12px" className="stairs-page" ref={paper}>
+      <PartHead
+        beside={
+          <>
+            {piece.routine} · {piece.hand_order} hand first · aim {piece.aim}
+            <Button
+              kind="quiet"
+              size="xs"
+              ml="8px"
+              className="no-print"
+              aria-label={`Print the stairs of ${piece.title}`}
+              onClick={() => printOnly(paper.current)}
+            >
+              Print the stairs
+            </Button>
+          </>
+        }
+      >
         <Text as="span" fontSize="lg" color="ink">
+          <span className="on-paper">{who}: </span>
           {piece.title}
         </Text>{" "}
         · {piece.percent} % of the work is steady
       </PartHead>
-      <Box my="8px">
+      <Box my="8px" className="whole">
         <Stairs climb={piece.stairs} title={piece.title} today={today} due={piece.due_on} />
       </Box>
       <Box overflowX="auto" tabIndex={0} role="region" aria-label={`Steps of ${piece.title}`}>

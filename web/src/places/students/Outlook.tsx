@@ -35,7 +35,7 @@ export function Outlook({ student, piece }: { student: number; piece: Piece }) {
         )}
       </Text>
       {options.length > 0 && (
-        <Flex gap="6px" mt="4px" wrap="wrap" align="center">
+        <Flex gap="6px" mt="4px" wrap="wrap" align="center" className="no-print">
           <Text fontSize="sm" color="soft">
             What would help:
           </Text>

@@ -1,4 +1,4 @@
-import { Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { useChangePiece, useEndPiece, useRenewPiece } from "../../api/queries";
 import { Button } from "../../parts/Button";
@@ -17,7 +17,7 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
   const set = (what: { due_on?: string | null; priority?: number; gate?: boolean; without?: string[] }) =>
     change.mutate({ assignment: piece.id, ...what });
   return (
-    <>
+    <Box className="no-print">
       <Flex gap="14px" wrap="wrap" align="center" fontSize="sm" mt="6px">
         <Text as="span">
           Ready by{" "}
@@ -98,7 +98,7 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
         {renew.data?.moved && <Text role="status">{moved(renew.data.moved)}</Text>}
       </Flex>
       <Notice trouble={change.error ?? renew.error ?? end.error} />
-    </>
+    </Box>
   );
 }
 

@@ -65,7 +65,7 @@ function Whole({ student }: { student: Student }) {
       {changing && <Change student={student} onDone={() => setChanging(false)} />}
       <Week student={student} />
       {student.pieces.map((piece) => (
-        <Flights key={piece.id} piece={piece} today={student.today}>
+        <Flights key={piece.id} piece={piece} who={student.name} today={student.today}>
           <Outlook student={student.id} piece={piece} />
           <PieceChoices student={student.id} piece={piece} several={student.pieces.length > 1} />
         </Flights>
@@ -77,7 +77,7 @@ function Whole({ student }: { student: Student }) {
       ))}
       <PracticeDays weeks={student.weeks} />
       <Past student={student} />
-      <Flex gap="16px" mt="12px" wrap="wrap" align="stretch">
+      <Flex gap="16px" mt="12px" wrap="wrap" align="stretch" className="no-print">
         <GiveAnother student={student} />
         <Beside student={student} />
         <SheetLink student={student} />
@@ -100,6 +100,7 @@ function Week({ student }: { student: Student }) {
               kind="quiet"
               size="sm"
               ml="8px"
+              className="no-print"
               title="When days were missed: plans the days that are left from what was practised so far"
               disabled={again.isPending}
               onClick={() => again.mutate()}
