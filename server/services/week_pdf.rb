@@ -10,6 +10,8 @@ module Stairwell
       # smaller.
       class WeekPdf
         FONTS = File.expand_path("../../web/node_modules/@expo-google-fonts/atkinson-hyperlegible-next", __dir__)
+        # Points kept free at the foot.
+        FOOT = 60
         SIZES = [9.5, 8.5, 7.5, 6.5, 5.5].freeze
 
         # @param sheets [Array<Hash>] as {Sheet#show} gives, one a student
@@ -40,8 +42,8 @@ module Stairwell
           rows = rows(sheet)
           @size = SIZES.find { |size| rows.sum { |row| height(row, size) } <= @pdf.cursor - 64 } || SIZES.last
           days(sheet)
-          rows.each { |row| draw(row, sheet) if @pdf.cursor - height(row, @size) > 60 }
-          foot(sheet)
+          room = rows.take_while { |row| (@pdf.cursor - height(row, @size) > FOOT).tap { |fits| draw(row, sheet) if fits } }
+          foot(sheet, rows.drop(room.size))
         end
 
         def head(sheet)
@@ -172,9 +174,11 @@ module Stairwell
           @pdf.draw_text(found[:finger].to_s, at: [x + width / 2 - 1.5, top - tall + 2], size: 6, style: :bold) if found
         end
 
-        def foot(sheet)
+        # @param left [Array] rows for which the page has no room
+        def foot(sheet, left)
           beside = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each["title"] }, *one[:beside].map { |each| "#{each["title"]} (#{Date.parse(one[:date]).strftime("%a")})" }] }.uniq
           @pdf.bounding_box([0, 56], width: @pdf.bounds.width, height: 56) do
+            @pdf.text("Only on the screen, for want of room: #{left.map { |_, item| item[:title] }.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if left.any?
             @pdf.text("Besides: #{beside.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if beside.any?
             skip = sheet[:skip].to_a
             @pdf.text("If #{Date.parse(sheet[:days].first[:date]).strftime("%A")} goes badly, leave out: #{skip.join("; ")}.", size: 7.5) if skip.any?

@@ -37,6 +37,17 @@ RSpec.describe "The week on paper" do
     expect(read.pages.last.text.squeeze(" ")).to include("finger 3 on B")
   end
 
+  it "is at hand behind the family's link too, and says what the page has no room for" do
+    House.now = Time.utc(2027, 3, 4, 12)
+    expect(pdf("#{sheet_of(student)}/week.pdf").pages.first.text.squeeze(" ")).to include("Nell, week from Thursday 4 March", "A, right hand")
+    day = {date: "2027-03-04", minutes: 1, items: (1..90).map { |at| {assignment_id: 1, step_id: "s#{at}", title: "Step #{at}", piece: "Weir", place: "line 1", how: "slowly", repetitions: 1, tempo: 60, done_when: "it goes", notes: [], starts: [], picture: [], done: 0} }, warm_ups: [], beside: []}
+    sheet = {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [day], skip: [], cautions: []}
+    text = PDF::Reader.new(StringIO.new(Stairwell::Server::Services::WeekPdf.new([sheet]).to_s)).pages.map { |page| page.text.gsub(/\s+/, " ") }
+    expect(text.size).to eq(1)
+    expect((1..90).reject { |at| text.first.match?(/Step #{at}\b/) }).to eq([])
+    expect(text.first).to include("Only on the screen, for want of room: Step")
+  end
+
   # A filled box is a filled rectangle; empty ones are only drawn.
   it "fills what was done, or prints empty boxes only" do
     House.now = Time.utc(2027, 3, 4, 12)

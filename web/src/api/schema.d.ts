@@ -980,6 +980,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheet/{token}/week.pdf": {
+        parameters: {
+            query?: {
+                boxes?: components["parameters"]["Boxes"];
+            };
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        get: operations["sheetPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheet/{token}/marks": {
         parameters: {
             query?: never;
@@ -3645,6 +3665,31 @@ export interface operations {
                 };
                 content: {
                     "application/vnd.recordare.musicxml+xml": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sheetPdf: {
+        parameters: {
+            query?: {
+                boxes?: components["parameters"]["Boxes"];
+            };
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheet on one page */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             default: components["responses"]["Problem"];

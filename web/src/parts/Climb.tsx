@@ -1,20 +1,27 @@
 import type { Schemas } from "../api/client";
 import { colour } from "../theme/system";
-import { Tread } from "./StateMark";
 
-type Step = { title: string; state: Schemas["State"] };
+type State = Schemas["State"];
+type Step = { title: string; state: State };
 
 /** A student's piece as a small flight of stairs, one tread a step, rising to
  * the right. */
 type Props = { steps: Step[]; percent: number; title: string; width?: number; height?: number };
 
+/** Drawn in a few strokes however many steps there are: a studio has hundreds of
+ * students. */
 export function Climb({ steps, percent, title, width = 220, height = 40 }: Props) {
   const tread = width / Math.max(steps.length, 1);
+  const wide = Math.max(tread - 1, 1.5);
   const rise = (height - 13) / Math.max(steps.length - 1, 1);
-  const count = (state: Step["state"]) => steps.filter((step) => step.state === state).length;
+  const count = (state: State) => steps.filter((step) => step.state === state).length;
   const said = (["secure", "steady", "begun", "open", "waiting"] as const)
     .filter(count)
     .map((state) => `${count(state)} ${state}`);
+  const stroke = (states: State[], draw: (x: number, y: number) => string) =>
+    steps.map((step, at) => (states.includes(step.state) ? draw(at * tread, height - 13 - at * rise) : "")).join("");
+  const box = (x: number, y: number, w: number) => `M${f(x)} ${f(y + 4)}h${f(w)}v7h${f(-w)}z`;
+  const line = (x: number, y: number) => `M${f(x)} ${f(y)}h${f(wide)}`;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -24,15 +31,20 @@ export function Climb({ steps, percent, title, width = 220, height = 40 }: Props
       aria-label={`${title}: ${percent} % of the work, ${said.join(", ")}`}
     >
       <path d={`M0 ${height - 0.5}H${width}`} stroke={colour("line")} />
-      {steps.map((step, at) => (
-        <Tread
-          key={step.title}
-          x={at * tread}
-          y={height - 13 - at * rise}
-          width={Math.max(tread - 1, 1.5)}
-          state={step.state}
-        />
-      ))}
+      <path d={stroke(["waiting"], (x, y) => line(x, y + 7))} stroke={colour("soft")} />
+      <path
+        d={stroke(["open", "begun"], (x, y) => box(x + 0.5, y + 0.5, wide - 1))}
+        fill="none"
+        stroke={colour("ink")}
+      />
+      <path
+        d={stroke(["begun"], (x, y) => box(x, y, wide / 2)) + stroke(["steady", "secure"], (x, y) => box(x, y, wide))}
+        fill={colour("ink")}
+      />
+      <path d={stroke(["secure"], (x, y) => line(x, y + 1))} stroke={colour("ink")} strokeWidth="1.6" />
     </svg>
   );
 }
+
+// Two decimals are finer than any screen.
+const f = (value: number) => Number(value.toFixed(2));

@@ -10,7 +10,6 @@ import { Lost, Notice, Waiting } from "../../parts/Notice";
 import { Paper } from "../../parts/Paper";
 import { WarmUps } from "../../parts/WarmUps";
 import { colour } from "../../theme/system";
-import { PaperSheet } from "./PaperSheet";
 import { Step } from "./Step";
 import { useTicks } from "./useTicks";
 
@@ -21,14 +20,7 @@ export function SheetPlace() {
   const { token = "" } = useParams();
   const sheet = useSheet(token);
   return (
-    <Box
-      as="main"
-      maxW="480px"
-      mx="auto"
-      px="12px"
-      py="16px"
-      css={{ "@media print": { maxWidth: "none", padding: 0 } }}
-    >
+    <Box as="main" maxW="480px" mx="auto" px="12px" py="16px">
       {sheet.error && !sheet.data && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
       {sheet.isPending && <Waiting what="the sheet" />}
       {sheet.data && <Whole sheet={sheet.data} token={token} />}
@@ -48,85 +40,82 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
 
   return (
     <>
-      <Box className="no-print">
-        <Flex justify="space-between" align="flex-start" gap="12px">
-          <Box>
-            <Heading as="h1" fontSize="1.75rem" letterSpacing="-0.5px" fontWeight={750} lineHeight={1.15}>
-              {longDay(sheet.today)}, {sheet.student}
-            </Heading>
-            <Text color="soft" fontSize="lg">
-              {today
-                ? `${minutes(today.minutes)}, ${today.items.length} ${today.items.length === 1 ? "thing" : "things"}`
-                : "no practice planned today"}
-            </Text>
-          </Box>
-          <Flex gap="6px">
-            <Button onClick={() => window.print()}>Print</Button>
-            <Button onClick={() => ticks.undo?.()} disabled={!ticks.undo}>
-              Undo
-            </Button>
-          </Flex>
-        </Flex>
-        <DayRow sheet={sheet} />
-        <Notice trouble={ticks.trouble} />
-        {ticks.offline && ticks.waiting.length > 0 && (
-          <Text role="status" bg="brassSoft" px="10px" py="6px" mb="8px">
-            No connection. {ticks.waiting.length} {ticks.waiting.length === 1 ? "tap waits" : "taps wait"} on this
-            phone; go on.
+      <Flex justify="space-between" align="flex-start" gap="12px">
+        <Box>
+          <Heading as="h1" fontSize="1.75rem" letterSpacing="-0.5px" fontWeight={750} lineHeight={1.15}>
+            {longDay(sheet.today)}, {sheet.student}
+          </Heading>
+          <Text color="soft" fontSize="lg">
+            {today
+              ? `${minutes(today.minutes)}, ${today.items.length} ${today.items.length === 1 ? "thing" : "things"}`
+              : "no practice planned today"}
           </Text>
-        )}
-        <WarmUps all={today?.warm_ups} />
-        {today?.items.map((item) => (
-          <Step
-            key={`${item.assignment_id}/${item.step_id}`}
-            item={item}
-            token={token}
-            reads={sheet.reads}
-            several={several}
-            onCount={() => ticks.send(item, "repetition")}
-            onHard={() => ticks.send(item, "struggle")}
-          />
-        ))}
-        {today && today.beside.length > 0 && (
-          <Paper as="section" aria-label="Besides" p="14px" mb="10px">
-            <Heading as="h2" fontSize="1.125rem" fontWeight={750}>
-              And besides
-            </Heading>
-            {today.beside.map((one) => (
-              <Text key={one.id} fontSize="lg">
-                {one.title}
-                {one.one_of.length > 0 && `: choose one of ${one.one_of.join(", ")}`}{" "}
-                <Text as="span" color="soft">
-                  {minutes(one.minutes)}
-                </Text>
-              </Text>
-            ))}
-          </Paper>
-        )}
-        {!today && (
-          <Paper p="16px" mt="10px">
-            <Text fontSize="lg">
-              {next
-                ? `Next: ${fullDay(next.date)}, ${next.items.map((item) => item.title).join("; ") || "nothing new"}.`
-                : sheet.next_lesson
-                  ? `The next lesson is on ${fullDay(sheet.next_lesson)}.`
-                  : "There is no plan yet. It comes with the next lesson."}
-            </Text>
-          </Paper>
-        )}
-        {today && sheet.skip.length > 0 && (
-          <details style={{ marginTop: 8 }}>
-            <summary style={{ cursor: "pointer", fontWeight: 650 }}>A bad day? What to leave out</summary>
-            <Text fontSize="lg">Leave out {sheet.skip.join("; ")}. The rest is enough for today.</Text>
-          </details>
-        )}
-        <Cautions all={sheet.cautions} />
-        <Text fontSize="sm" color="soft" mt="6px">
-          {sheet.studio}
-          {sheet.next_lesson && ` · next lesson ${fullDay(sheet.next_lesson)}`}
+        </Box>
+        <Flex gap="6px">
+          <Button onClick={() => window.open(`/api/sheet/${token}/week.pdf`, "_blank")}>Print</Button>
+          <Button onClick={() => ticks.undo?.()} disabled={!ticks.undo}>
+            Undo
+          </Button>
+        </Flex>
+      </Flex>
+      <DayRow sheet={sheet} />
+      <Notice trouble={ticks.trouble} />
+      {ticks.offline && ticks.waiting.length > 0 && (
+        <Text role="status" bg="brassSoft" px="10px" py="6px" mb="8px">
+          No connection. {ticks.waiting.length} {ticks.waiting.length === 1 ? "tap waits" : "taps wait"} on this phone;
+          go on.
         </Text>
-      </Box>
-      <PaperSheet sheet={sheet} />
+      )}
+      <WarmUps all={today?.warm_ups} />
+      {today?.items.map((item) => (
+        <Step
+          key={`${item.assignment_id}/${item.step_id}`}
+          item={item}
+          token={token}
+          reads={sheet.reads}
+          several={several}
+          onCount={() => ticks.send(item, "repetition")}
+          onHard={() => ticks.send(item, "struggle")}
+        />
+      ))}
+      {today && today.beside.length > 0 && (
+        <Paper as="section" aria-label="Besides" p="14px" mb="10px">
+          <Heading as="h2" fontSize="1.125rem" fontWeight={750}>
+            And besides
+          </Heading>
+          {today.beside.map((one) => (
+            <Text key={one.id} fontSize="lg">
+              {one.title}
+              {one.one_of.length > 0 && `: choose one of ${one.one_of.join(", ")}`}{" "}
+              <Text as="span" color="soft">
+                {minutes(one.minutes)}
+              </Text>
+            </Text>
+          ))}
+        </Paper>
+      )}
+      {!today && (
+        <Paper p="16px" mt="10px">
+          <Text fontSize="lg">
+            {next
+              ? `Next: ${fullDay(next.date)}, ${next.items.map((item) => item.title).join("; ") || "nothing new"}.`
+              : sheet.next_lesson
+                ? `The next lesson is on ${fullDay(sheet.next_lesson)}.`
+                : "There is no plan yet. It comes with the next lesson."}
+          </Text>
+        </Paper>
+      )}
+      {today && sheet.skip.length > 0 && (
+        <details style={{ marginTop: 8 }}>
+          <summary style={{ cursor: "pointer", fontWeight: 650 }}>A bad day? What to leave out</summary>
+          <Text fontSize="lg">Leave out {sheet.skip.join("; ")}. The rest is enough for today.</Text>
+        </details>
+      )}
+      <Cautions all={sheet.cautions} />
+      <Text fontSize="sm" color="soft" mt="6px">
+        {sheet.studio}
+        {sheet.next_lesson && ` · next lesson ${fullDay(sheet.next_lesson)}`}
+      </Text>
     </>
   );
 }
