@@ -28,7 +28,7 @@ gem "rodauth", "~> 2.36"
 # files and mail
 gem "mail", "~> 2.8"
 gem "prawn", "~> 2.4.0" # 2.5 wants an older bigdecimal than sequel has
-gem "prawn-table", "~> 0.2"
+gem "prawn-svg", "~> 0.34"
 
 # the HTTP contract; json 3 breaks openapi_first 1.4 (docs/decisions/0002)
 gem "json", "~> 2.9"

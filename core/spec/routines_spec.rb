@@ -134,6 +134,15 @@ RSpec.describe "Routines" do
     expect([how["say_clap_play", "A.count"], how["say_clap_play", "A.say_words"], how["say_clap_play", "A.clap_notes"]]).to eq(["point and count", "say the words", "clap"])
   end
 
+  it "draw what to do for who cannot read, so that no two rungs of a section look alike" do
+    all = steps(page("bars: 4\ntempo: aim 90\ntrack: 7\nwords 1: 1-4\nsection A: 1-4"), "say_clap_play").select { |step| step.section == "A" }
+    drawn = all.to_h { |step| [step.stage, Stairwell::Practice.pictures(step)] }
+    expect(drawn.values.uniq.size).to eq(all.size)
+    expect(drawn).to include(count: [:point], clap: [:clap], clap_fingers: %i[clap fingers], play_notes: %i[both names], sing: %i[both sing], together: [:both])
+    lines = JSON.parse(File.read(File.expand_path("../../web/src/parts/actions.json", __dir__)))
+    expect(Stairwell::Practice::Stage::PICTURES.map(&:to_s) - lines.keys).to eq([])
+  end
+
   describe "are refused" do
     def check(*stages) = Stairwell::Practice::RoutineCheck.call(Stairwell::Practice::Routine.new(key: "own", name: "Own", for_whom: "", stages: stages))
 

@@ -118,7 +118,7 @@ module Stairwell
 
         # What to do, in words and as a picture, and when it is done.
         def told(step)
-          {hands: step.hands.to_s, how: say(Practice.how(step)), action: step.picture.to_s, done_when: say(step.done), notes: step.notes.map { |note| say(note) }}
+          {hands: step.hands.to_s, how: say(Practice.how(step)), actions: Practice.pictures(step).map(&:to_s), done_when: say(step.done), notes: step.notes.map { |note| say(note) }}
         end
 
         # What was tapped on that day.

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "prawn"
+require "prawn-svg"
 
 module Stairwell
   module Server
@@ -10,6 +11,8 @@ module Stairwell
       # smaller.
       class WeekPdf
         FONTS = File.expand_path("../../web/node_modules/@expo-google-fonts/atkinson-hyperlegible-next", __dir__)
+        # What to do, drawn: the same lines as on the screen.
+        ACTIONS = JSON.parse(File.read(File.expand_path("../../web/src/parts/actions.json", __dir__))).freeze
         # Points kept free at the foot.
         FOOT = 60
         SIZES = [9.5, 8.5, 7.5, 6.5, 5.5].freeze
@@ -39,6 +42,9 @@ module Stairwell
 
         def page(sheet)
           head(sheet)
+          @pictures = !sheet.fetch(:reads, true)
+          @column = column(sheet)
+          @left = @pdf.bounds.width - @column * sheet[:days].size
           rows = rows(sheet)
           @size = SIZES.find { |size| rows.sum { |row| height(row, size) } <= @pdf.cursor - 64 } || SIZES.last
           days(sheet)
@@ -60,17 +66,25 @@ module Stairwell
           sheet[:days].flat_map { |one| one[:items] }.group_by { |item| [item[:assignment_id], item[:step_id]] }.map { |key, items| [key, items.first] }
         end
 
-        # The left part says what; the right one has a column a day.
-        def left = @pdf.bounds.width * 0.52
+        # The left part says what; the right one has a column a day, as wide as its
+        # boxes need.
+        # @return [Numeric] points of a column
+        def column(sheet)
+          most = sheet[:days].flat_map { |one| one[:items].map { |item| item[:repetitions] } }.max || 1
+          widest = @pdf.bounds.width * 0.48 / [sheet[:days].size, 1].max
+          ([most, 5].min * (BOX + 2) + 8).clamp([38, widest].min, widest)
+        end
 
-        def column(sheet) = (@pdf.bounds.width - left) / [sheet[:days].size, 1].max
+        attr_reader :left
 
         def days(sheet)
           top = @pdf.cursor
           sheet[:days].each_with_index do |one, at|
-            @pdf.draw_text("#{Date.parse(one[:date]).strftime("%a")} #{minutes(one[:minutes])}", at: [left + at * column(sheet) + 3, top - 8], size: 7.5, style: :bold)
+            x = left + at * @column + 3
+            @pdf.draw_text(Date.parse(one[:date]).strftime("%a"), at: [x, top - 6], size: 8, style: :bold)
+            @pdf.draw_text(minutes(one[:minutes]), at: [x, top - 14], size: 7)
           end
-          @pdf.move_down 12
+          @pdf.move_down 18
           rule
         end
 
@@ -92,9 +106,12 @@ module Stairwell
 
         def height(row, size)
           title, text = words(row.last)
-          inner = left - PICTURE - 10
-          [@pdf.height_of(title, size: size + 1, style: :bold, width: inner) + @pdf.height_of(text, size: size, width: inner) + (row.last[:starts].any? ? 22 : 0), picture_height(row.last)].max + 8
+          [@pdf.height_of(title, size: size + 1, style: :bold, width: words_wide) + @pdf.height_of(text, size: size, width: words_wide) + (row.last[:starts].any? ? 22 : 0), picture_height(row.last), (@pictures ? ACTION : 0)].max + 8
         end
+
+        # What the words have beside the little page, and the drawings where there are
+        # some.
+        def words_wide = left - PICTURE - 10 - (@pictures ? DRAWN : 0)
 
         def picture_height(item) = item[:picture].sum { |page| page[:lines].size * 6 + 4 }.clamp(0, 60)
 
@@ -104,12 +121,13 @@ module Stairwell
           tall = height(row, @size)
           title, text = words(item)
           picture(item, top - 4)
-          @pdf.bounding_box([PICTURE, top - 4], width: left - PICTURE - 10) do
+          @pdf.bounding_box([PICTURE, top - 4], width: words_wide) do
             @pdf.text(title, size: @size + 1, style: :bold)
             @pdf.text(text, size: @size)
             keyboard(item[:starts]) if item[:starts].any?
           end
-          sheet[:days].each_with_index { |one, at| boxes(one, key, left + at * column(sheet) + 3, top - 6, column(sheet) - 6) }
+          actions(item, top - 5) if @pictures
+          sheet[:days].each_with_index { |one, at| boxes(one, key, left + at * @column + 3, top - 6, @column - 6) }
           @pdf.move_cursor_to(top - tall)
           rule
         end
@@ -130,6 +148,20 @@ module Stairwell
             top -= 3
           end
           @pdf.fill_color "000000"
+        end
+
+        # Side of a drawing, in points.
+        ACTION = 18
+        # What two of them take.
+        DRAWN = 46
+
+        # For who cannot read: what to do, beside the boxes.
+        def actions(item, top)
+          item[:actions].each_with_index do |action, at|
+            lines = ACTIONS.fetch(action, []).map { |line| "<path d=\"#{line["d"]}\"#{" transform=\"#{line["transform"]}\"" if line["transform"]}/>" }
+            svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 64 64\"><g fill=\"none\" stroke=\"black\" stroke-width=\"5\" stroke-linecap=\"round\">#{lines.join}</g></svg>"
+            @pdf.svg(svg, at: [left - DRAWN + at * (ACTION + 3), top], width: ACTION, enable_web_requests: false)
+          end
         end
 
         BOX = 9
@@ -174,11 +206,11 @@ module Stairwell
           @pdf.draw_text(found[:finger].to_s, at: [x + width / 2 - 1.5, top - tall + 2], size: 6, style: :bold) if found
         end
 
-        # @param left [Array] rows for which the page has no room
-        def foot(sheet, left)
+        # @param over [Array] rows for which the page has no room
+        def foot(sheet, over)
           beside = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each["title"] }, *one[:beside].map { |each| "#{each["title"]} (#{Date.parse(one[:date]).strftime("%a")})" }] }.uniq
           @pdf.bounding_box([0, 56], width: @pdf.bounds.width, height: 56) do
-            @pdf.text("Only on the screen, for want of room: #{left.map { |_, item| item[:title] }.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if left.any?
+            @pdf.text("Only on the screen, for want of room: #{over.map { |_, item| item[:title] }.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if over.any?
             @pdf.text("Besides: #{beside.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if beside.any?
             skip = sheet[:skip].to_a
             @pdf.text("If #{Date.parse(sheet[:days].first[:date]).strftime("%A")} goes badly, leave out: #{skip.join("; ")}.", size: 7.5) if skip.any?

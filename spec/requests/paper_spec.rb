@@ -48,6 +48,14 @@ RSpec.describe "The week on paper" do
     expect(text.first).to include("Only on the screen, for want of room: Step")
   end
 
+  # A drawing of hands is made of curves; words and boxes are not.
+  it "draws what to do for who cannot read" do
+    curves = -> { pdf("/api/students/#{student["id"]}/week.pdf").pages.first.raw_content.scan(/ c$/).size }
+    expect(curves.call).to eq(0)
+    House::OWNER[:students].update(reads: false)
+    expect(curves.call).to be > 10
+  end
+
   # A filled box is a filled rectangle; empty ones are only drawn.
   it "fills what was done, or prints empty boxes only" do
     House.now = Time.utc(2027, 3, 4, 12)

@@ -36,6 +36,18 @@ module Stairwell
       "right hand #{DOES.fetch(right).first}, left hand #{DOES.fetch(left).first}"
     end
 
+    # What to do as pictures, for those who cannot read: what the hands do, and
+    # what else.
+    # @param step [Step]
+    # @return [Array<Symbol>] of {Stage::PICTURES}, one or two
+    def self.pictures(step)
+      acts = step.actions.values - [:silent]
+      hands = (acts & %i[clap tap]).first
+      hands ||= step.hands if step.actions.empty? ? step.aspect != :overview : (acts & %i[play block]).any?
+      what = step.picture unless hands && %i[right left both].include?(step.picture)
+      [hands, what].compact.uniq
+    end
+
     # @param map [Score::Map]
     # @param routine [Routine]
     # @param choices [Choices]

@@ -1931,8 +1931,8 @@ export interface components {
                 from: number;
                 to: number;
             }[];
-            /** @description A picture of what to do, for those who cannot read */
-            action: string;
+            /** @description Pictures of what to do, for those who cannot read */
+            actions: string[];
             /** @description Where the hands begin */
             starts: {
                 hand: string;

@@ -27,7 +27,7 @@ module Stairwell
     Stage::ASPECTS = %i[overview position rhythm notes fingering words touch dynamics pedal ornaments tempo memory].freeze
     Stage::ACTIONS = %i[play block tap clap say sing silent].freeze
     Stage::SCOPES = %i[spot section seam growing whole].freeze
-    Stage::PICTURES = %i[look point clap tap say sing right left both slow fast listen pedal eyes].freeze
+    Stage::PICTURES = %i[look point clap tap say sing fingers names right left both slow fast listen pedal eyes].freeze
     Stage::OPENS = %i[section taught].freeze
     Stage::ONLY = %i[pedal ornaments words dynamics together track].freeze
 

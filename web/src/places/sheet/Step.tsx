@@ -1,10 +1,10 @@
-import { Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../../parts/Button";
 import { minutes } from "../../parts/dates";
 import { Notice } from "../../parts/Notice";
 import { Paper } from "../../parts/Paper";
-import { Action } from "./Action";
+import { Actions } from "./Actions";
 import { Keys } from "./Keys";
 import { Notes } from "./Notes";
 import { Picture } from "./Picture";
@@ -47,20 +47,13 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
         <Heading as="h2" fontSize="1.375rem" fontWeight={750} lineHeight={1.2}>
           {item.title}
         </Heading>
-        {!reads && <Action action={item.action} label={item.how} />}
+        {!reads && (
+          <Box flex="none">
+            <Actions actions={item.actions} label={item.how} />
+          </Box>
+        )}
       </Flex>
-      <Text fontSize="lg" color="soft">
-        {item.place}
-      </Text>
-      <Text fontSize="lg">
-        {item.how}, {item.tempo && `at ${item.tempo}, `}
-        {item.repetitions === 1 ? "once" : `${item.repetitions} times`}
-      </Text>
-      {item.notes.map((note) => (
-        <Text key={note} fontSize="md">
-          {note}
-        </Text>
-      ))}
+      {reads && <InWords item={item} />}
       <Picture picture={item.picture} now={sound.visit?.bar} />
       <StepWalk sound={sound} />
       <Keys starts={item.starts} />
@@ -94,10 +87,16 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
       <Sounds item={item} sound={sound} notes={notes} onNotes={() => setNotes(!notes)} />
       <Notice trouble={sound.trouble} />
       {notes && <Notes token={token} item={item} />}
-      <Flex gap="10px" mt="8px" align="center">
-        <Text flex="1" fontSize="md">
-          <b>Done when</b> {item.done_when}.
-        </Text>
+      <Flex gap="10px" mt="8px" align={reads ? "center" : "flex-start"}>
+        {reads ? (
+          <Done item={item} />
+        ) : (
+          <details style={{ flex: 1, paddingTop: 10 }}>
+            <summary style={{ cursor: "pointer" }}>In words</summary>
+            <InWords item={item} />
+            <Done item={item} />
+          </details>
+        )}
         <Button onClick={onHard} aria-pressed={item.struggle} disabled={item.struggle} minH="44px">
           {item.struggle ? "marked as hard" : "That was hard"}
         </Button>
@@ -108,5 +107,33 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
         {item.done > 0 && !done ? " · go on" : ""}
       </Text>
     </Paper>
+  );
+}
+
+/** Where it is, how it goes, and what to know beside. */
+function InWords({ item }: { item: Item }) {
+  return (
+    <>
+      <Text fontSize="lg" color="soft">
+        {item.place}
+      </Text>
+      <Text fontSize="lg">
+        {item.how}, {item.tempo && `at ${item.tempo}, `}
+        {item.repetitions === 1 ? "once" : `${item.repetitions} times`}
+      </Text>
+      {item.notes.map((note) => (
+        <Text key={note} fontSize="md">
+          {note}
+        </Text>
+      ))}
+    </>
+  );
+}
+
+function Done({ item }: { item: Item }) {
+  return (
+    <Text flex="1" fontSize="md">
+      <b>Done when</b> {item.done_when}.
+    </Text>
   );
 }
