@@ -17,7 +17,7 @@ module Stairwell
         def self.registered(app)
           app.helpers AtLesson
 
-          app.get("/api/today") { at_desk { |desk| render_json(Services::Today.new(desk).show) } }
+          app.get("/api/today") { at_desk { |desk| render_json(Services::Today.new(desk).show(all: checked.query["teachers"] == "all")) } }
           app.get("/api/outbox") { at_desk { |desk| render_json(Models::Outbox.new(desk).list) } }
           app.get("/api/students/:id/lesson") { at_lesson { |lesson, _| render_json(lesson.show(id)) } }
 

@@ -10,14 +10,18 @@ module Stairwell
           @desk = desk
         end
 
-        # @return [Hash] {date:, lessons:, next_day:}
-        def show
-          rows = lessons
+        # @param all [Boolean] those of every teacher; otherwise one's own, where one
+        #   has students
+        # @return [Hash] {date:, holiday:, lessons:, next_day:, others:} with how many
+        #   lessons others give today
+        def show(all: false)
+          every = lessons
+          rows = all ? every : every & own
           given = Models::Assignments.new(@desk).by_student(rows.map { |row| row[:id] })
           weeks = Models::Weeks.new(@desk).under_way(rows.map { |row| row[:id] })
           finished = @desk[:lessons].where(day: @desk.today).exclude(finished_at: nil).select_map(:student_id)
           {
-            date: @desk.today.to_s, holiday: holiday?, next_day: next_day&.to_s,
+            date: @desk.today.to_s, holiday: holiday?, next_day: next_day(all ? students : own)&.to_s, others: (every - own).size,
             lessons: rows.map { |row| lesson(row, given.fetch(row[:id], []), weeks[row[:id]]&.fetch(:plan)&.to_hash).merge(finished: finished.include?(row[:id])) }
           }
         end
@@ -25,6 +29,10 @@ module Stairwell
         private
 
         def students = @students ||= Models::Students.new(@desk).list
+
+        def own
+          @own ||= students.select { |row| row[:teacher_id] == @desk.account_id }.then { |mine| mine.any? ? mine : students }
+        end
 
         def holidays = @holidays ||= Models::Stretches.days(@desk.studio[:holidays])
 
@@ -37,8 +45,8 @@ module Stairwell
         end
 
         # The next day on which there are lessons.
-        def next_day
-          weekdays = students.map { |row| row[:lesson_weekday] }.uniq
+        def next_day(rows)
+          weekdays = rows.map { |row| row[:lesson_weekday] }.uniq
           (1..60).map { |days| @desk.today + days }.find { |date| weekdays.include?(date.wday) && !holidays.include?(date) }
         end
 

@@ -77,7 +77,7 @@ RSpec.describe "A lesson" do
     hear("A.right", "secure")
     expect(lesson["recap"]).to include("A, right hand goes well now.")
     kept = ask(:put, "#{path}/lesson", {recap: "Bravo.", version: 0})
-    expect(kept).to eq({"recap" => "Bravo.", "notes" => "", "version" => 1, "finished" => false})
+    expect(kept).to eq({"recap" => "Bravo.", "notes" => "", "version" => 1, "finished" => false, "by" => nil})
     hear("A.left", "secure")
     expect(lesson["lesson"]["recap"]).to eq("Bravo.")
     expect(ask(:put, "#{path}/lesson", {recap: nil, version: 1})["recap"]).to be_nil
@@ -90,7 +90,7 @@ RSpec.describe "A lesson" do
     ask(:put, "#{path}/lesson", {notes: "Theory page 9", version: 0})
     ask(:post, "#{path}/lent", {title: "Blue duet book"})
     House.now = Time.utc(2027, 3, 17, 16)
-    expect(lesson.values_at("lesson", "lent")).to match([{"recap" => nil, "notes" => "", "version" => 0, "finished" => false}, [a_hash_including("title" => "Blue duet book", "lent_on" => "2027-03-10")]])
+    expect(lesson.values_at("lesson", "lent")).to match([{"recap" => nil, "notes" => "", "version" => 0, "finished" => false, "by" => nil}, [a_hash_including("title" => "Blue duet book", "lent_on" => "2027-03-10")]])
     expect(ask(:delete, "#{path}/lent/#{lesson["lent"].first["id"]}", {})["lent"]).to eq([])
   end
 
@@ -159,7 +159,7 @@ RSpec.describe "A lesson" do
     expect(nell["hear_first"]["title"]).to eq("A, right hand")
     expect(nell["concerns"]).to include({"kind" => "practice", "text" => "practised on 0 of 5 days"})
     House.now = Time.utc(2027, 3, 11, 9)
-    expect(ask(:get, "/api/today").slice("lessons", "next_day")).to eq({"lessons" => [], "next_day" => "2027-03-17"})
+    expect(ask(:get, "/api/today").slice("lessons", "next_day", "others")).to eq({"lessons" => [], "next_day" => "2027-03-17", "others" => 0})
   end
 
   describe "a piece under way" do
@@ -184,5 +184,19 @@ RSpec.describe "A lesson" do
       expect(ended["week"]["days"].flat_map { |day| day["items"] }.map { |item| item.values_at("kind", "title") }).to eq([["other", "The Lock Gate, once through"]] * 2)
       expect(ask(:post, "#{path}/pieces/1/end", {ended: nil})["pieces"].map { |one| one["title"] }).to eq(["The Lock Gate"])
     end
+  end
+
+  it "lists one's own lessons first, and every teacher's on request" do
+    second = Stairwell::Server::Auth.add_account(House.store.db, email: "second@quay.example", name: "Oren Tull", password: House::PASSWORD)
+    House::OWNER[:memberships].insert(studio_id: House::OWNER[:studios].get(:id), account_id: second, role: "teacher")
+    House.now = Time.utc(2027, 3, 10, 16)
+    names = ->(path) { ask(:get, path).then { |today| [today["lessons"].map { |one| one["name"] }, today["others"]] } }
+    sign_in(email: "second@quay.example")
+    expect(names["/api/today"]).to eq([%w[Nell], 0]) # who has no students sees everyone's
+    ask(:post, "/api/students", Requests::STUDENT.merge(name: "Abel", lesson_time: "18:00"))
+    expect(names["/api/today"]).to eq([%w[Abel], 1])
+    expect(names["/api/today?teachers=all"]).to eq([%w[Nell Abel], 1])
+    ask(:get, "/api/today?teachers=none")
+    expect(status).to be_between(400, 422)
   end
 end

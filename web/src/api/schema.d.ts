@@ -1104,6 +1104,8 @@ export interface components {
             struggle: boolean;
         };
         Today: {
+            /** @description Lessons that other teachers give today */
+            others: number;
             date: string;
             holiday: boolean;
             /** @description The next day with lessons */
@@ -3105,7 +3107,10 @@ export interface operations {
     };
     today: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whose lessons */
+                teachers?: "own" | "all";
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -26,6 +26,7 @@ export const usePlanEveryone = () =>
     () => ["studio settings"],
   );
 
-export const useToday = () => useLoad(["today"], () => ask(api.GET("/api/today")));
+export const useToday = (teachers: "own" | "all") =>
+  useLoad(["today", teachers], () => ask(api.GET("/api/today", { params: { query: { teachers } } })));
 
 export const useOutbox = () => useLoad(["outbox"], () => ask(api.GET("/api/outbox")));

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useToday } from "../../api/queries";
 import { Button } from "../../parts/Button";
@@ -18,7 +18,9 @@ const COLUMNS = { base: "1fr", md: "70px minmax(150px, 1fr) 150px minmax(200px, 
 
 /** The day's lessons in order. One key opens the lesson. */
 export function TodayPlace() {
-  const today = useToday();
+  const [params, setParams] = useSearchParams();
+  const all = params.get("teachers") === "all";
+  const today = useToday(all ? "all" : "own");
   const [at, setAt] = useState(0);
   const go = useNavigate();
   const lessons = today.data?.lessons ?? [];
@@ -43,7 +45,7 @@ export function TodayPlace() {
   });
   if (today.error) return <Lost trouble={today.error} again={() => today.refetch()} />;
   if (!today.data) return <Waiting what="the day" />;
-  const { date, holiday, next_day } = today.data;
+  const { date, holiday, next_day, others } = today.data;
   return (
     <>
       <PlaceHead
@@ -54,14 +56,21 @@ export function TodayPlace() {
             : `${lessons.length || "No"} ${lessons.length === 1 ? "lesson" : "lessons"} today${next_day ? ` · the next ones are on ${fullDay(next_day)}` : ""}`
         }
       >
+        {others > 0 && (
+          <Button kind="toggle" aria-pressed={all} onClick={() => setParams(all ? {} : { teachers: "all" })}>
+            All teachers{!all && ` (${others} more)`}
+          </Button>
+        )}
         {lessons.length > 0 && <PrintWeeks students={lessons.map((row) => row.id)}>Print their weeks</PrintWeeks>}
       </PlaceHead>
       <Paper>
         {lessons.length === 0 && (
           <Empty>
-            {next_day
-              ? `The next lessons are on ${fullDay(next_day)}.`
-              : "No student has a lesson yet. Add one under Students."}
+            {others > 0 && !all
+              ? "No lesson of yours today."
+              : next_day
+                ? `The next lessons are on ${fullDay(next_day)}.`
+                : "No student has a lesson yet. Add one under Students."}
           </Empty>
         )}
         <Box role="list" aria-label="Lessons of the day">
