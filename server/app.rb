@@ -50,6 +50,7 @@ module Stairwell
       Jobs.prepare(desks)
       api = Class.new(Api) { set :desks, desks }
       Rack::Builder.new {
+        use Rack::Deflater, **Shrunk.options
         use Pages
         use Guards::Safety, log
         use Guards.rates(store)

@@ -8,6 +8,8 @@ Sequel.migration do
       ALTER TABLE students ADD COLUMN class_name text CHECK (class_name = btrim(class_name) AND length(class_name) BETWEEN 1 AND 60);
       ALTER TABLE lessons ADD COLUMN written_by bigint,
         ADD FOREIGN KEY (studio_id, written_by) REFERENCES memberships (studio_id, account_id);
+      -- Summaries have another shape from now on; they are made anew.
+      TRUNCATE student_summaries;
     SQL
   end
 

@@ -10,6 +10,14 @@ module Stairwell
         # Rounds before it stops. Own choice: far more than any studio needs.
         MOST = 400
 
+        # Puts it, unless it lies there or is at work already.
+        # @param desk [Desk]
+        # @return [void]
+        def self.soon(desk)
+          lying = desk.db[:que_jobs].where(job_class: name, finished_at: nil, expired_at: nil).where(Sequel.lit("args = ?::jsonb", "[#{desk.studio_id}]"))
+          enqueue(desk.studio_id) if lying.empty?
+        end
+
         # @param studio_id [Integer]
         def run(studio_id)
           MOST.times do

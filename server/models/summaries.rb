@@ -8,7 +8,7 @@ module Stairwell
       class Summaries
         # Students whose summary is made while the page is asked for. Own choice: the
         # others are made in the background.
-        AT_ONCE = 25
+        AT_ONCE = 8
 
         def initialize(desk)
           @desk = desk
@@ -23,7 +23,7 @@ module Stairwell
           old = ids.reject { |id| fresh?(kept[id]) }
           made = old.any? ? yield(old.first(AT_ONCE)) : {}
           made.each { |id, summary| keep(id, summary) }
-          Jobs::Summarise.enqueue(@desk.studio_id) if old.size > AT_ONCE
+          Jobs::Summarise.soon(@desk) if old.size > AT_ONCE
           kept.transform_values { |row| row[:summary].to_hash }.merge(made.transform_values { |one| JSON.parse(JSON.generate(one)) })
         end
 

@@ -14,7 +14,7 @@ module Stairwell
         def rows
           students = Models::Students.new(@desk).list
           summaries = kept(students)
-          students.map { |row| line(row).merge(summaries.fetch(row[:id], BLANK)) }
+          students.map { |row| line(row).merge(summaries.fetch(row[:id], BLANK), known: summaries.key?(row[:id])) }
         end
 
         # Makes summaries that are not fresh.
@@ -56,7 +56,7 @@ module Stairwell
         def piece(given)
           {
             title: given.title, percent: Views::Student.percent(given.progress),
-            steps: given.progress.standings.values.map { |one| {title: one.step.title, state: one.state.to_s} }
+            states: given.progress.standings.values.map { |one| one.state.to_s }
           }
         end
 

@@ -1872,16 +1872,16 @@ export interface components {
             name: string;
             teacher: string;
             class_name: string | null;
+            /** @description False while pieces, practice and the rest are still being worked out */
+            known: boolean;
             lesson_weekday: components["schemas"]["Weekday"];
             lesson_time: string;
             practised: components["schemas"]["Practised"];
             pieces: {
                 title: string;
                 percent: number;
-                steps: {
-                    title: string;
-                    state: components["schemas"]["State"];
-                }[];
+                /** @description Of its steps, in the order of the piece */
+                states: components["schemas"]["State"][];
             }[];
             last_heard: null | {
                 title: string;

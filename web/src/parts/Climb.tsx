@@ -2,24 +2,23 @@ import type { Schemas } from "../api/client";
 import { colour } from "../theme/system";
 
 type State = Schemas["State"];
-type Step = { title: string; state: State };
 
 /** A student's piece as a small flight of stairs, one tread a step, rising to
  * the right. */
-type Props = { steps: Step[]; percent: number; title: string; width?: number; height?: number };
+type Props = { states: State[]; percent: number; title: string; width?: number; height?: number };
 
 /** Drawn in a few strokes however many steps there are: a studio has hundreds of
  * students. */
-export function Climb({ steps, percent, title, width = 220, height = 40 }: Props) {
-  const tread = width / Math.max(steps.length, 1);
+export function Climb({ states, percent, title, width = 220, height = 40 }: Props) {
+  const tread = width / Math.max(states.length, 1);
   const wide = Math.max(tread - 1, 1.5);
-  const rise = (height - 13) / Math.max(steps.length - 1, 1);
-  const count = (state: State) => steps.filter((step) => step.state === state).length;
+  const rise = (height - 13) / Math.max(states.length - 1, 1);
+  const count = (state: State) => states.filter((one) => one === state).length;
   const said = (["secure", "steady", "begun", "open", "waiting"] as const)
     .filter(count)
     .map((state) => `${count(state)} ${state}`);
-  const stroke = (states: State[], draw: (x: number, y: number) => string) =>
-    steps.map((step, at) => (states.includes(step.state) ? draw(at * tread, height - 13 - at * rise) : "")).join("");
+  const stroke = (which: State[], draw: (x: number, y: number) => string) =>
+    states.map((state, at) => (which.includes(state) ? draw(at * tread, height - 13 - at * rise) : "")).join("");
   const box = (x: number, y: number, w: number) => `M${f(x)} ${f(y + 4)}h${f(w)}v7h${f(-w)}z`;
   const line = (x: number, y: number) => `M${f(x)} ${f(y)}h${f(wide)}`;
   return (

@@ -4,7 +4,17 @@ import { useLoad, useSave } from "./base";
 
 // The whole studio, the day, and the mail.
 
-export const useStudio = () => useLoad(["studio"], () => ask(api.GET("/api/studio")));
+// Milliseconds until what is worked out in the background is looked for, and
+// until the page is loaded again by itself.
+const SOON = 2_000;
+const ANEW = 30_000;
+
+export const useStudio = () =>
+  useQuery<Schemas["StudioRow"][], Trouble>({
+    queryKey: ["studio"],
+    queryFn: () => ask(api.GET("/api/studio")),
+    refetchInterval: (query) => (query.state.data?.some((row) => !row.known) ? SOON : ANEW),
+  });
 
 export const useStudioSettings = () =>
   useQuery<Schemas["StudioSettings"], Trouble>({

@@ -11,6 +11,7 @@ import { Paper, PlaceHead } from "../../parts/Paper";
 import { PlanningRun } from "../../parts/PlanningRun";
 import { PrintWeeks } from "../../parts/PrintWeeks";
 import { colour } from "../../theme/system";
+import { useMore } from "./useMore";
 import { useView } from "./useView";
 import { ViewBar } from "./ViewBar";
 
@@ -26,10 +27,11 @@ export function StudioPlace() {
   const all = studio.data ?? [];
   const view = useView(all);
   const { rows } = view;
+  const [shown, more] = useMore(rows);
   const groups: [string, Row[]][] =
     view.order === "lesson"
-      ? FROM_MONDAY.map((day) => [WEEKDAYS[day] ?? "", rows.filter((row) => row.lesson_weekday === day)])
-      : [["", rows]];
+      ? FROM_MONDAY.map((day) => [WEEKDAYS[day] ?? "", shown.filter((row) => row.lesson_weekday === day)])
+      : [["", shown]];
   return (
     <>
       <PlaceHead
@@ -88,6 +90,7 @@ export function StudioPlace() {
               </Box>
             ),
           )}
+          {more}
           {rows.length === 0 && <Empty>No student is like that. Choose less above.</Empty>}
         </Paper>
       )}
@@ -116,20 +119,18 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
         </Text>
       </Box>
       <Box role="cell">
-        {row.pieces.length === 0 && <Text color="soft">no piece yet</Text>}
+        {row.pieces.length === 0 && <Text color="soft">{row.known ? "no piece yet" : "being worked out …"}</Text>}
         {row.pieces.map((piece) => (
           <Grid key={piece.title} templateColumns="minmax(110px, 150px) 52px 1fr" gap="10px" alignItems="center">
             <Text>{piece.title}</Text>
             <Text fontWeight={700} textAlign="right">
               {piece.percent} %
             </Text>
-            <Climb steps={piece.steps} percent={piece.percent} title={piece.title} />
+            <Climb states={piece.states} percent={piece.percent} title={piece.title} />
           </Grid>
         ))}
       </Box>
-      <Box role="cell">
-        <Days done={row.practised.done} of={row.practised.of} />
-      </Box>
+      <Box role="cell">{row.known && <Days done={row.practised.done} of={row.practised.of} />}</Box>
       <Box role="cell" fontSize="sm">
         {row.outlooks.map((one) => (
           <Text key={one.piece} color={one.late ? "brick" : "soft"} title={one.piece}>
