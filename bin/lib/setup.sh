@@ -145,8 +145,12 @@ database_ready() { # database_ready NAME DATABASE
     port=$(as_postgres sed -n 4p "$cluster/postmaster.pid")
   else
     port=$(free_port)
+    # What tests and benches write need not outlive the machine's power, and a slow
+    # disk shall not hold a browser up.
+    local careless=
+    [ -n "$1" ] && careless="-c fsync=off -c synchronous_commit=off -c full_page_writes=off"
     as_postgres "$programs/pg_ctl" -D "$cluster" -l "$cluster/log" -w -s -o \
-      "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories=" start ||
+      "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories= $careless" start ||
       fail "PostgreSQL did not start; its log is $cluster/log"
     started_cluster="$cluster"
   fi

@@ -238,8 +238,8 @@ RSpec.describe "The workbench" do
     open_piece(2)
     choose(1, 2)
     click_tab "Notes"
-    expect(page).to have_css("[aria-label='The notes of bars 1-2'] svg", wait: 30)
-    expect(all("[aria-label='The notes of bars 1-2'] g.measure").size).to eq(2)
+    expect(page).to have_css("[aria-label='The notes of bars 1–2'] svg", wait: 30)
+    expect(all("[aria-label='The notes of bars 1–2'] g.measure").size).to eq(2)
     expect(complaints).to eq([])
   end
 end
