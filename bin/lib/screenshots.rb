@@ -4,6 +4,7 @@
 
 require "net/http"
 require "optparse"
+require "tempfile"
 root = File.expand_path("../..", __dir__)
 $LOAD_PATH.unshift(root, File.join(root, "spec/support"))
 require "browser"
@@ -70,7 +71,7 @@ class Photographer
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet = find_sheet
     shot("piece-dark", "/library/6", wait: "[data-bar]", dark: true)
-    shot("studio-at-the-piano", "/studio", wait: "[role=row]", size: "piano")
+    shot("settings", "/settings", wait: "textarea")
     resize(390, 844)
     shot("sheet", sheet, wait: "section")
     print_sheet(sheet)
@@ -129,10 +130,10 @@ class Photographer
     sleep 1
   end
 
-  def shot(name, path, wait:, dark: false, size: "desk")
+  def shot(name, path, wait:, dark: false)
     return unless wanted?(name)
 
-    @driver.execute_script("localStorage.setItem('stairwell-looks', arguments[0])", JSON.generate(dark: dark, size: size)) if @driver.current_url.start_with?("http")
+    @driver.execute_script("localStorage.setItem('stairwell-looks', arguments[0])", JSON.generate(dark: dark, size: "desk")) if @driver.current_url.start_with?("http")
     @driver.get(ADDRESS + path)
     find(wait)
     yield if block_given?
@@ -141,14 +142,15 @@ class Photographer
     puts name
   end
 
+  # The print that the server makes, as a picture.
   def print_sheet(path)
     return unless wanted?("sheet-print")
 
-    @driver.get(ADDRESS + path)
-    find("section")
-    @driver.execute_cdp("Emulation.setEmulatedMedia", media: "print")
-    resize(794, 1123)
-    @driver.save_screenshot(File.join(@out, "sheet-print.png"))
+    Tempfile.create(["week", ".pdf"], binmode: true) do |pdf|
+      pdf.write(Net::HTTP.get(URI(ADDRESS + path.sub("/s/", "/api/sheet/") + "/week.pdf")))
+      pdf.flush
+      system("pdftoppm", "-r", "96", "-png", "-singlefile", pdf.path, File.join(@out, "sheet-print"), exception: true)
+    end
     puts "sheet-print"
   end
 
