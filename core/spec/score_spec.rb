@@ -52,6 +52,14 @@ RSpec.describe Stairwell::Score do
   describe "the layout" do
     let(:layout) { page("page 12: 4 4 5 4\npage 13: 5 4 4\npickup: 1").layout }
 
+    it "moves a line's end: the line takes bars of the next one or leaves it some, and keeps one" do
+      shifted = ->(line, by, page = 12) { layout.shifted(page: page, line: line, by: by) }
+      expect([shifted[1, 1], shifted[1, -1], shifted[3, -2]]).to eq([[5, 3, 5, 4], [3, 5, 5, 4], [4, 4, 3, 6]])
+      expect([shifted[1, 9], shifted[1, -9]]).to eq([[8, 5, 4], [1, 7, 5, 4]])
+      expect([shifted[3, 1, 13], shifted[3, -1, 13]]).to eq([nil, [5, 4, 3, 1]])
+      expect([shifted[1, 0], shifted[9, 1], shifted[1, 1, 7]]).to eq([nil, nil, nil])
+    end
+
     it "converts places and bars both ways" do
       (2..31).each do |index|
         address = layout.address(index)

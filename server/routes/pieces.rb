@@ -29,7 +29,7 @@ module Stairwell
           app.get("/api/pieces/:id") { at_bench { |bench| render_json(bench.show) } }
 
           app.post "/api/pieces/:id/draft" do
-            at_bench(sent[:for]) { |bench| render_json(bench.draft(sent[:script], **sent.slice(:put, :drop, :suggest))) }
+            at_bench(sent[:for]) { |bench| render_json(bench.draft(sent[:script], **sent.slice(:put, :drop, :suggest, :shift))) }
           end
 
           app.put "/api/pieces/:id/script" do

@@ -21,7 +21,7 @@ module Stairwell
           @week = under_way if !@newest && PlanWeek.new(@desk).mend(@student, @week, @given)
           {
             student: @student[:name], studio: @desk.studio[:name], today: @desk.today.to_s,
-            next_lesson: @week&.fetch("next_lesson"), days: days, reads: @student[:reads], skip: skip, cautions: cautions
+            next_lesson: (@week["next_lesson"] if @week && !over?), over: over?, days: days, reads: @student[:reads], skip: skip, cautions: cautions
           }
         end
 
@@ -75,7 +75,9 @@ module Stairwell
 
         def under_way
           weeks = Models::Weeks.new(@desk)
-          row = @newest ? weeks.newest(@student[:id]) : weeks.under_way([@student[:id]])[@student[:id]]
+          row = weeks.under_way([@student[:id]])[@student[:id]] unless @newest
+          # A week that is past gives way to one that begins tomorrow.
+          row = weeks.newest(@student[:id]) if row.nil? || row[:next_lesson] < @desk.today
           row&.fetch(:plan)&.to_hash
         end
 
@@ -95,11 +97,34 @@ module Stairwell
         end
 
         def days
-          @week.to_h.fetch("days", []).map do |day|
-            steps, beside = day["items"].partition { |item| item["step_id"] }
-            items = steps.filter_map { |item| item(item, Date.parse(day["date"])) }
-            {beside: beside.map { |one| one.slice("id", "kind", "title", "minutes", "one_of") }, date: day["date"], minutes: day["minutes"], minutes_done: minutes_done(items), warm_ups: day.fetch("warm_ups", []), struggle: items.any? { |one| one[:struggle] }, items: items}
-          end
+          planned = @week.to_h.fetch("days", [])
+          planned += [going_on(planned)].compact if over?
+          planned.map { |day| day(day, Date.parse(day["date"])) }
+        end
+
+        # Whether the lesson is past and no new week was planned: it was not held, or
+        # the teacher has not come to it yet.
+        def over? = !@newest && !@week.nil? && Date.parse(@week["next_lesson"]) < @desk.today
+
+        # Until the new plan comes, what stood last and is not steady goes on.
+        # @return [Hash, nil] a day for today
+        def going_on(days)
+          last = days.reverse.find { |day| day["items"].any? { |item| open?(item) } } || return
+          last.merge("date" => @desk.today.to_s, "items" => last["items"].select { |item| open?(item) })
+        end
+
+        def open?(item)
+          given = @given.find { |one| one.id == item["assignment_id"] }
+          %i[open begun].include?(given&.progress&.standings&.fetch(item["step_id"], nil)&.state)
+        end
+
+        def day(day, date)
+          steps, beside = day["items"].partition { |item| item["step_id"] }
+          items = steps.filter_map { |item| item(item, date) }
+          {
+            date: date.to_s, minutes: day["minutes"], minutes_done: minutes_done(items), struggle: items.any? { |one| one[:struggle] }, items: items,
+            warm_ups: day.fetch("warm_ups", []), beside: beside.map { |one| one.slice("id", "kind", "title", "minutes", "one_of") }
+          }
         end
 
         def minutes_done(items) = items.sum { |one| one[:minutes] * [one[:done], one[:repetitions]].min / one[:repetitions] }.round(1)
@@ -112,7 +137,7 @@ module Stairwell
           {
             title: say(item["title"]), place: say(item["place"]), kind: item["kind"],
             **item.slice("assignment_id", "step_id", "piece", "tempo", "minutes", "repetitions").transform_keys(&:to_sym),
-            **told(step), **counted(standing, item, date), **seen(given, step)
+            **told(step), **counted(standing, item, date), **StepPlace.new(map_of(given), @student[:note_names].to_sym).of(step)
           }
         end
 
@@ -125,14 +150,6 @@ module Stairwell
         def counted(standing, item, date)
           day = standing.days.fetch(date, {repetitions: 0, struggle: false})
           {done: day[:repetitions], struggle: day[:struggle], last_mark: last_mark(item, date), keys: marks(item, date).map { |row| row[:key] }}
-        end
-
-        # Where it is on the page and on the keys.
-        def seen(given, step)
-          {
-            picture: picture(given, step), starts: starts(given, step), score: map_of(given).notes?,
-            bars: step.spans.map { |span| {from: span.from, to: span.to} }
-          }
         end
 
         # In the student's words, or the studio's.
@@ -173,29 +190,9 @@ module Stairwell
           own.to_s.strip.empty? ? applying : [*applying, {topic: "studio", short: own, full: own}]
         end
 
-        # Where each hand of a step begins: the last starting position said before.
-        def starts(given, step)
-          hands = (step.hands == :both) ? %i[right left] : [step.hands]
-          first = step.spans.map(&:from).min
-          hands.filter_map do |hand|
-            one = map_of(given).markings.starts.select { |start| start.hand == hand && start.bar <= first }.max_by(&:bar) || next
-            {hand: hand.to_s, finger: one.finger, note: Score::Names.of(one.pitch.to_s[/\A[A-G][#b]*/], @student[:note_names].to_sym), midi: one.pitch.midi}
-          end
-        end
-
         def map_of(given)
           @maps ||= {}
           @maps[given.row[:id]] ||= Workbench.of(@desk, given.row).map
-        end
-
-        # The little page: lines of bars, those of the step lit up.
-        def picture(given, step)
-          map = map_of(given)
-          lit = step.spans.flat_map(&:bars)
-          map.layout.lines.group_by(&:first).filter_map { |page, rows|
-            lines = rows.map { |_, line, bars| {line: line, from: bars.first&.index, bars: bars.map { |bar| lit.include?(bar.index) }} }
-            {page: map.layout.assumed? ? nil : page, lines: lines} if lines.any? { |line| line[:bars].any? }
-          }
         end
       end
     end

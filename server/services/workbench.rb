@@ -44,10 +44,12 @@ module Stairwell
         # @param put [Array<String>] statements
         # @param drop [Array<String>]
         # @param suggest [Boolean] whether to put in the sections that are suggested
+        # @param shift [Hash, nil] a line's end: page:, line:, by: (bars)
         # @return [Hash] {script:, piece:, problems:}
         # @raise [UnreadableError] naming a statement that makes no sense
-        def draft(script, put: [], drop: [], suggest: false)
+        def draft(script, put: [], drop: [], suggest: false, shift: nil)
           put += suggestion(script) if suggest
+          put += shifted(script, shift) if shift
           return layer_draft(script, put, drop) unless @whose.studio?
 
           script = Formats::PageScript::Edit.new(script).call(put: put, drop: drop) if put.any? || drop.any?
@@ -151,6 +153,13 @@ module Stairwell
 
           writer = Formats::PageScript::Writer.new(shown)
           Sections.suggest(shown).map { |one| writer.statement(:sections, one) }
+        end
+
+        # @return [Array<String>] the page's lines as a statement, none where nothing moves
+        def shifted(script, shift)
+          shown = Formats::PageScript.read(@whose.studio? ? script : Formats::PageScript::Layer.on(base, script)).map || raise(Library.no_page)
+          lines = shown.layout.shifted(**shift)
+          lines ? ["page #{shift[:page]}: #{lines.join(" ")}"] : []
         end
 
         def layer_draft(layer, put, drop)

@@ -131,10 +131,14 @@ RSpec.describe "Sheet, lesson and student" do
     House.now = Time.utc(2027, 3, 3, 12)
     Capybara.using_driver(:phone) do
       visit student["sheet_path"]
-      expect(page).to have_text("There is no plan yet. It comes with the next lesson.")
+      expect(page).to have_text("Next: Thursday 4 March, A, right hand; A, left hand.")
       House.now = Time.utc(2027, 3, 9, 12)
       visit student["sheet_path"]
       expect(page).to have_text("The next lesson is on Wednesday 10 March.")
+      House.now = Time.utc(2027, 3, 12, 12)
+      visit student["sheet_path"]
+      expect(page).to have_css("[role=status]", text: "The plan of this week is not there yet. Until it comes, go on with these.")
+      expect(page).to have_css("section", text: "tap a box each time")
     end
   end
 

@@ -92,6 +92,23 @@ RSpec.describe "Practice and lessons" do
     expect(ask(:get, sheet)["cautions"].map { |one| one["short"] }).to include("Take a break after 20 minutes.", "Cut your nails.")
   end
 
+  it "goes on with what stood last when the lesson is past and no new plan is there" do
+    thursday
+    House.now = Time.utc(2027, 3, 10, 12)
+    expect(ask(:get, sheet)).to include("over" => false, "next_lesson" => "2027-03-10")
+    House.now = Time.utc(2027, 3, 11, 12)
+    shown = ask(:get, sheet)
+    expect(shown).to include("over" => true, "next_lesson" => nil)
+    last = shown["days"].last
+    expect(last["date"]).to eq("2027-03-11")
+    expect(last["items"].map { |item| item["done"] }.uniq).to eq([0])
+    marked = mark(sheet, last["items"].first)
+    expect(marked["days"].last["items"].first["done"]).to eq(1)
+    sign_in
+    ask(:post, "/api/students/#{student["id"]}/week", {})
+    expect(ask(:get, sheet)).to include("over" => false, "next_lesson" => "2027-03-17")
+  end
+
   it "walks along with what it sounds" do
     item = student["week"]["days"].first["items"].first
     walk = ask(:get, "#{sheet}/sound?assignment_id=#{item["assignment_id"]}&step_id=#{item["step_id"]}")["walk"]
@@ -126,7 +143,7 @@ RSpec.describe "Practice and lessons" do
     thursday
     clear_cookies
     answer = ask(:get, sheet)
-    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "days", "reads", "skip", "cautions")
+    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "over", "days", "reads", "skip", "cautions")
     ask(:get, sheet.sub(/.\z/) { |last| (last == "0") ? "1" : "0" })
     expect(status).to eq(404)
     sign_in

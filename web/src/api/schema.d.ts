@@ -1892,6 +1892,8 @@ export interface components {
         };
         Sheet: {
             reads: boolean;
+            /** @description The lesson is past and there is no new plan yet */
+            over: boolean;
             /** @description What to leave out today after a bad day */
             skip: string[];
             /** @description Those that apply, and the studio's own */
@@ -2236,6 +2238,12 @@ export interface operations {
                     drop?: components["schemas"]["Statements"];
                     /** @description Put in the sections that are suggested */
                     suggest?: boolean;
+                    /** @description A line's end that is moved: the line takes bars of the next one, or leaves it some */
+                    shift?: {
+                        page: number;
+                        line: number;
+                        by: number;
+                    };
                 };
             };
         };

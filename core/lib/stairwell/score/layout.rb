@@ -61,6 +61,22 @@ module Stairwell
         raise UnreadableError, "page #{page} line #{line} has #{found.lines[line - 1]} bars, not #{bar}"
       end
 
+      # A line that takes bars of the next one, or leaves it some; it keeps one.
+      # @param page [Integer]
+      # @param line [Integer]
+      # @param by [Integer] bars, fewer than none to leave them
+      # @return [Array<Integer>, nil] bars a line of that page then; nil where
+      #   nothing changes
+      def shifted(page:, line:, by:)
+        held = lines.select { |number, _, _| number == page }.map { |_, _, bars| numbered(bars) }
+        own, following = held[line - 1], held.fetch(line, 0)
+        return unless line.positive? && own
+
+        far = by.clamp([1 - own, 0].min, following)
+        held[line - 1, 2] = [own + far, following - far]
+        held.reject(&:zero?) unless far.zero?
+      end
+
       # @return [Boolean] whether the eye has to find another page between two bars
       def turn?(from, to) = address(from)&.page != address(to)&.page
 

@@ -86,7 +86,9 @@ export const useReading = (script: string) =>
 
 export type Draft = paths["/api/pieces/{id}/draft"]["post"]["responses"]["200"]["content"]["application/json"];
 
-export type Changes = { put?: string[]; drop?: string[]; suggest?: boolean };
+/** A line's end that is moved by some bars. */
+export type Shift = { page: number; line: number; by: number };
+export type Changes = { put?: string[]; drop?: string[]; suggest?: boolean; shift?: Shift };
 
 /** A piece's script as it is typed; nothing is saved. */
 export const useDraft = (id: number, whose: Whose, script: string) =>

@@ -1,6 +1,7 @@
 import { type PointerEvent, type RefObject, useState } from "react";
+import type { Shift } from "../../api/queries";
 import { colour } from "../../theme/system";
-import { BAR, type Box, type PageLines, type SectionSpans } from "./geometry";
+import { BAR, type Box, type SectionSpans } from "./geometry";
 import type { Range } from "./PageMap";
 
 type SpanHandle = { kind: "span"; section: SectionSpans; span: number; edge: "from" | "to" | "both" };
@@ -11,15 +12,14 @@ export type Handle = SpanHandle | LineHandle;
 type Dragging = {
   svg: RefObject<SVGSVGElement | null>;
   boxes: Box[];
-  pages: PageLines;
   onSection?: (statement: string) => void;
-  onLines?: (page: number, lines: number[]) => void;
+  onShift?: (shift: Shift) => void;
 };
 
 type Pull = { handle: Handle; grip: number; from: number; x: number; now: number; dx: number };
 
 /** Dragging of bands and line ends; what comes of it is said when one lets go. */
-export function useDrag({ svg, boxes, pages, onSection, onLines }: Dragging) {
+export function useDrag({ svg, boxes, onSection, onShift }: Dragging) {
   const [pull, setPull] = useState<Pull | null>(null);
 
   const place = (event: PointerEvent) => {
@@ -49,10 +49,7 @@ export function useDrag({ svg, boxes, pages, onSection, onLines }: Dragging) {
   const end = () => {
     if (pull && range && pull.handle.kind === "span" && pull.now !== pull.from)
       onSection?.(said(pull.handle, range, boxes));
-    if (count && count.by !== 0) {
-      const lines = moved(pages, count.page, count.line, count.by);
-      if (lines) onLines?.(count.page, lines);
-    }
+    if (count && count.by !== 0) onShift?.({ page: count.page, line: count.line, by: count.by });
     setPull(null);
   };
   return { take, move, end, range, count };
@@ -74,21 +71,6 @@ function said({ section, span }: SpanHandle, range: Range, boxes: Box[]) {
   const text = range.from === range.to ? name(range.from) : `${name(range.from)}-${name(range.to)}`;
   const places = section.spans.map((one, at) => (at === span ? text : one.text));
   return `section ${section.label}: ${places.join(", ")} ${section.words}`.trim();
-}
-
-const counted = (bars: PageLines[number]["lines"][number]["bars"]) =>
-  bars.filter((bar) => bar.name !== "0" && !bar.name.startsWith("#")).length;
-
-/** A line that takes bars of the next one, or leaves it some. */
-function moved(pages: PageLines, page: number, line: number, by: number) {
-  const lines = pages.find((one) => one.number === page)?.lines.map((one) => counted(one.bars));
-  const at = line - 1;
-  if (!lines || lines[at] === undefined) return;
-  if (lines[at + 1] === undefined) lines.push(0);
-  const far = Math.max(Math.min(by, lines[at + 1] as number), 1 - (lines[at] as number));
-  lines[at] = (lines[at] as number) + far;
-  lines[at + 1] = (lines[at + 1] as number) - far;
-  return far === 0 ? undefined : lines.filter((one) => one > 0);
 }
 
 type Props = {

@@ -73,3 +73,7 @@ export function spoken(bar: Bar) {
 
 const ORDINALS = ["", "1st", "2nd", "3rd"];
 export const ordinal = (pass: number) => ORDINALS[pass] ?? `${pass}th`;
+
+/** Whether a bar is the first of its printed line. */
+export const startsLine = (box: Box, before: Box | undefined) =>
+  !before || before.y !== box.y || before.page !== box.page;

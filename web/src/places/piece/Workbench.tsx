@@ -93,7 +93,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
               chosen={asking ? null : chosen}
               onChoose={asking ? (range) => range && setAnswer(range.from) : setChosen}
               onSection={asking ? undefined : (statement) => bench.apply({ put: [statement] })}
-              onLines={asking ? undefined : reshape}
+              onShift={asking ? undefined : (shift) => bench.apply({ shift })}
             />
             {asking ? (
               <Drill

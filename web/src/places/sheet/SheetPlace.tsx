@@ -59,6 +59,12 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
         </Flex>
       </Flex>
       <DayRow sheet={sheet} />
+      {sheet.over && (
+        <Text role="status" mb="8px">
+          The plan of this week is not there yet.{" "}
+          {today ? "Until it comes, go on with these." : "It comes with the next lesson."}
+        </Text>
+      )}
       <Notice trouble={ticks.trouble} />
       {ticks.offline && ticks.waiting.length > 0 && (
         <Text role="status" bg="brassSoft" px="10px" py="6px" mb="8px">
