@@ -11,6 +11,29 @@ module Demo
 
     module_function
 
+    # Fingers a teacher would write over the first note of each section: the thumb,
+    # or the little finger of the left hand, on the lowest key of the position.
+    # @param map [Stairwell::Score::Map]
+    # @param sections [Array<String>] statements without their first word
+    # @return [Array<String>] statements
+    def starts(map, sections)
+      sections.flat_map do |one|
+        name = one[/: (\d+)/, 1]
+        index = map.bars.index { |bar| bar.name == name } + 1
+        %i[right left].filter_map { |hand| start(map, hand, index, name) }
+      end
+    end
+
+    def start(map, hand, index, name)
+      bars = (index..[index + 1, map.bars.size].min).to_a
+      notes = bars.flat_map { |bar| map.notes.dig(bar, hand).to_a }.reject(&:tied)
+      first = notes.min_by { |note| [bars.index { |bar| map.notes.dig(bar, hand).to_a.include?(note) }, note.onset, note.pitch.midi] }
+      return if first.nil? || !map.notes.dig(index, hand).to_a.include?(first)
+
+      up = (first.pitch.staff_step - notes.map { |note| note.pitch.staff_step }.min).clamp(0, 4)
+      "start #{hand}#{" at #{name}" unless index == 1}: finger #{(hand == :right) ? 1 + up : 5 - up} on #{first.pitch}"
+    end
+
     # @return [Array<Piece>]
     def all = [lantern_room, slow_ferry, ropewalk, two_gulls, fog_signal, long_jetty]
 
@@ -113,6 +136,6 @@ module Demo
       )
       Piece.new(file: file, map: map, sections: sections)
     end
-    private_class_method :piece
+    private_class_method :piece, :start
   end
 end

@@ -54,7 +54,7 @@ module Demo
           loaded = library.load_score(Stairwell::Formats::MusicXML.write(piece.map).b, "#{piece.file}.musicxml")
           # A score knows no book, level or aim; the teacher types them in.
           script = ["book: #{piece.map.book}", "level: #{piece.map.level}", loaded[:script].sub(/^tempo: .*/) { |line| "#{line}, aim #{piece.map.tempo.aim}" },
-            *piece.sections.map { |one| "section #{one}" }].join("\n")
+            *Pieces.starts(piece.map, piece.sections), *piece.sections.map { |one| "section #{one}" }].join("\n")
           Stairwell::Server::Services::Workbench.new(desk, loaded[:id]).save("#{script}\n", seen: loaded[:revision])
           [piece.file, {id: loaded[:id], aim: piece.map.tempo.aim}]
         end

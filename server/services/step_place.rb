@@ -20,13 +20,10 @@ module Stairwell
 
         private
 
-        # Where each hand begins: the last starting position said before.
+        # Where each hand that plays begins, a key for each note struck together.
         def starts(step)
-          hands = (step.hands == :both) ? %i[right left] : [step.hands]
-          first = step.spans.map(&:from).min
-          hands.filter_map do |hand|
-            one = @map.markings.starts.select { |start| start.hand == hand && start.bar <= first }.max_by(&:bar) || next
-            {hand: hand.to_s, finger: one.finger, note: Score::Names.of(one.pitch.to_s[/\A[A-G][#b]*/], @note_names), midi: one.pitch.midi}
+          Practice.playing(step).flat_map { |hand| Sections.entries(@map, hand, step.spans.flat_map(&:bars)) }.map do |one|
+            {hand: one.hand.to_s, finger: one.finger, note: Score::Names.of(one.pitch.to_s[/\A[A-G][#b]*/], @note_names), midi: one.pitch.midi}
           end
         end
 

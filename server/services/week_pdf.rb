@@ -15,7 +15,9 @@ module Stairwell
         ACTIONS = JSON.parse(File.read(File.expand_path("../../web/src/parts/actions.json", __dir__))).freeze
         # Points kept free at the foot.
         FOOT = 60
+        SIGNS = File.expand_path("../../web/node_modules/dejavu-fonts-ttf/ttf/DejaVuSans%s.ttf", __dir__)
         SIZES = [9.5, 8.5, 7.5, 6.5, 5.5].freeze
+        SMALL = 7
 
         # @param sheets [Array<Hash>] as {Sheet#show} gives, one a student
         # @param empty [Boolean] boxes only, without what was done already
@@ -29,6 +31,9 @@ module Stairwell
           @pdf = Prawn::Document.new(page_size: "A4", margin: [34, 36, 30, 36], info: {Title: @sheets.map { |one| one[:student] }.join(", "), Creator: "Stairwell"})
           @pdf.font_families.update("body" => {normal: font("400Regular"), bold: font("700Bold")})
           @pdf.font("body")
+          # Sharps, flats and the like, which the letters' font has not.
+          @pdf.font_families.update("signs" => {normal: SIGNS % "", bold: SIGNS % "-Bold"})
+          @pdf.fallback_fonts(["signs"])
           @sheets.each_with_index do |sheet, at|
             @pdf.start_new_page if at.positive?
             page(sheet)
@@ -46,10 +51,19 @@ module Stairwell
           @column = column(sheet)
           @left = @pdf.bounds.width - @column * sheet[:days].size
           rows = rows(sheet)
-          @size = SIZES.find { |size| rows.sum { |row| height(row, size) } <= @pdf.cursor - 64 } || SIZES.last
           days(sheet)
+          @keys, @size = sized(rows)
           room = rows.take_while { |row| (@pdf.cursor - height(row, @size) > FOOT).tap { |fits| draw(row, sheet) if fits } }
           foot(sheet, rows.drop(room.size))
+        end
+
+        # How large, and whether keys are drawn beside what is said of them: what people
+        # can read comes before drawings, drawings before print that is very small.
+        # @return [Array(Boolean, Numeric)]
+        def sized(rows)
+          room = @pdf.cursor - FOOT - 2
+          choices = [SIZES.first(3), SIZES.drop(3)].flat_map { |sizes| [true, false].product(sizes) }
+          choices.find { |keys, size| rows.sum { |row| height(row, size, keys: keys) } <= room } || choices.last
         end
 
         def head(sheet)
@@ -98,22 +112,27 @@ module Stairwell
 
         def words(item)
           what = "#{item[:how]}, #{(item[:repetitions] == 1) ? "once" : "#{item[:repetitions]} times"}#{" at #{item[:tempo]}" if item[:tempo]}. Done when #{item[:done_when]}."
-          start = item[:starts].map { |one| "#{one[:hand]} hand: finger #{one[:finger]} on #{one[:note]}" }.join("; ")
+          start = item[:starts].group_by { |one| one[:hand] }.map { |hand, keys| "#{hand} hand: #{keys.map { |one| "#{"finger #{one[:finger]} " if one[:finger]}on #{one[:note]}" }.join(" and ")}" }.join("; ")
           [[item[:title], "#{item[:piece]}, #{item[:place]}"].join(" · "), [what, *item[:notes], ("Start: #{start}." unless start.empty?)].compact.join(" ")]
         end
 
         PICTURE = 74
 
-        def height(row, size)
+        def height(row, size, keys: @keys)
           title, text = words(row.last)
-          [@pdf.height_of(title, size: size + 1, style: :bold, width: words_wide) + @pdf.height_of(text, size: size, width: words_wide) + (row.last[:starts].any? ? 22 : 0), picture_height(row.last), (@pictures ? ACTION : 0)].max + 8
+          [@pdf.height_of(title, size: size + 1, style: :bold, width: words_wide) + @pdf.height_of(text, size: size, width: words_wide) + ((keys && row.last[:starts].any?) ? 22 : 0), picture_height(row.last, size), (@pictures ? ACTION : 0)].max + free(size)
         end
 
         # What the words have beside the little page, and the drawings where there are
         # some.
         def words_wide = left - PICTURE - 10 - (@pictures ? DRAWN : 0)
 
-        def picture_height(item) = item[:picture].sum { |page| page[:lines].size * 6 + 4 }.clamp(0, 60)
+        # A line of the little page, and what a row keeps free: less in small print.
+        def pitch(size) = (size < SMALL) ? 4.5 : 6
+
+        def free(size) = (size < SMALL) ? 5 : 8
+
+        def picture_height(item, size) = item[:picture].sum { |page| page[:lines].size * pitch(size) + 3 }.clamp(0, 60)
 
         def draw(row, sheet)
           key, item = row
@@ -124,7 +143,7 @@ module Stairwell
           @pdf.bounding_box([PICTURE, top - 4], width: words_wide) do
             @pdf.text(title, size: @size + 1, style: :bold)
             @pdf.text(text, size: @size)
-            keyboard(item[:starts]) if item[:starts].any?
+            keyboard(item[:starts]) if @keys && item[:starts].any?
           end
           actions(item, top - 5) if @pictures
           sheet[:days].each_with_index { |one, at| boxes(one, key, left + at * @column + 3, top - 6, @column - 6) }
@@ -141,9 +160,9 @@ module Stairwell
                 @pdf.fill_color(lit ? "444444" : "FFFFFF")
                 @pdf.stroke_color "444444"
                 @pdf.line_width 0.4
-                @pdf.fill_and_stroke_rectangle([at * width, top], width, 4)
+                @pdf.fill_and_stroke_rectangle([at * width, top], width, pitch(@size) - 2)
               end
-              top -= 6
+              top -= pitch(@size)
             end
             top -= 3
           end
@@ -203,7 +222,7 @@ module Stairwell
           @pdf.line_width 0.4
           @pdf.fill_and_stroke_rectangle([x, top], width, tall)
           @pdf.fill_color(found ? "000000" : ink)
-          @pdf.draw_text(found[:finger].to_s, at: [x + width / 2 - 1.5, top - tall + 2], size: 6, style: :bold) if found
+          @pdf.draw_text((found[:finger] || "•").to_s, at: [x + width / 2 - 1.5, top - tall + 2], size: 6, style: :bold) if found
         end
 
         # @param over [Array] rows for which the page has no room

@@ -48,6 +48,20 @@ RSpec.describe "The week on paper" do
     expect(text.first).to include("Only on the screen, for want of room: Step")
   end
 
+  it "has signs for sharps and flats, and leaves the keys out before it leaves out steps" do
+    sheet = lambda do |count|
+      item = ->(at) { {assignment_id: 1, step_id: "s#{at}", title: "Step #{at}", piece: "Weir", place: "page 3, line 1, all 4 bars", how: "right hand", repetitions: 5, tempo: 60, done_when: "it goes without a stop", notes: [], starts: [{hand: "right", finger: 3, note: "F♯", midi: 66}], picture: [], done: 0} }
+      {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [{date: "2027-03-04", minutes: 9, items: (1..count).map(&item), warm_ups: [], beside: []}], skip: [], cautions: []}
+    end
+    read = ->(count) { PDF::Reader.new(StringIO.new(Stairwell::Server::Services::WeekPdf.new([sheet[count]]).to_s)).pages.first }
+    few, many = read[6], read[20]
+    expect(few.text.gsub(/\s+/, " ")).to include("finger 3 on F♯")
+    keys = ->(one) { one.raw_content.scan(/ re\s+b\b/).size }
+    expect(keys[few]).to be > 6 * 12
+    expect(keys[many]).to eq(0)
+    expect((1..20).reject { |at| many.text.include?("Step #{at} ") }).to eq([])
+  end
+
   # A drawing of hands is made of curves; words and boxes are not.
   it "draws what to do for who cannot read" do
     curves = -> { pdf("/api/students/#{student["id"]}/week.pdf").pages.first.raw_content.scan(/ c$/).size }

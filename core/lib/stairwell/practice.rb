@@ -36,14 +36,22 @@ module Stairwell
       "right hand #{DOES.fetch(right).first}, left hand #{DOES.fetch(left).first}"
     end
 
+    # @param step [Step]
+    # @return [Array<Symbol>] the hands that are on the keys in it
+    def self.playing(step)
+      return [] if step.aspect == :overview && step.actions.empty?
+
+      hands = (step.hands == :both) ? %i[right left] : [step.hands]
+      step.actions.empty? ? hands : hands.select { |hand| %i[play block].include?(step.actions[hand]) }
+    end
+
     # What to do as pictures, for those who cannot read: what the hands do, and
     # what else.
     # @param step [Step]
     # @return [Array<Symbol>] of {Stage::PICTURES}, one or two
     def self.pictures(step)
-      acts = step.actions.values - [:silent]
-      hands = (acts & %i[clap tap]).first
-      hands ||= step.hands if step.actions.empty? ? step.aspect != :overview : (acts & %i[play block]).any?
+      hands = (step.actions.values & %i[clap tap]).first
+      hands ||= step.hands if playing(step).any?
       what = step.picture unless hands && %i[right left both].include?(step.picture)
       [hands, what].compact.uniq
     end

@@ -9,6 +9,7 @@ require_relative "sections/suggestion"
 require_relative "sections/seam_facts"
 require_relative "sections/layers"
 require_relative "sections/reach"
+require_relative "sections/entry"
 require_relative "sections/values"
 require_relative "sections/look"
 require_relative "sections/spots"
@@ -37,6 +38,12 @@ module Stairwell
     # @param bars [Array<Integer>, nil] only there
     # @return [Reach::Stretch, nil] the widest notes sounding together
     def self.widest(map, hand, bars = nil) = Reach.new(map, hand).widest(bars)
+
+    # @param map [Score::Map]
+    # @param hand [Symbol] :right or :left
+    # @param bars [Array<Integer>] as they are practised
+    # @return [Array<Entry>] where the hand begins in them
+    def self.entries(map, hand, bars) = Entries.new(map, hand).in(bars)
 
     # @param map [Score::Map]
     # @return [Array<Score::Section>] suggested from the page and the notes

@@ -1940,7 +1940,7 @@ export interface components {
             /** @description Where the hands begin */
             starts: {
                 hand: string;
-                finger: number;
+                finger: number | null;
                 note: string;
                 midi: number;
             }[];

@@ -12,10 +12,17 @@ export function Keys({ starts }: { starts: Start[] }) {
   const numbers = starts.map((one) => one.midi);
   const low = Math.floor(Math.min(...numbers) / 12) * 12;
   const high = Math.max(Math.floor(Math.max(...numbers) / 12) * 12, low) + 12;
-  const all = Array.from({ length: high - low + 1 }, (_, at) => low + at);
+  const all = Array.from({ length: high - low + 1 }, (_, up) => low + up);
   const white = all.filter((key) => WHITE.includes(key % 12));
-  const finger = (key: number) => starts.find((one) => one.midi === key)?.finger;
-  const said = starts.map((one) => `${one.hand} hand: finger ${one.finger} on ${one.note}`).join("; ");
+  const at = (key: number) => starts.find((one) => one.midi === key);
+  const said = (["right", "left"] as const)
+    .map((hand) => ({ hand, keys: starts.filter((one) => one.hand === hand) }))
+    .filter(({ keys }) => keys.length > 0)
+    .map(
+      ({ hand, keys }) =>
+        `${hand} hand: ${keys.map((one) => (one.finger ? `finger ${one.finger} on ${one.note}` : `on ${one.note}`)).join(" and ")}`,
+    )
+    .join("; ");
   return (
     <figure style={{ margin: "8px 0 0" }}>
       <svg
@@ -25,17 +32,17 @@ export function Keys({ starts }: { starts: Start[] }) {
         role="img"
         aria-label={`Start: ${said}`}
       >
-        {white.map((key, at) => (
+        {white.map((key, place) => (
           <g key={key}>
             <rect
-              x={at * WIDE + 0.5}
+              x={place * WIDE + 0.5}
               y="0.5"
               width={WIDE - 1}
               height="55"
-              fill={finger(key) ? colour("railSoft") : colour("sheet")}
+              fill={at(key) ? colour("railSoft") : colour("sheet")}
               stroke={colour("ink")}
             />
-            <Finger x={at * WIDE + WIDE / 2} y={48} number={finger(key)} />
+            <Finger x={place * WIDE + WIDE / 2} y={48} start={at(key)} />
           </g>
         ))}
         {all
@@ -47,10 +54,10 @@ export function Keys({ starts }: { starts: Start[] }) {
                 y="0.5"
                 width={WIDE * 0.68}
                 height="33"
-                fill={finger(key) ? colour("railSoft") : colour("ink")}
+                fill={at(key) ? colour("railSoft") : colour("ink")}
                 stroke={colour("ink")}
               />
-              <Finger x={white.indexOf(key - 1) * WIDE + WIDE} y={27} number={finger(key)} />
+              <Finger x={white.indexOf(key - 1) * WIDE + WIDE} y={27} start={at(key)} />
             </g>
           ))}
       </svg>
@@ -59,8 +66,9 @@ export function Keys({ starts }: { starts: Start[] }) {
   );
 }
 
-function Finger({ x, y, number }: { x: number; y: number; number: number | undefined }) {
-  if (!number) return null;
+/** The finger on its key; a dot where nobody says which. */
+function Finger({ x, y, start }: { x: number; y: number; start: Start | undefined }) {
+  if (!start) return null;
   return (
     <text
       x={x}
@@ -69,7 +77,7 @@ function Finger({ x, y, number }: { x: number; y: number; number: number | undef
       aria-hidden="true"
       style={{ fontSize: 13, fontWeight: 700, fill: colour("ink") }}
     >
-      {number}
+      {start.finger ?? "•"}
     </text>
   );
 }
