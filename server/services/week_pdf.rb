@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require "prawn"
-require "prawn-svg"
+require_relative "drawings"
 
 module Stairwell
   module Server
@@ -11,8 +11,6 @@ module Stairwell
       # smaller.
       class WeekPdf
         FONTS = File.expand_path("../../web/node_modules/@expo-google-fonts/atkinson-hyperlegible-next", __dir__)
-        # What to do, drawn: the same lines as on the screen.
-        ACTIONS = JSON.parse(File.read(File.expand_path("../../web/src/parts/actions.json", __dir__))).freeze
         # Points kept free at the foot.
         FOOT = 60
         SIGNS = File.expand_path("../../web/node_modules/dejavu-fonts-ttf/ttf/DejaVuSans%s.ttf", __dir__)
@@ -34,6 +32,7 @@ module Stairwell
           # Sharps, flats and the like, which the letters' font has not.
           @pdf.font_families.update("signs" => {normal: SIGNS % "", bold: SIGNS % "-Bold"})
           @pdf.fallback_fonts(["signs"])
+          @drawings = Drawings.new(@pdf)
           @sheets.each_with_index do |sheet, at|
             @pdf.start_new_page if at.positive?
             page(sheet)
@@ -116,7 +115,10 @@ module Stairwell
           [[item[:title], "#{item[:piece]}, #{item[:place]}"].join(" · "), [what, *item[:notes], ("Start: #{start}." unless start.empty?)].compact.join(" ")]
         end
 
+        # Points: the little page with its gap, a drawing, and what two of them take.
         PICTURE = 74
+        ACTION = 18
+        DRAWN = 46
 
         def height(row, size, keys: @keys)
           title, text = words(row.last)
@@ -139,48 +141,16 @@ module Stairwell
           top = @pdf.cursor
           tall = height(row, @size)
           title, text = words(item)
-          picture(item, top - 4)
+          @drawings.page(item[:picture], top - 4, width: PICTURE - 10.0, pitch: pitch(@size))
           @pdf.bounding_box([PICTURE, top - 4], width: words_wide) do
             @pdf.text(title, size: @size + 1, style: :bold)
             @pdf.text(text, size: @size)
-            keyboard(item[:starts]) if @keys && item[:starts].any?
+            @drawings.keyboard(item[:starts], width: left - PICTURE - 14) if @keys && item[:starts].any?
           end
-          actions(item, top - 5) if @pictures
+          @drawings.actions(item[:actions], [left - DRAWN, top - 5], side: ACTION) if @pictures
           sheet[:days].each_with_index { |one, at| boxes(one, key, left + at * @column + 3, top - 6, @column - 6) }
           @pdf.move_cursor_to(top - tall)
           rule
-        end
-
-        # The little page: lines of bars, those of the step filled.
-        def picture(item, top)
-          item[:picture].first(2).each do |page|
-            page[:lines].first(8).each do |line|
-              width = (PICTURE - 10.0) / [line[:bars].size, 1].max
-              line[:bars].each_with_index do |lit, at|
-                @pdf.fill_color(lit ? "444444" : "FFFFFF")
-                @pdf.stroke_color "444444"
-                @pdf.line_width 0.4
-                @pdf.fill_and_stroke_rectangle([at * width, top], width, pitch(@size) - 2)
-              end
-              top -= pitch(@size)
-            end
-            top -= 3
-          end
-          @pdf.fill_color "000000"
-        end
-
-        # Side of a drawing, in points.
-        ACTION = 18
-        # What two of them take.
-        DRAWN = 46
-
-        # For who cannot read: what to do, beside the boxes.
-        def actions(item, top)
-          item[:actions].each_with_index do |action, at|
-            lines = ACTIONS.fetch(action, []).map { |line| "<path d=\"#{line["d"]}\"#{" transform=\"#{line["transform"]}\"" if line["transform"]}/>" }
-            svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 64 64\"><g fill=\"none\" stroke=\"black\" stroke-width=\"5\" stroke-linecap=\"round\">#{lines.join}</g></svg>"
-            @pdf.svg(svg, at: [left - DRAWN + at * (ACTION + 3), top], width: ACTION, enable_web_requests: false)
-          end
         end
 
         BOX = 9
@@ -196,33 +166,6 @@ module Stairwell
             @pdf.stroke_rectangle(corner, BOX, BOX)
             @pdf.fill_rectangle([corner[0] + 2, corner[1] - 2], BOX - 4, BOX - 4) if !@empty && at < item[:done]
           end
-        end
-
-        WHITE = [0, 2, 4, 5, 7, 9, 11].freeze
-
-        # Two octaves around where the hands begin, the first keys marked with their
-        # fingers.
-        def keyboard(starts)
-          low = starts.map { |one| one[:midi] }.min / 12 * 12
-          high = [starts.map { |one| one[:midi] }.max, low + 12].max
-          keys = (low..(high / 12 * 12 + 12)).to_a
-          white = keys.select { |key| WHITE.include?(key % 12) }
-          width = [8, (left - PICTURE - 14) / white.size].min
-          top = @pdf.cursor - 2
-          white.each_with_index { |key, at| key(key, starts, at * width, top, width, 16, "FFFFFF", "000000") }
-          (keys - white).each { |key| key(key, starts, white.index(key - 1) * width + width * 0.65, top, width * 0.7, 9, "000000", "FFFFFF") }
-          @pdf.fill_color "000000"
-          @pdf.move_down 20
-        end
-
-        def key(midi, starts, x, top, width, tall, ground, ink)
-          found = starts.find { |one| one[:midi] == midi }
-          @pdf.fill_color(found ? "999999" : ground)
-          @pdf.stroke_color "444444"
-          @pdf.line_width 0.4
-          @pdf.fill_and_stroke_rectangle([x, top], width, tall)
-          @pdf.fill_color(found ? "000000" : ink)
-          @pdf.draw_text((found[:finger] || "•").to_s, at: [x + width / 2 - 1.5, top - tall + 2], size: 6, style: :bold) if found
         end
 
         # @param over [Array] rows for which the page has no room
