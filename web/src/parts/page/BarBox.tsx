@@ -44,8 +44,8 @@ export function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProp
       {bar.opens && <RepeatSign x={x} y={y} side={1} />}
       {bar.double && <path d={`M${x + width - 4} ${y}V${y + BAR}`} stroke={colour("ink")} strokeWidth="1" />}
       {bar.marks.length > 0 && (
-        <Word x={x + 6} y={y + BAR - 5} size={11} tone="soft">
-          {short(bar.marks, width)}
+        <Word x={x + (bar.opens ? 13 : 6)} y={y + BAR - 5} size={11} tone="soft">
+          {short(bar.marks, width - (bar.opens ? 7 : 0))}
         </Word>
       )}
       {bar.closes && <RepeatSign x={x + width} y={y} side={-1} times={bar.closes} />}
@@ -53,10 +53,14 @@ export function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProp
   );
 }
 
+// "right 3 on B4" as R3 B4: the label says it in full.
+const start = (mark: string) =>
+  mark.replace(/^(r|l)\w+ (\d) on /, (_, hand, finger) => `${hand.toUpperCase()}${finger} `);
+
 /** As many of the marks as the box has room for. */
 function short(marks: string[], width: number) {
-  const room = Math.floor((width - 12) / 5.6);
-  const words = [...new Set(marks)].join(" · ");
+  const room = Math.floor((width - 10) / 5.6);
+  const words = [...new Set(marks)].map(start).join(" · ");
   return words.length <= room ? words : `${words.slice(0, Math.max(room - 1, 1)).trimEnd()}…`;
 }
 
