@@ -98,6 +98,24 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect_accessible
   end
 
+  it "draws some of many students, and the rest as one asks or scrolls" do
+    columns = (House::OWNER[:students].columns - %i[id name]).map { |one| "\"#{one}\"" }.join(", ")
+    House::OWNER.run("INSERT INTO students (name, #{columns}) SELECT 'Student ' || n, #{columns} FROM students, generate_series(1, 140) n")
+    rows = -> { page.all("[role=rowgroup] [role=row]").size }
+    visit "/studio"
+    expect(page).to have_css("[role=status]", text: "141 students")
+    expect(page).to have_text("being worked out")
+    expect(rows.call).to eq(60)
+    expect(page).to be_axe_clean
+    # Its place comes into view with a press, and that alone brings more.
+    page.execute_script("[...document.querySelectorAll('button')].find((one) => one.textContent === 'Show 60 more of 141').click()")
+    expect(page).to have_css("[role=rowgroup] [role=row]", minimum: 120)
+    page.scroll_to(:bottom)
+    expect(page).to have_css("[role=rowgroup] [role=row]", count: 141)
+    fill_in "Find a student", with: "Student 140"
+    expect(page).to have_css("[role=rowgroup] [role=row]", count: 1)
+  end
+
   it "keeps words and a caution of the studio's own, and the practice days of the weeks" do
     go "Settings"
     choose "measure, quarter note"

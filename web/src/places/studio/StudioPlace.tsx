@@ -90,10 +90,10 @@ export function StudioPlace() {
               </Box>
             ),
           )}
-          {more}
           {rows.length === 0 && <Empty>No student is like that. Choose less above.</Empty>}
         </Paper>
       )}
+      {more}
     </>
   );
 }

@@ -1,4 +1,5 @@
 import { Flex, Input, Text } from "@chakra-ui/react";
+import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { FROM_MONDAY, WEEKDAYS } from "../../parts/dates";
 import { Pick } from "../../parts/Pick";
@@ -22,16 +23,7 @@ export function ViewBar({ all, view }: { all: Schemas["StudioRow"][]; view: View
   const same = (names: string[]) => names.map((name) => [name, name] as const);
   return (
     <Flex gap="10px" mb="8px" align="center" fontSize="sm" wrap="wrap">
-      <Input
-        type="search"
-        size="xs"
-        w="150px"
-        aria-label="Find a student"
-        placeholder="Find a student"
-        borderColor="line"
-        value={view.of("find")}
-        onChange={(event) => view.set("find", event.target.value)}
-      />
+      <Find view={view} />
       {teachers.length > 1 && pick("teacher", "Teacher", "all teachers", same(teachers))}
       {classes.length > 0 && pick("class", "Class", "all classes", same(classes))}
       {days.length > 1 &&
@@ -56,5 +48,26 @@ export function ViewBar({ all, view }: { all: Schemas["StudioRow"][]; view: View
         {all.length === 1 ? "student" : "students"}
       </Text>
     </Flex>
+  );
+}
+
+/** A name, or a part of one. What is typed is held here: the address follows a
+ * moment later, and no letter is lost to it. */
+function Find({ view }: { view: View }) {
+  const [typed, setTyped] = useState(view.of("find"));
+  return (
+    <Input
+      type="search"
+      size="xs"
+      w="150px"
+      aria-label="Find a student"
+      placeholder="Find a student"
+      borderColor="line"
+      value={typed}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        view.set("find", event.target.value);
+      }}
+    />
   );
 }
