@@ -25,7 +25,7 @@ module Demo
       found
       load_pieces
       enrol
-      at_desk(day: @today) { |desk| Stairwell::Server::Services::Overview.new(desk).freshen while Stairwell::Server::Services::Overview.new(desk).freshen.positive? }
+      at_desk(day: @today) { |desk| loop { break if Stairwell::Server::Services::Overview.new(desk).freshen.zero? } }
       @store.db.disconnect
     end
 

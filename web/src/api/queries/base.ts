@@ -4,9 +4,14 @@ import type { Trouble } from "../client";
 /** What a script says does not change by saving other things. */
 const LASTING = ["draft", "reading", "score"];
 
-/** The one way to load. */
-export function useLoad<T>(key: unknown[], load: () => Promise<T>) {
-  return useQuery<T, Trouble>({ queryKey: key, queryFn: load });
+/** The one way to load; `every` says after how many milliseconds it is loaded
+ * again by itself. */
+export function useLoad<T>(key: unknown[], load: () => Promise<T>, every?: (loaded: T | undefined) => number | false) {
+  return useQuery<T, Trouble>({
+    queryKey: key,
+    queryFn: load,
+    refetchInterval: every && ((query) => every(query.state.data as T | undefined)),
+  });
 }
 
 /** The one way to save: `into` puts the answer where it is shown, and

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, type Schemas, type Trouble } from "../client";
 import { useQueue } from "../queue";
 import type { paths } from "../schema";
-import { useSave } from "./base";
+import { useLoad, useSave } from "./base";
 
 // A lesson: what is heard, written and lent.
 
@@ -10,11 +10,11 @@ import { useSave } from "./base";
 const ANEW = 20_000;
 
 export const useLesson = (id: number) =>
-  useQuery<Schemas["Lesson"], Trouble>({
-    queryKey: ["lesson", id],
-    queryFn: () => ask(api.GET("/api/students/{id}/lesson", { params: { path: { id } } })),
-    refetchInterval: ANEW,
-  });
+  useLoad(
+    ["lesson", id],
+    () => ask(api.GET("/api/students/{id}/lesson", { params: { path: { id } } })),
+    () => ANEW,
+  );
 
 export type Hearing = paths["/api/students/{id}/results"]["post"]["requestBody"]["content"]["application/json"];
 

@@ -1,5 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
-import { api, ask, type Schemas, type Trouble } from "../client";
+import { api, ask, type Schemas } from "../client";
 import { useLoad, useSave } from "./base";
 
 // The whole studio, the day, and the mail.
@@ -10,19 +9,19 @@ const SOON = 2_000;
 const ANEW = 30_000;
 
 export const useStudio = () =>
-  useQuery<Schemas["StudioRow"][], Trouble>({
-    queryKey: ["studio"],
-    queryFn: () => ask(api.GET("/api/studio")),
-    refetchInterval: (query) => (query.state.data?.some((row) => !row.known) ? SOON : ANEW),
-  });
+  useLoad(
+    ["studio"],
+    () => ask(api.GET("/api/studio")),
+    (rows) => (rows?.some((row) => !row.known) ? SOON : ANEW),
+  );
 
 export const useStudioSettings = () =>
-  useQuery<Schemas["StudioSettings"], Trouble>({
-    queryKey: ["studio settings"],
-    queryFn: () => ask(api.GET("/api/studio/settings")),
+  useLoad(
+    ["studio settings"],
+    () => ask(api.GET("/api/studio/settings")),
     // As long as everyone's week is being planned, it says how far it is.
-    refetchInterval: (query) => (query.state.data?.run && !query.state.data.run.finished ? 400 : false),
-  });
+    (settings) => (settings?.run && !settings.run.finished ? 400 : false),
+  );
 
 export const useChangeStudio = () =>
   useSave(
