@@ -31,6 +31,21 @@ RSpec.describe "bin/stairwell" do
     expect(read.first["order"].size).to eq(32)
   end
 
+  it "converts between script, map and score, and gives a map as it was" do
+    File.write("a.txt", script)
+    File.write("a.json", stairwell("convert", "a.txt", "--to", "map").first)
+    same = stairwell("convert", "a.json", "--to", "map").first
+    expect(JSON.parse(same)).to eq(JSON.parse(File.read("a.json")))
+    expect(stairwell("convert", "a.json", "--to", "script").first).to eq(script)
+    File.write("a.musicxml", stairwell("convert", "a.json", "--to", "musicxml").first)
+    order = ->(file) { JSON.parse(stairwell("roadmap", file, "--json").first)["order"] }
+    expect(order["a.musicxml"]).to eq(order["a.txt"])
+    [["convert", "a.txt"], ["convert", "a.txt", "--to", "pdf"], ["convert", "--to", "map"]].each do |wrong|
+      out, err, status = stairwell(*wrong)
+      expect([out, status.exitstatus, err.lines.size]).to eq(["", 2, 1])
+    end
+  end
+
   it "gives exact counts and complete diagnostics" do
     File.write("b.txt", "bars: 4\ntime: 4/4\npickup: 1/2\n")
     out, = stairwell("roadmap", "b.txt", "--json")

@@ -30,6 +30,8 @@ RSpec.describe "A lesson" do
     it "secure when it was steady in another week" do
       expect(offered(0, earlier: [heard(7, :steady)])).to eq(:secure)
       expect(offered(0, earlier: [heard(1, :steady)])).to eq(:steady)
+      # A year ago, in a calendar week of the same number, was another week.
+      expect(offered(0, earlier: [heard(364, :steady)])).to eq(:secure)
       expect(offered(0, earlier: [heard(7, :shaky)])).to eq(:steady)
     end
   end

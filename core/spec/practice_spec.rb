@@ -125,6 +125,48 @@ RSpec.describe Stairwell::Practice do
     expect(described_class.steps(one_hand).map(&:id)).not_to include("A.left")
   end
 
+  it "makes no step for a hand the page gives nothing to, with or without notes" do
+    typed = page("page 1: 4 4 4\nhands: right only 1-8\nsection A: 1-4\nsection B: 5-8\nsection C: 9-12")
+    Stairwell::Practice::ROUTINES.values_at("hand_by_hand", "shapes_first", "rhythm_first").each do |routine|
+      made = described_class.steps(typed, routine: routine)
+      of_a = made.select { |step| step.section == "A" }
+      expect(of_a.map(&:hands).uniq).to eq([:right]), routine.key
+      expect(of_a.map(&:stage)).not_to include(:left, :block_left, :blocked, :together)
+      expect(of_a.map { |step| described_class.how(step) }.uniq - ["right hand", "right hand taps, left hand taps", "tap"]).to eq([])
+      # What waited for hands together waits for the hand that plays.
+      faster = of_a.find { |step| step.stage == :faster }
+      expect(faster.needs).to include("A.right")
+      expect(made.select { |step| step.section == "C" }.map(&:stage)).to include(:together)
+    end
+    # Where no hand is learnt alone, the section is learnt all the same.
+    by_ear = described_class.steps(typed, routine: Stairwell::Practice::ROUTINES.fetch("by_ear")).find { |step| step.id == "A.together" }
+    expect([by_ear.hands, by_ear.actions]).to eq([:right, {right: :play, left: :silent}])
+  end
+
+  it "makes a touch step where the teacher said how to touch, with the words" do
+    typed = page("page 1: 4 4\nsection A: 1-4\nsection B: 5-8\ntouch A: short and light\nfingering B: thumb under")
+    touch = described_class.steps(typed).select { |step| step.stage == :touch }
+    expect(touch.map(&:section)).to eq(["A"])
+    expect(touch.first.notes).to eq(["short and light"])
+    steps = described_class.steps(typed).to_h { |step| [step.id, step] }
+    expect(steps["B.right"].notes).to eq(["thumb under"])
+    expect(steps["whole.whole"].needs).to include("A.touch")
+  end
+
+  it "lets a section stage wait for a stage of the whole piece" do
+    stages = [
+      Stairwell::Practice::Stage.new(key: :sing, name: "sing it", scope: :whole, good_days: 2, seconds: 60, done: "it is sung"),
+      Stairwell::Practice::Stage.new(key: :right, name: "right hand", scope: :section, hands: :right, good_days: 1, tempo_share: 1/2r, needs: [:sing], done: "it goes"),
+      Stairwell::Practice::Stage.new(key: :all, name: "right hand through", scope: :whole, hands: :right, good_days: 1, tempo_share: 1/2r, needs: [:right], done: "it goes"),
+      Stairwell::Practice::Stage.new(key: :left, name: "left hand", scope: :section, hands: :left, good_days: 1, tempo_share: 1/2r, after: [:all], done: "it goes")
+    ]
+    routine = Stairwell::Practice::Routine.new(key: "own", name: "Own", for_whom: "all", stages: stages)
+    made = described_class.steps(page("bars: 8\nsection A: 1-4\nsection B: 5-8"), routine: routine).to_h { |step| [step.id, step] }
+    expect(made["A.right"].needs).to eq(["whole.sing"])
+    expect(made["whole.all"].needs).to eq(%w[A.right B.right])
+    expect(made["B.left"].after).to eq(["whole.all"])
+  end
+
   it "says where a step is as people point at it" do
     laid = page("page 12: 4 4\npage 13: 4\nsection A: 1-4\nsection B: 5-6\nsection C: 7-12\nsection D: 5-8")
     places = described_class.steps(laid).select { |step| step.stage == :right }.to_h { |step| [step.section, step.place] }

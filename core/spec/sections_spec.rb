@@ -77,6 +77,18 @@ RSpec.describe Stairwell::Sections do
     end
   end
 
+  it "says which bars no section holds, the pickup too, and whose they could be" do
+    map = page("bars: 12\npickup: 1\nsection A: 1-4\nsection B: 7-10")
+    told = Stairwell::Sections::Check.call(map).select { |one| one.code == :in_no_section }
+    expect(told.map { |one| [map.bar(one.bar).name, one.message[/\A.*?section/], one.mend.words, one.grave] }).to eq([
+      ["0", "The pickup lies in no section", "Let A begin there", false], ["5", "Bars 5 to 6 lie in no section", "Let A end there", false], ["11", "Bars 11 to 12 lie in no section", "Let B end there", false]
+    ])
+    mended = told.map { |one| Stairwell::Formats::PageScript.mend(map, one.mend)[:put] }
+    expect(mended).to eq([["section A: 0-4"], ["section A: 1-6"], ["section B: 7-12"]])
+    expect(Stairwell::Sections::Check.call(page("bars: 4"))).to eq([])
+    expect(Stairwell::Sections::Check.call(page("bars: 4\npickup: 1\nsection A: 0-4"))).to eq([])
+  end
+
   it "reports sections that overlap, run past the end, share a name or resemble nothing" do
     map = page("bars: 8\nsection A: 1-4\nsection B: 4-8\nsection B: 6-7 like Z")
     expect(Stairwell::Sections::Check.call(map).map(&:code)).to include(:sections_overlap, :label_twice, :kin_unknown)

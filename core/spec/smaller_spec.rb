@@ -13,6 +13,11 @@ RSpec.describe Stairwell::Practice::Smaller do
 
   def forms(step) = described_class.forms(step).map { |form| described_class.of(step, form.form, bar: form.bar) }
 
+  it "counts bars as one says them" do
+    long = described_class.forms(steps.first.with(spans: [Stairwell::Score::Span.new(from: 1, to: 23)])).map(&:words)
+    expect(long).to include("only its first bar", "only its 11th bar", "only its 21st bar", "only its 22nd bar", "only its 23rd bar")
+  end
+
   it "is slower, shorter, one hand or less often, and costs one good day" do
     steps.each do |step|
       forms(step).each do |smaller|

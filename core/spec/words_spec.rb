@@ -18,6 +18,15 @@ RSpec.describe "Words" do
     expect(say.call("the barn and the barley", :american)).to eq("the barn and the barley")
   end
 
+  it "leave people, pieces and what a teacher wrote alone, and nothing else" do
+    line = ->(title, **more) { Stairwell::Recap::Line.new(title: title, dates: [Date.new(2027, 3, 4)], **{kind: :step, repetitions: 5}.merge(more)) }
+    lines = [line["A", place: "bars 3–5", piece: "The Bar of Gold"], line["Half Note Rag, bars 1 to 4", kind: :extra], line["B", piece: "Bartok's bars"]]
+    recap = Stairwell::Recap.write(name: "Bar-Lev", heard: [], lines: lines, dates: [Date.new(2027, 3, 4)], next_lesson: Date.new(2027, 3, 11), style: :american)
+    expect(recap).to include("Dear Bar-Lev,", "The Bar of Gold, measures 3–5", "Half Note Rag, bars 1 to 4", "B (Bartok's bars)")
+    # A name that is only the beginning of a word is no name there.
+    expect(say.call("bars 1 to 4", :american, names: ["b", "ba"])).to eq("measures 1 to 4")
+  end
+
   it "agree with the British names of an outside library" do
     require "active_support"
     require "head_music"

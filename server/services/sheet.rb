@@ -175,8 +175,8 @@ module Stairwell
           return [] unless day
 
           items = day["items"].map { |one| Planning::Item.new(id: one["id"].to_s, minutes: one["minutes"].to_r, why: "", kind: one["kind"].to_sym, begins: one["begins"]) }
-          titles = day["items"].to_h { |one| [one["id"].to_s, one["title"]] }
-          Planning::Skip.of(items).map { |id| say(titles[id]) }
+          titles = day["items"].to_h { |one| [one["id"].to_s, one["step_id"] ? say(one["title"]) : one["title"]] }
+          Planning::Skip.of(items).map { |id| titles.fetch(id) }
         end
 
         # Those that apply today; on paper, and on a day without practice, those of

@@ -121,11 +121,8 @@ module Stairwell
         # @param kind [String] "musicxml", "script" or "map"
         # @return [String]
         def export(kind)
-          case kind
-          when "musicxml" then Formats::MusicXML.write(map)
-          when "script" then @whose.studio? ? studio_script : Formats::PageScript.write(map)
-          when "map" then JSON.pretty_generate(Score::Document.dump(map))
-          end
+          # The studio's own script goes out as it was typed.
+          (kind == "script" && @whose.studio?) ? studio_script : Formats.write(map, kind)
         end
 
         private

@@ -8,8 +8,8 @@ module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
     USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], " \
-      "stairwell plan FILE.json [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
-    COMMANDS = %w[roadmap script survey].freeze
+      "stairwell convert FILE --to script|map|musicxml, stairwell plan FILE.json [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
+    COMMANDS = %w[roadmap script survey convert].freeze
     # Counts a minute a ladder may reach. Own choice.
     TEMPOS = (1..400)
 
@@ -24,9 +24,10 @@ module Stairwell
 
     def run(arguments)
       json = false
-      tempo = nil
+      tempo = to = nil
       OptionParser.new { |options|
         options.on("--json") { json = true }
+        options.on("--to KIND") { |kind| to = kind }
         options.on("--tempo N", OptionParser::DecimalNumeric) { |number| tempo = number.to_r }
       }.parse!(arguments)
       command, file, *more = arguments
@@ -34,12 +35,14 @@ module Stairwell
       return plan(file, json) if command == "plan" && file && more.empty?
       return refuse(USAGE) unless COMMANDS.include?(command) && file && more.empty?
 
+      return refuse("Say what to convert it to: --to #{Formats::WRITTEN.keys.join(", --to ")}.") if command == "convert" && !Formats::WRITTEN.key?(to)
       return refuse("The tempo must be above 0 counts a minute.") if tempo && !tempo.positive?
 
       map = Formats.read(File.binread(file), name: file)
       case command
       when "roadmap" then roadmap(map, json, tempo)
-      when "script" then @out.puts Formats::PageScript.write(map)
+      when "script" then @out.puts Formats.write(map, "script")
+      when "convert" then @out.puts Formats.write(map, to)
       when "survey" then survey(map, json)
       end
       0

@@ -7,6 +7,17 @@ require_relative "formats/page_script"
 module Stairwell
   # Text or bytes in, values out, and back.
   module Formats
+    # What a piece is written as, by name.
+    WRITTEN = {
+      "script" => ->(map) { PageScript.write(map) }, "map" => ->(map) { JSON.pretty_generate(Score::Document.dump(map)) },
+      "musicxml" => ->(map) { MusicXML.write(map) }
+    }.freeze
+
+    # @param map [Score::Map]
+    # @param kind [String] of {WRITTEN}
+    # @return [String] text
+    def self.write(map, kind) = WRITTEN.fetch(kind).call(map)
+
     # Reads a piece by what the bytes are: a score or a page script.
     #
     # @param bytes [String]

@@ -38,10 +38,17 @@ module Stairwell
       # @return [String] paragraphs with an empty line between
       def to_s
         parts = ["#{@child ? "Hello" : "Dear"} #{@name},", went, did_not, shown, *this_week, kept, besides, farewell]
-        Score::Terms.say(parts.compact.join("\n\n"), @style)
+        Score::Terms.say(parts.compact.join("\n\n"), @style, names: names)
       end
 
       private
+
+      # What people and pieces are called, and what the teacher wrote: no words of
+      # ours, whatever they look like.
+      def names
+        own = @lines.select { |one| %i[other extra].include?(one.kind) }.flat_map { |one| [one.title, *one.one_of] }
+        [@name, *@lines.map(&:piece), *own]
+      end
 
       def went
         good = @heard.select { |one| %i[steady secure].include?(one.result) }.map(&:title)

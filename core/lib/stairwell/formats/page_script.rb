@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "did_you_mean"
+require_relative "page_script/text"
 require_relative "page_script/scan"
 require_relative "page_script/places"
 require_relative "page_script/values"

@@ -29,7 +29,7 @@ module Stairwell
     Stage::SCOPES = %i[spot section seam growing whole].freeze
     Stage::PICTURES = %i[look point clap tap say sing fingers names right left both slow fast listen pedal eyes].freeze
     Stage::OPENS = %i[section taught].freeze
-    Stage::ONLY = %i[pedal ornaments words dynamics together track].freeze
+    Stage::ONLY = %i[pedal ornaments words touch dynamics together track].freeze
 
     # What a teacher chooses when giving a piece: which hand first (:right,
     # :left, :easier, :harder), how sections are joined (:pairs, :from_start,
@@ -73,7 +73,7 @@ module Stairwell
       # @return [Routine] with the hands-alone stages in that order
       def with_hand_first(order)
         right, left = stage(:right), stage(:left)
-        return self unless right && left
+        return self unless right && left && together?(right, left)
 
         first, second = (order == :left) ? [left, right] : [right, left]
         waits = (right.after + left.after) - [right.key, left.key]
@@ -130,6 +130,18 @@ module Stairwell
       end
 
       private
+
+      # Whether two stages follow each other in one sitting, with no other stage
+      # that waits for one of them before the other begins.
+      def together?(one, other)
+        keys = [one.key, other.key]
+        (one.needs + one.after + other.needs + other.after - keys).none? { |key| (behind(key) & keys).any? }
+      end
+
+      # @return [Array<Symbol>] what a stage waits for, directly or not
+      def behind(key, seen = [])
+        (stage(key)&.then { |one| one.needs + one.after }.to_a - seen).inject(seen) { |found, other| found.include?(other) ? found : behind(other, found | [other]) }
+      end
 
       def last_of(one, keys)
         one.with(after: (one.after & keys).any? ? (one.after - keys) | [keys.last] : one.after, needs: (one.needs & keys).any? ? (one.needs - keys) | [keys.last] : one.needs)

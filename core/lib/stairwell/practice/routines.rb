@@ -31,7 +31,7 @@ module Stairwell
       # @return [Array<Stage>]
       def layered(from)
         [
-          Stage.new(key: :touch, name: "touch", scope: :section, aspect: :touch, tempo_share: ALONE, good_days: 1, needs: from, repetitions: 3, only: [:dynamics],
+          Stage.new(key: :touch, name: "touch", scope: :section, aspect: :touch, tempo_share: ALONE, good_days: 1, needs: from, repetitions: 3, only: [:touch],
             done: "slurs, short notes and breaths can be heard"),
           Stage.new(key: :dynamics, name: "loud and soft", scope: :section, aspect: :dynamics, tempo_share: ALONE, good_days: 1, needs: from, after: [:touch], repetitions: 3, only: [:dynamics],
             done: "a listener can tell loud from soft"),

@@ -77,7 +77,7 @@ module Stairwell
 
       def other(hand) = (hand == :right) ? :left : :right
 
-      def ordinal(number) = %w[first second third fourth fifth sixth seventh eighth][number - 1] || "#{number}th"
+      def ordinal(number) = %w[first second third fourth fifth sixth seventh eighth][number - 1] || Roadmap.ordinal(number)
       private_class_method :mark, :shrunk, :part, :slower, :bars, :hands?, :other, :ordinal
     end
   end

@@ -83,8 +83,8 @@ module Stairwell
       end
 
       def step(stage, target, tempo, **named)
-        hands = target.hand || stage.hands
         bars = target.spans.flat_map(&:bars)
+        hands = target.hand || ((stage.hands == :both) && @conditions.one_hand(bars)) || stage.hands
         # A hard place gets eight repetitions where others get five.
         repetitions = (target.hard && stage.repetitions < Constants::HARD_REPETITIONS) ? (stage.repetitions * Constants::HARD_REPETITIONS / Constants::REPETITIONS.to_r).ceil : stage.repetitions
         minutes = Estimate.minutes(counts: target.counts, tempo: tempo, seconds: stage.seconds, repetitions: repetitions)
@@ -92,7 +92,7 @@ module Stairwell
         Step.new(id: "#{target.key}.#{stage.key}", stage: stage.key, title: "#{target.name}, #{stage.name}", section: target.section,
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
-          actions: stage.actions, hard: target.hard, join: stage.scope == :seam, parts: target.parts, opens: stage.opens, notes: notes(stage, bars),
+          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :seam, parts: target.parts, opens: stage.opens, notes: notes(stage, bars),
           arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
           needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id), **named)
       end
@@ -108,14 +108,46 @@ module Stairwell
       def notes(stage, bars)
         return [] if %i[rhythm overview words].include?(stage.aspect)
 
+        [*said(stage, bars), *fermatas(bars)]
+      end
+
+      # What the teacher noted of the sections' fingering and touch, where that is
+      # what the stage is about.
+      def said(stage, bars)
+        kinds = {touch: [:touch], notes: [:fingering], fingering: [:fingering]}.fetch(stage.aspect, [])
+        @map.markings.section_notes.select { |one| kinds.include?(one.kind) && @conditions.of_section?(one.section, bars) }.map(&:text)
+      end
+
+      def fermatas(bars)
         @map.markings.fermatas.select { |one| bars.include?(one.bar) }.map { |one| Habits.fermata(one, @map.bar(one.bar).name, @choices) }
       end
 
       def applies?(stage, target, bars)
         return false if target.layers && !target.layers.include?(stage.aspect)
         return false if stage.hands != :both && (!@share.plays?(stage.hands, bars) || @conditions.alternating?(bars))
+        return false if joins_hands?(stage) && @conditions.one_hand(bars)
 
         stage.only.all? { |condition| @conditions.met?(condition, bars) }
+      end
+
+      # Whether a stage puts together what hands learnt apart.
+      def joins_hands?(stage)
+        @joins_hands ||= {}
+        @joins_hands.fetch(stage.key) { @joins_hands[stage.key] = stage.hands == :both && stage.actions.any? && (stage.actions.values - PLAYED).empty? && apart?(stage) }
+      end
+
+      PLAYED = %i[play block].freeze
+      private_constant :PLAYED
+
+      def apart?(stage)
+        (stage.needs + stage.after).map { |key| @routine.stage(key) }.any? { |one| one.hands != :both || joins_hands?(one) }
+      end
+
+      # A hand that has nothing to play there is silent, whatever the stage says.
+      def actions(stage, hands)
+        return stage.actions if hands == stage.hands || stage.actions.empty?
+
+        stage.actions.to_h { |hand, action| [hand, (hand == hands || !PLAYED.include?(action)) ? action : :silent] }
       end
 
       # The steps of earlier stages whose sections this target covers; through
@@ -142,7 +174,7 @@ module Stairwell
       end
 
       def covers?(target, other, scope)
-        return true if target.key == "whole"
+        return true if target.key == "whole" || scope == :whole
         return (with_kin(target.parts) & other.parts).any? if %i[section spot].include?(scope)
         return (other.parts - target.parts).empty? if %i[seam growing].include?(scope) && target.parts.size > 1
 
@@ -171,6 +203,7 @@ module Stairwell
       def initialize(map, share)
         @marks = map.markings
         @share = share
+        @sections = map.sections.to_h { |one| [one.label, one] }
         @touched = map.notes.select { |_, hands| hands.values.flatten.any? { |note| note.touch.any? } }.keys
       end
 
@@ -181,10 +214,23 @@ module Stairwell
         when :pedal then over?(@marks.pedal, bars)
         when :ornaments then over?(@marks.ornaments, bars)
         when :words then over?(@marks.verses.map(&:span), bars)
-        when :dynamics then over?(@marks.dynamics.map(&:span), bars) || (@touched & bars).any?
+        when :dynamics then loud_and_soft?(bars)
+        when :touch then loud_and_soft?(bars) || @marks.section_notes.any? { |one| one.kind == :touch && of_section?(one.section, bars) }
         when :track then !@marks.track.nil?
         when :together then %i[right left].all? { |hand| @share.plays?(hand, bars) } && !alternating?(bars)
         end
+      end
+
+      # @return [Symbol, nil] the only hand that plays there, nil where both do
+      def one_hand(bars)
+        playing = %i[right left].select { |hand| @share.plays?(hand, bars) }
+        playing.first if playing.size == 1
+      end
+
+      # @return [Boolean] whether bars are of a section
+      def of_section?(label, bars)
+        section = @sections[label]
+        !section.nil? && bars.any? { |bar| section.cover?(bar) }
       end
 
       # @return [Boolean] whether the hands play one after the other throughout
@@ -194,6 +240,8 @@ module Stairwell
       end
 
       private
+
+      def loud_and_soft?(bars) = over?(@marks.dynamics.map(&:span), bars) || (@touched & bars).any?
 
       def over?(spans, bars) = spans.any? { |span| bars.any? { |bar| span.cover?(bar) } }
     end

@@ -38,11 +38,14 @@ module Stairwell
 
       # Steady at a lesson of another week.
       def steady_before?(earlier, date)
-        earlier.any? { |heard| %i[steady secure].include?(heard.result) && heard.date.cweek != date.cweek && heard.date < date }
+        earlier.any? { |heard| %i[steady secure].include?(heard.result) && week(heard.date) != week(date) && heard.date < date }
       end
 
+      # The calendar week with its year (ISO 8601): a year ago is another week.
+      def week(date) = [date.cwyear, date.cweek]
+
       def many(stumbles) = (stumbles == 1) ? "1 stumble" : "#{stumbles} stumbles"
-      private_class_method :steady_before?, :many
+      private_class_method :steady_before?, :week, :many
     end
   end
 end

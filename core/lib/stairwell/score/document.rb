@@ -144,7 +144,7 @@ module Stairwell
       # Finger, touch and graces only where there are some: most notes have none.
       def note(one)
         more = {"finger" => one.finger, "touch" => one.touch, "graces" => one.graces.map(&:to_s)}.reject { |_, value| value.nil? || value == [] }
-        [one.onset.to_s, one.length.to_s, one.pitch.to_s, one.tied, *(more if more.any?)]
+        [one.onset.to_s, one.length.to_s, one.pitch.to_s, one.tied, *[more].reject(&:empty?)]
       end
 
       def load_bars(rows)

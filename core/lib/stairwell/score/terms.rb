@@ -16,12 +16,17 @@ module Stairwell
 
       module_function
 
-      # @param text [String]
+      # @param text [String] written by us
       # @param style [Symbol] of {STYLES}
+      # @param names [Array<String, nil>] in it, of people and pieces: they stay as
+      #   they are
       # @return [String]
-      def say(text, style)
+      def say(text, style, names: [])
         words = STYLES.fetch(style)
-        words.empty? ? text : text.gsub(/\b(#{words.keys.sort_by { |word| -word.size }.join("|")})(?=s?\b)/) { words.fetch(_1) }
+        return text if words.empty?
+
+        kept = Regexp.union(names.compact.reject(&:empty?).sort_by { |name| -name.size })
+        text.gsub(/(?<![[:alnum:]])(?:#{kept})(?![[:alnum:]])|\b(?:#{words.keys.sort_by { |word| -word.size }.join("|")})(?=s?\b)/) { |found| words.fetch(found, found) }
       end
     end
   end

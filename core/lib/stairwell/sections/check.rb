@@ -13,7 +13,8 @@ module Stairwell
         @wording = Roadmap::Wording.new(map)
       end
 
-      def call = past_the_end + overlaps + twice + kin
+      # @return [Array<Roadmap::Diagnostic>]
+      def call = past_the_end + overlaps + twice + kin + outside
 
       private
 
@@ -54,6 +55,50 @@ module Stairwell
         end
       end
 
+      # Bars in no section are never practised, and nothing on the page shows it.
+      def outside
+        return [] if @map.sections.empty?
+
+        held = @map.sections_by_bar
+        runs = @map.bars.map(&:index).reject { |bar| held.key?(bar) }.slice_when { |bar, following| following != bar + 1 }
+        runs.map { |run| told(:in_no_section, run.first, "#{left_over(run)} in no section, so nobody practises #{(run.size == 1) ? "it" : "them"}. #{mend(run)}", grave: false, mend: widened(run)) }
+      end
+
+      def left_over(run)
+        return "The pickup lies" if run == [1] && @map.pickup?
+
+        (run.size == 1) ? "#{@wording.bar(run.first).capitalize} lies" : "Bars #{@map.bar(run.first).name} to #{@map.bar(run.last).name} lie"
+      end
+
+      def mend(run)
+        found = neighbour(run)
+        found ? "Let #{found.first.label} #{(found.last == :from) ? "begin" : "end"} there, or mark a section." : "Mark a section there."
+      end
+
+      def widened(run)
+        section, side = neighbour(run)
+        return unless section
+
+        spans = section.spans.map { |span| widen(span, run, side) }
+        changed("Let #{section.label} #{(side == :from) ? "begin" : "end"} there", section, spans: spans)
+      end
+
+      def widen(span, run, side)
+        return (span.from == run.last + 1 && span.from_beat.nil?) ? span.with(from: run.first) : span if side == :from
+
+        (span.to == run.first - 1 && span.to_beat.nil?) ? span.with(to: run.last) : span
+      end
+
+      # A pickup belongs to what follows; other bars to what they follow.
+      # @return [Array(Score::Section, Symbol), nil]
+      def neighbour(run)
+        before = @map.sections.find { |one| one.spans.any? { |span| span.to == run.first - 1 && span.to_beat.nil? } }
+        after = @map.sections.find { |one| one.spans.any? { |span| span.from == run.last + 1 && span.from_beat.nil? } }
+        return [after, :from] if after && (before.nil? || run == [1])
+
+        [before, :to] if before
+      end
+
       def changed(words, section, **changes)
         Roadmap::Mend.new(words: words, drop: [[:sections, section]], put: [[:sections, section.with(**changes)]])
       end
@@ -74,7 +119,7 @@ module Stairwell
         changed("End #{one.label} before #{@wording.bar(later.from)}", one, spans: one.spans.map { |place| (place == span) ? shorter : place })
       end
 
-      def told(code, bar, message, mend: nil) = Roadmap::Diagnostic.new(code: code, bar: bar, message: message, mend: mend)
+      def told(code, bar, message, **more) = Roadmap::Diagnostic.new(code: code, bar: bar, message: message, **more)
     end
   end
 end

@@ -41,12 +41,19 @@ module Stairwell
       end
 
       # @return [Boolean] whether a hand plays in any of the bars; without
-      #   notes both are taken to play
+      #   notes both are taken to play, unless the page says that one hand has
+      #   them alone
       def plays?(hand, bars)
-        !@kinship || bars.any? { |index| relation(index, hand) != :rest }
+        bars.any? { |index| !alone?(index, OTHER.fetch(hand)) && (@kinship.nil? || relation(index, hand) != :rest) }
       end
 
       private
+
+      OTHER = {right: :left, left: :right}.freeze
+      private_constant :OTHER
+
+      # Whether the page says that a hand has this bar to itself.
+      def alone?(index, hand) = @map.markings.hands.any? { |one| one.use == hand && (one.span.nil? || one.span.cover?(index)) }
 
       def said = @said ||= {}
 

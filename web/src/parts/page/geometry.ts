@@ -71,8 +71,9 @@ export function spoken(bar: Bar) {
   return said.join(", ");
 }
 
-const ORDINALS = ["", "1st", "2nd", "3rd"];
-export const ordinal = (pass: number) => ORDINALS[pass] ?? `${pass}th`;
+const ENDINGS: Partial<Record<Intl.LDMLPluralRule, string>> = { one: "st", two: "nd", few: "rd" };
+const places = new Intl.PluralRules("en", { type: "ordinal" });
+export const ordinal = (pass: number) => `${pass}${ENDINGS[places.select(pass)] ?? "th"}`;
 
 /** Whether a bar is the first of its printed line. */
 export const startsLine = (box: Box, before: Box | undefined) =>

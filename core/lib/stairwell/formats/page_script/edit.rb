@@ -19,7 +19,7 @@ module Stairwell
         # A line as typed and the claims it makes; none for blanks, comments
         # and what was not understood.
         Line = Struct.new(:text, :claims) do
-          def comment = text[/(?:^|(?<=\s))#(?=\s|$).*/]
+          def comment = Text.apart(text).last
 
           def members = claims.map(&:member)
         end

@@ -61,7 +61,7 @@ module Stairwell
         end
 
         def loud_and_soft(_, scan, places)
-          [:dynamics, list(scan) { Score::Dynamic.new(span: places.span!(scan), words: scan.take!(/[^,]+/, "how loud, such as mf").strip) }]
+          [:dynamics, list(scan) { Score::Dynamic.new(span: places.span!(scan), words: scan.phrase!("how loud, such as mf")) }]
         end
 
         def pedal(_, scan, places) = [:pedal, places.spans!(scan)]
@@ -84,7 +84,7 @@ module Stairwell
         def named_spot(scan, places)
           spot = {span: places.span!(scan), hand: hand(scan)}
           scan.take(/,/)
-          text = scan.rest
+          text = scan.text
           Score::Spot.new(**spot, text: text.empty? ? nil : text)
         end
 
@@ -116,7 +116,7 @@ module Stairwell
         def hand(scan) = scan.take(/(left|right)\s+hand\b/i)&.[](/\w+/)&.downcase&.to_sym
 
         def text!(scan, expected)
-          text = scan.rest
+          text = scan.text
           text.empty? ? scan.stumble("expected #{expected}") : text
         end
 
@@ -133,21 +133,21 @@ module Stairwell
           [
             markings.fermatas.map { |one| "fermata: #{write.position(one.bar, (one.beat unless one.beat == 1))} for #{write.number(one.counts)}#{" held #{write.number(one.held)}" if one.held}" },
             markings.ritardandi.map { |one| "ritardando: #{write.span(one)}" },
-            markings.pass_notes.map { |one| "pass #{one.passes.join(", ")}: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{one.text}" },
+            markings.pass_notes.map { |one| "pass #{one.passes.join(", ")}: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{Text.write(one.text)}" },
             markings.starts.map { |one| "start #{one.hand}#{" at #{write.position(one.bar, (one.beat unless one.beat == 1))}" unless [one.bar, one.beat] == [1, 1]}: finger #{one.finger} on #{one.pitch}" },
             markings.hands.map { |one| ["hands: #{Score::Hands::USES.fetch(one.use)}", (write.span(one.span) if one.span)].compact.join(" ") },
-            listed("loud and soft", markings.dynamics.map { |one| "#{write.span(one.span)} #{one.words}" }),
+            listed("loud and soft", markings.dynamics.map { |one| "#{write.span(one.span)} #{Text.write(one.words, list: true)}" }),
             listed("pedal", markings.pedal.map { |one| write.span(one) }),
             listed("ornament", markings.ornaments.map { |one| write.span(one) }),
             markings.verses.map { |one| "words #{one.number}: #{write.span(one.span)}" },
-            markings.introduces.map { |one| "new: #{one}" },
+            markings.introduces.map { |one| "new: #{Text.write(one)}" },
             {"spot" => markings.spots, "no spot" => markings.dismissed}.flat_map do |keyword, all|
-              all.map { |one| "#{keyword}: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}#{", #{one.text}" if one.text}" }
+              all.map { |one| "#{keyword}: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}#{", #{Text.write(one.text)}" if one.text}" }
             end,
             listed("hard", markings.hard.map { |one| write.span(one) }),
             markings.octaves.map { |one| "octave: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{one.up ? "up" : "down"}" },
-            markings.section_notes.map { |one| "#{one.kind} #{one.section}: #{one.text}" },
-            markings.joins.map { |one| "join #{one.from} to #{one.to}: #{one.text}" },
+            markings.section_notes.map { |one| "#{one.kind} #{one.section}: #{Text.write(one.text)}" },
+            markings.joins.map { |one| "join #{one.from} to #{one.to}: #{Text.write(one.text)}" },
             ("track: #{markings.track}" if markings.track)
           ].flatten.compact
         end

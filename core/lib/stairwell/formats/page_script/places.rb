@@ -27,7 +27,7 @@ module Stairwell
             index = index[1..].to_i
             return index if index.between?(1, @bars.size)
 
-            raise Stumble.new("there are #{@bars.size} bars, no #{index}th", at)
+            raise Stumble.new("there are #{@bars.size} bars, no bar ##{index}", at)
           end
           number = scan.take!(/\d{1,5}/, "a bar such as 9, or p12 l3 b2").to_i
           @numbers.fetch(number) { raise Stumble.new("there is no bar #{number}; the piece has #{range}", at) }

@@ -80,9 +80,9 @@ module Stairwell
         def sorted(more = []) = (@problems + more).sort_by { |one| [one.line, one.column] }
 
         def statement(line, number)
-          text, comment = line.split(/(?:^|(?<=\s))#(?=\s|$)/, 2)
-          @remarks << "##{comment}" if comment
-          return if text.to_s.strip.empty?
+          text, comment = Text.apart(line)
+          @remarks << comment if comment
+          return if text.strip.empty?
 
           head, value = text.split(":", 2)
           keyword, rest = keyword(head)
@@ -156,7 +156,7 @@ module Stairwell
         # @return [Array<Array(Symbol, Object)>] members and values
         def read(statement, scan)
           case statement.keyword
-          when *TEXTS then [[statement.keyword.to_sym, scan.rest]]
+          when *TEXTS then [[statement.keyword.to_sym, scan.text]]
           when "time" then [[:meters, Values.time(scan, @places)]]
           when "key" then [[:keys, Values.key(scan, @places)]]
           when "bar" then [bar(statement, scan)]

@@ -63,6 +63,12 @@ module Stairwell
           found
         end
 
+        # @return [String] all that is left, free text
+        def text = Text.read(rest)
+
+        # @return [String] free text up to a comma, or in quotes
+        def phrase!(expected) = (found = take(Text::QUOTED)) ? Text.read(found) : take!(/[^,]+/, expected).strip
+
         def finish!
           stumble("did not expect “#{@scanner.rest.strip}” here") unless done?
         end

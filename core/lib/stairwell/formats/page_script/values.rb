@@ -37,7 +37,7 @@ module Stairwell
           until scan.done?
             if scan.take(/marked\b/i) then found[:tempo_mark] = mark(scan)
             elsif scan.take(/aim\b/i) then found[:tempo_aim] = scan.number!("counts a minute", 1..400)
-            else found[:tempo_words] = [found[:tempo_words], scan.take!(/[^,]+/, "a tempo word").strip].compact.join(", ")
+            else found[:tempo_words] = [found[:tempo_words], scan.phrase!("a tempo word")].compact.join(", ")
             end
             scan.take(/,/) || break
           end

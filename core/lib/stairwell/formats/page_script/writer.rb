@@ -68,7 +68,7 @@ module Stairwell
         private
 
         def texts
-          Reader::TEXTS.filter_map { |key| (value = @map.public_send(key)) && "#{key}: #{value}" }
+          Reader::TEXTS.filter_map { |key| (value = @map.public_send(key)) && "#{key}: #{Text.write(value)}" }
         end
 
         def shape
@@ -93,8 +93,14 @@ module Stairwell
         end
 
         def tempo(tempo = @map.tempo)
-          parts = [tempo.words, mark(tempo), ("aim #{tempo.aim}" if tempo.aim)].compact
+          parts = [(tempo_words(tempo.words) if tempo.words), mark(tempo), ("aim #{tempo.aim}" if tempo.aim)].compact
           "tempo: #{parts.join(", ")}" if parts.any?
+        end
+
+        # Commas in tempo words stand as they are where they read back the same.
+        def tempo_words(words)
+          parts = words.split(",", -1).map(&:strip)
+          (parts.join(", ") == words && parts.none? { |part| part.empty? || part.match?(/\A(marked|aim)\b/i) }) ? Text.write(words) : Text.quote(words)
         end
 
         def mark(tempo)
