@@ -126,11 +126,11 @@ module Demo
       total = Notation.bars(right).size
       last = {total => meter.counts(meter.bar_length) - pickup} if pickup
       bars = Stairwell::Score.bars(total - (pickup ? 1 : 0), meters: [meter], pickup: pickup, counts: last || {})
-      words, mark, aim = tempo
+      words, mark, target_tempo = tempo
       map = Stairwell::Score::Map.new(
         **signs, title: title, book: book, level: level, bars: bars, notes: notes, keys: [Stairwell::Score::Key.parse(key)],
         pages: pages.map { |number, lines| Stairwell::Score::Page.new(number: number, lines: lines) },
-        tempo: Stairwell::Score::Tempo.new(words: words, mark: mark, mark_unit: mark_unit, aim: aim),
+        tempo: Stairwell::Score::Tempo.new(words: words, mark: mark, mark_unit: mark_unit, target: target_tempo),
         repeats: repeats.map { |from, to, times| Stairwell::Score::Repeat.new(from: from, to: to, times: times) },
         endings: endings.map { |passes, from, to| Stairwell::Score::Ending.new(passes: passes, from: from, to: to) }
       )

@@ -52,11 +52,11 @@ module Demo
         at_desk do |desk|
           library = Stairwell::Server::Services::Library.new(desk)
           loaded = library.load_score(Stairwell::Formats::MusicXML.write(piece.map).b, "#{piece.file}.musicxml")
-          # A score knows no book, level or aim; the teacher types them in.
-          script = ["book: #{piece.map.book}", "level: #{piece.map.level}", loaded[:script].sub(/^tempo: .*/) { |line| "#{line}, aim #{piece.map.tempo.aim}" },
+          # A score knows no book, level or target tempo; the teacher types them in.
+          script = ["book: #{piece.map.book}", "level: #{piece.map.level}", loaded[:script].sub(/^tempo: .*/) { |line| "#{line}, target #{piece.map.tempo.target}" },
             *Pieces.starts(piece.map, piece.sections), *piece.sections.map { |one| "section #{one}" }].join("\n")
           Stairwell::Server::Services::Workbench.new(desk, loaded[:id]).save("#{script}\n", seen: loaded[:revision])
-          [piece.file, {id: loaded[:id], aim: piece.map.tempo.aim}]
+          [piece.file, {id: loaded[:id], target_tempo: piece.map.tempo.target}]
         end
       end
     end
@@ -79,7 +79,7 @@ module Demo
     # one more changes nothing for the others.
     def live(desk, id, files, routine, ability)
       desks = ->(date) { desk.with(clock: Stairwell::Server::Clock.new(noon(date))) }
-      gifts = (files | @pieces.keys).map { |file| {piece_id: @pieces[file][:id], aim: @pieces[file][:aim]} }
+      gifts = (files | @pieces.keys).map { |file| {piece_id: @pieces[file][:id], target_tempo: @pieces[file][:target_tempo]} }
       Life.new(desks, desk[:students].first(id: id), gifts, routine: routine, ability: ability, random: Random.new(@seed + id)).live(@today - 7 * WEEKS...@today)
       concert(desk, id) if id == 1
     end

@@ -64,14 +64,14 @@ RSpec.describe "Looking ahead" do
     end
   end
 
-  # Rungs are those of the published scale; the aim is always the last.
-  it "climbs by rungs that rise to the aim, each after the one before" do
-    [44, 60, 63, 76, 77, 100, 144, 207, 230].each do |aim|
-      steps = Stairwell::Practice.steps(page("bars: 8\nsection A: 1-4\nsection B: 5-8"), choices: Stairwell::Practice::Choices.new(aim: aim))
+  # Rungs are those of the published scale; the target tempo is always the last.
+  it "climbs by rungs that rise to the target tempo, each after the one before" do
+    [44, 60, 63, 76, 77, 100, 144, 207, 230].each do |target_tempo|
+      steps = Stairwell::Practice.steps(page("bars: 8\nsection A: 1-4\nsection B: 5-8"), choices: Stairwell::Practice::Choices.new(target_tempo: target_tempo))
       climb = steps.select { |step| step.stage == :tempo }
       tempos = climb.map(&:tempo)
       expect(tempos).to eq(tempos.sort.uniq)
-      expect(tempos.last).to eq(aim)
+      expect(tempos.last).to eq(target_tempo)
       expect(tempos[0...-1] - Stairwell::Constants::METRONOME).to eq([])
       climb.each_cons(2) { |one, other| expect(other.needs).to include(one.id) }
     end

@@ -12,7 +12,7 @@ RSpec.describe Stairwell::Score::Document do
       page 12: 4 4
       time: 3/4
       pickup: 1
-      tempo: Andante, marked dotted quarter = 92, aim 76
+      tempo: Andante, marked dotted quarter = 92, target 76
       repeat: to 4 x3
       ending 1, 2: 4
       da capo: 8 al fine
@@ -24,10 +24,10 @@ RSpec.describe Stairwell::Score::Document do
       pass 2: 1-2 left hand, softer
       start right: finger 3 on B4
       hands: right only 1-4
-      loud and soft: 1 mf
+      dynamics: 1 mf
       pedal: 1-2
       octave: 3, up
-      words 2: 1-4
+      lyrics 2: 1-4
       new: ties
       spot: 3
       no spot: 4 left hand, no

@@ -9,7 +9,7 @@ RSpec.describe "Looking ahead" do
   let(:lesson) { Date.new(2027, 3, 9) }
   let(:practice) { Stairwell::Planning::Practice.new(weekdays: [1, 2, 4, 6], minutes: 15r, begin_per_day: 2) }
   let(:tasks) do
-    map = page("bars: 16\ntempo: aim 80\nsection A: 1-4\nsection B: 5-8\nsection C: 9-12\nsection D: 13-16")
+    map = page("bars: 16\ntempo: target 80\nsection A: 1-4\nsection B: 5-8\nsection C: 9-12\nsection D: 13-16")
     Stairwell::Progress.piece(Stairwell::Practice.steps(map), []).tasks
   end
 

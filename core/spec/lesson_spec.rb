@@ -23,8 +23,8 @@ RSpec.describe "A lesson" do
     it("for short sections in proportion") { expect([[1, 4], [1, 16], [3, 24], [4, 24]].map { |count, bars| offered(count, bars: bars) }).to eq(%i[not_yet shaky shaky not_yet]) }
 
     it "and only at the step's tempo" do
-      expect([57, 56].map { |tempo| offered(0, tempo: tempo, aim: 60) }).to eq(%i[steady shaky])
-      expect(offered(4, tempo: 40, aim: 60)).to eq(:not_yet)
+      expect([57, 56].map { |tempo| offered(0, tempo: tempo, target_tempo: 60) }).to eq(%i[steady shaky])
+      expect(offered(4, tempo: 40, target_tempo: 60)).to eq(:not_yet)
     end
 
     it "secure when it was steady in another week" do
@@ -77,7 +77,7 @@ RSpec.describe "A lesson" do
     it "when both parts hold and their join fails" do
       parts = %w[A B].map { |section| heard(0, :steady, step: "#{section}.together") }
       failing = Stairwell::Progress.piece(steps, [*parts, heard(0, :not_yet, step: "A-B@4.join")])
-      expect(attention { |one| one.piece("Weir", failing) }.map(&:first)).to eq([:seam])
+      expect(attention { |one| one.piece("Weir", failing) }.map(&:first)).to eq([:join])
     end
   end
 

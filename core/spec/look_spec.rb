@@ -56,26 +56,26 @@ RSpec.describe "Looking a piece over" do
 
   it "goes by the teacher's words where there are no notes, and says what is new for this student only" do
     map = page("page 3: 4 4\nkey: G major\nclef left: bass\nclef left: treble from 5\nstart right: finger 1 on D4\nstart right at 5: finger 2 on G4\nnew: dotted quarter notes\nnew: staccato\n" \
-      "pedal: 1-4\nfermata: 8 beat 3 for 2\nloud and soft: 1 mf\nwords 1: 1-8\nornament: 4\nritardando: 7-8")
+      "pedal: 1-4\nfermata: 8 beat 3 for 2\ndynamics: 1 mf\nlyrics 1: 1-8\nornament: 4\nritardando: 7-8")
     expect(facts(map, pedal: false, known: ["Staccato"])).to include(
       "right hand" => ["starts with finger 1 on D4", "moves at bar 5 (page 3, line 2, bar 1) with finger 2 on G4"], "clef" => ["left hand: bass, treble from bar 5 (page 3, line 2, bar 1)"],
       "new here" => ["dotted quarter notes"], "pedal" => ["bars 1–4; the instrument at home has no pedal"],
-      "fermatas" => ["bar 8 (page 3, line 2, bar 4): 2 counts held for 4"], "loud and soft" => ["mf at 1"]
+      "fermatas" => ["bar 8 (page 3, line 2, bar 4): 2 counts held for 4"], "dynamics" => ["mf at 1"]
     )
   end
 
   it "says in which layers bars with the same notes still differ" do
     map = hand("C4q D4q E4q F4q | C4q D4q E4q F4q")
-    notes = map.notes.merge(2 => {right: map.notes[2][:right].map { |note| note.with(touch: %w[staccato], finger: 2) }, left: []})
-    bars = Stairwell::Sections.survey(map.with(notes: notes, markings: page("bars: 2\nloud and soft: 1 f").markings)).summary["bars"]
+    notes = map.notes.merge(2 => {right: map.notes[2][:right].map { |note| note.with(articulation: %w[staccato], finger: 2) }, left: []})
+    bars = Stairwell::Sections.survey(map.with(notes: notes, markings: page("bars: 2\ndynamics: 1 f").markings)).summary["bars"]
     expect(bars.last).to include("together" => {"relation" => "same", "of" => 1, "by" => 0}, "differs" => {"right" => %w[touch fingering loudness]})
     expect(bars.first).not_to have_key("differs")
   end
 
   # The inscription of mechanical metronomes and a handbook's table, from memory.
   it "says what a tempo word means, and where tables differ" do
-    tempo = ->(words) { Stairwell::Sections.look(page("bars: 4\ntempo: #{words}, aim 60")).find { |fact| fact.topic == "tempo" }&.text }
-    expect(tempo["Andante"]).to eq("Andante: 76–108 beats a minute on mechanical metronomes, 56–108 by newer tables. Aim 60 counts a minute")
+    tempo = ->(words) { Stairwell::Sections.look(page("bars: 4\ntempo: #{words}, target 60")).find { |fact| fact.topic == "tempo" }&.text }
+    expect(tempo["Andante"]).to eq("Andante: 76–108 beats a minute on mechanical metronomes, 56–108 by newer tables. Target 60 beats per minute")
     expect(tempo["Larghetto"]).to start_with("Larghetto: 60–66 beats a minute, as on mechanical metronomes")
     expect(tempo["Vivace"]).to include("mechanical metronomes do not name it")
     expect(tempo["With a swing"]).to be_nil

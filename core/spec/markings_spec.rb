@@ -8,7 +8,7 @@ RSpec.describe "What a page says beside its signs" do
       page 12: 4 4 5 4
       page 13: 5 4 4
       time: 3/4
-      tempo: aim 60
+      tempo: target 60
       repeat: 9-13
       section A: 1-4
       section C: 14 beat 3 - 22
@@ -20,11 +20,11 @@ RSpec.describe "What a page says beside its signs" do
       start left at 14 beat 2: finger 1 on F#3
       hands: right only 1-4
       hands: together
-      loud and soft: 1 mf, 9 p, 14-20 louder
+      dynamics: 1 mf, 9 p, 14-20 louder
       pedal: 14-20, 22
       ornament: 20 beat 3, 21
-      words 1: 1-8
-      words 2: 9-13
+      lyrics 1: 1-8
+      lyrics 2: 9-13
       new: dotted quarter notes
       spot: 12 beat 3 - 13 beat 1 left hand, jump down an octave
       spot: 20
@@ -32,7 +32,7 @@ RSpec.describe "What a page says beside its signs" do
       octave: 9-12 right hand, up
       octave: 20, down
       fingering A: thumb under on F
-      touch C: short and light
+      articulation C: short and light
       join A to C: no rest, right hand jumps
       track: 7
     TEXT
@@ -50,7 +50,7 @@ RSpec.describe "What a page says beside its signs" do
     wrong = {
       "fermata: 30" => "written counts", "fermata: 30 beat 5 for 1" => "bar 30 has 3 counts, no beat 5", "pass 2: 9-13 left hand" => "what holds on that pass",
       "start both: finger 1 on C4" => "“right” or “left”", "start right: finger 6 on C4" => "from 1 to 5", "start right: finger 1 on H4" => "a key such as B4",
-      "hands: crossed" => "right only, left only, alternating or together", "loud and soft: 1" => "how loud", "join A: rest" => "“to”",
+      "hands: crossed" => "right only, left only, alternating or together", "dynamics: 1" => "how loud", "join A: rest" => "“to”",
       "new:" => "what is new", "track: x" => "a track number", "ritardando: 40" => "there is no bar 40", "spot: 13 beat 2 - 13 beat 1" => "ends before it begins"
     }
     wrong.each do |line, said|

@@ -18,7 +18,7 @@ RSpec.describe "What a score says beside its notes" do
       direction("<dynamics><mp/></dynamics>") + note("C4", 2) + direction("<dynamics><f/></dynamics>", "<offset>1</offset>") + note("C4", 2),
       direction('<wedge type="diminuendo" number="1"/>') + note("C4", 4), note("C4", 2) + direction('<wedge type="stop" number="1"/>') + note("C4", 2)
     )
-    expect(written(map)).to include("loud and soft: 1 mp, 1 beat 4 f, 2 - 3 beat 3 softer")
+    expect(written(map)).to include("dynamics: 1 mp, 1 beat 4 f, 2 - 3 beat 3 softer")
   end
 
   it "is the pedal, lifted in the middle of a bar, changed, or never lifted, which ends with its bar" do
@@ -65,10 +65,10 @@ RSpec.describe "What a score says beside its notes" do
       grace + marked("C5", 1, slur["start"]) + note("D5", 1) + marked("E5", 1, slur["stop"]), marked("C5", 4, "<notations><arpeggiate/></notations>")
     )
     first, *slurred = map.notes[1][:right]
-    expect([first.finger, first.touch]).to eq([1, ["detached legato", "staccato"]])
-    expect(slurred.map(&:touch)).to eq([["slurred"]] * 3)
+    expect([first.finger, first.articulation]).to eq([1, ["detached legato", "staccato"]])
+    expect(slurred.map(&:articulation)).to eq([["slurred"]] * 3)
     expect(slurred.first.graces.map(&:to_s)).to eq(["B4"])
-    expect(map.notes[2][:right].first.touch).to eq(["broken"])
+    expect(map.notes[2][:right].first.articulation).to eq(["broken"])
     expect(written(map)).to include("start right: finger 1 on C5")
     expect(map.unread).to eq([])
   end
@@ -133,13 +133,13 @@ RSpec.describe "What a score says beside its notes" do
       clef left: treble from 3
       section A: 1-2
       fermata: 8 beat 3 for 2
-      loud and soft: 1 mf, 1 beat 3 f, 2 - 3 beat 2 softer
+      dynamics: 1 mf, 1 beat 3 f, 2 - 3 beat 2 softer
       pedal: 1-2, 3 beat 2 - 3 beat 4
       octave: 6 left hand, down
     TEXT
     tone = ->(onset, length, pitch, **more) { Stairwell::Score::Note.new(onset: onset, length: length, pitch: Stairwell::Score::Pitch.parse(pitch), **more) }
     notes = full.bars.to_h { |bar| [bar.index, {right: [tone[0r, bar.length, "C5"]], left: []}] }
-    notes[9] = {right: [tone[0r, 1/2r, "C5", finger: 3, touch: %w[accent]], tone[1/2r, 1/2r, "D5", graces: [Stairwell::Score::Pitch.parse("C5")], touch: %w[broken]]], left: []}
+    notes[9] = {right: [tone[0r, 1/2r, "C5", finger: 3, articulation: %w[accent]], tone[1/2r, 1/2r, "D5", graces: [Stairwell::Score::Pitch.parse("C5")], articulation: %w[broken]]], left: []}
     map = full.with(notes: notes)
     back = Stairwell::Formats::MusicXML.read(Stairwell::Formats::MusicXML.write(map))
     expect(back.bars.map(&:name)).to eq(map.bars.map(&:name))

@@ -60,7 +60,7 @@ RSpec.describe "Malformed input" do
       to coda: 4
       dal segno: 6 al coda
       coda: 7
-      loud and soft: 1 mf, 2-3 louder
+      dynamics: 1 mf, 2-3 louder
       pedal: 4-5
       octave: 6 right hand, up
       section A: 1-4

@@ -20,7 +20,7 @@ RSpec.describe "Changing a script by statements" do
       seqno: 5
       section B: 9-13, 23-26
       pedal: 14-20, 22, 27-28  # half pedal
-      loud and soft: 1 mf, 9 p
+      dynamics: 1 mf, 9 p
     TEXT
   end
   let(:script_module) { Stairwell::Formats::PageScript }
@@ -72,33 +72,33 @@ RSpec.describe "Changing a script by statements" do
 
   it "merges two teachers' changes, and lets mine stand where both changed the same" do
     mine = edit(script, put: ["segno: 5", "section A: 1-6"], drop: ["repeat: 9-13"])
-    theirs = edit(script, put: ["fine: 26", "section A: 1-8", "tempo: aim 70"])
+    theirs = edit(script, put: ["fine: 26", "section A: 1-8", "tempo: target 70"])
     merged = script_module.merge(base: script, mine: mine, theirs: theirs)
     expect(changed_lines(script, merged)).to eq(
       gone: ["repeat: 9-13", "section A: 1-4          # hum it first"],
-      new: ["tempo: aim 70", "segno: 5", "fine: 26", "section A: 1-6    # hum it first"].sort_by { |line| merged.index(line) }
+      new: ["tempo: target 70", "segno: 5", "fine: 26", "section A: 1-6    # hum it first"].sort_by { |line| merged.index(line) }
     )
   end
 
   describe "layers" do
-    let(:layer) { "# for small hands\nwithout repeat: 9-13\ntempo: aim 60\nstart right at 14: finger 2 on D5\n" }
+    let(:layer) { "# for small hands\nwithout repeat: 9-13\ntempo: target 60\nstart right at 14: finger 2 on D5\n" }
 
     it "lie over the studio's script and change only what they name" do
       map = page(script_module::Layer.on(script, layer).gsub("seqno: 5\n", ""))
       expect(map.repeats.map(&:from)).to eq([14])
-      expect(map.tempo.aim).to eq(60)
+      expect(map.tempo.target).to eq(60)
       expect(map.markings.starts.map(&:finger)).to eq([2])
       expect(map.sections.size).to eq(2)
     end
 
     it "change one part of what is said of the tempo" do
-      map = page(script_module::Layer.on("bars: 8\ntempo: Andante, marked quarter = 92, aim 76\n", "tempo: aim 60\n"))
-      expect(map.tempo).to have_attributes(words: "Andante", mark: 92, aim: 60)
-      expect(script_module::Layer.on("bars: 8\ntempo: Andante, aim 76\n", "without tempo: Andante\n")).to eq("bars: 8\ntempo: aim 76\n")
+      map = page(script_module::Layer.on("bars: 8\ntempo: Andante, marked quarter = 92, target 76\n", "tempo: target 60\n"))
+      expect(map.tempo).to have_attributes(words: "Andante", mark: 92, target: 60)
+      expect(script_module::Layer.on("bars: 8\ntempo: Andante, target 76\n", "without tempo: Andante\n")).to eq("bars: 8\ntempo: target 76\n")
     end
 
     it "say which of their lines do not fit the page any more" do
-      found = script_module::Layer.new("without segno: 3\nfine: 99\ntempo: aim 60").problems(script)
+      found = script_module::Layer.new("without segno: 3\nfine: 99\ntempo: target 60").problems(script)
       expect(found.map(&:line)).to eq([1, 2])
       expect(found.map(&:message)).to match([/does not say “segno: 3”/, /no bar 99/])
     end

@@ -11,7 +11,7 @@ RSpec.describe Stairwell::Formats::PageScript do
       page 13: 5 4 4
       time: 3/4
       key: G major
-      tempo: Andante, marked quarter = 92, aim 76
+      tempo: Andante, marked quarter = 92, target 76
       repeat: 9-13
       repeat: 14-21
       ending 1: 21

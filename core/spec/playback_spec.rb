@@ -47,14 +47,14 @@ RSpec.describe "Walking through a piece" do
     it "goes through places as they stand, and through the whole piece as it is played" do
       order = ->(*spans) { Stairwell::Roadmap.stretch(coda_page, spans).map(&:bar) }
       expect(order[span(5, 7)]).to eq([5, 6, 7])
-      expect(order[span(16), span(5)]).to eq([16, 5]) # a seam across the jump
+      expect(order[span(16), span(5)]).to eq([16, 5]) # a join across the jump
       expect(order[span(1, 20)]).to eq(Stairwell::Roadmap.read(coda_page).order)
       expect(order[span(19, 24)]).to eq([19, 20]) # bars the page has lost since
     end
 
     it "walks with a finger, saying where it is and where it leaves the printed order" do
-      seam = Stairwell::Roadmap.walk(coda_page, [span(16), span(5)])
-      expect(seam.map { |one| one.slice(:name, :place, :ahead) }).to eq([
+      join = Stairwell::Roadmap.walk(coda_page, [span(16), span(5)])
+      expect(join.map { |one| one.slice(:name, :place, :ahead) }).to eq([
         {name: "16", place: "page 13, line 1, bar 4", ahead: "on to page 12, line 2, bar 1"}, {name: "5", place: "page 12, line 2, bar 1", ahead: nil}
       ])
       whole = Stairwell::Roadmap.walk(coda_page)

@@ -3,7 +3,7 @@
 require_relative "spec_helper"
 
 RSpec.describe Stairwell::Practice do
-  let(:map) { page("bars: 12\ntime: 3/4\ntempo: aim 100\nsection A: 1-4\nsection A1: 5-8 like A except 8\nsection B: 9-12 like A") }
+  let(:map) { page("bars: 12\ntime: 3/4\ntempo: target 100\nsection A: 1-4\nsection A1: 5-8 like A except 8\nsection B: 9-12 like A") }
   let(:steps) { described_class.steps(map).to_h { |step| [step.id, step] } }
 
   # Worked by hand: 24 counts at 60 take 24 s, and 8 s to get ready: 5 × 32 s =
@@ -48,9 +48,9 @@ RSpec.describe Stairwell::Practice do
     expect(steps["A.right"].counts).to eq(12)
   end
 
-  # 100 is the aim and 80 the tempo of the stage before; the scale between them is
+  # 100 is the target tempo and 80 the tempo of the stage before; the scale between them is
   # 84, 88, 92, 96, two rungs to a day.
-  it "climbs to the aim by the metronome's rungs, each step after the one before" do
+  it "climbs to the target tempo by the metronome's rungs, each step after the one before" do
     rungs = steps.values.select { |step| step.stage == :tempo }
     expect(rungs.map(&:tempo)).to eq([88, 96, 100])
     expect(rungs.map(&:title)).to eq(["Whole piece, up to tempo: at 84, then 88", "Whole piece, up to tempo: at 92, then 96", "Whole piece, up to tempo: at 100"])
@@ -67,14 +67,14 @@ RSpec.describe Stairwell::Practice do
     expect([go[69, true, false, false], go[69, false, true, false], go[63, false, false]]).to eq([63, 69, 60])
   end
 
-  it "drops the upper rungs, and keeps what was learnt, when the aim is lowered" do
-    lower = described_class.steps(map, choices: Stairwell::Practice::Choices.new(aim: 90, learnt_at: 100)).to_h { |step| [step.id, step] }
+  it "drops the upper rungs, and keeps what was learnt, when the target tempo is lowered" do
+    lower = described_class.steps(map, choices: Stairwell::Practice::Choices.new(target_tempo: 90, learnt_at: 100)).to_h { |step| [step.id, step] }
     expect(lower.keys.grep(/tempo/)).to eq(%w[whole.tempo-88 whole.tempo-90])
     expect((lower.keys & steps.keys).map { |id| lower[id].tempo }).to eq((lower.keys & steps.keys).map { |id| steps[id].tempo })
   end
 
   it "takes the teacher's habits: repeats after the jump, fermatas twice, or free" do
-    jump = page("bars: 8\ntime: 4/4\ntempo: aim 80\nrepeat: 1-4\nfine: 4\nda capo: 8 al fine\nfermata: 8 beat 3 for 2 held 6\nsection A: 1-4\nsection B: 5-8")
+    jump = page("bars: 8\ntime: 4/4\ntempo: target 80\nrepeat: 1-4\nfine: 4\nda capo: 8 al fine\nfermata: 8 beat 3 for 2 held 6\nsection A: 1-4\nsection B: 5-8")
     made = ->(**chosen) { described_class.steps(jump, choices: Stairwell::Practice::Choices.new(**chosen)).to_h { |step| [step.id, step] } }
     whole = ->(**chosen) { made[**chosen]["whole.whole"].counts / 4 }
     expect([whole[], whole[repeats: :taken], whole[repeats: :not_taken]]).to eq([16, 20, 16])
@@ -84,15 +84,15 @@ RSpec.describe Stairwell::Practice do
     expect(notes[fermata: :free]).to eq(["the fermata in bar 8: hold it as long as you like"])
   end
 
-  it "takes the aim as printed, as a share of the print, or as a number" do
-    aim = Stairwell::Practice::Aim
+  it "takes the target tempo as printed, as a share of the print, or as a number" do
+    target_tempo = Stairwell::Practice::TargetTempo
     # A dotted quarter at 60 in 6/8 is 60 counts; an eighth at 120 in 4/4 is 60.
     dotted = page("bars: 4\ntime: 6/8\ntempo: marked dotted quarter = 60\nsection A: 1-4")
     eighths = page("bars: 4\ntime: 4/4\ntempo: marked eighth = 120\nsection A: 1-4")
-    expect([dotted, eighths].map { |one| aim.of(one, by: :mark) }).to eq([60, 60])
-    expect(aim.of(dotted, by: :share, value: 75)).to eq(45)
-    expect(aim.of(dotted, by: :number, value: 52)).to eq(52)
-    expect { aim.of(page("bars: 4\nsection A: 1-4"), by: :mark) }.to raise_error(Stairwell::ContradictionError, /no printed metronome mark/)
+    expect([dotted, eighths].map { |one| target_tempo.of(one, by: :mark) }).to eq([60, 60])
+    expect(target_tempo.of(dotted, by: :share, value: 75)).to eq(45)
+    expect(target_tempo.of(dotted, by: :number, value: 52)).to eq(52)
+    expect { target_tempo.of(page("bars: 4\nsection A: 1-4"), by: :mark) }.to raise_error(Stairwell::ContradictionError, /no printed metronome mark/)
   end
 
   it "gives a section that is the same no steps, and one with changed bars only those" do
@@ -101,7 +101,7 @@ RSpec.describe Stairwell::Practice do
     expect(steps["A1-B@8.join"].needs).to contain_exactly("A.together", "A1.together")
   end
 
-  it "lets hands together wait for each hand, and the kin's" do
+  it "lets hands together wait for each hand, and the variant's" do
     expect(steps["A.together"].needs).to eq(%w[A.right A.left])
     expect(steps["A1.together"].needs).to contain_exactly("A1.right", "A1.left", "A.right", "A.left")
     expect(steps["whole.whole"].needs).to contain_exactly("A-A1@4.join", "A1-B@8.join", "A.faster", "A1.faster", "A+A1.grow")

@@ -51,8 +51,8 @@ RSpec.describe Stairwell::Roadmap do
   it "converts a printed mark to the counting unit for the time of one playing" do
     map = page("bars: 8\ntime: 6/8\ntempo: marked dotted quarter = 60")
     expect(described_class.read(map).seconds).to eq(16)
-    # A quarter at 90 is two thirds of a dotted quarter: 60 counts a minute.
-    expect(page("bars: 8\ntime: 6/8\ntempo: marked quarter = 90").aim).to eq(60)
+    # A quarter at 90 is two thirds of a dotted quarter: 60 beats per minute.
+    expect(page("bars: 8\ntime: 6/8\ntempo: marked quarter = 90").target_tempo).to eq(60)
   end
 
   describe "diagnostics" do

@@ -8,15 +8,15 @@ RSpec.describe "Routines" do
   let(:page_of_everything) do
     page(<<~TEXT)
       page 12: 4 4 4 4
-      tempo: aim 100
+      tempo: target 100
       section A: 1-4
       section B: 5-8
       section C: 9-12 difficulty 4
       section D: 13-16
-      loud and soft: 1 mf, 5 p
+      dynamics: 1 mf, 5 p
       pedal: 9-12
       ornament: 6
-      words 1: 1-4
+      lyrics 1: 1-4
       track: 3
       spot: 7 left hand, jump
       hard: 13
@@ -79,15 +79,15 @@ RSpec.describe "Routines" do
   end
 
   it "take the pedal where the teacher wants it, or leave it out" do
-    map = page("bars: 8\nsection A: 1-4\nsection B: 5-8\npedal: 1-4\nloud and soft: 1 f")
+    map = page("bars: 8\nsection A: 1-4\nsection B: 5-8\npedal: 1-4\ndynamics: 1 f")
     needs = ->(pedal) { steps(map, pedal: pedal).to_h { |step| [step.id, step.needs + step.after] } }
     expect(needs[:last]["A.pedal"]).to include("A.dynamics")
     expect(needs[:before_dynamics]["A.dynamics"]).to eq(["A.pedal"])
     expect(needs[:none].keys.grep(/pedal/)).to eq([])
   end
 
-  it "leave touch and dynamics to the student, and memory out unless it is wanted" do
-    expect(ids(page_of_everything, touch_by: :student).grep(/touch|dynamics/)).to eq([])
+  it "leave articulation and dynamics to the student, and memory out unless it is wanted" do
+    expect(ids(page_of_everything, articulation_by: :student).grep(/touch|dynamics/)).to eq([])
     expect(ids(page_of_everything).grep(/memory/)).to eq([])
     expect(ids(page_of_everything, memory: true)).to include("A.memory", "whole.whole_memory")
   end
@@ -102,7 +102,7 @@ RSpec.describe "Routines" do
   end
 
   it "keep the youngest's ladder in one sitting, in its order" do
-    tasks = Stairwell::Progress.piece(steps(page("bars: 4\ntempo: aim 90\nsection A: 1-4"), "say_clap_play"), []).tasks
+    tasks = Stairwell::Progress.piece(steps(page("bars: 4\ntempo: target 90\nsection A: 1-4"), "say_clap_play"), []).tasks
     practice = Stairwell::Planning::Practice.new(weekdays: (0..6).to_a, minutes: 20r, begin_per_day: 10)
     day = Stairwell::Planning.week(tasks: tasks, practice: practice, from: Date.new(2027, 3, 3), next_lesson: Date.new(2027, 3, 4)).days.first
     expect(day.items.map(&:id)).to eq(%w[A.count A.clap A.clap_fingers A.play_fingers A.clap_notes A.play_notes A.together])
@@ -116,7 +116,7 @@ RSpec.describe "Routines" do
 
   it "give a section with the same notes only the layer that differs" do
     tune = Demo::Notation.hands("C4q D4q E4q F4q | C4q D4q E4q F4q", "C3w | C3w")
-    touched = tune.merge(2 => tune[2].merge(right: tune[2][:right].map { |note| note.with(touch: %w[staccato]) }))
+    touched = tune.merge(2 => tune[2].merge(right: tune[2][:right].map { |note| note.with(articulation: %w[staccato]) }))
     map = page("bars: 2\nsection A: 1\nsection B: 2 like A").with(notes: touched)
     expect(ids(map).grep(/\AB\./)).to eq(["B.touch"])
     expect(ids(map.with(notes: tune)).grep(/\AB\./)).to eq([])
@@ -135,7 +135,7 @@ RSpec.describe "Routines" do
   end
 
   it "draw what to do for who cannot read, so that no two rungs of a section look alike" do
-    all = steps(page("bars: 4\ntempo: aim 90\ntrack: 7\nwords 1: 1-4\nsection A: 1-4"), "say_clap_play").select { |step| step.section == "A" }
+    all = steps(page("bars: 4\ntempo: target 90\ntrack: 7\nlyrics 1: 1-4\nsection A: 1-4"), "say_clap_play").select { |step| step.section == "A" }
     drawn = all.to_h { |step| [step.stage, Stairwell::Practice.pictures(step)] }
     expect(drawn.values.uniq.size).to eq(all.size)
     expect(drawn).to include(count: [:point], clap: [:clap], clap_fingers: %i[clap fingers], play_notes: %i[both names], sing: %i[both sing], together: [:both])
@@ -149,7 +149,7 @@ RSpec.describe "Routines" do
     def stage(key, scope = :section, **more) = Stairwell::Practice::Stage.new(key: key, name: key.to_s, scope: scope, good_days: 1, done: "it goes", tempo_share: 1/2r, **more)
 
     it "when a stage waits for what nothing on its places leads to" do
-      expect { check(stage(:a), stage(:join, :seam, needs: [:a]), stage(:b, needs: [:join])) }
+      expect { check(stage(:a), stage(:join, :join, needs: [:a]), stage(:b, needs: [:join])) }
         .to raise_error(Stairwell::ContradictionError, /“b” works on a section and waits for “join”, which works on a join/)
     end
 
@@ -190,11 +190,11 @@ RSpec.describe "Routines" do
       expect(refusal(changed(:right, needs: [:together]))).to match(/circle: .*“right hand”/)
       expect(refusal(changed(:together, needs: [:ghost]))).to include("“hands together” waits for a stage “ghost” that is not in the routine")
       expect(refusal(changed(:right, tempo_share: nil))).to include("neither a tempo nor a time")
-      expect(refusal(changed(:right, tempo_share: 3r))).to include("300 % of the aim")
+      expect(refusal(changed(:right, tempo_share: 3r))).to include("300 % of the target tempo")
       expect(refusal(changed(:faster, needs: [:whole]))).to match(/circle: .*“without a stop”/)
       expect(refusal(changed(:right, good_days: 0))).to include("at least one repetition and one good day")
       expect(refusal(stages + [stages.first])).to include("Two stages are called")
-      expect(refusal(stages.select { |one| one.scope == :seam }.map { |one| one.with(needs: []) })).to include("No stage works on a section")
+      expect(refusal(stages.select { |one| one.scope == :join }.map { |one| one.with(needs: []) })).to include("No stage works on a section")
       expect(refusal(stages)).to be_nil
     end
   end

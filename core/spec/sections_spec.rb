@@ -4,9 +4,9 @@ require_relative "spec_helper"
 require "demo/pieces"
 
 RSpec.describe Stairwell::Sections do
-  def relations(map, hand) = Stairwell::Sections::Kinship.new(map).bars.map { |bar| [bar[hand].name, bar[hand].of, bar[hand].by] }
+  def relations(map, hand) = Stairwell::Sections::Likeness.new(map).bars.map { |bar| [bar[hand].name, bar[hand].of, bar[hand].by] }
 
-  # A piece whose kinship is known by how it is made.
+  # A piece whose likeness is known by how it is made.
   def made(right, left = nil, key: "C major")
     meter = Stairwell::Score::Meter.new(beats: 4, unit: 4)
     left ||= Array.new(right.split("|").size) { "-w" }.join(" | ")
@@ -17,7 +17,7 @@ RSpec.describe Stairwell::Sections do
     )
   end
 
-  describe "kinship" do
+  describe "likeness" do
     it "finds same, moved, rhythm and new, with the earliest bar" do
       map = made("C4h E4h | D4h F#4h | C4h E4h | G4h F4h | C4w")
       expect(relations(map, :right)).to eq([[:new, nil, nil], [:moved, 1, 2], [:same, 1, 0], [:rhythm, 1, nil], [:new, nil, nil]])
@@ -32,7 +32,7 @@ RSpec.describe Stairwell::Sections do
 
     it "does not know a bar together when its hands were learnt in different bars" do
       map = made("C4w | E4w | C4w", "C3w | G2w | G2w")
-      both = Stairwell::Sections::Kinship.new(map).bars.last
+      both = Stairwell::Sections::Likeness.new(map).bars.last
       expect([both[:right].name, both[:left].name, both[:together].name]).to eq(%i[same same rhythm])
     end
 
@@ -69,7 +69,7 @@ RSpec.describe Stairwell::Sections do
       map = page("bars: 6\nrepeat: 1-4\nending 1: 4\nending 2: 5\nsection A: 1-5\nsection B: 6")
       form = described_class.form(map)
       expect(form.labels).to eq(%w[A A B])
-      expect(form.seams.map { |seam| [seam.from, seam.to, seam.from_bar, seam.to_bar] }).to eq([["A", "A", 4, 1], ["A", "B", 5, 6]])
+      expect(form.joins.map { |join| [join.from, join.to, join.from_bar, join.to_bar] }).to eq([["A", "A", 4, 1], ["A", "B", 5, 6]])
     end
 
     it "counts bars in no section as an unnamed one" do

@@ -22,7 +22,7 @@ RSpec.describe "Steps of generated pieces" do
   let(:cases) do
     random = Random.new(17)
     Array.new(120) do
-      choices = Stairwell::Practice::Choices.new(hand_order: %i[right left].sample(random: random), aim: random.rand(40..160).to_r, pace: random.rand(1..4)/2r)
+      choices = Stairwell::Practice::Choices.new(hand_order: %i[right left].sample(random: random), target_tempo: random.rand(40..160).to_r, pace: random.rand(1..4)/2r)
       page(random_script(random)).then { |map| [map, Stairwell::Practice.steps(map, choices: choices), choices] }
     end
   end
@@ -46,14 +46,14 @@ RSpec.describe "Steps of generated pieces" do
     end
   end
 
-  it "cost whole half minutes, at least one good day, at metronome marks up to the aim" do
+  it "cost whole half minutes, at least one good day, at metronome marks up to the target tempo" do
     cases.each do |_, steps, choices|
       steps.each do |step|
         exact = step.repetitions * (step.counts * 60 / step.tempo + 8) / 60
         expect((step.minutes * 2).denominator).to eq(1)
         expect(step.minutes).to be_between(exact, exact + 1/2r)
         expect(step.good_days).to be >= 1
-        expect(step.tempo).to be <= choices.aim
+        expect(step.tempo).to be <= choices.target_tempo
       end
     end
   end

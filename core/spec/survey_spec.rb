@@ -51,23 +51,23 @@ RSpec.describe "The survey" do
     end
   end
 
-  it "tells of each seam the rest, the leap of each hand, turn and jump, and whether it is hard" do
+  it "tells of each join the rest, the leap of each hand, turn and jump, and whether it is hard" do
     map = Demo::Pieces.long_jetty.map.with(sections: page("bars: 20\nsection A: 1-4\nsection B: 5-8\nsection C: 9-16\nsection D: 17-20").sections)
-    facts = Stairwell::Sections.form(map).seams.map { |seam| Stairwell::Sections::Seams.new(map).facts(seam) }
-    found = facts.to_h { |one| ["#{one.seam.from}#{one.seam.to}", one] }
+    facts = Stairwell::Sections.form(map).joins.map { |join| Stairwell::Sections::Joins.new(map).facts(join) }
+    found = facts.to_h { |one| ["#{one.join.from}#{one.join.to}", one] }
     # By hand: bar 4 ends on E5 over E3, bar 5 begins on E5 over A2.
     expect(found["AB"]).to have_attributes(rest_counts: 0, leap: {right: 0, left: 7}, turn: false, jump: false)
     expect(found["AB"].hard?).to be(true) # no rest
     expect(found["CB"]).to have_attributes(turn: true, jump: true) # back to the sign, over the page
     silent = map.with(notes: {})
-    expect(Stairwell::Sections::Seams.new(silent).facts(facts.first.seam)).to have_attributes(rest_counts: nil, leap: {right: nil, left: nil}, hard?: false)
+    expect(Stairwell::Sections::Joins.new(silent).facts(facts.first.join)).to have_attributes(rest_counts: nil, leap: {right: nil, left: nil}, hard?: false)
   end
 
   it "names a shape that is turned over, and a tune that changes hands" do
     notes = Demo::Notation.hands("C4q D4q E4q F4q | F4q E4q D4q C4q | -w | C4w", "-w | -w | C3q D3q E3q F3q | C3w")
     map = Stairwell::Score::Map.new(title: "Made", bars: Stairwell::Score.bars(4, meters: [Stairwell::Score::Meter.new(beats: 4, unit: 4)]), notes: notes)
-    kinship = Stairwell::Sections::Kinship.new(map)
-    expect([kinship.also(2, :right), kinship.also(3, :left), kinship.also(4, :right)]).to eq([[:mirror], [:other_hand], []])
+    likeness = Stairwell::Sections::Likeness.new(map)
+    expect([likeness.also(2, :right), likeness.also(3, :left), likeness.also(4, :right)]).to eq([[:mirror], [:other_hand], []])
     # The left hand's bar 3 is new to it, but costs only as a rhythm.
     expect(Stairwell::Sections.new_share(map).bar(3, :left)).to eq(60/100r)
   end

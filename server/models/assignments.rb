@@ -87,7 +87,7 @@ module Stairwell
           {practice_marks: :mark, lesson_results: :heard, teachings: :taught, easings: :eased}.each do |table, kind|
             of(table, student_ids).each { |row| found[row[:assignment_id]] << send(kind, row) }
           end
-          of(:week_wishes, student_ids).select_map(:wishes).flat_map(&:to_a).each { |wish| asked(wish)&.then { |id, event| found[id] << event } }
+          of(:week_overrides, student_ids).select_map(:overrides).flat_map(&:to_a).each { |override| asked(override)&.then { |id, event| found[id] << event } }
           found.tap { found.default = nil }
         end
 
@@ -111,11 +111,11 @@ module Stairwell
         def eased(row) = Progress::Eased.new(step_id: row[:step_id], form: row[:form].to_sym, bar: row[:bar], at: row[:made_at])
 
         # Repetitions the teacher asked for on a day, where they are others.
-        def asked(wish)
-          return unless wish["kind"] == "on" && wish["repetitions"]
+        def asked(override)
+          return unless override["kind"] == "on" && override["repetitions"]
 
-          assignment_id, step_id = wish["id"].split("/", 2)
-          [assignment_id.to_i, Progress::Asked.new(step_id: step_id, date: Date.iso8601(wish["date"]), repetitions: wish["repetitions"])] if step_id
+          assignment_id, step_id = override["id"].split("/", 2)
+          [assignment_id.to_i, Progress::Asked.new(step_id: step_id, date: Date.iso8601(override["date"]), repetitions: override["repetitions"])] if step_id
         end
       end
     end

@@ -46,7 +46,7 @@ module Stairwell
             at_desk { |desk| render_json(Services::Teaching.new(desk).end_piece(id, checked.path_parameters["assignment"], **sent)) }
           end
 
-          app.post "/api/students/:id/week/strokes" do
+          app.post "/api/students/:id/week/overrides" do
             at_desk { |desk| render_json(Services::Teaching.new(desk).draw(id, sent)) }
           end
 

@@ -59,7 +59,7 @@ module Stairwell
 
           row = changed_row(given, change)
           @desk[:assignments].where(id: assignment_id).update(
-            aim: row[:aim], choices: Sequel.pg_jsonb(row[:choices]), steps: Sequel.pg_jsonb(steps(row).map(&:to_data))
+            target_tempo: row[:target_tempo], choices: Sequel.pg_jsonb(row[:choices]), steps: Sequel.pg_jsonb(steps(row).map(&:to_data))
           )
         end
 
@@ -90,7 +90,7 @@ module Stairwell
         def changed_row(given, change)
           choices = given.row[:choices].to_hash
           case change
-          when "slower_aim" then given.row.merge(aim: (given.row[:aim] * 9 / 10).clamp(20, 400), choices: {"learnt_at" => given.row[:aim]}.merge(choices))
+          when "slower_tempo" then given.row.merge(target_tempo: (given.row[:target_tempo] * 9 / 10).clamp(20, 400), choices: {"learnt_at" => given.row[:target_tempo]}.merge(choices))
           when "no_pedal" then given.row.merge(choices: choices.merge("pedal" => "none"))
           when "fewer_sections" then given.row.merge(choices: choices.merge("without" => [*choices["without"], last_section(given.row)].compact))
           when "no_memory" then given.row.merge(choices: choices.merge("memory" => false))

@@ -6,7 +6,7 @@ module Stairwell
       # Gives a student a piece, tries out what that would come to, and changes
       # what was chosen.
       class Giving
-        CHOSEN = %i[join pedal touch_by memory order repeats fermata].freeze
+        CHOSEN = %i[join pedal articulation_by memory order repeats fermata].freeze
 
         # What a teacher may change under way: those, and sections that are left out.
         CHANGED = [*CHOSEN, :without].freeze
@@ -19,7 +19,7 @@ module Stairwell
           left_out.empty? ? map : map.with(sections: map.sections.reject { |one| left_out.include?(one.label) })
         end
 
-        # @param row [Hash] an assignment's :hand_order, :aim and :choices, with
+        # @param row [Hash] an assignment's :hand_order, :target_tempo and :choices, with
         #   the pace the student had when it was given
         # @return [Practice::Choices]
         def self.choices(row)
@@ -27,7 +27,7 @@ module Stairwell
           pace = Rational(chosen.delete(:pace) || 1)
           order = chosen.delete(:order).to_a.map(&:to_sym)
           chosen.transform_values! { |value| value.is_a?(String) ? value.to_sym : value }
-          Practice::Choices.new(hand_order: row[:hand_order].to_sym, aim: row[:aim].to_r, pace: pace, order: order, **chosen)
+          Practice::Choices.new(hand_order: row[:hand_order].to_sym, target_tempo: row[:target_tempo].to_r, pace: pace, order: order, **chosen)
         end
 
         # @param desk [Desk]
@@ -38,8 +38,8 @@ module Stairwell
           @assignments = Models::Assignments.new(desk)
         end
 
-        # @param gift [Hash] piece_id:, routine: (key), hand_order:, aim: (counts a
-        #   minute, or percent of the printed mark with aim_by: "share"), due_on:,
+        # @param gift [Hash] piece_id:, routine: (key), hand_order:, target_tempo: (counts a
+        #   minute, or percent of the printed mark with target_by: "share"), due_on:,
         #   gate:, priority:, and what else a teacher chooses, see
         #   {Practice::Choices}
         # @return [void]
@@ -50,7 +50,7 @@ module Stairwell
           revision = Models::Pieces.new(@desk).find(gift[:piece_id])[:revision]
           steps = steps(gift)
           row = @assignments.add(
-            student_id: @student[:id], revision: revision, given_at: @desk.clock.now, **gift.slice(:piece_id, :routine, :hand_order, :aim, :due_on, :gate, :priority),
+            student_id: @student[:id], revision: revision, given_at: @desk.clock.now, **gift.slice(:piece_id, :routine, :hand_order, :target_tempo, :due_on, :gate, :priority),
             choices: Sequel.pg_jsonb(gift[:choices]), steps: steps
           )
           # A piece is given at a lesson, where its first section is shown.
@@ -67,20 +67,20 @@ module Stairwell
           finish = Planning.finish(**load.plan, tasks: Progress.piece(made, []).tasks)
           {
             steps: made.size, minutes: made.sum(0r, &:work).to_f, practice_days: finish.days, finish: finish.date&.to_s,
-            titles: made.map(&:title), aim: gift[:aim], gate: gift[:gate]
+            titles: made.map(&:title), target_tempo: gift[:target_tempo], gate: gift[:gate]
           }
         end
 
         # Changes what was chosen. Marks and results stay; steps that are the same
         # keep theirs.
         # @param values [Hash] due_on:, priority:, gate:, and of a gift: routine:,
-        #   hand_order:, aim:, and what else is chosen
+        #   hand_order:, target_tempo:, and what else is chosen
         # @return [Hash] {added:, gone:, changed:} titles of steps
         def change(id, values)
           given = @assignments.find(@student[:id], id)
           day(values[:due_on], "due_on")
           @assignments.change(id, **values.slice(:due_on, :priority, :gate)) if values.slice(:due_on, :priority, :gate).any?
-          steps = values.slice(:routine, :hand_order, :aim, *CHANGED)
+          steps = values.slice(:routine, :hand_order, :target_tempo, *CHANGED)
           steps.any? ? take_over(id, **steps) : Moved.of(given.progress.own, given.progress.own)
         end
 
@@ -91,7 +91,7 @@ module Stairwell
           given = @assignments.find(@student[:id], id)
           row = anew(given, values)
           made = steps(row)
-          @assignments.change(id, steps: made, choices: row[:choices], revision: Models::Pieces.new(@desk).find(row[:piece_id])[:revision], **row.slice(:routine, :hand_order, :aim))
+          @assignments.change(id, steps: made, choices: row[:choices], revision: Models::Pieces.new(@desk).find(row[:piece_id])[:revision], **row.slice(:routine, :hand_order, :target_tempo))
           Moved.of(given.progress.own, made)
         end
 
@@ -117,18 +117,18 @@ module Stairwell
         # An assignment's row with other choices.
         def anew(given, values)
           choices = given.row[:choices].to_hash.transform_keys(&:to_sym).merge(values.slice(*CHANGED))
-          given.row.slice(:piece_id, :routine, :hand_order, :aim).merge(values.slice(:routine, :hand_order, :aim)).merge(choices: choices)
+          given.row.slice(:piece_id, :routine, :hand_order, :target_tempo).merge(values.slice(:routine, :hand_order, :target_tempo)).merge(choices: choices)
         end
 
         # Every choice said, none left open.
         def settled(gift)
-          choices = gift.slice(*CHOSEN).merge(pace: pace.to_s, aim_by: gift.fetch(:aim_by, "number"), aim_said: gift[:aim])
-          {gate: @student[:gate], priority: 0}.merge(gift).merge(aim: aim(gift), choices: choices)
+          choices = gift.slice(*CHOSEN).merge(pace: pace.to_s, target_by: gift.fetch(:target_by, "number"), target_said: gift[:target_tempo])
+          {gate: @student[:gate], priority: 0}.merge(gift).merge(target_tempo: target_tempo(gift), choices: choices)
         end
 
-        def aim(gift)
-          by = gift.fetch(:aim_by, "number").to_sym
-          Practice::Aim.of((map(gift) unless by == :number), by: by, value: gift[:aim])
+        def target_tempo(gift)
+          by = gift.fetch(:target_by, "number").to_sym
+          Practice::TargetTempo.of((map(gift) unless by == :number), by: by, value: gift[:target_tempo])
         rescue ContradictionError => error
           raise Problem.new(422, error.message, code: "no_mark", field: "aim")
         end

@@ -29,7 +29,7 @@ module Stairwell
           {
             student: Views::Student.settings(student), today: @desk.today.to_s, practised: Practised.of(under_way, given).to_h,
             heard: heard, hear_first: heard.find { |one| one[:first] }&.slice(:title, :piece, :first), changed: changed,
-            teachable: teachable(given), next_week: week, hand: Models::Wishes.new(@desk).shown(id, week[:next_lesson]),
+            teachable: teachable(given), next_week: week, hand: Models::Overrides.new(@desk).shown(id, week[:next_lesson]),
             lent: Models::Lendings.new(@desk).out(id), lesson: Models::Lessons.new(@desk).show(id), recap: RecapWriter.new(@desk, student, heard, week).to_s,
             outlooks: Ahead.new(@desk, student, given).outlooks.map { |key, one| {piece: given.find { |each| each.id == key }.title, **one.slice(:middle, :cautious, :due_on, :late)} }
           }
@@ -57,7 +57,7 @@ module Stairwell
           given = check(id, assignment_id, step_id)
           step = given.progress.standings.fetch(step_id).step
           Progress::Offer.of(
-            stumbles: stumbles, bars: step.spans.sum(&:size), tempo: tempo, aim: step.tempo, date: @desk.today, earlier: given.progress.heard(step_id)
+            stumbles: stumbles, bars: step.spans.sum(&:size), tempo: tempo, target_tempo: step.tempo, date: @desk.today, earlier: given.progress.heard(step_id)
           ).to_h.then { |found| {result: found[:result].to_s, why: found[:why]} }
         end
 
@@ -121,7 +121,7 @@ module Stairwell
           )
         end
 
-        # A key out of the client's own: the same stroke makes the same keys.
+        # A key out of the client's own: the same edit makes the same keys.
         def name(text) = Digest::SHA1.hexdigest("#{@key} #{text}").then { |hex| [hex[0, 8], hex[8, 4], "5#{hex[13, 3]}", "8#{hex[17, 3]}", hex[20, 12]].join("-") }
       end
 

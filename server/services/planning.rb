@@ -9,7 +9,7 @@ module Stairwell
         def initialize(desk)
           @desk = desk
           @weeks = Models::Weeks.new(desk)
-          @wishes = Models::Wishes.new(desk)
+          @overrides = Models::Overrides.new(desk)
         end
 
         # @param student [Hash] row
@@ -44,24 +44,24 @@ module Stairwell
         end
 
         # Lets the teacher change the week by hand, and plans the rest around it.
-        # @param stroke [String] of {Planning::Strokes}, or "set" with wishes: as
+        # @param edit [String] of {Planning::OverrideEdits}, or "set" with overrides: as
         #   they were, to undo
         # @param said [Hash] id:, date:, to:, repetitions:, minutes:, title:
         # @param starts [Date] first day of the week that is shown
-        # @param seen [Integer] version of the wishes that is shown
+        # @param seen [Integer] version of the overrides that is shown
         # @return [void]
         # @raise [Problem] 409 when it was changed meanwhile, 422 when it makes no sense
-        def draw(student, stroke:, starts:, seen:, wishes: nil, **said)
+        def draw(student, edit:, starts:, seen:, overrides: nil, **said)
           from = first(starts)
           next_lesson = Workload.new(@desk, student, given: [], from: from).next_lesson
-          before = @wishes.of(student[:id], next_lesson)
-          after = (stroke == "set") ? wishes.to_a.map { |one| @wishes.wish(one) } : Planning::Strokes.draw(before, stroke.to_sym, **values(said))
-          raise Problem.new(422, "That is more than a week holds. Take something out first.", code: "too_many", field: "wishes") if after.size > 200
+          before = @overrides.of(student[:id], next_lesson)
+          after = (edit == "set") ? overrides.to_a.map { |one| @overrides.override(one) } : Planning::OverrideEdits.draw(before, edit.to_sym, **values(said))
+          raise Problem.new(422, "That is more than a week holds. Take something out first.", code: "too_many", field: "overrides") if after.size > 200
 
-          @wishes.save(student[:id], next_lesson, after, seen: seen)
+          @overrides.save(student[:id], next_lesson, after, seen: seen)
           call(student, from: from)
         rescue ContradictionError => error
-          raise Problem.new(422, error.message, code: "stroke", field: "stroke")
+          raise Problem.new(422, error.message, code: "edit", field: "edit")
         end
 
         private

@@ -17,7 +17,7 @@ module Stairwell
         def copy(key, name:) = shown(@routines.copy(key, name.strip))
 
         # @param stages [Array<Hash>] what is changed of each: key, good_days,
-        #   repetitions, percent of the aim, kept (false takes it out)
+        #   repetitions, percent of the target tempo, kept (false takes it out)
         # @return [Hash]
         # @raise [Problem] 422 when it cannot work, with the reason
         def change(key, name:, for_whom:, stages:, version:)

@@ -56,7 +56,7 @@ module Stairwell
           given = Models::Assignments.new(@desk).of_student(@student[:id]).find { |one| one.id == assignment_id }
           step = given&.progress&.standings&.fetch(step_id, nil)&.step || raise(Problem.not_found("step on this sheet"))
           map = map_of(given)
-          Roadmap.playback(map, tempo: step.tempo || map.aim, spans: step.spans).merge(walk: Roadmap.walk(map, step.spans).map { |one| one.merge(one.slice(:place, :reached, :ahead).transform_values { |text| say(text) }) })
+          Roadmap.playback(map, tempo: step.tempo || map.target_tempo, spans: step.spans).merge(walk: Roadmap.walk(map, step.spans).map { |one| one.merge(one.slice(:place, :reached, :ahead).transform_values { |text| say(text) }) })
         end
 
         # The notes of a piece, from which the bars of a step are engraved.

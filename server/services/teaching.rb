@@ -76,10 +76,10 @@ module Stairwell
           end
         end
 
-        # @param stroke [Hash] see {PlanWeek#draw}
+        # @param edit [Hash] see {PlanWeek#draw}
         # @return [Hash] the student
-        def draw(id, stroke)
-          PlanWeek.new(@desk).draw(@students.find(id), **stroke)
+        def draw(id, edit)
+          PlanWeek.new(@desk).draw(@students.find(id), **edit)
           show(id)
         end
 
@@ -143,7 +143,7 @@ module Stairwell
           Views::Student.settings(student).merge(
             pieces: given.map { |one| Views::Student.assignment(one, routine: names.fetch(one.row[:routine])).merge(outlook: outlooks.fetch(one.id), stairs: climb.of(one)) },
             adherence: (ahead.adherence * 100).round, pace: ahead.pace.to_f.round(2), work: Models::Work.new(@desk).of(student[:id]).map { |row| Models::Work.shown(row) },
-            week: week && week[:plan].to_hash, hand: Models::Wishes.new(@desk).shown(student[:id], week ? week[:next_lesson] : ahead.next_lesson),
+            week: week && week[:plan].to_hash, hand: Models::Overrides.new(@desk).shown(student[:id], week ? week[:next_lesson] : ahead.next_lesson),
             repertoire: @assignments.repertoire(student[:id]), lessons: history(student), weeks: PastWeeks.new(@desk, student[:id]).rows, attention: Watch.new(@desk, student, given, week && week[:plan].to_hash, outlooks: outlooks).concerns,
             drills: @students.drills(student[:id]), sheet_path: link && "/s/#{@links.token(link)}", today: @desk.today.to_s
           )

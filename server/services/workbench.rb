@@ -85,11 +85,11 @@ module Stairwell
           {script: after, **changed(before, after)}
         end
 
-        # @param tempo [Integer, nil] counts a minute
+        # @param tempo [Integer, nil] beats per minute
         # @return [Hash] see {Roadmap::Playback#to_h}
         def sound(tempo: nil)
           shown = map
-          Roadmap.playback(shown, tempo: tempo || shown.aim)
+          Roadmap.playback(shown, tempo: tempo || shown.target_tempo)
         end
 
         # @return [Array<Hash>]

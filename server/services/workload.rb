@@ -56,7 +56,7 @@ module Stairwell
         # @return [Hash{Symbol => Object}] for {Planning.week}
         def week
           reviews = given.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: one.prefix) }
-          plan.merge(wishes: Models::Wishes.new(@desk).of(student[:id], next_lesson), reviews: reviews, others: others, runs: runs)
+          plan.merge(overrides: Models::Overrides.new(@desk).of(student[:id], next_lesson), reviews: reviews, others: others, runs: runs)
         end
 
         # @return [Hash{Symbol => Object}] for {Planning.finish} and its like

@@ -28,7 +28,7 @@ module Stairwell
             meters: @map.meters.map(&:to_s), keys: @map.keys.map(&:to_s), tempo_words: @map.tempo.words,
             layout_assumed: @layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels.first(Constants::MOST_SHOWN),
             repeats: spanned(:repeats), endings: spanned(:endings),
-            sections: @map.sections.map { |one| section(one) }, seams: seams, diagnostics: diagnostics, look: look, spots: spots,
+            sections: @map.sections.map { |one| section(one) }, joins: joins, diagnostics: diagnostics, look: look, spots: spots,
             unread: @map.unread.map { |what, bars| {what: what, bars: bars.map { |bar| @map.bar(bar).name }} },
             shape: @map.pages.map { |page| {page: page.number, lines: page.lines.join(" ")} }, notes: @map.notes?
           }
@@ -40,7 +40,7 @@ module Stairwell
           {
             bars_printed: @reading.bars_printed, bars_played: @reading.bars_played,
             counts_played: Roadmap.number(@reading.counts_played), page_turns: @reading.page_turns,
-            aim: @map.aim.round, seconds: @reading.seconds.round, new_bars: @share.new_bars.to_f.round(1),
+            target_tempo: @map.target_tempo.round, seconds: @reading.seconds.round, new_bars: @share.new_bars.to_f.round(1),
             new_bars_rounded: @share.new_bars.round
           }
         end
@@ -70,7 +70,7 @@ module Stairwell
         # Which earlier bar this one is like, in words; nil where it is new or
         # nothing is known of its notes.
         def like(index)
-          relation = @share.kinship&.bars&.dig(index - 1, :together)
+          relation = @share.likeness&.bars&.dig(index - 1, :together)
           return unless relation&.of
 
           of = "bar #{@map.bar(relation.of).name}"
@@ -169,17 +169,17 @@ module Stairwell
 
         def names(span) = [[span.from, span.from_beat], [span.to, span.to_beat]].map { |bar, beat| [@map.bar(bar)&.name || "##{bar}", ("beat #{Roadmap.number(beat)}" if beat)].compact.join(" ") }.uniq.join("–")
 
-        def seams
-          facts = Sections::Seams.new(@map)
-          @form.seams.map { |seam| seam(seam, facts.facts(seam)) }
+        def joins
+          facts = Sections::Joins.new(@map)
+          @form.joins.map { |join| join(join, facts.facts(join)) }
         end
 
-        def seam(seam, facts)
-          said = @map.markings.joins.find { |one| [one.from, one.to] == [seam.from, seam.to] }&.text
+        def join(join, facts)
+          said = @map.markings.joins.find { |one| [one.from, one.to] == [join.from, join.to] }&.text
           leaps = facts.leap.compact.select { |_, far| far > Constants::HAND_POSITION }.map { |hand, far| "#{hand} hand leaps #{far} semitones" }
           rest = facts.rest_counts && (facts.rest_counts.zero? ? "no rest" : "#{Roadmap.number(facts.rest_counts)} counts rest")
           {
-            from: seam.from, to: seam.to, bar: seam.from_bar, hard: facts.hard?,
+            from: join.from, to: join.to, bar: join.from_bar, hard: facts.hard?,
             words: [said, rest, *leaps, ("the page turns" if facts.turn), ("the music jumps" if facts.jump)].compact.join(", ")
           }
         end

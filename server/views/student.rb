@@ -27,7 +27,7 @@ module Stairwell
           row = given.row
           {
             id: row[:id], piece_id: row[:piece_id], title: given.title, routine: routine,
-            hand_order: row[:hand_order], aim: row[:aim], priority: row[:priority], gate: row[:gate], due_on: row[:due_on]&.to_s, without: row[:choices].to_h["without"].to_a,
+            hand_order: row[:hand_order], target_tempo: row[:target_tempo], priority: row[:priority], gate: row[:gate], due_on: row[:due_on]&.to_s, without: row[:choices].to_h["without"].to_a,
             teachable: given.progress.teachable.map { |what, taught| {what: what, taught: taught} }, percent: percent(given.progress),
             steps: given.progress.standings.values.map { |one| standing(one, given.progress) }
           }
@@ -80,7 +80,7 @@ module Stairwell
           {
             starts: load.from.to_s, planned_from: load.from.to_s, next_lesson: load.next_lesson.to_s, budget: load.student[:minutes_a_day],
             days: plan.days.map { |day| day(day, load) }, left_out: plan.left_out.map { |one| left_out(one, *load.steps.fetch(one.id)) },
-            unmet: plan.unmet.map { |wish, why| {id: wish.id, date: wish.date&.to_s, title: wish.title || load.steps[wish.id]&.last&.title || wish.id, why: why} }
+            unmet: plan.unmet.map { |override, why| {id: override.id, date: override.date&.to_s, title: override.title || load.steps[override.id]&.last&.title || override.id, why: why} }
           }
         end
 

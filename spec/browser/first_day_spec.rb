@@ -34,7 +34,7 @@ RSpec.describe "The first day of a studio" do
     visit "/library/1"
     click_button "Give to a student"
     select "Wren", from: "Student"
-    fill_in "Aim, counts a minute", with: "60"
+    fill_in "Target tempo, beats per minute", with: "60"
     click_button "Give Millrace"
     expect(page).to have_css("h1", text: "Wren")
     expect(page).to have_css("h2", text: "Millrace · 0 % of the work is steady")
@@ -73,7 +73,7 @@ RSpec.describe "The first day of a studio" do
     expect(page).to have_button("Show section A")
     add_a_student
     select "Weir", from: "Piece"
-    expect(page).to have_css("[role=status]", text: /steps up to \d+ counts a minute, \d+ minutes in all; by itself done in \d+ practice days/)
+    expect(page).to have_css("[role=status]", text: /steps up to \d+ beats per minute, \d+ minutes in all; by itself done in \d+ practice days/)
     select "Shapes first", from: "Routine"
     select "none", from: "Pedal"
     select "from the end back", from: "Sections join"

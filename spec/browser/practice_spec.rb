@@ -97,7 +97,7 @@ RSpec.describe "Sheet, lesson and student" do
     Requests.instance_method(:sign_in).bind_call(self)
     piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.slow_ferry.map))
     ask(:put, "/api/pieces/#{piece["id"]}/script", {script: "#{piece["script"]}section A: 1-4\n", revision: 1})
-    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60})
+    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60})
     expect(status).to eq(201)
     ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 60, begin_per_day: 10))
     on_the_phone do

@@ -57,7 +57,7 @@ RSpec.describe "From the page to the next week" do
   def give_the_piece
     select "Two Gulls Arguing", from: "Piece"
     select "Left", from: "First hand"
-    fill_in "Aim, counts a minute", with: "54"
+    fill_in "Target tempo, beats per minute", with: "54"
     select "by themselves", from: "Sections open"
     click_button "Give Two Gulls Arguing"
     expect(page).to have_css("section[aria-label^='Thu 4 Mar'] button", text: "B, left hand")

@@ -119,10 +119,10 @@ RSpec.describe "The week by hand" do
     api { ask(:put, "/api/students/#{student["id"]}/pieces/1", {due_on: "2027-03-20"}) }
     visit current_path
     expect(page).to have_text("due 20 Mar, too late with caution")
-    slower = find_button(text: /aim 10 % slower: \d+ \w+/)
+    slower = find_button(text: /a target tempo 10 % slower: \d+ \w+/)
     date = slower.text[/\d+ \w+\z/]
     slower.click
-    expect(page).to have_text("aim 68")
+    expect(page).to have_text("target 68")
     expect(page).to have_text("(#{date} with every day kept)")
   end
 end

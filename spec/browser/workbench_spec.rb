@@ -162,7 +162,7 @@ RSpec.describe "The workbench" do
     keys(",")
     expect(page).to have_css("[role=status]", text: "Bar 8")
     click_button "End the walk"
-    fill_in "Tempo, counts a minute", with: "400"
+    fill_in "Tempo, beats per minute", with: "400"
     find("h1").click
     keys(:space)
     expect(page).to have_button("Stop")

@@ -8,10 +8,10 @@ RSpec.describe "Giving a piece and looking ahead" do
     sign_in
   end
 
-  let(:piece) { ask(:post, "/api/pieces", {script: "#{Requests::SCRIPT}pedal: 1-4\nloud and soft: 1 mf, 9 p\n"}) }
+  let(:piece) { ask(:post, "/api/pieces", {script: "#{Requests::SCRIPT}pedal: 1-4\ndynamics: 1 mf, 9 p\n"}) }
   let(:student) { ask(:post, "/api/students", Requests::STUDENT.merge(begin_per_day: 10)) }
 
-  def gift(**more) = {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 76, **more}
+  def gift(**more) = {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 76, **more}
 
   def give(**more) = ask(:post, "/api/students/#{student["id"]}/pieces", gift(**more))
 
@@ -25,8 +25,8 @@ RSpec.describe "Giving a piece and looking ahead" do
 
   it "says what a routine and its choices would come to, and saves nothing" do
     trial = ->(**more) { ask(:post, "/api/students/#{student["id"]}/trial", gift(**more)) }
-    expect(trial.call["titles"]).to include("A, with pedal", "A, loud and soft")
-    expect(trial.call(pedal: "none", touch_by: "student")["titles"].grep(/pedal|loud|touch/)).to eq([])
+    expect(trial.call["titles"]).to include("A, with pedal", "A, dynamics")
+    expect(trial.call(pedal: "none", articulation_by: "student")["titles"].grep(/pedal|dynamics|articulation/)).to eq([])
     expect(trial.call(memory: true)["steps"]).to be > trial.call["steps"]
     expect(trial.call["finish"]).to match(/\A2027-/)
     expect(ask(:get, "/api/students/#{student["id"]}")["pieces"]).to eq([])
@@ -36,7 +36,7 @@ RSpec.describe "Giving a piece and looking ahead" do
     given = give(routine: "aspect_by_aspect", hand_order: "easier", join: "from_end", order: %w[notes rhythm fingering together])
     expect(titles(given)).to include("A, rhythm", "A1 + B, joined")
     row = House::OWNER[:assignments].first
-    expect(row[:choices].then { |value| JSON.parse(value.to_s) }).to eq("join" => "from_end", "order" => %w[notes rhythm fingering together], "pace" => "1/1", "aim_by" => "number", "aim_said" => 76)
+    expect(row[:choices].then { |value| JSON.parse(value.to_s) }).to eq("join" => "from_end", "order" => %w[notes rhythm fingering together], "pace" => "1/1", "target_by" => "number", "target_said" => 76)
     expect(give["code"]).to eq("given_already")
   end
 

@@ -59,12 +59,12 @@ RSpec.describe "Errors" do
   it "of a piece without sections that is to be given" do
     piece = ask(:post, "/api/pieces", {script: "bars: 8"})
     id = ask(:post, "/api/students", Requests::STUDENT)["id"]
-    expect_problem(ask(:post, "/api/students/#{id}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60}), 422, "no_steps")
+    expect_problem(ask(:post, "/api/students/#{id}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60}), 422, "no_steps")
   end
 
   it "of a piece given twice, and of what is not there" do
     student = student_with_piece
-    given = {piece_id: student["pieces"].first["piece_id"], routine: "hand_by_hand", hand_order: "left", aim: 60}
+    given = {piece_id: student["pieces"].first["piece_id"], routine: "hand_by_hand", hand_order: "left", target_tempo: 60}
     expect_problem(ask(:post, "/api/students/#{student["id"]}/pieces", given), 409, "given_already")
     expect_problem(ask(:post, "/api/students/99/pieces", given), 404, "not_found")
     expect_problem(ask(:get, "/api/pieces/99"), 404, "not_found")
@@ -90,7 +90,7 @@ RSpec.describe "Errors" do
     bodies = {
       "/api/students" => Requests::STUDENT, "/api/pieces" => {script: Requests::SCRIPT}, "/api/scripts/read" => {script: Requests::SCRIPT},
       "/api/students/#{student["id"]}/results" => {assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid},
-      "/api/students/#{student["id"]}/pieces" => {piece_id: 1, routine: "hand_by_hand", hand_order: "right", aim: 76},
+      "/api/students/#{student["id"]}/pieces" => {piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 76},
       "#{sheet_of(student)}/marks" => {key: SecureRandom.uuid, kind: "undo", assignment_id: 1, step_id: "A.right", undoes: SecureRandom.uuid}
     }
     300.times do

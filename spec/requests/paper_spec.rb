@@ -31,7 +31,7 @@ RSpec.describe "The week on paper" do
   it "shows where the hands begin, and puts several students into one file" do
     piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("The Lock Gate", "Weir") + "start right: finger 3 on B4\n"})
     other = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ada"))["id"]
-    ask(:post, "/api/students/#{other}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60})
+    ask(:post, "/api/students/#{other}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60})
     read = pdf("/api/weeks.pdf?students=#{student["id"]},#{other}")
     expect(read.pages.map { |page| page.text[/\A\s*(\w+)/, 1] }).to eq(%w[Nell Ada])
     expect(read.pages.last.text.squeeze(" ")).to include("finger 3 on B")

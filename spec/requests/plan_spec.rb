@@ -13,7 +13,7 @@ RSpec.describe "A student's week" do
 
   def give_second(script = Requests::SCRIPT.sub("The Lock Gate", "Weir"))
     piece = ask(:post, "/api/pieces", {script: script})
-    ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "left", aim: 60})
+    ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "left", target_tempo: 60})
   end
 
   it "holds all pieces within one budget, and begins no more than the student's number a day" do

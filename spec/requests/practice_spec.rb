@@ -68,7 +68,7 @@ RSpec.describe "Practice and lessons" do
     expect(status).to eq(404)
     piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.slow_ferry.map))
     ask(:put, "/api/pieces/#{piece["id"]}/script", {script: "#{piece["script"]}section A: 1-4\n", revision: 1})
-    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60})
+    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60})
     given = ask(:get, "/api/students/#{student["id"]}")["pieces"].last["id"]
     get "#{sheet}/score?assignment_id=#{given}"
     expect(last_response.headers["content-type"]).to start_with("application/vnd.recordare.musicxml+xml")
@@ -214,7 +214,7 @@ RSpec.describe "Practice and lessons" do
     expect(piece["figures"]["new_bars"]).to eq(5.6)
     changed = ask(:put, "/api/pieces/#{piece["id"]}/script", {revision: 1, script: "#{piece["script"]}section A: 1-8\n"})
     expect(changed["figures"]["new_bars"]).to eq(5.6)
-    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60})
+    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60})
     ask(:put, "/api/pieces/#{piece["id"]}/script", {revision: 2, script: piece["script"]})
     given = ask(:get, "/api/students/#{student["id"]}")["pieces"].find { |one| one["piece_id"] == piece["id"] }
     expect(given["steps"].map { |step| step["id"] }).to include("A.right")

@@ -21,7 +21,7 @@ RSpec.describe "Routines of a studio" do
     expect(ask(:get, "/api/routines").last).to include("name" => "Our hands", "version" => 2)
     piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT})
     id = ask(:post, "/api/students", Requests::STUDENT)["id"]
-    given = ask(:post, "/api/students/#{id}/pieces", {piece_id: piece["id"], routine: copy["key"], hand_order: "right", aim: 76})
+    given = ask(:post, "/api/students/#{id}/pieces", {piece_id: piece["id"], routine: copy["key"], hand_order: "right", target_tempo: 76})
     expect(given["pieces"].first).to include("routine" => "Our hands")
     expect(given["pieces"].first["steps"].map { |step| step["title"] }).to include("A, both hands")
   end

@@ -20,7 +20,7 @@ RSpec.describe "Two studios" do
       expect(status).to eq(404)
     end
     own = ask(:post, "/api/students", Requests::STUDENT)["id"]
-    ask(:post, "/api/students/#{own}/pieces", {piece_id: 1, routine: "hand_by_hand", hand_order: "right", aim: 76})
+    ask(:post, "/api/students/#{own}/pieces", {piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 76})
     expect(status).to eq(404)
     # A link of the one studio does not open in the name of the other.
     forged = sheet.sub(%r{sheet/[0-9a-z]+\.}, "sheet/#{other[:studio_id].to_s(36)}.")

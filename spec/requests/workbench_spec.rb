@@ -100,22 +100,22 @@ RSpec.describe "The workbench" do
     let(:student) { ask(:post, "/api/students", Requests::STUDENT.merge(hand_span: 8, has_pedal: false)) }
 
     it "lie over the studio's map, the teacher's under the student's, without copying it" do
-      save(piece, "tempo: aim 60\n", revision: 0, for: "teacher")
+      save(piece, "tempo: target 60\n", revision: 0, for: "teacher")
       mine = draft(piece, "", drop: ["repeat: 1-8"], for: student["id"].to_s)
       expect(mine["script"]).to eq("without repeat: 1-8\n")
       save(piece, mine["script"], revision: 0, for: student["id"].to_s)
       shown = ask(:get, "/api/pieces/#{piece["id"]}?for=#{student["id"]}")
       expect(shown).to include("layer" => "student", "revision" => 1, "script" => "without repeat: 1-8\n")
-      expect(shown["figures"]).to include("bars_played" => 12, "aim" => 60)
-      expect(ask(:get, "/api/pieces/#{piece["id"]}")["figures"]).to include("bars_played" => 20, "aim" => 76)
+      expect(shown["figures"]).to include("bars_played" => 12, "target_tempo" => 60)
+      expect(ask(:get, "/api/pieces/#{piece["id"]}")["figures"]).to include("bars_played" => 20, "target_tempo" => 76)
       # The studio's map goes on under them.
       save(piece, "#{piece["script"]}fine: 12\n")
       expect(ask(:get, "/api/pieces/#{piece["id"]}?for=#{student["id"]}")["pages"].to_s).to include("fine")
     end
 
     it "are another teacher's own, collide like pieces, and say what does not fit any more" do
-      save(piece, "tempo: aim 60\n", revision: 0, for: "teacher")
-      expect(save(piece, "tempo: aim 50\n", revision: 0, for: "teacher")).to include("code" => "stale", "kept" => include("merged" => "tempo: aim 60\ntempo: aim 50\n"))
+      save(piece, "tempo: target 60\n", revision: 0, for: "teacher")
+      expect(save(piece, "tempo: target 50\n", revision: 0, for: "teacher")).to include("code" => "stale", "kept" => include("merged" => "tempo: target 60\ntempo: target 50\n"))
       expect(draft(piece, "without segno: 3", for: "teacher")["problems"].first["message"]).to include("does not say “segno: 3”")
       expect(ask(:get, "/api/pieces/#{piece["id"]}/revisions?for=teacher").size).to eq(1)
       as_second_teacher
@@ -125,7 +125,7 @@ RSpec.describe "The workbench" do
 
     it "shape the steps of the student who gets the piece" do
       save(piece, "without section A1: 5-8 like A except 8\n", revision: 0, for: student["id"].to_s)
-      given = ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 76})
+      given = ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 76})
       expect(given["pieces"].first["steps"].filter_map { |step| step["section"] }.uniq).to eq(%w[A B])
     end
   end

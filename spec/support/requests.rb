@@ -11,7 +11,7 @@ module Requests
     book: Tidewater Primer 2
     page 12: 4 4 4
     time: 3/4
-    tempo: aim 76
+    tempo: target 76
     repeat: 1-8
     section A: 1-4
     section A1: 5-8 like A except 8
@@ -58,7 +58,7 @@ module Requests
   def student_with_piece
     piece = ask(:post, "/api/pieces", {script: SCRIPT})
     id = ask(:post, "/api/students", STUDENT)["id"]
-    ask(:post, "/api/students/#{id}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 76})
+    ask(:post, "/api/students/#{id}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 76})
     ask(:post, "/api/students/#{id}/link", {})
   end
 

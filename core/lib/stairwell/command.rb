@@ -10,7 +10,7 @@ module Stairwell
     USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], " \
       "stairwell convert FILE --to script|map|musicxml, stairwell plan FILE.json [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
     COMMANDS = %w[roadmap script survey convert].freeze
-    # Counts a minute a ladder may reach. Own choice.
+    # Beats per minute a ladder may reach. Own choice.
     TEMPOS = (1..400)
 
     # @param arguments [Array<String>]
@@ -36,7 +36,7 @@ module Stairwell
       return refuse(USAGE) unless COMMANDS.include?(command) && file && more.empty?
 
       return refuse("Say what to convert it to: --to #{Formats::WRITTEN.keys.join(", --to ")}.") if command == "convert" && !Formats::WRITTEN.key?(to)
-      return refuse("The tempo must be above 0 counts a minute.") if tempo && !tempo.positive?
+      return refuse("The tempo must be above 0 beats per minute.") if tempo && !tempo.positive?
 
       map = Formats.read(File.binread(file), name: file)
       case command

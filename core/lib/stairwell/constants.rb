@@ -38,7 +38,7 @@ module Stairwell
     # Bars to a line when neither the page nor the score says. Own choice.
     ASSUMED_LINE = 4
 
-    # Tempo in counts a minute when no aim and no mark are known. Own choice.
+    # Tempo in beats per minute when no target tempo and no mark are known. Own choice.
     ASSUMED_TEMPO = 60
 
     # Share of a bar that is new by its relation to an earlier bar. Own choice.
@@ -54,7 +54,7 @@ module Stairwell
 
     # Repetitions a day. Common practice.
     REPETITIONS = 5
-    # Repetitions of hard bars, spots and seams, where others get five. Own choice.
+    # Repetitions of hard bars, spots and joins, where others get five. Own choice.
     HARD_REPETITIONS = 8
     # Seconds to get ready again between two repetitions. Own choice.
     RESET_SECONDS = 8
@@ -78,7 +78,7 @@ module Stairwell
 
     # Rungs of the metronome scale a day goes up, at the most. Own choice.
     RUNGS_A_DAY = 2
-    # Share of the aim a tempo ladder begins at where nothing slower is said. Own
+    # Share of the target tempo a tempo ladder begins at where nothing slower is said. Own
     # choice.
     LADDER_FROM = 6/10r
 

@@ -16,7 +16,7 @@ require_relative "practice/steps"
 
 module Stairwell
   # How it is learned: routines made of stages, and the steps they give on the
-  # sections, seams and whole of one piece, each with its estimate.
+  # sections, joins and whole of one piece, each with its estimate.
   module Practice
     # What hands do, as one says it of one hand and of both.
     DOES = {play: ["plays", "play"], block: ["blocks the chords", "block the chords"], tap: ["taps", "tap"], clap: ["claps", "clap"], say: ["is silent, say it", "say it"],

@@ -31,11 +31,11 @@ module Stairwell
     end
 
     # @param map [Score::Map]
-    # @param tempo [Rational, Integer] counts a minute
+    # @param tempo [Rational, Integer] beats per minute
     # @param spans [Array<Score::Span>, nil] see {.stretch}
     # @return [Hash{Symbol => Object}] when each bar, click and note sounds, as
     #   far as it is shown
-    def self.playback(map, tempo: map.aim, spans: nil)
+    def self.playback(map, tempo: map.target_tempo, spans: nil)
       Playback.new(map, stretch(map, spans), tempo).to_h
     end
 

@@ -1,12 +1,12 @@
 # frozen_string_literal: true
 
-require_relative "sections/kinship"
+require_relative "sections/likeness"
 require_relative "sections/new_share"
 require_relative "sections/form"
 require_relative "sections/check"
-require_relative "sections/kindred"
+require_relative "sections/similar_sections"
 require_relative "sections/suggestion"
-require_relative "sections/seam_facts"
+require_relative "sections/join_facts"
 require_relative "sections/layers"
 require_relative "sections/reach"
 require_relative "sections/entry"

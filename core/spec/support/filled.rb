@@ -7,7 +7,7 @@ class Filled
   # Texts as strangers' files hold them.
   TEXTS = [
     "The Slow Ferry", "Study # 3", "# 5", "Rain, Later", "Two\nLines", "\"Quoted\"", "She said \"go\" # twice", "back\\slash \\n", "Tab\there", "Lied für Åse",
-    "夜の川", "from 3 to 4", "marked slow", "aim high, marked low", "like A except 2", "right hand, softer", " edges ", "C#", "#", "\"", "a,b", "difficulty 4", "x" * 150
+    "夜の川", "from 3 to 4", "marked slow", "aim high, target low", "like A except 2", "right hand, softer", " edges ", "C#", "#", "\"", "a,b", "difficulty 4", "x" * 150
   ].freeze
   BARS = 12
 
@@ -21,7 +21,7 @@ class Filled
     Score::Map.new(
       title: text, composer: text, book: text, level: text, bars: bars, pages: [Score::Page.new(number: pick(1..300), lines: [4, 4]), Score::Page.new(number: 301, lines: [4])],
       keys: [Score::Key.new(fifths: pick(-7..7), mode: pick(Score::Key::MODES)), Score::Key.new(fifths: pick(-7..7), mode: pick(Score::Key::MODES), bar: 7)],
-      tempo: Score::Tempo.new(words: text, mark_unit: pick([1/4r, 3/8r, 1/2r, 1/8r]), mark: pick(30..200), aim: pick(30..200)),
+      tempo: Score::Tempo.new(words: text, mark_unit: pick([1/4r, 3/8r, 1/2r, 1/8r]), mark: pick(30..200), target: pick(30..200)),
       repeats: [Score::Repeat.new(to: 3), Score::Repeat.new(from: 5, to: 8, times: pick(2..4))], endings: [Score::Ending.new(passes: [1, 2], from: 8, to: 8), Score::Ending.new(passes: [3], from: 9, to: 9)],
       segno: [2], coda: [12], to_coda: [9], fine: [4], double_bars: [4, 8], jumps: [Score::Jump.new(after: 11, to: :segno, until_sign: :coda, repeats: true), Score::Jump.new(after: 10, to: :capo)],
       clefs: [Score::Clef.new(hand: :left, name: "treble", bar: 3, beat: pick([1r, 2r, 3/2r])), Score::Clef.new(hand: :right, name: "bass 8vb")],
@@ -38,7 +38,7 @@ class Filled
       pedal: [span], ornaments: [Score::Span.new(from: 6, to: 6, from_beat: 2r, to_beat: 2r)], verses: [Score::Verse.new(number: 2, span: span)], introduces: [text, text],
       octaves: [Score::Octave.new(span: span, hand: hand, up: false), Score::Octave.new(span: span)], spots: [Score::Spot.new(span: span, hand: hand, text: text), Score::Spot.new(span: span)],
       dismissed: [Score::Spot.new(span: span, hand: hand, text: text)], hard: [span], joins: [Score::Join.new(from: "A", to: "B2", text: text)],
-      section_notes: [Score::SectionNote.new(section: "A", kind: :fingering, text: text), Score::SectionNote.new(section: "B2", kind: :touch, text: text)], track: pick(1..99)
+      section_notes: [Score::SectionNote.new(section: "A", kind: :fingering, text: text), Score::SectionNote.new(section: "B2", kind: :articulation, text: text)], track: pick(1..99)
     )
   end
 
@@ -70,7 +70,7 @@ class Filled
     [
       Score::Section.new(label: "A", spans: [Score::Span.new(from: 1, to: 3), Score::Span.new(from: 7, to: 8)], difficulty: pick(1..5)),
       Score::Section.new(label: "B2", spans: [Score::Span.new(from: 4, to: 6, from_beat: 2r, to_beat: 1r)], difficulty: 4,
-        kin: Score::Kin.new(of: "A", relation: pick(%i[same moved rhythm]), except: [5, 6], hand: pick([nil, :left])))
+        variant: Score::Variant.new(of: "A", relation: pick(%i[same moved rhythm]), except: [5, 6], hand: pick([nil, :left])))
     ]
   end
 
@@ -82,7 +82,7 @@ class Filled
   end
 
   def note(onset, length)
-    more = {finger: pick(1..5), touch: pick([["staccato"], %w[accent staccato]]), graces: [pitch], tied: true}
+    more = {finger: pick(1..5), articulation: pick([["staccato"], %w[accent staccato]]), graces: [pitch], tied: true}
     Score::Note.new(onset: onset, length: length, pitch: pitch, **more.select { @random.rand < 0.4 })
   end
 end

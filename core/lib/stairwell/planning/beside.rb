@@ -10,17 +10,17 @@ module Stairwell
       REVIEWS = 1/4r
 
       # @param practice [Practice]
-      # @param hand [Hand]
+      # @param overrides [Overrides]
       # @param reasons [Reasons]
-      def initialize(practice, hand, reasons, reviews: [], warm_ups: [], others: [], runs: [])
+      def initialize(practice, overrides, reasons, reviews: [], warm_ups: [], others: [], runs: [])
         @practice = practice
-        @hand = hand
+        @overrides = overrides
         @reasons = reasons
         @review_of = reviews.to_h { |one| [one.id, one] }
-        @reviews = reviews.reject { |one| hand.out?(one.id) }.sort_by(&:due)
+        @reviews = reviews.reject { |one| overrides.out?(one.id) }.sort_by(&:due)
         @warm_ups = warm_ups
-        @runs = runs.reject { |one| hand.out?(one.id) }
-        @others = others.reject { |one| hand.out?(one.id) }.to_h { |other| [other, 0] }
+        @runs = runs.reject { |one| overrides.out?(one.id) }
+        @others = others.reject { |one| overrides.out?(one.id) }.to_h { |other| [other, 0] }
       end
 
       # @return [Boolean] whether an id is a review's
@@ -30,29 +30,29 @@ module Stairwell
       def warm_ups(date)
         room = @practice.budget(date)
         @warm_ups.filter_map do |one|
-          wish = @hand.wish(one.id, date)
-          minutes = wish&.minutes || one.minutes
-          next if @hand.off?(one.id, date) || (minutes > room && !wish)
+          override = @overrides.override(one.id, date)
+          minutes = override&.minutes || one.minutes
+          next if @overrides.off?(one.id, date) || (minutes > room && !override)
 
           room -= minutes
-          Item.new(id: one.id, kind: :warm_up, minutes: minutes, why: "begins every day", pinned: !wish.nil?)
+          Item.new(id: one.id, kind: :warm_up, minutes: minutes, why: "begins every day", pinned: !override.nil?)
         end
       end
 
       # @return [Array<Item>] reviews and other work the teacher put on the day
       def put(date)
-        @hand.on(date).filter_map do |wish|
-          next put_review(wish, date) if review?(wish.id)
+        @overrides.on(date).filter_map do |override|
+          next put_review(override, date) if review?(override.id)
 
-          other = @others.keys.find { |one| one.id == wish.id } || next
+          other = @others.keys.find { |one| one.id == override.id } || next
           @others[other] += 1
-          Item.new(id: other.id, kind: :other, minutes: wish.minutes || other.minutes, why: "you put it here", pinned: true)
+          Item.new(id: other.id, kind: :other, minutes: override.minutes || other.minutes, why: "you put it here", pinned: true)
         end
       end
 
       # @return [Array<Item>] the teacher's own things
       def extras(date)
-        @hand.extras(date).map { |one| Item.new(id: one.id, kind: :extra, title: one.title, minutes: one.minutes, why: "you added it", pinned: true) }
+        @overrides.extras(date).map { |one| Item.new(id: one.id, kind: :extra, title: one.title, minutes: one.minutes, why: "you added it", pinned: true) }
       end
 
       # One always when it fits, more as long as they take at most a quarter of
@@ -66,7 +66,7 @@ module Stairwell
           break if one.due > date
 
           spent = taken.sum(0r, &:minutes) + one.minutes
-          taken << one if spent <= room && (taken.empty? || spent <= most) && taken.none? { |other| other.id == one.id } && free?(one, date) && @hand.later(one.id, date).zero?
+          taken << one if spent <= room && (taken.empty? || spent <= most) && taken.none? { |other| other.id == one.id } && free?(one, date) && @overrides.later(one.id, date).zero?
         end
         @reviews -= taken
         taken.map { |one| review(one, date) }
@@ -78,7 +78,7 @@ module Stairwell
       # @return [Array<Item>]
       def others(date, room, share)
         @others.filter_map do |other, done|
-          next if other.minutes > room || done + @hand.later(other.id, date) >= other.times || done >= (other.times * share).ceil || !free?(other, date)
+          next if other.minutes > room || done + @overrides.later(other.id, date) >= other.times || done >= (other.times * share).ceil || !free?(other, date)
 
           room -= other.minutes
           @others[other] += 1
@@ -100,12 +100,12 @@ module Stairwell
       private
 
       # Whether the planner may choose it for a day by itself.
-      def free?(one, date) = !@hand.off?(one.id, date) && @hand.wish(one.id, date).nil?
+      def free?(one, date) = !@overrides.off?(one.id, date) && @overrides.override(one.id, date).nil?
 
-      def put_review(wish, date)
-        one = @reviews.find { |each| each.id == wish.id } || @review_of[wish.id]
+      def put_review(override, date)
+        one = @reviews.find { |each| each.id == override.id } || @review_of[override.id]
         @reviews -= [one]
-        repetitions = wish.repetitions || one.repetitions
+        repetitions = override.repetitions || one.repetitions
         review(one, date, repetitions: repetitions, minutes: Planning.halves(one.minutes * repetitions / one.repetitions), pinned: true)
       end
 

@@ -16,7 +16,7 @@ module Stairwell
       # @param from [Date]
       # @param next_lesson [Date]
       # @param without [Hash{Symbol => Array<Task>}] the tasks as they would be
-      #   with another choice: :slower_aim, :no_pedal, :no_memory, :fewer_sections
+      #   with another choice: :slower_tempo, :no_pedal, :no_memory, :fewer_sections
       def initialize(tasks, practice, from, next_lesson, without: {}, warm_ups: [])
         @tasks = tasks
         @practice = practice
@@ -27,7 +27,7 @@ module Stairwell
       end
 
       WORDS = {
-        slower_aim: "aim 10 % slower", no_pedal: "leave the pedal out", no_memory: "play it from the book", fewer_sections: "fewer sections by then"
+        slower_tempo: "a target tempo 10 % slower", no_pedal: "leave the pedal out", no_memory: "play it from the book", fewer_sections: "fewer sections by then"
       }.freeze
 
       # @return [Array<Option>] those that help, the soonest first

@@ -62,7 +62,7 @@ module Stairwell
     # A step that stands on no day this week, and why. `fits` is false when it
     # never will as things are.
     LeftOut = Stairwell.value(:id, :why, fits: true)
-    # `unmet` are the teacher's wishes that lead nowhere, [Wish, reason].
+    # `unmet` are the teacher's overrides that lead nowhere, [Override, reason].
     Plan = Stairwell.value(:days, :left_out, unmet: [])
 
     # When everything is done: the date, how many practice days until then, and

@@ -15,8 +15,8 @@ module Stairwell
       # @param warm_ups [Array<WarmUp>]
       # @param others [Array<Other>]
       # @param runs [Array<Run>]
-      # @param wishes [Array<Wish>] of the teacher
-      def initialize(tasks, practice, dates, wishes: [], **beside)
+      # @param overrides [Array<Override>] of the teacher
+      def initialize(tasks, practice, dates, overrides: [], **beside)
         @tasks = tasks
         @practice = practice
         @dates = dates
@@ -27,9 +27,9 @@ module Stairwell
         @blockers = Blockers.new(tasks, needs, practice, beside.fetch(:warm_ups, []))
         @ledger = Ledger.new(needs, practice, @blockers.ids)
         @reasons = Reasons.new(@by_id, practice)
-        @hand = Hand.new(wishes)
+        @overrides = Overrides.new(overrides)
         @breaks = Breaks.new(@ledger, @by_id, practice)
-        @beside = Beside.new(practice, @hand, @reasons, **beside)
+        @beside = Beside.new(practice, @overrides, @reasons, **beside)
         @gaps = Gaps.new(practice)
       end
 
@@ -39,7 +39,7 @@ module Stairwell
       # @return [Plan]
       def plan
         days = @dates.each_with_index.map { |date, at| fill(date, Rational(at + 1, @dates.size)) }
-        Plan.new(days: days, left_out: left_out(days), unmet: @hand.unmet(@dates, @known))
+        Plan.new(days: days, left_out: left_out(days), unmet: @overrides.unmet(@dates, @known))
       end
 
       private
@@ -69,21 +69,21 @@ module Stairwell
       # @return [Array<Task>] steps the teacher put on the day, with as many
       #   repetitions as said
       def put_on(date)
-        @hand.on(date).filter_map { |wish| (task = @by_id[wish.id]) && !@beside.review?(wish.id) && sized(task, wish) }.uniq(&:id)
+        @overrides.on(date).filter_map { |override| (task = @by_id[override.id]) && !@beside.review?(override.id) && sized(task, override) }.uniq(&:id)
       end
 
-      def sized(task, wish)
-        return task unless wish.repetitions
+      def sized(task, override)
+        return task unless override.repetitions
 
-        task.with(repetitions: wish.repetitions, minutes: Planning.halves(task.minutes * wish.repetitions / task.repetitions))
+        task.with(repetitions: override.repetitions, minutes: Planning.halves(task.minutes * override.repetitions / task.repetitions))
       end
 
       # Steps the teacher keeps off a day, and those whose last good days were
       # put on a later one.
       def kept_off(date)
-        return if @hand.empty?
+        return if @overrides.empty?
 
-        @tasks.select { |task| @hand.off?(task.id, date) || ((later = @hand.later(task.id, date)).positive? && @ledger.left(task.id) <= later) }.to_set(&:id)
+        @tasks.select { |task| @overrides.off?(task.id, date) || ((later = @overrides.later(task.id, date)).positive? && @ledger.left(task.id) <= later) }.to_set(&:id)
       end
 
       # Hard places first while one is fresh, joins last, the rest in the order
@@ -123,11 +123,11 @@ module Stairwell
 
       # Seen from the last day of the week: what it waited for until then.
       def why_left(task, days)
-        return "you left it out of this week" if @hand.out?(task.id)
+        return "you left it out of this week" if @overrides.out?(task.id)
 
         open = days.empty? ? [] : (task.needs - last_finished) | (task.after - last_finished - @today.to_a)
         return @reasons.waiting(open, @ledger) if open.any?
-        return "you took it off the days it could stand on" if @hand.touched?(task.id)
+        return "you took it off the days it could stand on" if @overrides.touched?(task.id)
 
         @reasons.crowded(task, @dates, @gaps.smallest(task))
       end

@@ -7,9 +7,9 @@ module Stairwell
       module_function
 
       # @param counts [Rational] of one repetition
-      # @param tempo [Integer] counts a minute
+      # @param tempo [Integer] beats per minute
       # @param counts [Rational] of one repetition
-      # @param tempo [Integer, nil] counts a minute; nil where seconds are said
+      # @param tempo [Integer, nil] beats per minute; nil where seconds are said
       # @param seconds [Integer, nil] of one repetition without a tempo
       # @return [Rational] seconds, with the time to get ready again
       def seconds(counts:, tempo:, seconds: nil) = (seconds&.to_r || counts * 60 / tempo) + Constants::RESET_SECONDS

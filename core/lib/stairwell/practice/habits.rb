@@ -26,16 +26,16 @@ module Stairwell
       end
     end
 
-    # The tempo aim as a teacher says it: as printed, a share of the print, or a
+    # The target tempo as a teacher says it: as printed, a share of the print, or a
     # number.
-    module Aim
-      # What an aim may be, counts a minute.
+    module TargetTempo
+      # What a target tempo may be, beats per minute.
       RANGE = (20..400)
 
       module_function
 
       # @param map [Score::Map]
-      # @return [Integer, nil] the printed mark in counts a minute
+      # @return [Integer, nil] the printed mark in beats per minute
       def printed(map)
         mark = map.tempo&.mark
         mark && (mark * map.tempo.mark_unit / map.bars.first.meter.count_length).round
@@ -43,13 +43,13 @@ module Stairwell
 
       # @param map [Score::Map]
       # @param by [Symbol] :mark, :share or :number
-      # @param value [Integer, nil] percent of the mark, or counts a minute
-      # @return [Integer] counts a minute
+      # @param value [Integer, nil] percent of the mark, or beats per minute
+      # @return [Integer] beats per minute
       # @raise [ContradictionError] when the piece has no printed mark
       def of(map, by:, value: nil)
         return value if by == :number
 
-        mark = printed(map) || raise(ContradictionError, "“#{map.title}” has no printed metronome mark. Say the aim as a number.")
+        mark = printed(map) || raise(ContradictionError, "“#{map.title}” has no printed metronome mark. Say the target tempo as a number.")
         ((by == :mark) ? mark : (mark * value/100r).round).clamp(RANGE.min, RANGE.max)
       end
     end

@@ -24,14 +24,14 @@ module Stairwell
         at
       end
 
-      # The rungs from a steady tempo up to an aim; both are always rungs.
+      # The rungs from a steady tempo up to a target tempo; both are always rungs.
       #
-      # @param from [Integer] counts a minute
+      # @param from [Integer] beats per minute
       # @param to [Integer]
       # @return [Array<Integer>]
       def self.ladder(from, to) = [from, *SCALE.select { |mark| mark > from && mark < to }, to].uniq
 
-      # @param tempo [Numeric] counts a minute
+      # @param tempo [Numeric] beats per minute
       # @return [Integer] the fastest mark that is not above it; below the
       #   scale the whole number itself
       def self.at_most(tempo)

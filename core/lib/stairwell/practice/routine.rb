@@ -8,8 +8,8 @@ module Stairwell
     #   cannot read ({Stage::PICTURES})
     # - `hands`: whose bars count, :right, :left or :both; `actions` what each
     #   hand does, {right: :play, left: :tap} ({Stage::ACTIONS})
-    # - `scope`: :spot, :section, :seam, :growing (joined sections) or :whole
-    # - `tempo_share`: of the aim; nil where `seconds` says how long one
+    # - `scope`: :spot, :section, :join, :growing (joined sections) or :whole
+    # - `tempo_share`: of the target tempo; nil where `seconds` says how long one
     #   repetition takes
     # - `good_days` on fully new bars of middling difficulty; `repetitions` a day
     # - `needs`: stages that must be done on earlier days; `after`: those that
@@ -24,31 +24,31 @@ module Stairwell
       hands: :both, actions: {}, aspect: :notes, picture: :both, tempo_share: nil, seconds: nil,
       repetitions: Constants::REPETITIONS, needs: [], after: [], only: [], opens: :section, ladder: false
     )
-    Stage::ASPECTS = %i[overview position rhythm notes fingering words touch dynamics pedal ornaments tempo memory].freeze
+    Stage::ASPECTS = %i[overview position rhythm notes fingering lyrics articulation dynamics pedal ornaments tempo memory].freeze
     Stage::ACTIONS = %i[play block tap clap say sing silent].freeze
-    Stage::SCOPES = %i[spot section seam growing whole].freeze
+    Stage::SCOPES = %i[spot section join growing whole].freeze
     Stage::PICTURES = %i[look point clap tap say sing fingers names right left both slow fast listen pedal eyes].freeze
     Stage::OPENS = %i[section taught].freeze
-    Stage::ONLY = %i[pedal ornaments words touch dynamics together track].freeze
+    Stage::ONLY = %i[pedal ornaments lyrics articulation dynamics together track].freeze
 
     # What a teacher chooses when giving a piece: which hand first (:right,
     # :left, :easier, :harder), how sections are joined (:pairs, :from_start,
     # :from_end), where the pedal comes (:last, :before_dynamics, :none), who
-    # decides touch and dynamics (:teacher, :student), whether it is learnt by
+    # decides articulation and dynamics (:teacher, :student), whether it is learnt by
     # heart, the order of aspects (stage keys, for routines that allow it), the
-    # tempo aim in counts a minute (nil for the map's own), the aim by which slow
+    # target tempo in beats per minute (nil for the map's own), the target tempo by which slow
     # tempos go where it was lowered since (`learnt_at`), whether repeats are taken
     # after a jump (:as_printed, :taken, :not_taken), how fermatas are held
     # (:as_said, :twice, :free), and the student's pace (1 is average, more is
     # slower).
     Choices = Stairwell.value(
-      hand_order: :right, join: :pairs, pedal: :last, touch_by: :teacher, memory: false, order: [], aim: nil, learnt_at: nil,
+      hand_order: :right, join: :pairs, pedal: :last, articulation_by: :teacher, memory: false, order: [], target_tempo: nil, learnt_at: nil,
       repeats: :as_printed, fermata: :as_said, pace: 1r
     )
     Choices::HAND_ORDERS = %i[right left easier harder].freeze
     Choices::JOINS = %i[pairs from_start from_end].freeze
     Choices::PEDALS = %i[last before_dynamics none].freeze
-    Choices::TOUCH = %i[teacher student].freeze
+    Choices::ARTICULATION = %i[teacher student].freeze
     Choices::REPEATS = %i[as_printed taken not_taken].freeze
     Choices::FERMATAS = %i[as_said twice free].freeze
 
@@ -64,7 +64,7 @@ module Stairwell
         first = {easier: easier, harder: (easier == :right) ? :left : :right}.fetch(choices.hand_order, choices.hand_order)
         gone = stages.select { |one|
           (one.aspect == :memory && !choices.memory) || (one.aspect == :pedal && choices.pedal == :none) ||
-            (%i[touch dynamics].include?(one.aspect) && choices.touch_by == :student)
+            (%i[articulation dynamics].include?(one.aspect) && choices.articulation_by == :student)
         }.map(&:key)
         with_hand_first(first).without(gone).pedal_at(choices.pedal).in_order(choices.order)
       end

@@ -33,18 +33,18 @@ module Stairwell
       def check(one)
         unknown = (one.needs + one.after).find { |key| !@stages.key?(key) }
         refuse("“#{one.name}” waits for a stage “#{unknown}” that is not in the routine. Add it, or take the wait away.") if unknown
-        refuse("“#{one.name}” has neither a tempo nor a time. Say a share of the aim, or how many seconds one repetition takes.") unless one.tempo_share || one.seconds
-        refuse("“#{one.name}” is to be at #{(one.tempo_share * 100).to_i} % of the aim. Choose between 10 and 120 %.") if one.tempo_share && !one.tempo_share.between?(1/10r, 12/10r)
-        refuse("“#{one.name}” is to climb to the aim, but has no tempo to climb to. Say a share of the aim.") if one.ladder && !one.tempo_share
+        refuse("“#{one.name}” has neither a tempo nor a time. Say a share of the target tempo, or how many seconds one repetition takes.") unless one.tempo_share || one.seconds
+        refuse("“#{one.name}” is to be at #{(one.tempo_share * 100).to_i} % of the target tempo. Choose between 10 and 120 %.") if one.tempo_share && !one.tempo_share.between?(1/10r, 12/10r)
+        refuse("“#{one.name}” is to climb to the target tempo, but has no tempo to climb to. Say a share of the target tempo.") if one.ladder && !one.tempo_share
         refuse("“#{one.name}” needs at least one repetition and one good day.") unless one.repetitions.positive? && one.good_days.positive?
       end
 
       # What a stage can reach with its waits: stages on places that lie in its
       # own or that grow out of them. A wait for anything else would be none.
       REACHED = {
-        spot: %i[spot section], section: %i[spot section whole], seam: %i[spot section seam], growing: %i[spot section seam growing], whole: Stage::SCOPES
+        spot: %i[spot section], section: %i[spot section whole], join: %i[spot section join], growing: %i[spot section join growing], whole: Stage::SCOPES
       }.freeze
-      PLACES = {spot: "a spot", section: "a section", seam: "a join", growing: "joined sections", whole: "the whole piece"}.freeze
+      PLACES = {spot: "a spot", section: "a section", join: "a join", growing: "joined sections", whole: "the whole piece"}.freeze
 
       def reach(one)
         far = waits(one.key).map { |key| @stages[key] }.find { |other| !REACHED.fetch(one.scope).include?(other.scope) }

@@ -9,7 +9,7 @@ module Stairwell
       SLOWLY = 5/10r
       ALONE = 6/10r
       FASTER = 8/10r
-      AIM = 1r
+      TARGET = 1r
 
       module_function
 
@@ -19,7 +19,7 @@ module Stairwell
       # @return [Array<Stage>]
       def joined(from, faster: true, also: [])
         [
-          Stage.new(key: :join, name: "the join", scope: :seam, tempo_share: ALONE, good_days: 2, needs: [from], repetitions: Constants::HARD_REPETITIONS,
+          Stage.new(key: :join, name: "the join", scope: :join, tempo_share: ALONE, good_days: 2, needs: [from], repetitions: Constants::HARD_REPETITIONS,
             done: "there is no gap between the two"),
           Stage.new(key: :grow, name: "joined", scope: :growing, tempo_share: ALONE, good_days: 1, needs: [from], after: [:join], repetitions: 3, done: "it goes on without a stop"),
           *(faster ? [Stage.new(key: :faster, name: "faster", scope: :section, aspect: :tempo, picture: :fast, tempo_share: FASTER, good_days: 2, needs: [from, *also], done: "three times in a row are clean")] : [])
@@ -31,9 +31,9 @@ module Stairwell
       # @return [Array<Stage>]
       def layered(from)
         [
-          Stage.new(key: :touch, name: "touch", scope: :section, aspect: :touch, tempo_share: ALONE, good_days: 1, needs: from, repetitions: 3, only: [:touch],
+          Stage.new(key: :touch, name: "articulation", scope: :section, aspect: :articulation, tempo_share: ALONE, good_days: 1, needs: from, repetitions: 3, only: [:articulation],
             done: "slurs, short notes and breaths can be heard"),
-          Stage.new(key: :dynamics, name: "loud and soft", scope: :section, aspect: :dynamics, tempo_share: ALONE, good_days: 1, needs: from, after: [:touch], repetitions: 3, only: [:dynamics],
+          Stage.new(key: :dynamics, name: "dynamics", scope: :section, aspect: :dynamics, tempo_share: ALONE, good_days: 1, needs: from, after: [:touch], repetitions: 3, only: [:dynamics],
             done: "a listener can tell loud from soft"),
           Stage.new(key: :ornaments, name: "with ornaments", scope: :section, aspect: :ornaments, tempo_share: ALONE, good_days: 1, needs: from, repetitions: 3, only: [:ornaments],
             done: "the ornaments do not disturb the pulse"),
@@ -41,8 +41,8 @@ module Stairwell
             done: "it goes from beginning to end without a stop"),
           Stage.new(key: :pedal, name: "with pedal", scope: :section, aspect: :pedal, picture: :pedal, tempo_share: ALONE, good_days: 2, repetitions: 3, needs: [*from, :dynamics], only: [:pedal],
             done: "the harmonies do not run into each other"),
-          Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: AIM, good_days: 1, repetitions: 2, needs: %i[whole pedal], ladder: true,
-            done: "it goes at the aim without a stop"),
+          Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: TARGET, good_days: 1, repetitions: 2, needs: %i[whole pedal], ladder: true,
+            done: "it goes at the target tempo without a stop"),
           Stage.new(key: :memory, name: "by heart", scope: :section, aspect: :memory, tempo_share: ALONE, good_days: 2, repetitions: 3, needs: [:whole], picture: :eyes,
             done: "it goes with the book closed"),
           Stage.new(key: :whole_memory, name: "all by heart", scope: :whole, aspect: :memory, tempo_share: FASTER, good_days: 2, repetitions: 1, needs: %i[memory tempo], picture: :eyes,
@@ -101,8 +101,8 @@ module Stairwell
           [:play_fingers, "play and say the fingers", :fingering, :fingers, {right: :play, left: :play}, "the numbers and the keys agree", []],
           [:clap_notes, "clap and say the notes", :notes, :names, {right: :clap, left: :clap}, "the names come without waiting", []],
           [:play_notes, "play and say the notes", :notes, :names, {right: :play, left: :play}, "the names and the keys agree", []],
-          [:say_words, "say the words", :words, :say, {right: :silent, left: :silent}, "the words have the rhythm of the notes", [:words]],
-          [:sing, "play and sing", :words, :sing, {right: :play, left: :play}, "singing does not stop the hands", [:words]],
+          [:say_words, "say the words", :lyrics, :say, {right: :silent, left: :silent}, "the words have the rhythm of the notes", [:lyrics]],
+          [:sing, "play and sing", :lyrics, :sing, {right: :play, left: :play}, "singing does not stop the hands", [:lyrics]],
           [:together, "play", :notes, :both, {right: :play, left: :play}, "it goes without a stop", []],
           [:track, "play with the track", :tempo, :listen, {right: :play, left: :play}, "it stays with the track to the end", [:track]]
         ]
@@ -122,7 +122,7 @@ module Stairwell
         Routine.new(
           key: "shapes_first", name: "Shapes first",
           for_whom: "For students who see patterns: the left hand blocked, the shapes of the right hand, then as it is written.",
-          why: "A hand that knows its shapes reads groups of notes and not one after another; touch comes when the shapes are safe.",
+          why: "A hand that knows its shapes reads groups of notes and not one after another; articulation comes when the shapes are safe.",
           stages: [
             SPOT,
             Stage.new(key: :block_left, name: "left hand blocked", hands: :left, scope: :section, aspect: :position, picture: :left, actions: {left: :block, right: :silent}, tempo_share: SLOWLY, good_days: 1, done: "each shape lies under the hand before it sounds"),
@@ -140,13 +140,13 @@ module Stairwell
           for_whom: "For students who play what they hear: short bits are echoed, pairs are joined, then three speeds.",
           why: "The ear leads and the page confirms; what can be sung can be played.",
           stages: [
-            Stage.new(key: :listen, name: "listen and sing", scope: :section, aspect: :words, picture: :listen, actions: {right: :sing, left: :silent}, tempo_share: FASTER, good_days: 1, repetitions: 3, done: "it can be sung without the book"),
+            Stage.new(key: :listen, name: "listen and sing", scope: :section, aspect: :lyrics, picture: :listen, actions: {right: :sing, left: :silent}, tempo_share: FASTER, good_days: 1, repetitions: 3, done: "it can be sung without the book"),
             Stage.new(key: :together, name: "echo", scope: :section, picture: :both, actions: {right: :play, left: :play}, tempo_share: ALONE, good_days: 3, after: [:listen], done: "it comes back as it was heard"),
             *joined(:together, faster: false),
             *speeds.each_with_index.map { |(key, name, share), at|
               Stage.new(key: key, name: name, scope: :whole, aspect: :tempo, tempo_share: share, good_days: 2, repetitions: 2, needs: at.zero? ? %i[together join grow] : [speeds[at - 1].first], done: "it goes without a stop")
             },
-            Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: AIM, good_days: 1, repetitions: 2, needs: [:quick], ladder: true, done: "it goes at the aim without a stop")
+            Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: TARGET, good_days: 1, repetitions: 2, needs: [:quick], ladder: true, done: "it goes at the target tempo without a stop")
           ]
         )
       end
@@ -177,10 +177,10 @@ module Stairwell
             Stage.new(key: :right, name: "right hand", hands: :right, picture: :right, actions: {right: :play, left: :tap}, tempo_share: ALONE, after: [:rhythm], done: "it goes through without a stop", **whole),
             Stage.new(key: :left, name: "left hand", hands: :left, picture: :left, actions: {right: :tap, left: :play}, tempo_share: ALONE, after: [:right], done: "it goes through without a stop", **whole),
             Stage.new(key: :together, name: "hands together", picture: :slow, tempo_share: SLOWLY, needs: %i[right left], done: "the pulse stays even from beginning to end", **whole.merge(good_days: 4)),
-            Stage.new(key: :join, name: "the join", scope: :seam, tempo_share: ALONE, good_days: 2, needs: [:spot], repetitions: Constants::HARD_REPETITIONS, done: "there is no gap between the two"),
-            Stage.new(key: :dynamics, name: "loud and soft", aspect: :dynamics, tempo_share: ALONE, needs: [:together], only: [:dynamics], done: "a listener can tell loud from soft", **whole),
+            Stage.new(key: :join, name: "the join", scope: :join, tempo_share: ALONE, good_days: 2, needs: [:spot], repetitions: Constants::HARD_REPETITIONS, done: "there is no gap between the two"),
+            Stage.new(key: :dynamics, name: "dynamics", aspect: :dynamics, tempo_share: ALONE, needs: [:together], only: [:dynamics], done: "a listener can tell loud from soft", **whole),
             Stage.new(key: :pedal, name: "with pedal", aspect: :pedal, picture: :pedal, tempo_share: ALONE, needs: %i[together dynamics], only: [:pedal], done: "the harmonies do not run into each other", **whole),
-            Stage.new(key: :tempo, name: "up to tempo", aspect: :tempo, picture: :fast, tempo_share: AIM, needs: %i[together join dynamics pedal], ladder: true, done: "it goes at the aim without a stop", **whole.merge(good_days: 1)),
+            Stage.new(key: :tempo, name: "up to tempo", aspect: :tempo, picture: :fast, tempo_share: TARGET, needs: %i[together join dynamics pedal], ladder: true, done: "it goes at the target tempo without a stop", **whole.merge(good_days: 1)),
             Stage.new(key: :memory, name: "by heart", aspect: :memory, picture: :eyes, tempo_share: FASTER, needs: [:tempo], done: "it goes with the book closed", **whole)
           ]
         )

@@ -2,12 +2,12 @@
 
 module Stairwell
   module Practice
-    # One thing to practise: a stage on a section, a seam or the whole piece.
+    # One thing to practise: a stage on a section, a join or the whole piece.
     #
     # - `id`: stable while the map's labels stay, such as "A.right"
     # - `spans`: Array<Score::Span> of the bars it covers; `place` the same in
     #   words (page, line, bars)
-    # - `counts`: Rational, of one repetition; `tempo`: Integer counts a minute,
+    # - `counts`: Rational, of one repetition; `tempo`: Integer beats per minute,
     #   nil for what has no pulse
     # - `aspect`, `picture` and `actions` (what each hand does) of its stage
     # - `repetitions` a day; `good_days` in all; `minutes` a day, in halves

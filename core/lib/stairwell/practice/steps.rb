@@ -4,8 +4,8 @@ module Stairwell
   module Practice
     # Steps = stages × targets, conditions applied. A section that is the same
     # as an earlier one adds no steps of its own: needs on it resolve to its
-    # kin. One that is the same except some bars has steps for those bars only,
-    # which need the kin's. Where a stage has no step on a target, what waits
+    # variant. One that is the same except some bars has steps for those bars only,
+    # which need the variant's. Where a stage has no step on a target, what waits
     # for it waits for what that stage waits for.
     class Steps
       # @param map [Score::Map]
@@ -25,8 +25,8 @@ module Stairwell
         @targets = Targets.new(map, @reading, choices.join)
         @conditions = Conditions.new(map, @share)
         @wording = Wording.new(map)
-        @aim = choices.aim ? choices.aim.to_r : map.aim
-        @learnt_at = (choices.learnt_at || @aim).to_r
+        @target_tempo = choices.target_tempo ? choices.target_tempo.to_r : map.target_tempo
+        @learnt_at = (choices.learnt_at || @target_tempo).to_r
       end
 
       # @return [Array<Step>]
@@ -48,7 +48,7 @@ module Stairwell
 
       # The hand with fewer notes to strike; right where nothing is known.
       def easier
-        struck = Sections::Kinship::HANDS.to_h { |hand| [hand, @map.notes.values.sum { |hands| hands.fetch(hand, []).count { |note| !note.tied } }] }
+        struck = Sections::Likeness::HANDS.to_h { |hand| [hand, @map.notes.values.sum { |hands| hands.fetch(hand, []).count { |note| !note.tied } }] }
         (struck[:left] < struck[:right]) ? :left : :right
       end
 
@@ -62,15 +62,15 @@ module Stairwell
         [step(stage, target, stage.tempo_share && slow(stage.tempo_share))]
       end
 
-      # A slow tempo goes by the aim it was learnt at, and is never above the aim.
-      def slow(share) = Metronome.at_most([@learnt_at * share, @aim].min)
+      # A slow tempo goes by the target tempo it was learnt at, and is never above the target tempo.
+      def slow(share) = Metronome.at_most([@learnt_at * share, @target_tempo].min)
 
       # Two rungs of the metronome scale to a day, from the tempo of the stages a
-      # ladder needs up to the aim.
+      # ladder needs up to the target tempo.
       # @return [Array<Array(Integer, Integer)>] first and last rung of each step
       def rungs(stage)
         below = stage.needs.filter_map { |key| @routine.stage(key) }.select { |one| one.scope == stage.scope }.filter_map(&:tempo_share).max || Constants::LADDER_FROM
-        top = (@aim * stage.tempo_share).round
+        top = (@target_tempo * stage.tempo_share).round
         marks = Metronome.ladder([slow(below), top].min, top)
         marks.drop(1).then { |found| found.empty? ? [top] : found }.each_slice(Constants::RUNGS_A_DAY).map { |slice| [slice.first, slice.last] }
       end
@@ -92,7 +92,7 @@ module Stairwell
         Step.new(id: "#{target.key}.#{stage.key}", stage: stage.key, title: "#{target.name}, #{stage.name}", section: target.section,
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
-          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :seam, parts: target.parts, opens: stage.opens, notes: notes(stage, bars),
+          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, opens: stage.opens, notes: notes(stage, bars),
           arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
           needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id), **named)
       end
@@ -100,13 +100,13 @@ module Stairwell
       # How much of its bars is new; joins and spots always are, and a layer that
       # differs is, though its notes are known.
       def share(stage, target, hands, bars)
-        return 1r if target.layers || %i[seam spot growing].include?(stage.scope)
+        return 1r if target.layers || %i[join spot growing].include?(stage.scope)
 
         @share.mean(bars, (hands == :both) ? :together : hands)
       end
 
       def notes(stage, bars)
-        return [] if %i[rhythm overview words].include?(stage.aspect)
+        return [] if %i[rhythm overview lyrics].include?(stage.aspect)
 
         [*said(stage, bars), *fermatas(bars)]
       end
@@ -114,7 +114,7 @@ module Stairwell
       # What the teacher noted of the sections' fingering and touch, where that is
       # what the stage is about.
       def said(stage, bars)
-        kinds = {touch: [:touch], notes: [:fingering], fingering: [:fingering]}.fetch(stage.aspect, [])
+        kinds = {articulation: [:articulation], notes: [:fingering], fingering: [:fingering]}.fetch(stage.aspect, [])
         @map.markings.section_notes.select { |one| kinds.include?(one.kind) && @conditions.of_section?(one.section, bars) }.map(&:text)
       end
 
@@ -151,7 +151,7 @@ module Stairwell
       end
 
       # The steps of earlier stages whose sections this target covers; through
-      # kin where a section has none of its own.
+      # variant where a section has none of its own.
       # @return [Array<Step>]
       def waits(keys, target)
         keys.flat_map { |key| steps_for(key, target) }.uniq
@@ -175,20 +175,20 @@ module Stairwell
 
       def covers?(target, other, scope)
         return true if target.key == "whole" || scope == :whole
-        return (with_kin(target.parts) & other.parts).any? if %i[section spot].include?(scope)
-        return (other.parts - target.parts).empty? if %i[seam growing].include?(scope) && target.parts.size > 1
+        return (with_variant(target.parts) & other.parts).any? if %i[section spot].include?(scope)
+        return (other.parts - target.parts).empty? if %i[join growing].include?(scope) && target.parts.size > 1
 
         false
       end
 
-      def with_kin(labels)
+      def with_variant(labels)
         labels.flat_map { |label|
           section = @map.sections.find { |one| one.label == label }
-          (section && @targets.same?(section)) ? [label, *with_kin([section.kin.of])] : [label]
+          (section && @targets.same?(section)) ? [label, *with_variant([section.variant.of])] : [label]
         }.uniq
       end
 
-      # Section by section, then the seams and growing spans, then the whole.
+      # Section by section, then the joins and growing spans, then the whole.
       def in_order(steps)
         place = steps.each_with_index.to_h { |step, at| [step.id, at] }
         labels = @map.sections.map(&:label)
@@ -204,7 +204,7 @@ module Stairwell
         @marks = map.markings
         @share = share
         @sections = map.sections.to_h { |one| [one.label, one] }
-        @touched = map.notes.select { |_, hands| hands.values.flatten.any? { |note| note.touch.any? } }.keys
+        @touched = map.notes.select { |_, hands| hands.values.flatten.any? { |note| note.articulation.any? } }.keys
       end
 
       # @param condition [Symbol] see {Stage::ONLY}
@@ -213,9 +213,9 @@ module Stairwell
         case condition
         when :pedal then over?(@marks.pedal, bars)
         when :ornaments then over?(@marks.ornaments, bars)
-        when :words then over?(@marks.verses.map(&:span), bars)
+        when :lyrics then over?(@marks.verses.map(&:span), bars)
         when :dynamics then loud_and_soft?(bars)
-        when :touch then loud_and_soft?(bars) || @marks.section_notes.any? { |one| one.kind == :touch && of_section?(one.section, bars) }
+        when :articulation then loud_and_soft?(bars) || @marks.section_notes.any? { |one| one.kind == :articulation && of_section?(one.section, bars) }
         when :track then !@marks.track.nil?
         when :together then %i[right left].all? { |hand| @share.plays?(hand, bars) } && !alternating?(bars)
         end

@@ -2,7 +2,7 @@
 
 module Stairwell
   module Practice
-    # What stages are applied to: spots, sections, seams, growing spans, and the
+    # What stages are applied to: spots, sections, joins, growing spans, and the
     # whole piece.
     class Targets
       # `key` is part of a step's id; `parts` are the labels of the sections it
@@ -28,13 +28,13 @@ module Stairwell
         @of[scope] ||= public_send(scope)
       end
 
-      # @return [Score::Kin, nil] of a section to one that stands before it
-      def kin(section)
-        section.kin if @map.sections.take_while { |one| one != section }.any? { |one| one.label == section.kin&.of }
+      # @return [Score::Variant, nil] of a section to one that stands before it
+      def variant(section)
+        section.variant if @map.sections.take_while { |one| one != section }.any? { |one| one.label == section.variant&.of }
       end
 
-      # @return [Boolean] whether the section is the same as its kin, in both hands
-      def same?(section) = kin(section).then { |kin| kin&.relation == :same && kin.hand.nil? }
+      # @return [Boolean] whether the section is the same as its variant, in both hands
+      def same?(section) = variant(section).then { |variant| variant&.relation == :same && variant.hand.nil? }
 
       def spot
         @map.markings.spots.map do |one|
@@ -58,19 +58,19 @@ module Stairwell
         end
       end
 
-      def seam
-        Sections.form(@map, @reading).seams.map do |seam|
-          spans = [seam.from_bar, seam.to_bar].map { |bar| Score::Span.new(from: bar, to: bar) }
-          spans = [Score::Span.new(from: seam.from_bar, to: seam.to_bar)] if seam.to_bar == seam.from_bar + 1
+      def join
+        Sections.form(@map, @reading).joins.map do |join|
+          spans = [join.from_bar, join.to_bar].map { |bar| Score::Span.new(from: bar, to: bar) }
+          spans = [Score::Span.new(from: join.from_bar, to: join.to_bar)] if join.to_bar == join.from_bar + 1
           Target.new(
-            key: "#{seam.from}-#{seam.to}@#{seam.from_bar}", name: "#{seam.from} to #{seam.to}", spans: spans,
-            parts: [seam.from, seam.to].uniq, counts: counts(spans), hard: true
+            key: "#{join.from}-#{join.to}@#{join.from_bar}", name: "#{join.from} to #{join.to}", spans: spans,
+            parts: [join.from, join.to].uniq, counts: counts(spans), hard: true
           )
         end
       end
 
       # Pairs, then pairs of pairs; or a chain from the start or from the end.
-      # Two sections are joined by their seam and the whole is a target of its
+      # Two sections are joined by their join and the whole is a target of its
       # own, so only what lies between is grown.
       def growing
         sections = @map.sections
@@ -109,24 +109,23 @@ module Stairwell
       end
 
       # The bars of a section that are its own: all of them, the changed ones,
-      # or none when it is the same as its kin.
+      # or none when it is the same as its variant.
       def own_spans(section)
         return [section.spans.first] unless same?(section)
 
-        kin(section).except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| Score::Span.new(from: bars.first, to: bars.last) }
+        variant(section).except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| Score::Span.new(from: bars.first, to: bars.last) }
       end
 
-      # In which layers a section with the same notes as its kin still differs.
+      # In which layers a section with the same notes as its variant still differs.
       def differing(section)
         return [] unless @map.notes?
 
         @layers ||= Sections::Layers.new(@map)
-        kin = @map.sections.find { |one| one.label == section.kin.of }
-        names = section.bars.each_with_index.flat_map { |bar, at|
-          other = kin.bars[at]
-          other ? Sections::Kinship::HANDS.flat_map { |hand| @layers.between(bar, other, hand) } : []
+        variant = @map.sections.find { |one| one.label == section.variant.of }
+        section.bars.each_with_index.flat_map { |bar, at|
+          other = variant.bars[at]
+          other ? Sections::Likeness::HANDS.flat_map { |hand| @layers.between(bar, other, hand) } : []
         }.uniq
-        names.map { |name| (name == :loudness) ? :dynamics : name }
       end
 
       def counts(spans) = spans.sum(0r) { |span| @map.counts(span) }

@@ -48,7 +48,7 @@ module Stairwell
       def piece(title, piece)
         stuck(title, piece)
         late_reviews(title, piece)
-        seams(title, piece)
+        joins(title, piece)
       end
 
       private
@@ -74,13 +74,13 @@ module Stairwell
       end
 
       # Parts secure, and what joins them failing.
-      def seams(title, piece)
+      def joins(title, piece)
         by_section = piece.standings.values.group_by { |one| one.step.section }
         piece.standings.each_value do |one|
           next unless one.step.join && !one.done? && one.last_heard && %i[not_yet shaky].include?(one.last_heard.result)
 
           parts = one.step.parts.map { |label| by_section.fetch(label, []).select { |each| each.step.hands == :both } }
-          add(:seam, "#{one.step.title} (#{title}) fails, though both parts hold", 2) if parts.all? { |all| all.any?(&:done?) }
+          add(:join, "#{one.step.title} (#{title}) fails, though both parts hold", 2) if parts.all? { |all| all.any?(&:done?) }
         end
       end
 

@@ -17,15 +17,15 @@ module Stairwell
 
       # @param stumbles [Integer]
       # @param bars [Integer] that were played
-      # @param tempo [Integer, nil] heard, counts a minute
-      # @param aim [Integer, nil] the step's tempo
+      # @param tempo [Integer, nil] heard, beats per minute
+      # @param target_tempo [Integer, nil] the step's tempo
       # @param earlier [Array<Heard>] what was heard of the step before
       # @param date [Date] of the lesson
       # @return [Offered]
-      def of(stumbles:, bars:, date:, tempo: nil, aim: nil, earlier: [])
+      def of(stumbles:, bars:, date:, tempo: nil, target_tempo: nil, earlier: [])
         rate = stumbles * BARS / [bars, 1].max.to_r
-        if aim && tempo && tempo < aim * AT_TEMPO
-          return Offered.new(result: (rate > 1) ? :not_yet : :shaky, why: "#{many(stumbles)} at #{tempo}, slower than #{aim}")
+        if target_tempo && tempo && tempo < target_tempo * AT_TEMPO
+          return Offered.new(result: (rate > 1) ? :not_yet : :shaky, why: "#{many(stumbles)} at #{tempo}, slower than #{target_tempo}")
         end
 
         said = "#{many(stumbles)} in #{bars} #{(bars == 1) ? "bar" : "bars"}"

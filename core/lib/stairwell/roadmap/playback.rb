@@ -10,7 +10,7 @@ module Stairwell
 
       # @param map [Score::Map]
       # @param visits [Array<Visit>]
-      # @param tempo [Rational] counts a minute
+      # @param tempo [Rational] beats per minute
       def initialize(map, visits, tempo)
         @map = map
         @visits = visits

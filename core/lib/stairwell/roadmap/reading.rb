@@ -24,10 +24,10 @@ module Stairwell
       # @return [Array<Integer>] indexes of bars nobody reaches
       def never_played = (1..map.bars.size).to_a - order
 
-      # @param tempo [Rational, Integer] counts a minute
+      # @param tempo [Rational, Integer] beats per minute
       # @return [Rational, Float] seconds of one playing, fermatas held and
       #   ritardandi slowed
-      def seconds(tempo = map.aim) = Duration.new(map).counts(visits) * 60 / tempo
+      def seconds(tempo = map.target_tempo) = Duration.new(map).counts(visits) * 60 / tempo
 
       # @return [Integer] how often the eye goes to another page
       def page_turns
@@ -35,7 +35,7 @@ module Stairwell
         order.each_cons(2).count { |from, to| layout.turn?(from, to) }
       end
 
-      # @param tempo [Rational, nil] counts a minute, to have the seconds too
+      # @param tempo [Rational, nil] beats per minute, to have the seconds too
       # @return [Hash{String => Object}] JSON-ready
       def summary(tempo: nil)
         said = PassNotes.new(map)

@@ -112,7 +112,7 @@ module Stairwell
           label: one["label"],
           spans: one["spans"].map { |span| MarkingsDocument::READ[:span].call(span) },
           difficulty: one["difficulty"] || Constants::DIFFICULTY,
-          kin: one["kin"] && Kin.new(
+          variant: one["kin"] && Variant.new(
             of: one["kin"]["of"], relation: one["kin"]["relation"].to_sym,
             except: one["kin"]["except"] || [], hand: one["kin"]["hand"]&.to_sym
           )
@@ -124,9 +124,9 @@ module Stairwell
           "label" => one.label,
           "spans" => one.spans.map { |span| MarkingsDocument::WRITE[:span].call(span) },
           "difficulty" => one.difficulty,
-          "kin" => one.kin && {
-            "of" => one.kin.of, "relation" => one.kin.relation.to_s,
-            "except" => one.kin.except, "hand" => one.kin.hand&.to_s
+          "kin" => one.variant && {
+            "of" => one.variant.of, "relation" => one.variant.relation.to_s,
+            "except" => one.variant.except, "hand" => one.variant.hand&.to_s
           }
         }
       end
@@ -138,12 +138,12 @@ module Stairwell
       end
 
       def tempo(tempo)
-        {"words" => tempo.words, "mark_unit" => tempo.mark_unit&.to_s, "mark" => tempo.mark, "aim" => tempo.aim}
+        {"words" => tempo.words, "mark_unit" => tempo.mark_unit&.to_s, "mark" => tempo.mark, "aim" => tempo.target}
       end
 
       # Finger, touch and graces only where there are some: most notes have none.
       def note(one)
-        more = {"finger" => one.finger, "touch" => one.touch, "graces" => one.graces.map(&:to_s)}.reject { |_, value| value.nil? || value == [] }
+        more = {"finger" => one.finger, "touch" => one.articulation, "graces" => one.graces.map(&:to_s)}.reject { |_, value| value.nil? || value == [] }
         [one.onset.to_s, one.length.to_s, one.pitch.to_s, one.tied, *[more].reject(&:empty?)]
       end
 
@@ -158,7 +158,7 @@ module Stairwell
 
       def load_tempo(data)
         Tempo.new(
-          words: data["words"], mark: data["mark"], aim: data["aim"],
+          words: data["words"], mark: data["mark"], target: data["aim"],
           mark_unit: data["mark_unit"] && Rational(data["mark_unit"])
         )
       end
@@ -174,7 +174,7 @@ module Stairwell
       end
 
       def load_more(more)
-        {finger: more["finger"], touch: more.fetch("touch", []), graces: more.fetch("graces", []).map { |pitch| Pitch.parse(pitch) }}
+        {finger: more["finger"], articulation: more.fetch("touch", []), graces: more.fetch("graces", []).map { |pitch| Pitch.parse(pitch) }}
       end
 
       private_class_method :mentioned, :refuse_unlike, :load_more, :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes

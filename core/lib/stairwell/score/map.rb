@@ -72,10 +72,10 @@ module Stairwell
         end
       end
 
-      # @return [Rational] counts a minute: the aim, else the printed mark in
+      # @return [Rational] beats per minute: the target tempo, else the printed mark in
       #   counts, else sixty
-      def aim
-        return tempo.aim.to_r if tempo.aim
+      def target_tempo
+        return tempo.target.to_r if tempo.target
         return tempo.mark * tempo.mark_unit / bars.first.meter.count_length if tempo.mark
 
         Constants::ASSUMED_TEMPO.to_r

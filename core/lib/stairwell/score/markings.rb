@@ -36,9 +36,9 @@ module Stairwell
     # What a teacher says of a join between two sections.
     Join = Stairwell.value(:from, :to, :text)
 
-    # What a teacher notes for a section: :fingering or :touch, in words.
+    # What a teacher notes for a section: :fingering or :articulation, in words.
     SectionNote = Stairwell.value(:section, :kind, :text)
-    SectionNote::KINDS = %i[fingering touch].freeze
+    SectionNote::KINDS = %i[fingering articulation].freeze
 
     # An octave line: the hand plays an octave away from where it is written;
     # `up` is false for one that lies lower.

@@ -5,12 +5,15 @@ module Stairwell
     # Markings as plain data, and back. Every member is a list of values (but
     # `track`, a number); this table says which fields are more than plain.
     module MarkingsDocument
+      # What the document calls the kinds of a section's notes.
+      NOTE_KINDS = {"fingering" => :fingering, "touch" => :articulation}.freeze
       WRITE = {
         rational: :to_s.to_proc, symbol: :to_s.to_proc, pitch: :to_s.to_proc,
-        span: ->(span) { {"from" => span.from, "to" => span.to, "from_beat" => span.from_beat&.to_s, "to_beat" => span.to_beat&.to_s}.compact }
+        note_kind: ->(kind) { NOTE_KINDS.key(kind) }, span: ->(span) { {"from" => span.from, "to" => span.to, "from_beat" => span.from_beat&.to_s, "to_beat" => span.to_beat&.to_s}.compact }
       }.freeze
       READ = {
         rational: ->(text) { Rational(text) }, symbol: :to_sym.to_proc, pitch: ->(text) { Pitch.parse(text) },
+        note_kind: ->(name) { NOTE_KINDS.fetch(name) },
         span: ->(data) {
           Span.new(from: data["from"], to: data["to"], from_beat: data["from_beat"] && Rational(data["from_beat"]),
             to_beat: data["to_beat"] && Rational(data["to_beat"]))
@@ -20,7 +23,7 @@ module Stairwell
         fermatas: [Fermata, {counts: :rational, beat: :rational, held: :rational}], pass_notes: [PassNote, {span: :span, hand: :symbol}],
         starts: [Start, {hand: :symbol, pitch: :pitch, beat: :rational}], hands: [Hands, {use: :symbol, span: :span}],
         dynamics: [Dynamic, {span: :span}], verses: [Verse, {span: :span}], spots: [Spot, {span: :span, hand: :symbol}], joins: [Join, {}],
-        octaves: [Octave, {span: :span, hand: :symbol}], dismissed: [Spot, {span: :span, hand: :symbol}], section_notes: [SectionNote, {kind: :symbol}]
+        octaves: [Octave, {span: :span, hand: :symbol}], dismissed: [Spot, {span: :span, hand: :symbol}], section_notes: [SectionNote, {kind: :note_kind}]
       }.freeze
       SPANS = %i[ritardandi pedal ornaments hard].freeze
 

@@ -32,7 +32,7 @@ module Stairwell
     # whole notes. `tied` says that it only holds on a note struck before;
     # `finger` is 1 for the thumb; `touch` its articulations in words; `graces`
     # the pitches of short notes before it.
-    Note = Stairwell.value(:onset, :length, :pitch, tied: false, finger: nil, touch: [], graces: [])
+    Note = Stairwell.value(:onset, :length, :pitch, tied: false, finger: nil, articulation: [], graces: [])
 
     # A clef a hand reads from, by its name ("treble", "bass"), from a place on.
     Clef = Stairwell.value(:hand, :name, bar: 1, beat: 1r)

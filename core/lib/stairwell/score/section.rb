@@ -5,12 +5,12 @@ module Stairwell
     # How a section resembles an earlier one, in the teacher's words. `of` is
     # the earlier label; `relation` is :same, :moved or :rhythm; `except` the
     # bars that differ; `hand` is nil for both hands.
-    Kin = Stairwell.value(:of, relation: :same, except: [], hand: nil)
-    Kin::RELATIONS = %i[same moved rhythm].freeze
+    Variant = Stairwell.value(:of, relation: :same, except: [], hand: nil)
+    Variant::RELATIONS = %i[same moved rhythm].freeze
 
     # A part of the piece that is learned as one: its label, its places
-    # (spans), its kin, and how hard it is from 1 to 5.
-    Section = Stairwell.value(:label, :spans, kin: nil, difficulty: Constants::DIFFICULTY) do
+    # (spans), its variant, and how hard it is from 1 to 5.
+    Section = Stairwell.value(:label, :spans, variant: nil, difficulty: Constants::DIFFICULTY) do
       # @return [Array<Integer>] the bars one learns: those of its first place
       def bars = spans.first.bars
 

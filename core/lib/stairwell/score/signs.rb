@@ -42,8 +42,8 @@ module Stairwell
     Jump::WORDS = {capo: "da capo", segno: "dal segno"}.freeze
 
     # The tempo as printed and as the teacher wants it: the word, the mark
-    # (unit in whole notes, beats of that unit a minute), and the aim in counts
+    # (unit in whole notes, beats of that unit a minute), and the target tempo in counts
     # a minute.
-    Tempo = Stairwell.value(words: nil, mark_unit: nil, mark: nil, aim: nil)
+    Tempo = Stairwell.value(words: nil, mark_unit: nil, mark: nil, target: nil)
   end
 end

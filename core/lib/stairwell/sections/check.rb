@@ -14,7 +14,7 @@ module Stairwell
       end
 
       # @return [Array<Roadmap::Diagnostic>]
-      def call = past_the_end + overlaps + twice + kin + outside
+      def call = past_the_end + overlaps + twice + variant + outside
 
       private
 
@@ -45,13 +45,13 @@ module Stairwell
         end
       end
 
-      def kin
+      def variant
         @map.sections.each_with_index.filter_map do |section, at|
-          next unless section.kin && @map.sections.first(at).none? { |earlier| earlier.label == section.kin.of }
+          next unless section.variant && @map.sections.first(at).none? { |earlier| earlier.label == section.variant.of }
 
-          told(:kin_unknown, section.spans.first.from, "Section #{section.label} is said to be like #{section.kin.of}, " \
+          told(:kin_unknown, section.spans.first.from, "Section #{section.label} is said to be like #{section.variant.of}, " \
             "but no section before it has that name. It is taken as new; correct the name.",
-            mend: changed("Take it as new", section, kin: nil))
+            mend: changed("Take it as new", section, variant: nil))
         end
       end
 

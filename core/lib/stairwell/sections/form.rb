@@ -8,7 +8,7 @@ module Stairwell
     Occurrence = Stairwell.value(:label, :from, :to, :at)
 
     # A place where one section runs into another in playing order.
-    Seam = Stairwell.value(:from, :to, :from_bar, :to_bar)
+    Join = Stairwell.value(:from, :to, :from_bar, :to_bar)
 
     # The sections of a piece in the order in which they sound.
     class Form
@@ -36,13 +36,13 @@ module Stairwell
       def labels = occurrences.map(&:label)
 
       # Every distinct pair of section end and next section start, jumps
-      # included; bars in no section make no seam.
-      # @return [Array<Seam>]
-      def seams
+      # included; bars in no section make no join.
+      # @return [Array<Join>]
+      def joins
         occurrences.each_cons(2).filter_map { |one, other|
           next unless one.label && other.label
 
-          Seam.new(from: one.label, to: other.label, from_bar: one.to, to_bar: other.from)
+          Join.new(from: one.label, to: other.label, from_bar: one.to, to_bar: other.from)
         }.uniq
       end
 

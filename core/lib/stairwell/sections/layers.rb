@@ -5,7 +5,7 @@ module Stairwell
     # What differs between two bars whose notes are the same: a layer that still
     # has to be learnt when the notes are known.
     class Layers
-      NAMES = %i[touch fingering loudness].freeze
+      NAMES = %i[articulation fingering dynamics].freeze
 
       # @param map [Score::Map]
       def initialize(map)
@@ -27,8 +27,8 @@ module Stairwell
       def look(index, hand)
         notes = @map.notes.dig(index, hand).to_a.sort_by { |note| [note.onset, note.pitch.midi] }
         {
-          touch: notes.map { |note| [note.touch, note.graces] }, fingering: notes.map(&:finger),
-          loudness: @loud.fetch(index, []).map { |one| [one.span.from_beat, one.words] }
+          articulation: notes.map { |note| [note.articulation, note.graces] }, fingering: notes.map(&:finger),
+          dynamics: @loud.fetch(index, []).map { |one| [one.span.from_beat, one.words] }
         }
       end
     end

@@ -55,10 +55,10 @@ module Stairwell
         end
       end
 
-      # A word is vague and a mark often too fast; the teacher's aim is said beside.
+      # A word is vague and a mark often too fast; the teacher's target tempo is said beside.
       def tempo
         said = Score::TempoWords.said(@map.tempo&.words)
-        fact("tempo", "#{said}. Aim #{@map.aim.round} counts a minute", bars: [1]) if said
+        fact("tempo", "#{said}. Target #{@map.target_tempo.round} beats per minute", bars: [1]) if said
       end
 
       def from(bar) = (bar == 1) ? "" : " from #{@wording.bar(bar)}"
@@ -83,7 +83,7 @@ module Stairwell
       end
 
       def hands
-        Kinship::HANDS.flat_map { |hand| said(hand) || played(hand) }
+        Likeness::HANDS.flat_map { |hand| said(hand) || played(hand) }
       end
 
       # What the teacher or the page says of a start comes before what is found.
@@ -139,13 +139,13 @@ module Stairwell
       def marks
         markings = @map.markings
         [
-          listed("loud and soft", markings.dynamics) { |one| "#{one.words} at #{@map.bar(one.span.from).name}" },
+          listed("dynamics", markings.dynamics) { |one| "#{one.words} at #{@map.bar(one.span.from).name}" },
           listed("pedal", markings.pedal) { |one| @wording.bars(one) }&.then { |one| @pedal ? one : one.with(text: "#{one.text}; the instrument at home has no pedal") },
           listed("fermatas", markings.fermatas) { |one| "#{@wording.bar(one.bar)}: #{Roadmap.number(one.counts)} counts held for #{Roadmap.number(one.held || one.counts * 2)}" },
           listed("slowing down", markings.ritardandi) { |one| @wording.bars(one) },
           listed("octave lines", markings.octaves) { |one| "#{@wording.bars(one.span)}#{", #{one.hand} hand" if one.hand} #{one.up ? "higher" : "lower"} than written" },
           listed("ornaments", markings.ornaments) { |one| @wording.bar(one.from) },
-          listed("words", markings.verses) { |one| "verse #{one.number}, #{@wording.bars(one.span)}" }
+          listed("lyrics", markings.verses) { |one| "verse #{one.number}, #{@wording.bars(one.span)}" }
         ].compact
       end
 
@@ -168,7 +168,7 @@ module Stairwell
 
       def time
         seconds = Roadmap.read(@map).seconds.round
-        fact("to play once", "#{seconds / 60}:#{format("%02d", seconds % 60)} at #{@map.aim.round}")
+        fact("to play once", "#{seconds / 60}:#{format("%02d", seconds % 60)} at #{@map.target_tempo.round}")
       end
     end
   end

@@ -3,17 +3,17 @@
 module Stairwell
   module Sections
     # How much of each bar is new, from 0 to 1, for each hand and together.
-    # With notes it follows from kinship; without, from what the teacher said
+    # With notes it follows from likeness; without, from what the teacher said
     # of the sections, with the same figures.
     class NewShare
       # @param map [Score::Map]
       def initialize(map)
         @map = map
-        @kinship = Kinship.new(map) if map.notes?
+        @likeness = Likeness.new(map) if map.notes?
       end
 
-      # @return [Kinship, nil] nil without notes
-      attr_reader :kinship
+      # @return [Likeness, nil] nil without notes
+      attr_reader :likeness
 
       # @param index [Integer] bar index
       # @param hands [Symbol] :right, :left or :together
@@ -21,7 +21,7 @@ module Stairwell
       def bar(index, hands = :together)
         name = relation(index, hands)
         # A shape turned over, or taken from the other hand, costs as a rhythm.
-        name = :rhythm if name == :new && @kinship && hands != :together && @kinship.also(index, hands).any?
+        name = :rhythm if name == :new && @likeness && hands != :together && @likeness.also(index, hands).any?
         Constants::NEW_SHARE.fetch(name)
       end
 
@@ -35,7 +35,7 @@ module Stairwell
       # @param index [Integer]
       # @return [Symbol] :same, :moved, :rhythm, :new or :rest
       def relation(index, hands = :together)
-        return @kinship.bars[index - 1][hands].name if @kinship
+        return @likeness.bars[index - 1][hands].name if @likeness
 
         said[[index, hands]] ||= from_words(index, hands)
       end
@@ -44,7 +44,7 @@ module Stairwell
       #   notes both are taken to play, unless the page says that one hand has
       #   them alone
       def plays?(hand, bars)
-        bars.any? { |index| !alone?(index, OTHER.fetch(hand)) && (@kinship.nil? || relation(index, hand) != :rest) }
+        bars.any? { |index| !alone?(index, OTHER.fetch(hand)) && (@likeness.nil? || relation(index, hand) != :rest) }
       end
 
       private
@@ -65,10 +65,10 @@ module Stairwell
         # A later place of a section is the section over again.
         return :same unless section.spans.first.cover?(index)
 
-        kin = section.kin
-        return :new if kin.nil? || !earlier?(kin.of, section) || kin.except.include?(index) || (kin.hand && kin.hand != hands)
+        variant = section.variant
+        return :new if variant.nil? || !earlier?(variant.of, section) || variant.except.include?(index) || (variant.hand && variant.hand != hands)
 
-        kin.relation
+        variant.relation
       end
 
       def earlier?(label, section)

@@ -16,7 +16,7 @@ module Stairwell
 
       # @return [Array<Score::Spot>] in printed order
       def suggested
-        found = Kinship::HANDS.flat_map { |hand| of(hand) }
+        found = Likeness::HANDS.flat_map { |hand| of(hand) }
         found.reject { |one| settled?(one) }.uniq { |one| [one.span, one.hand] }.sort_by { |one| [one.span.from, one.span.from_beat || 1] }
       end
 

@@ -17,12 +17,12 @@ module Stairwell
       # @param map [Score::Map]
       def initialize(map)
         @map = map
-        @kinship = Kinship.new(map) if map.notes?
-        @kindred = Kindred.new(map, @kinship) if map.notes?
+        @likeness = Likeness.new(map) if map.notes?
+        @similar_sections = SimilarSections.new(map, @likeness) if map.notes?
         @pickup = map.pickup? ? 1 : 0
       end
 
-      # @return [Array<Score::Section>] with letters, places and kin
+      # @return [Array<Score::Section>] with letters, places and variant
       def sections = name(spans)
 
       # @return [Array<Score::Span>] that cover the piece, of least cost
@@ -85,7 +85,7 @@ module Stairwell
 
       # Nothing sounds at the end of the bar before, or one long note does.
       def rest?(bar)
-        return false unless @kinship
+        return false unless @likeness
 
         notes = @map.notes.dig(bar - 1, :right).to_a
         ends = notes.map { |note| note.onset + note.length }.max
@@ -101,10 +101,10 @@ module Stairwell
 
       # @return [Array<Integer>] how many bars before the same bar stands
       def back(bar)
-        return [] unless @kinship && bar.between?(1, @map.bars.size)
+        return [] unless @likeness && bar.between?(1, @map.bars.size)
 
         @back ||= {}
-        @back[bar] ||= @kinship.twins(bar).map { |earlier| bar - earlier }
+        @back[bar] ||= @likeness.twins(bar).map { |earlier| bar - earlier }
       end
 
       # The same music gets the same letter and another place; what nearly comes
@@ -112,21 +112,21 @@ module Stairwell
       def name(spans)
         letters = LETTERS.dup
         spans.each_with_object([]) do |span, found|
-          kin = @kindred&.kin(span)
-          if kin&.relation == :same && kin.except.empty?
-            at = found.index { |section| section.label == kin.of }
+          variant = @similar_sections&.variant(span)
+          if variant&.relation == :same && variant.except.empty?
+            at = found.index { |section| section.label == variant.of }
             found[at] = found[at].with(spans: found[at].spans + [span])
           else
-            found << Score::Section.new(label: label(kin, found, letters), spans: [span], kin: kin)
-            @kindred&.add(found.last)
+            found << Score::Section.new(label: label(variant, found, letters), spans: [span], variant: variant)
+            @similar_sections&.add(found.last)
           end
         end
       end
 
-      def label(kin, found, letters)
-        return letters.shift || "Z#{found.size}" unless kin&.relation == :same
+      def label(variant, found, letters)
+        return letters.shift || "Z#{found.size}" unless variant&.relation == :same
 
-        stem = kin.of[/\A[A-Z]/]
+        stem = variant.of[/\A[A-Z]/]
         "#{stem}#{(1..).find { |number| found.none? { |section| section.label == "#{stem}#{number}" } }}"
       end
     end

@@ -13,9 +13,9 @@ module Stairwell
         @suggested = map.sections.empty?
         @map = @suggested ? map.with(sections: Suggestion.new(map).sections) : map
         @share = NewShare.new(map)
-        @kinship = Kinship.new(map) if map.notes?
+        @likeness = Likeness.new(map) if map.notes?
         @form = Form.new(@map, Roadmap.read(@map))
-        @seams = Seams.new(@map)
+        @joins = Joins.new(@map)
         @layers = Layers.new(map)
       end
 
@@ -28,7 +28,7 @@ module Stairwell
           "title" => map.title, "bars_printed" => map.bars.size, "lines" => map.layout.lines.size, "pages" => map.layout.pages.size,
           "keys" => map.keys.map(&:to_s), "meters" => map.meters.map(&:to_s), "bars" => bars, "new_bars" => @share.new_bars.to_f.round(4),
           "new_share" => (@share.new_bars / map.bars.size).to_f.round(4), "suggested" => suggested?,
-          "sections" => map.sections.map { |one| section(one) }, "form" => @form.labels, "seams" => @form.seams.map { |seam| seam(@seams.facts(seam)) },
+          "sections" => map.sections.map { |one| section(one) }, "form" => @form.labels, "seams" => @form.joins.map { |join| join(@joins.facts(join)) },
           "look" => Look.new(map).facts.map { |one| {"topic" => one.topic, "text" => one.text, "bars" => one.bars, "caution" => one.caution}.compact },
           "spots" => Spots.new(map).suggested.map { |one| {"span" => [one.span.from, one.span.to], "hand" => one.hand&.to_s, "text" => one.text} }
         }
@@ -38,10 +38,10 @@ module Stairwell
 
       def bars
         map.bars.map do |bar|
-          next {"bar" => bar.index, "together" => {"relation" => @share.relation(bar.index).to_s}} unless @kinship
+          next {"bar" => bar.index, "together" => {"relation" => @share.relation(bar.index).to_s}} unless @likeness
 
-          relations = @kinship.bars[bar.index - 1]
-          also = Kinship::HANDS.to_h { |hand| [hand.to_s, @kinship.also(bar.index, hand).map(&:to_s)] }.reject { |_, all| all.empty? }
+          relations = @likeness.bars[bar.index - 1]
+          also = Likeness::HANDS.to_h { |hand| [hand.to_s, @likeness.also(bar.index, hand).map(&:to_s)] }.reject { |_, all| all.empty? }
           differs = differing(bar.index, relations)
           {
             "bar" => bar.index, **%i[right left together].to_h { |hands| [hands.to_s, relation(relations[hands])] },
@@ -50,11 +50,15 @@ module Stairwell
         end
       end
 
+      # What the printed survey calls the layers; its keys stay as they are.
+      PRINTED = {articulation: :touch, dynamics: :loudness}.freeze
+      private_constant :PRINTED
+
       # Layers in which a bar is not like the one whose notes it has.
       def differing(bar, relations)
-        Kinship::HANDS.to_h { |hand|
+        Likeness::HANDS.to_h { |hand|
           same = relations[hand]
-          [hand.to_s, (same.name == :same) ? @layers.between(bar, same.of, hand).map(&:to_s) : []]
+          [hand.to_s, (same.name == :same) ? @layers.between(bar, same.of, hand).map { |layer| PRINTED.fetch(layer, layer).to_s } : []]
         }.reject { |_, names| names.empty? }
       end
 
@@ -66,13 +70,13 @@ module Stairwell
       def section(one)
         {
           "label" => one.label, "spans" => one.spans.map { |span| [span.from, span.to] },
-          "kin" => one.kin && {"of" => one.kin.of, "relation" => one.kin.relation.to_s, "except" => one.kin.except}
+          "kin" => one.variant && {"of" => one.variant.of, "relation" => one.variant.relation.to_s, "except" => one.variant.except}
         }
       end
 
-      def seam(facts)
+      def join(facts)
         {
-          "from" => facts.seam.from, "to" => facts.seam.to, "from_bar" => facts.seam.from_bar, "to_bar" => facts.seam.to_bar,
+          "from" => facts.join.from, "to" => facts.join.to, "from_bar" => facts.join.from_bar, "to_bar" => facts.join.to_bar,
           "rest_counts" => facts.rest_counts && Roadmap.number(facts.rest_counts), "leap" => facts.leap.transform_keys(&:to_s),
           "turn" => facts.turn, "jump" => facts.jump, "hard" => facts.hard?
         }

@@ -40,8 +40,8 @@ export const usePlanAgain = (id: number) =>
 
 export const useStroke = (id: number) =>
   useSave(
-    (body: paths["/api/students/{id}/week/strokes"]["post"]["requestBody"]["content"]["application/json"]) =>
-      ask(api.POST("/api/students/{id}/week/strokes", { params: { path: { id } }, body })),
+    (body: paths["/api/students/{id}/week/overrides"]["post"]["requestBody"]["content"]["application/json"]) =>
+      ask(api.POST("/api/students/{id}/week/overrides", { params: { path: { id } }, body })),
     () => ["student", id],
   );
 
@@ -102,7 +102,7 @@ export const useTrial = (id: number | undefined, body: Gift) =>
   useQuery({
     queryKey: ["trial", id, body],
     queryFn: () => ask(api.POST("/api/students/{id}/trial", { params: { path: { id: id ?? 0 } }, body })),
-    enabled: !!id && body.aim >= 20 && body.aim <= 400,
+    enabled: !!id && body.target_tempo >= 20 && body.target_tempo <= 400,
     placeholderData: (before) => before,
     retry: false,
   });

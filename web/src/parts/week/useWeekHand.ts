@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { newKey } from "../../api/client";
 import { useStroke } from "../../api/queries";
 
-type Wish = Schemas["Wish"];
+type Override = Schemas["Override"];
 type Stroke = Omit<Parameters<ReturnType<typeof useStroke>["mutate"]>[0], "starts" | "seen">;
 /** An item where it stands; the same item stands on several days. */
 export type Chosen = { id: string; date: string };
@@ -12,13 +12,13 @@ export type Chosen = { id: string; date: string };
  * be taken back. */
 export function useWeekHand(student: number, week: Schemas["Week"], hand: Schemas["Hand"]) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const before = useRef<Wish[][]>([]);
+  const before = useRef<Override[][]>([]);
   const save = useStroke(student);
   const dates = week.days.map((day) => day.date).filter((date) => date >= week.planned_from);
   const send = (stroke: Stroke) => save.mutate({ ...stroke, starts: week.starts, seen: hand.version });
   const draw = (stroke: Stroke) => {
     if (save.isPending) return;
-    before.current.push(hand.wishes);
+    before.current.push(hand.overrides);
     send(stroke);
   };
   const item = chosen && find(week, chosen);
@@ -31,34 +31,34 @@ export function useWeekHand(student: number, week: Schemas["Week"], hand: Schema
     open: (at: Chosen) => dates.includes(at.date),
     trouble: save.error,
     busy: save.isPending,
-    decided: hand.wishes.length,
+    decided: hand.overrides.length,
     choose: setChosen,
     pin: (at: Chosen) => draw({ stroke: find(week, at)?.pinned ? "loosen" : "pin", ...at }),
-    put: (id: string, date: string) => draw({ stroke: "pin", id, date }),
+    put: (id: string, date: string) => draw({ edit: "pin", id, date }),
     move: (at: Chosen, to: string | undefined) => {
       if (!to || to === at.date) return;
-      draw({ stroke: "move", ...at, to });
+      draw({ edit: "move", ...at, to });
       setChosen({ id: at.id, date: to });
     },
     /** To the practice day before or after. */
     shift: (at: Chosen, by: 1 | -1) => (dates.includes(at.date) ? dates[dates.indexOf(at.date) + by] : undefined),
-    drop: (at: Chosen) => draw({ stroke: "drop", ...at }),
-    leaveOut: (id: string) => draw({ stroke: "leave_out", id }),
+    drop: (at: Chosen) => draw({ edit: "drop", ...at }),
+    leaveOut: (id: string) => draw({ edit: "leave_out", id }),
     resize: (at: Chosen, by: 1 | -1) => {
       const found = find(week, at);
       if (!found) return;
       if (found.repetitions && found.kind !== "run")
-        return found.repetitions + by > 0 && draw({ stroke: "resize", ...at, repetitions: found.repetitions + by });
-      return found.minutes + by >= 1 && draw({ stroke: "resize", ...at, minutes: found.minutes + by });
+        return found.repetitions + by > 0 && draw({ edit: "resize", ...at, repetitions: found.repetitions + by });
+      return found.minutes + by >= 1 && draw({ edit: "resize", ...at, minutes: found.minutes + by });
     },
     add: (date: string, title: string, minutes: number) =>
-      draw({ stroke: "add", id: `extra ${newKey()}`, date, title, minutes }),
+      draw({ edit: "add", id: `extra ${newKey()}`, date, title, minutes }),
     undo: () => {
-      const wishes = before.current.pop();
-      if (wishes && !save.isPending) send({ stroke: "set", wishes });
+      const overrides = before.current.pop();
+      if (overrides && !save.isPending) send({ edit: "set", overrides });
     },
     canUndo: before.current.length > 0,
-    clear: () => draw({ stroke: "set", wishes: [] }),
+    clear: () => draw({ edit: "set", overrides: [] }),
   };
 }
 

@@ -91,7 +91,7 @@ const EXAMPLES = [
   ["bars: 30", "when the lines do not matter"],
   ["time: 3/4 · time: 2/4 from 17", "meter, and where it changes"],
   ["pickup: 1 · bar 26: 2 counts", "short bars"],
-  ["tempo: Andante, marked quarter = 92, aim 76", "printed, and what you aim for"],
+  ["tempo: Andante, marked quarter = 92, target 76", "printed, and what you aim for"],
   ["repeat: 9-13 · repeat: to 16 · repeat: 1-8 x3", "repeat bar lines"],
   ["ending 1: 21 · ending 2: 22", "first and second ending"],
   ["segno: 5 · to coda: 13 · coda: 27 · fine: 14", "the signs"],

@@ -19,13 +19,13 @@ type Form = Required<Omit<Gift, "piece_id" | "memory" | "gate" | "priority">> & 
 };
 
 /** Gives a piece to a student: routine, what the teacher chooses in it, and
- * the aim; and says at once what that comes to. */
+ * the target tempo; and says at once what that comes to. */
 export function GivePiece({
   piece,
   student,
   onDone,
 }: {
-  piece: { id: number; title: string; figures?: { aim: number }; aim?: number };
+  piece: { id: number; title: string; figures?: { target_tempo: number }; target_tempo?: number };
   student?: { id: number; hand_order: Schemas["HandOrder"] };
   onDone: () => void;
 }) {
@@ -35,16 +35,16 @@ export function GivePiece({
   const go = useNavigate();
   const { register, handleSubmit, setValue, watch } = useForm<Form>({
     defaultValues: {
-      aim: piece.figures?.aim ?? piece.aim,
+      target_tempo: piece.figures?.target_tempo ?? piece.target_tempo,
       id: student?.id ?? "",
       hand_order: student?.hand_order ?? "right",
       routine: "hand_by_hand",
       join: "pairs",
       pedal: "last",
-      touch_by: "teacher",
+      articulation_by: "teacher",
       memory: "no",
       due_on: "",
-      aim_by: "number",
+      target_by: "number",
       repeats: "as_printed",
       fermata: "as_said",
       gate: "",
@@ -71,9 +71,9 @@ export function GivePiece({
         },
       },
     );
-  const startAim = (by: string) => {
-    if (by === "share") setValue("aim", 75);
-    if (by === "number") setValue("aim", piece.figures?.aim ?? piece.aim ?? 60);
+  const startTarget = (by: string) => {
+    if (by === "share") setValue("target_tempo", 75);
+    if (by === "number") setValue("target_tempo", piece.figures?.target_tempo ?? piece.target_tempo ?? 60);
   };
   const chooseStudent = (chosen: string) => {
     const found = students.data?.find((one) => one.id === Number(chosen));
@@ -114,10 +114,10 @@ export function GivePiece({
           </Choice>
           <Choice label="Pedal" width="170px" {...register("pedal")}>
             <option value="last">last of all</option>
-            <option value="before_dynamics">before loud and soft</option>
+            <option value="before_dynamics">before dynamics</option>
             <option value="none">none</option>
           </Choice>
-          <Choice label="Touch is decided by" width="150px" {...register("touch_by")}>
+          <Choice label="Articulation is decided by" width="150px" {...register("articulation_by")}>
             <option value="teacher">you</option>
             <option value="student">the student</option>
           </Choice>
@@ -126,18 +126,18 @@ export function GivePiece({
             <option value="yes">yes</option>
           </Choice>
           <Choice
-            label="Aim"
+            label="Target tempo"
             width="170px"
-            {...register("aim_by", { onChange: (event) => startAim(event.target.value) })}
+            {...register("target_by", { onChange: (event) => startTarget(event.target.value) })}
           >
-            <option value="number">counts a minute</option>
+            <option value="number">beats per minute</option>
             <option value="share">percent of the mark</option>
             <option value="mark">the printed mark</option>
           </Choice>
-          {form.aim_by !== "mark" && (
-            <Field.Root w={form.aim_by === "share" ? "110px" : "170px"} required>
-              <Field.Label fontWeight={600}>{form.aim_by === "share" ? "Percent" : "Aim, counts a minute"}</Field.Label>
-              <Input type="number" min={20} max={400} borderColor="line" {...register("aim", { required: true })} />
+          {form.target_by !== "mark" && (
+            <Field.Root w={form.target_by === "share" ? "110px" : "170px"} required>
+              <Field.Label fontWeight={600}>{form.target_by === "share" ? "Percent" : "Target tempo, beats per minute"}</Field.Label>
+              <Input type="number" min={20} max={400} borderColor="line" {...register("target_tempo", { required: true })} />
             </Field.Root>
           )}
           <Choice label="Repeats after a jump" width="160px" {...register("repeats")}>
@@ -187,7 +187,7 @@ export function GivePiece({
         </Text>
         {trial.data && !trial.error && (
           <Text role="status" fontWeight={650}>
-            {trial.data.steps} steps up to {trial.data.aim} counts a minute, {Math.round(trial.data.minutes)} minutes in
+            {trial.data.steps} steps up to {trial.data.target_tempo} beats per minute, {Math.round(trial.data.minutes)} minutes in
             all;{" "}
             {trial.data.finish
               ? `by itself done in ${trial.data.practice_days} practice days, on ${dayAndMonth(trial.data.finish)}`
@@ -202,7 +202,7 @@ export function GivePiece({
 
 /** What is sent; what is left as it was is not said. */
 function giftOf(
-  { id: _, memory, gate, priority, aim, due_on, ...said }: Form,
+  { id: _, memory, gate, priority, target_tempo, due_on, ...said }: Form,
   piece_id: number,
   order: string[],
 ): Gift {
@@ -212,7 +212,7 @@ function giftOf(
     memory: memory === "yes",
     gate: gate === "" ? undefined : gate === "true",
     priority: Number(priority),
-    aim: Number(aim) || 0,
+    target_tempo: Number(target_tempo) || 0,
     order: order.length ? order : undefined,
     due_on: due_on || undefined,
   };

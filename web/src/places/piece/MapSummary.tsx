@@ -61,17 +61,17 @@ export function MapSummary({
           </Flex>
         ))}
       </Box>
-      {piece.seams.length > 0 && (
+      {piece.joins.length > 0 && (
         <Box as="section">
           <PartHead>Joins</PartHead>
-          {piece.seams.map((seam) => (
-            <Flex key={`${seam.from}${seam.to}${seam.bar}`} gap="8px" align="baseline">
-              <Letter type="button" minW="62px" onClick={() => onShow(seam.bar)} title="Show this join">
-                {seam.from} → {seam.to}
+          {piece.joins.map((join) => (
+            <Flex key={`${join.from}${join.to}${join.bar}`} gap="8px" align="baseline">
+              <Letter type="button" minW="62px" onClick={() => onShow(join.bar)} title="Show this join">
+                {join.from} → {join.to}
               </Letter>
               <Text fontSize="sm">
-                {seam.hard && <b>hard: </b>}
-                {seam.words || "nothing is known of it"}
+                {join.hard && <b>hard: </b>}
+                {join.words || "nothing is known of it"}
               </Text>
             </Flex>
           ))}

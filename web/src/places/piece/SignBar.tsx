@@ -179,11 +179,11 @@ function Statement({
   const offers = [
     `pass 2: ${place} left hand, softer`,
     `fermata: ${start} for 2`,
-    `loud and soft: ${place} mf`,
+    `dynamics: ${place} mf`,
     `pedal: ${place}`,
     `hands: right only ${place}`,
     `start right at ${start}: finger 1 on C4`,
-    `words 1: ${place}`,
+    `lyrics 1: ${place}`,
     `spot: ${place} right hand, jump`,
     `hard: ${place}`,
     `ritardando: ${place}`,

@@ -35,7 +35,7 @@ export function Walk({ walk, piece }: { walk: Walking; piece: Schemas["Page"] })
           at
           <Input
             type="number"
-            aria-label="Tempo, counts a minute"
+            aria-label="Tempo, beats per minute"
             min={20}
             max={400}
             w="64px"

@@ -158,7 +158,7 @@ function about(piece: Schemas["Page"]) {
     : numbers.length > 1
       ? `pages ${numbers[0]} to ${numbers[numbers.length - 1]}`
       : `page ${numbers[0]}`;
-  return [piece.book, pages, [...piece.meters, ...piece.keys].join(", "), piece.tempo_words, `aim ${piece.figures.aim}`]
+  return [piece.book, pages, [...piece.meters, ...piece.keys].join(", "), piece.tempo_words, `target_tempo ${piece.figures.target_tempo}`]
     .filter(Boolean)
     .join(" · ");
 }
@@ -214,13 +214,13 @@ const assumed = (page: Schemas["Page"]["pages"][number]) => ({
 });
 
 function Figures({ piece }: { piece: Schemas["Page"] }) {
-  const { bars_played, bars_printed, counts_played, seconds, aim, page_turns } = piece.figures;
+  const { bars_played, bars_printed, counts_played, seconds, target_tempo, page_turns } = piece.figures;
   return (
     <>
       <Text as="b" color="ink">
         {bars_played} bars
       </Text>{" "}
-      of {bars_printed} printed · {counts_played} counts · {duration(seconds)} at {aim}
+      of {bars_printed} printed · {counts_played} counts · {duration(seconds)} at {target_tempo}
       {page_turns > 0 && ` · ${page_turns} page ${page_turns === 1 ? "turn" : "turns"}`}
     </>
   );

@@ -8,7 +8,7 @@ import { type Hands, Player } from "../../parts/player";
 export function useWalk(id: number, whose: Whose, piece: Schemas["Page"]) {
   const [at, setAt] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
-  const [tempo, setTempo] = useState(piece.figures.aim);
+  const [tempo, setTempo] = useState(piece.figures.target_tempo);
   const [hands, setHands] = useState<Hands>("both");
   const [click, setClick] = useState(true);
   const player = useRef<Player | null>(null);

@@ -14,7 +14,7 @@ const Head = chakra("th");
 export const SCOPES: Record<string, string> = {
   spot: "each spot",
   section: "each section",
-  seam: "each join",
+  join: "each join",
   growing: "joined sections",
   whole: "the whole piece",
 };
@@ -49,7 +49,7 @@ export function StageTable({ routine, changes, onChange }: Props) {
           <Head scope="col">On</Head>
           <Head scope="col">Good days</Head>
           <Head scope="col">Times a day</Head>
-          <Head scope="col">% of the aim</Head>
+          <Head scope="col">% of the target tempo</Head>
           <Head scope="col">Waits for</Head>
           {onChange && <Head scope="col">Kept</Head>}
         </tr>
@@ -116,7 +116,7 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
       <Cell>{SCOPES[stage.scope] ?? stage.scope}</Cell>
       <Cell>{number("good_days", "Good days")}</Cell>
       <Cell>{number("repetitions", "Times a day")}</Cell>
-      <Cell>{number("percent", "Percent of the aim")}</Cell>
+      <Cell>{number("percent", "Percent of the target tempo")}</Cell>
       <Cell>
         {onChange ? (
           <>

@@ -31,7 +31,7 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
       <PartHead
         beside={
           <>
-            {piece.routine} · {piece.hand_order} hand first · aim {piece.aim}
+            {piece.routine} · {piece.hand_order} hand first · target_tempo {piece.target_tempo}
             <Button
               kind="quiet"
               size="xs"

@@ -124,7 +124,7 @@ module Stairwell
         def sounding(parts, marks, **where)
           graces = @graces
           @graces = []
-          Score::Note.new(**where, tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" }, finger: marks.finger, touch: marks.touch, graces: graces)
+          Score::Note.new(**where, tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" }, finger: marks.finger, articulation: marks.articulation, graces: graces)
         end
 
         def pitch(element)

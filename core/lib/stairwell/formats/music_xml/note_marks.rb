@@ -11,7 +11,7 @@ module Stairwell
         # @return [Array<String>] articulations by their MusicXML names with
         #   blanks for hyphens; "slurred" under a slur; "broken" for a chord
         #   that is rolled
-        attr_reader :touch
+        attr_reader :articulation
         # @return [Array<Array(Symbol, Object)>] :fermata, :ornament, and :lyric
         #   with the number of its verse
         attr_reader :events
@@ -21,14 +21,14 @@ module Stairwell
         # @param slurs [Set] open slurs of the part by staff and number, changed
         # @param staff [Integer]
         def initialize(parts, slurs, staff)
-          @touch = []
+          @articulation = []
           @events = parts["lyric"].to_a.map { |lyric| [:lyric, [lyric["number"].to_s[/\d+/].to_i, 1].max] }
           @slurs = slurs
           @staff = staff
           under = slurs.any? { |on, _| on == staff }
           parts["notations"].to_a.each { |notations| notations.element_children.each { |one| read(one) } }
-          @touch << "slurred" if (under || @starts) && !parts.key?("rest")
-          @touch.sort!
+          @articulation << "slurred" if (under || @starts) && !parts.key?("rest")
+          @articulation.sort!
         end
 
         private
@@ -36,8 +36,8 @@ module Stairwell
         def read(one)
           case one.name
           when "slur" then slur(one)
-          when "articulations" then @touch.concat(one.element_children.map { |child| child.name.tr("-", " ") })
-          when "arpeggiate" then @touch << "broken"
+          when "articulations" then @articulation.concat(one.element_children.map { |child| child.name.tr("-", " ") })
+          when "arpeggiate" then @articulation << "broken"
           when "fermata" then @events << [:fermata, nil]
           when "ornaments" then @events << [:ornament, nil] if one.element_children.any?
           when "technical" then @finger ||= one.at_xpath("fingering")&.text.to_s[/[1-5]/]&.to_i

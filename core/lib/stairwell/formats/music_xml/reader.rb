@@ -77,7 +77,7 @@ module Stairwell
 
         # Where the first note of a hand shows its finger, that is where it starts.
         def markings
-          starts = Sections::Kinship::HANDS.filter_map do |hand|
+          starts = Sections::Likeness::HANDS.filter_map do |hand|
             bar, all = notes.transform_values { |hands| hands[hand] }.find { |_, found| found.any? }
             first = all.to_a.min_by { |note| [note.onset, note.finger ? 0 : 1, note.pitch.midi] }
             next unless first&.finger

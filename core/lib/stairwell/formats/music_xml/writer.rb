@@ -220,13 +220,13 @@ module Stairwell
 
         # Slurs are not kept note by note and are not written.
         def notations(xml, note, held)
-          touch = note.touch - %w[slurred broken]
-          return unless note.finger || note.touch.include?("broken") || touch.any? || held
+          touch = note.articulation - %w[slurred broken]
+          return unless note.finger || note.articulation.include?("broken") || touch.any? || held
 
           xml.notations do
             xml.technical { xml.fingering(note.finger) } if note.finger
             xml.articulations { touch.each { |name| xml.send(name.tr(" ", "-")) } } if touch.any?
-            xml.arpeggiate if note.touch.include?("broken")
+            xml.arpeggiate if note.articulation.include?("broken")
             xml.fermata if held
           end
         end

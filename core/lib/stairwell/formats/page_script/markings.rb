@@ -9,11 +9,11 @@ module Stairwell
       module Markings
         EXAMPLES = {
           "fermata" => "fermata: 30 beat 2 for 2", "ritardando" => "ritardando: 29-30", "pass" => "pass 2: 9-13 left hand, softer",
-          "start" => "start right: finger 3 on B4", "hands" => "hands: right only 1-4", "loud and soft" => "loud and soft: 1 mf, 9 p",
-          "pedal" => "pedal: 14-20", "ornament" => "ornament: 20 beat 3", "words" => "words 1: 1-8", "new" => "new: dotted quarter notes",
+          "start" => "start right: finger 3 on B4", "hands" => "hands: right only 1-4", "dynamics" => "dynamics: 1 mf, 9 p",
+          "pedal" => "pedal: 14-20", "ornament" => "ornament: 20 beat 3", "lyrics" => "lyrics 1: 1-8", "new" => "new: dotted quarter notes",
           "spot" => "spot: 12 beat 3 - 13 beat 1 left hand, jump down", "no spot" => "no spot: 12 beat 3 left hand",
           "hard" => "hard: 20-22",
-          "join" => "join A1 to B: no rest, right hand jumps", "fingering" => "fingering A: thumb under on F", "touch" => "touch A: short and light",
+          "join" => "join A1 to B: no rest, right hand jumps", "fingering" => "fingering A: thumb under on F", "articulation" => "articulation A: short and light",
           "octave" => "octave: 9-12 right hand, up", "track" => "track: 7"
         }.freeze
 
@@ -60,7 +60,7 @@ module Stairwell
           [:hands, [Score::Hands.new(use: use, span: scan.done? ? nil : places.span!(scan))]]
         end
 
-        def loud_and_soft(_, scan, places)
+        def dynamics(_, scan, places)
           [:dynamics, list(scan) { Score::Dynamic.new(span: places.span!(scan), words: scan.phrase!("how loud, such as mf")) }]
         end
 
@@ -70,7 +70,7 @@ module Stairwell
           [:ornaments, list(scan) { places.position!(scan).then { |bar, beat| Score::Span.new(from: bar, to: bar, from_beat: beat, to_beat: beat) } }]
         end
 
-        def words(head, scan, places)
+        def lyrics(head, scan, places)
           number = head.done? ? 1 : head.number!("a verse", 1..20)
           [:verses, places.spans!(scan).map { |span| Score::Verse.new(number: number, span: span) }]
         end
@@ -98,7 +98,7 @@ module Stairwell
 
         def fingering(head, scan, _places) = section_note(:fingering, head, scan)
 
-        def touch(head, scan, _places) = section_note(:touch, head, scan)
+        def articulation(head, scan, _places) = section_note(:articulation, head, scan)
 
         def section_note(kind, head, scan)
           section = head.take!(LABEL, "the label of a section")
@@ -136,10 +136,10 @@ module Stairwell
             markings.pass_notes.map { |one| "pass #{one.passes.join(", ")}: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{Text.write(one.text)}" },
             markings.starts.map { |one| "start #{one.hand}#{" at #{write.position(one.bar, (one.beat unless one.beat == 1))}" unless [one.bar, one.beat] == [1, 1]}: finger #{one.finger} on #{one.pitch}" },
             markings.hands.map { |one| ["hands: #{Score::Hands::USES.fetch(one.use)}", (write.span(one.span) if one.span)].compact.join(" ") },
-            listed("loud and soft", markings.dynamics.map { |one| "#{write.span(one.span)} #{Text.write(one.words, list: true)}" }),
+            listed("dynamics", markings.dynamics.map { |one| "#{write.span(one.span)} #{Text.write(one.words, list: true)}" }),
             listed("pedal", markings.pedal.map { |one| write.span(one) }),
             listed("ornament", markings.ornaments.map { |one| write.span(one) }),
-            markings.verses.map { |one| "words #{one.number}: #{write.span(one.span)}" },
+            markings.verses.map { |one| "lyrics #{one.number}: #{write.span(one.span)}" },
             markings.introduces.map { |one| "new: #{Text.write(one)}" },
             {"spot" => markings.spots, "no spot" => markings.dismissed}.flat_map do |keyword, all|
               all.map { |one| "#{keyword}: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}#{", #{Text.write(one.text)}" if one.text}" }

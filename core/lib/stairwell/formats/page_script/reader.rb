@@ -12,26 +12,29 @@ module Stairwell
           "title" => "title: The Slow Ferry", "composer" => "composer: A. Name", "book" => "book: Tidewater Primer 2",
           "level" => "level: 2", "page" => "page 12: 4 4 5 4", "bars" => "bars: 30", "time" => "time: 3/4",
           "key" => "key: G major", "pickup" => "pickup: 1", "bar" => "bar 26: 2 counts",
-          "tempo" => "tempo: Andante, marked quarter = 92, aim 76", "repeat" => "repeat: 9-13",
+          "tempo" => "tempo: Andante, marked quarter = 92, target 76", "repeat" => "repeat: 9-13",
           "ending" => "ending 1: 21", "segno" => "segno: 5", "coda" => "coda: 27", "to coda" => "to coda: 13", "fine" => "fine: 14",
           "double bar" => "double bar: 8", "unnumbered" => "unnumbered: #5", "clef" => "clef left: treble from 9",
           "da capo" => "da capo: 28 al fine", "dal segno" => "dal segno: 26 al coda", "section" => "section A1: 5-8 like A except 8", **Markings::EXAMPLES
         }.freeze
+        # What scripts from before called it.
+        FORMERLY = {"words" => "lyrics", "loud and soft" => "dynamics", "touch" => "articulation"}.freeze
+        KEYWORDS = (EXAMPLES.keys + FORMERLY.keys).sort_by { |word| -word.size }.freeze
         TEXTS = %w[title composer book level].freeze
         MARKS = {"segno" => :segno, "coda" => :coda, "to coda" => :to_coda, "fine" => :fine, "double bar" => :double_bars}.freeze
         SHAPE = %w[page bars pickup unnumbered].freeze
         LENGTHS = %w[time bar].freeze
 
         # What stands at most once; the last line that says it counts.
-        SINGLE = %i[title composer book level tempo_words tempo_mark tempo_aim count pickup track].freeze
+        SINGLE = %i[title composer book level tempo_words tempo_mark tempo_target count pickup track].freeze
         # What a tempo statement can say; each part for itself.
-        TEMPO = %i[tempo_words tempo_mark tempo_aim].freeze
+        TEMPO = %i[tempo_words tempo_mark tempo_target].freeze
 
         # @param parts [Hash{Symbol => Object}] by {TEMPO}
         # @return [Score::Tempo]
         def self.tempo(parts)
           unit, mark = parts[:tempo_mark]
-          Score::Tempo.new(words: parts[:tempo_words], mark_unit: unit, mark: mark, aim: parts[:tempo_aim])
+          Score::Tempo.new(words: parts[:tempo_words], mark_unit: unit, mark: mark, target: parts[:tempo_target])
         end
 
         # One line taken apart: `head` before the colon without its keyword.
@@ -94,8 +97,8 @@ module Stairwell
 
         def keyword(head)
           said = head.strip.downcase.squeeze(" ")
-          name = EXAMPLES.keys.sort_by { |one| -one.size }.find { |one| said == one || said.start_with?("#{one} ") }
-          [name, name && head.strip[name.size..].strip]
+          word = KEYWORDS.find { |one| said == one || said.start_with?("#{one} ") }
+          [FORMERLY.fetch(word, word), word && head.strip[word.size..].strip]
         end
 
         def keep(number, text, message, suggestion: nil, column: text[/\A\s*/].size + 1)

@@ -12,6 +12,9 @@ module Stairwell
 
       # Reads the values of statements: what stands behind the colon.
       module Values
+        # Scripts from before said "aim".
+        TARGET = /(?:target|aim)\b/i
+
         module_function
 
         def time(scan, places)
@@ -30,13 +33,13 @@ module Stairwell
 
         def from(scan, places) = scan.take(/from\b/i) ? places.bar!(scan) : 1
 
-        # `Andante, marked quarter = 92, aim 76`, any part of it alone.
+        # `Andante, marked quarter = 92, target 76`, any part of it alone.
         # @return [Array<Array(Symbol, Object)>] see {Reader::TEMPO}
         def tempo(scan)
           found = {}
           until scan.done?
             if scan.take(/marked\b/i) then found[:tempo_mark] = mark(scan)
-            elsif scan.take(/aim\b/i) then found[:tempo_aim] = scan.number!("counts a minute", 1..400)
+            elsif scan.take(TARGET) then found[:tempo_target] = scan.number!("beats per minute", 1..400)
             else found[:tempo_words] = [found[:tempo_words], scan.phrase!("a tempo word")].compact.join(", ")
             end
             scan.take(/,/) || break
@@ -83,19 +86,19 @@ module Stairwell
         end
 
         def details(scan, places)
-          found = {kin: kin(scan, places)}
+          found = {variant: variant(scan, places)}
           found[:difficulty] = scan.number!("a difficulty", 1..5) if scan.take(/difficulty\b/i)
           found
         end
 
-        def kin(scan, places)
+        def variant(scan, places)
           hand = scan.take(/(left|right)\s+hand\b/i)&.[](/\w+/)&.downcase&.to_sym
           return unless hand ? scan.take!(/like\b/i, "“like”") : scan.take(/like\b/i)
 
           of = scan.take!(LABEL, "the label of an earlier section")
           except = scan.take(/except\b/i) ? places.spans!(scan).flat_map(&:bars) : []
           relation = scan.take(/(moved|rhythm)\b/i)&.downcase&.to_sym || :same
-          Score::Kin.new(of: of, relation: relation, except: except, hand: hand)
+          Score::Variant.new(of: of, relation: relation, except: except, hand: hand)
         end
       end
 

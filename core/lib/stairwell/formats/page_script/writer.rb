@@ -13,10 +13,10 @@ module Stairwell
         def to_s = "#{[texts, shape, music, signs, sections, Markings.lines(@map.markings, self), @map.remarks].flatten.compact.join("\n")}\n"
 
         # @param section [Score::Section]
-        # @return [String] its kin and difficulty in words
+        # @return [String] its variant and difficulty in words
         def words(section)
           difficulty = "difficulty #{section.difficulty}" unless section.difficulty == Constants::DIFFICULTY
-          [kin(section.kin), difficulty].compact.join(" ")
+          [variant(section.variant), difficulty].compact.join(" ")
         end
 
         # @param one [Score::Span]
@@ -93,14 +93,14 @@ module Stairwell
         end
 
         def tempo(tempo = @map.tempo)
-          parts = [(tempo_words(tempo.words) if tempo.words), mark(tempo), ("aim #{tempo.aim}" if tempo.aim)].compact
+          parts = [(tempo_words(tempo.words) if tempo.words), mark(tempo), ("target #{tempo.target}" if tempo.target)].compact
           "tempo: #{parts.join(", ")}" if parts.any?
         end
 
         # Commas in tempo words stand as they are where they read back the same.
         def tempo_words(words)
           parts = words.split(",", -1).map(&:strip)
-          (parts.join(", ") == words && parts.none? { |part| part.empty? || part.match?(/\A(marked|aim)\b/i) }) ? Text.write(words) : Text.quote(words)
+          (parts.join(", ") == words && parts.none? { |part| part.empty? || part.match?(/\A(?:marked\b|#{Values::TARGET})/i) }) ? Text.write(words) : Text.quote(words)
         end
 
         def mark(tempo)
@@ -129,13 +129,13 @@ module Stairwell
           "section #{one.label}: #{places} #{words(one)}".rstrip
         end
 
-        def kin(kin)
-          return unless kin
+        def variant(variant)
+          return unless variant
 
-          except = kin.except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| span(Score::Span.new(from: bars.first, to: bars.last)) }
+          except = variant.except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| span(Score::Span.new(from: bars.first, to: bars.last)) }
           [
-            ("#{kin.hand} hand" if kin.hand), "like #{kin.of}", ("except #{except.join(", ")}" if except.any?),
-            (kin.relation unless kin.relation == :same)
+            ("#{variant.hand} hand" if variant.hand), "like #{variant.of}", ("except #{except.join(", ")}" if except.any?),
+            (variant.relation unless variant.relation == :same)
           ].compact.join(" ")
         end
 

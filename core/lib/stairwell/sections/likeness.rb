@@ -18,7 +18,7 @@ module Stairwell
     #
     # Bars are looked up by what they have in common and not compared one by
     # one, so that long pieces take no longer for each bar than short ones.
-    class Kinship
+    class Likeness
       HANDS = %i[right left].freeze
 
       def initialize(map)

@@ -8,28 +8,28 @@ module Stairwell
     #   or `minutes` where these are said
     # - `kind` :off – it does not stand on `date`, or on no day where that is nil
     # - `kind` :extra – a thing of the teacher's own, with `title` and `minutes`
-    Wish = Stairwell.value(:kind, :id, date: nil, repetitions: nil, minutes: nil, title: nil)
+    Override = Stairwell.value(:kind, :id, date: nil, repetitions: nil, minutes: nil, title: nil)
 
     # What the teacher's hand wrote into a week. The planner keeps all of it and
     # fills the rest around it.
-    class Hand
-      # @param wishes [Array<Wish>]
-      def initialize(wishes = [])
-        @wishes = wishes
-        @on = wishes.select { |one| one.kind == :on }.group_by(&:date)
-        @off = wishes.select { |one| one.kind == :off }.to_set { |one| [one.id, one.date] }
+    class Overrides
+      # @param overrides [Array<Override>]
+      def initialize(overrides = [])
+        @overrides = overrides
+        @on = overrides.select { |one| one.kind == :on }.group_by(&:date)
+        @off = overrides.select { |one| one.kind == :off }.to_set { |one| [one.id, one.date] }
       end
 
       # @return [Boolean]
-      def empty? = @wishes.empty?
+      def empty? = @overrides.empty?
 
       # @param date [Date]
-      # @return [Array<Wish>] what is to stand on the day
+      # @return [Array<Override>] what is to stand on the day
       def on(date) = @on.fetch(date, [])
 
       # @param date [Date]
-      # @return [Wish, nil] that puts an item on the day
-      def wish(id, date) = on(date).find { |one| one.id == id }
+      # @return [Override, nil] that puts an item on the day
+      def override(id, date) = on(date).find { |one| one.id == id }
 
       # @return [Boolean] whether an item may not stand on the day
       def off?(id, date) = @off.include?([id, nil]) || @off.include?([id, date])
@@ -48,15 +48,15 @@ module Stairwell
       end
 
       # @param date [Date]
-      # @return [Array<Wish>] the teacher's own things of the day
-      def extras(date) = @wishes.select { |one| one.kind == :extra && one.date == date }
+      # @return [Array<Override>] the teacher's own things of the day
+      def extras(date) = @overrides.select { |one| one.kind == :extra && one.date == date }
 
       # @param dates [Array<Date>] the days that are planned
       # @param ids [Set<String>] what can be planned
-      # @return [Array<Array(Wish, String)>] wishes that lead nowhere, with the
+      # @return [Array<Array(Override, String)>] overrides that lead nowhere, with the
       #   reason; what lies before the first day is over and not one of them
       def unmet(dates, ids)
-        @wishes.reject { |one| one.date && dates.any? && one.date < dates.first }.filter_map do |one|
+        @overrides.reject { |one| one.date && dates.any? && one.date < dates.first }.filter_map do |one|
           if one.date && !dates.include?(one.date)
             [one, "#{one.date.strftime("%A")} is no practice day of this week"]
           elsif one.kind != :extra && !ids.include?(one.id)

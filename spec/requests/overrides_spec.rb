@@ -13,9 +13,9 @@ RSpec.describe "The teacher's hand" do
   let!(:student) { student_with_piece }
   let(:path) { "/api/students/#{student["id"]}" }
 
-  def draw(stroke, seen: nil, **said)
+  def draw(edit, seen: nil, **said)
     shown = ask(:get, path)
-    ask(:post, "#{path}/week/strokes", {stroke: stroke, starts: shown["week"]["starts"], seen: seen || shown["hand"]["version"], **said})
+    ask(:post, "#{path}/week/overrides", {edit: edit, starts: shown["week"]["starts"], seen: seen || shown["hand"]["version"], **said})
   end
 
   def days(shown) = shown["week"]["days"].to_h { |day| [day["date"], day["items"].map { |item| item["id"] }] }
@@ -32,19 +32,19 @@ RSpec.describe "The teacher's hand" do
     expect(item).to include("repetitions" => 9, "why" => a_string_starting_with("you put it here"))
     again = ask(:post, "#{path}/week", {})
     expect(days(again)).to eq(days(sized))
-    expect(draw("loosen", id: id)["hand"]["wishes"]).to eq([])
+    expect(draw("loosen", id: id)["hand"]["overrides"]).to eq([])
     expect(days(ask(:get, path))).to eq(days(student))
   end
 
-  it "says what breaks, what leads nowhere, and takes a stroke back" do
+  it "says what breaks, what leads nowhere, and takes an edit back" do
     last = student["week"]["left_out"].last["id"]
     broken = draw("pin", id: last, date: "2027-03-04")
     item = broken["week"]["days"].first["items"].find { |one| one["id"] == last }
     expect(item["breaks"]).to match(/\Abefore .+ (is|are) done/)
     nowhere = draw("pin", id: first_item["id"], date: "2027-03-09")
     expect(nowhere["week"]["unmet"].first["why"]).to eq("Tuesday is no practice day of this week")
-    back = draw("set", wishes: broken["hand"]["wishes"])
-    expect(back["hand"]["wishes"]).to eq(broken["hand"]["wishes"])
+    back = draw("set", overrides: broken["hand"]["overrides"])
+    expect(back["hand"]["overrides"]).to eq(broken["hand"]["overrides"])
     expect(days(back)).to eq(days(broken))
   end
 
@@ -105,7 +105,7 @@ RSpec.describe "The teacher's hand" do
   describe "the taught gate" do
     let(:gated) do
       piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("The Lock Gate", "Weir")})
-      ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", aim: 60, gate: true})["pieces"].last
+      ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60, gate: true})["pieces"].last
     end
 
     def teach(what, taught: true, assignment: gated["id"])
@@ -161,14 +161,14 @@ RSpec.describe "The teacher's hand" do
     expect(ask(:delete, "#{path}/work/#{id}", {})["work"].map { |one| one["title"] }).to eq(["Thumb under"])
   end
 
-  it "takes the minutes of each weekday, and the aim as the teacher says it" do
+  it "takes the minutes of each weekday, and the target tempo as the teacher says it" do
     day = ask(:put, path, Requests::STUDENT.merge(version: 1, minutes_by_day: {"6" => 5}))["week"]["days"].find { |one| one["date"] == "2027-03-06" }
     expect([day["budget"], day["minutes"] <= 5]).to eq([5, true])
-    marked = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("tempo: aim 76", "tempo: marked quarter = 100")})
-    trial = ->(**more) { ask(:post, "#{path}/trial", {piece_id: marked["id"], routine: "hand_by_hand", hand_order: "right", aim: 80, **more})["aim"] }
-    expect([trial.call, trial.call(aim_by: "share"), trial.call(aim_by: "mark")]).to eq([80, 80, 100])
-    expect(trial.call(aim_by: "share", aim: 60)).to eq(60)
-    unmarked = {piece_id: 1, routine: "hand_by_hand", hand_order: "right", aim: 80, aim_by: "mark"}
+    marked = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("tempo: target 76", "tempo: marked quarter = 100")})
+    trial = ->(**more) { ask(:post, "#{path}/trial", {piece_id: marked["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 80, **more})["target_tempo"] }
+    expect([trial.call, trial.call(target_by: "share"), trial.call(target_by: "mark")]).to eq([80, 80, 100])
+    expect(trial.call(target_by: "share", target_tempo: 60)).to eq(60)
+    unmarked = {piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 80, target_by: "mark"}
     expect(ask(:post, "#{path}/trial", unmarked)["detail"]).to include("has no printed metronome mark")
   end
 

@@ -5,15 +5,15 @@ module Stairwell
     # Finds how stretches of bars resemble earlier ones of the same length, both
     # hands together, from the notes. Earlier sections are remembered by what
     # their bars have in common with others, and only those are compared.
-    class Kindred
+    class SimilarSections
       # Of many that share something, the first ones are compared.
       MOST_COMPARED = 32
 
       # @param map [Score::Map]
-      # @param kinship [Kinship]
-      def initialize(map, kinship)
+      # @param likeness [Likeness]
+      def initialize(map, likeness)
         @map = map
-        @kinship = kinship
+        @likeness = likeness
         @known = Hash.new { |all, trait| all[trait] = [] }
       end
 
@@ -24,11 +24,11 @@ module Stairwell
       end
 
       # @param span [Score::Span]
-      # @return [Score::Kin, nil] to the closest of the sections added, the
+      # @return [Score::Variant, nil] to the closest of the sections added, the
       #   earliest of them; nil when it resembles none
-      def kin(span)
+      def variant(span)
         candidates = traits(body(span)).flat_map { |trait| @known.fetch(trait, []) }.uniq(&:label)
-        candidates.filter_map { |section| compare(span, section) }.min_by.with_index { |kin, at| [rank(kin), at] }
+        candidates.filter_map { |section| compare(span, section) }.min_by.with_index { |variant, at| [rank(variant), at] }
       end
 
       private
@@ -36,20 +36,20 @@ module Stairwell
       # What a stretch must share with another to resemble it: the same bar in
       # the same place, or the whole rhythm.
       def traits(bars)
-        bars.each_with_index.map { |bar, at| [bars.size, at, @kinship.look(bar)] } << bars.map { |bar| @kinship.rhythm(bar) }
+        bars.each_with_index.map { |bar, at| [bars.size, at, @likeness.look(bar)] } << bars.map { |bar| @likeness.rhythm(bar) }
       end
 
       def compare(span, section)
         mine, theirs = [span, section.spans.first].map { |one| body(one) }
         return unless mine.size == theirs.size && lengths(mine) == lengths(theirs)
 
-        relations = mine.zip(theirs).map { |bar, other| @kinship.between(bar, other) }
+        relations = mine.zip(theirs).map { |bar, other| @likeness.between(bar, other) }
         names = relations.map { |one| one&.name }
         different = mine.zip(names).reject { |_, name| name == :same }.map(&:first)
-        return Score::Kin.new(of: section.label, except: different) if different.size * 2 <= mine.size
-        return Score::Kin.new(of: section.label, relation: :moved) if names.all?(:moved) && relations.map(&:by).uniq.size == 1
+        return Score::Variant.new(of: section.label, except: different) if different.size * 2 <= mine.size
+        return Score::Variant.new(of: section.label, relation: :moved) if names.all?(:moved) && relations.map(&:by).uniq.size == 1
 
-        Score::Kin.new(of: section.label, relation: :rhythm) if names.all?
+        Score::Variant.new(of: section.label, relation: :rhythm) if names.all?
       end
 
       # A pickup leads into its section and is not compared.
@@ -57,10 +57,10 @@ module Stairwell
 
       def lengths(bars) = bars.map { |bar| @map.bar(bar).length }
 
-      def rank(kin)
-        return kin.except.size if kin.relation == :same
+      def rank(variant)
+        return variant.except.size if variant.relation == :same
 
-        1_000 + Score::Kin::RELATIONS.index(kin.relation)
+        1_000 + Score::Variant::RELATIONS.index(variant.relation)
       end
     end
   end

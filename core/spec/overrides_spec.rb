@@ -10,15 +10,15 @@ RSpec.describe "The teacher's hand on a week" do
 
   def on(day) = from + %i[wed thu fri sat sun].index(day)
 
-  def put(id, day, **more) = Stairwell::Planning::Wish.new(kind: :on, id: id, date: on(day), **more)
+  def put(id, day, **more) = Stairwell::Planning::Override.new(kind: :on, id: id, date: on(day), **more)
 
-  def off(id, day = nil) = Stairwell::Planning::Wish.new(kind: :off, id: id, date: day && on(day))
+  def off(id, day = nil) = Stairwell::Planning::Override.new(kind: :off, id: id, date: day && on(day))
 
-  def extra(title, day, minutes) = Stairwell::Planning::Wish.new(kind: :extra, id: "extra #{title}", date: on(day), title: title, minutes: minutes)
+  def extra(title, day, minutes) = Stairwell::Planning::Override.new(kind: :extra, id: "extra #{title}", date: on(day), title: title, minutes: minutes)
 
-  def week(tasks, *wishes, minutes: 20, begin_per_day: 2, **more)
+  def week(tasks, *overrides, minutes: 20, begin_per_day: 2, **more)
     practice = Stairwell::Planning::Practice.new(weekdays: [3, 4, 5, 6, 0], minutes: minutes.to_r, begin_per_day: begin_per_day)
-    Stairwell::Planning.week(tasks: tasks, practice: practice, from: from, next_lesson: from + 6, wishes: wishes, **more)
+    Stairwell::Planning.week(tasks: tasks, practice: practice, from: from, next_lesson: from + 6, overrides: overrides, **more)
   end
 
   def days(plan) = plan.days.map { |day| day.items.map(&:id) }
@@ -74,8 +74,8 @@ RSpec.describe "The teacher's hand on a week" do
     end
   end
 
-  it "says which wishes lead nowhere: no practice day, or a step that is gone" do
-    plan = week([task("a")], put("ghost", :wed), Stairwell::Planning::Wish.new(kind: :on, id: "a", date: from + 5))
+  it "says which overrides lead nowhere: no practice day, or a step that is gone" do
+    plan = week([task("a")], put("ghost", :wed), Stairwell::Planning::Override.new(kind: :on, id: "a", date: from + 5))
     expect(plan.unmet.map(&:last)).to eq(["it is not among this student's steps any more", "Monday is no practice day of this week"])
   end
 
@@ -90,9 +90,9 @@ RSpec.describe "The teacher's hand on a week" do
     expect(days(week([], off("scale", :wed), off("old"), off("reading"), **more)).flatten.tally).to eq({"scale" => 4})
   end
 
-  it "changes nothing where nothing is left of the wishes, and the same wishes give the same plan" do
+  it "changes nothing where nothing is left of the overrides, and the same overrides give the same plan" do
     tasks = [task("a"), task("b", needs: ["a"]), task("c")]
-    gone = Stairwell::Planning::Wish.new(kind: :off, id: "a", date: from - 7)
+    gone = Stairwell::Planning::Override.new(kind: :off, id: "a", date: from - 7)
     expect(week(tasks, gone)).to eq(week(tasks))
     expect(week(tasks, put("c", :sun), off("a", :wed))).to eq(week(tasks, put("c", :sun), off("a", :wed)))
   end
@@ -104,8 +104,8 @@ RSpec.describe "The teacher's hand on a week" do
       tasks = (1..random.rand(2..9)).map { |at|
         task("s#{at}", minutes: random.rand(1..14)/2r, days: random.rand(1..3), needs: (1...at).map { |one| "s#{one}" }.sample(random.rand(0..2), random: random))
       }
-      wishes = Array.new(random.rand(0..4)) { [put("s#{random.rand(1..tasks.size)}", %i[wed thu fri sat sun].sample(random: random)), off("s#{random.rand(1..tasks.size)}", %i[wed fri].sample(random: random))].sample(random: random) }
-      plan = week(tasks, *wishes)
+      overrides = Array.new(random.rand(0..4)) { [put("s#{random.rand(1..tasks.size)}", %i[wed thu fri sat sun].sample(random: random)), off("s#{random.rand(1..tasks.size)}", %i[wed fri].sample(random: random))].sample(random: random) }
+      plan = week(tasks, *overrides)
       done = Hash.new(0)
       plan.days.each do |day|
         put, own = day.items.partition(&:pinned)
@@ -113,15 +113,15 @@ RSpec.describe "The teacher's hand on a week" do
         expect(day.minutes).to be <= [20, put.sum(0r, &:minutes)].max
         expect(own.count(&:begins)).to be <= [2 - put.count(&:begins), 0].max
         expect(day.items.map(&:id).uniq.size).to eq(day.items.size)
-        wishes.each { |wish| expect(own.map(&:id)).not_to include(wish.id) if wish.kind == :off && wish.date == day.date }
-        wishes.each { |wish| expect(put.map(&:id)).to include(wish.id) if wish.kind == :on && wish.date == day.date }
+        overrides.each { |override| expect(own.map(&:id)).not_to include(override.id) if override.kind == :off && override.date == day.date }
+        overrides.each { |override| expect(put.map(&:id)).to include(override.id) if override.kind == :on && override.date == day.date }
         day.items.each { |one| done[one.id] += 1 }
       end
     end
   end
 
-  describe "strokes" do
-    def draw(wishes, stroke, **said) = Stairwell::Planning::Strokes.draw(wishes, stroke, **said)
+  describe "edits" do
+    def draw(overrides, edit, **said) = Stairwell::Planning::OverrideEdits.draw(overrides, edit, **said)
 
     it "move an item, keeping how often it was asked for" do
       sized = draw([], :resize, id: "a", date: on(:wed), repetitions: 8)
@@ -142,13 +142,13 @@ RSpec.describe "The teacher's hand on a week" do
     it "add, move, resize and take out a thing of the teacher's own" do
       added = draw([], :add, id: "x", date: on(:wed), title: "flash cards", minutes: 3r)
       moved = draw(draw(added, :move, id: "x", date: on(:wed), to: on(:thu)), :resize, id: "x", date: on(:thu), minutes: 5r)
-      expect(moved).to eq([Stairwell::Planning::Wish.new(kind: :extra, id: "x", date: on(:thu), title: "flash cards", minutes: 5r)])
+      expect(moved).to eq([Stairwell::Planning::Override.new(kind: :extra, id: "x", date: on(:thu), title: "flash cards", minutes: 5r)])
       expect(draw(moved, :drop, id: "x", date: on(:thu))).to eq([])
     end
 
     it "are refused without their day" do
       expect { draw([], :move, id: "a", date: on(:wed)) }.to raise_error(Stairwell::ContradictionError, /where it goes/)
-      expect { draw([], :paint, id: "a") }.to raise_error(Stairwell::ContradictionError, /no stroke/)
+      expect { draw([], :paint, id: "a") }.to raise_error(Stairwell::ContradictionError, /no edit/)
     end
   end
 

@@ -3,7 +3,7 @@
 require_relative "spec_helper"
 
 # Pieces whose answer is known because of how each bar was made.
-RSpec.describe "Kinship of generated pieces" do
+RSpec.describe "Likeness of generated pieces" do
   def rhythm(random) = [[1/4r, 1/4r, 1/4r, 1/4r], [1/2r, 1/4r, 1/4r], [1/4r, 1/2r, 1/4r], [1/8r, 1/8r, 1/4r, 1/2r], [3/4r, 1/4r]].sample(random: random)
 
   def bar(rhythm, pitches)
@@ -26,7 +26,7 @@ RSpec.describe "Kinship of generated pieces" do
     40.times do
       originals = Array.new(4) { |at| rhythm(random).then { |one| bar(one, one.each_index.map { |note| pitch(28 + at + note * (at + 1)) }) } }
       chosen = Array.new(6) { random.rand(4) }
-      bars = Stairwell::Sections::Kinship.new(piece(originals + chosen.map { |at| originals[at] })).bars
+      bars = Stairwell::Sections::Likeness.new(piece(originals + chosen.map { |at| originals[at] })).bars
       earliest = ->(at) { originals.index(originals[at]) + 1 }
       expect(bars.last(6).map { |one| [one[:right].name, one[:right].of] }).to eq(chosen.map { |at| [:same, earliest.call(at)] })
     end
@@ -40,7 +40,7 @@ RSpec.describe "Kinship of generated pieces" do
       places[0] = 28 and places[1] = 31 # C and F: a shift by one step changes their distance for B alone
       steps = random.rand(1..6)
       moved = piece([bar(lengths, places.map { |one| pitch(one) }), bar(lengths, places.map { |one| pitch(one + steps) })])
-      found = Stairwell::Sections::Kinship.new(moved).bars.last[:right]
+      found = Stairwell::Sections::Likeness.new(moved).bars.last[:right]
       semitones = places.map { |one| pitch(one + steps).midi - pitch(one).midi }.uniq
       expect([found.name, found.of, found.by]).to eq([:moved, 1, (semitones.size == 1) ? semitones.first : {steps: steps}])
     end
@@ -53,14 +53,14 @@ RSpec.describe "Kinship of generated pieces" do
       first = bar(lengths, lengths.each_index.map { |at| pitch(28 + at) })
       inverted = bar(lengths, lengths.each_index.map { |at| pitch(40 - 2 * at) })
       other = bar([1r], [pitch(28)])
-      found = Stairwell::Sections::Kinship.new(piece([first, inverted, other])).bars.map { |one| one[:right].name }
+      found = Stairwell::Sections::Likeness.new(piece([first, inverted, other])).bars.map { |one| one[:right].name }
       expect(found).to eq(%i[new rhythm new])
     end
   end
 
   it "does not confuse a held note with one struck again" do
     tied = bar([1r], [pitch(28)]).map { |note| note.with(tied: true) }
-    expect(Stairwell::Sections::Kinship.new(piece([bar([1r], [pitch(28)]), tied])).bars.last[:right].name).to eq(:new)
+    expect(Stairwell::Sections::Likeness.new(piece([bar([1r], [pitch(28)]), tied])).bars.last[:right].name).to eq(:new)
   end
 
   it "knows a bar together only when both hands come from one bar" do
@@ -71,7 +71,7 @@ RSpec.describe "Kinship of generated pieces" do
 
       pairs = [[hands[0], hands[1]], [hands[1], hands[2]], [hands[0], hands[2]], [hands[0], hands[1]]]
       map = piece(pairs.map(&:first)).with(notes: pairs.each_with_index.to_h { |(right, left), at| [at + 1, {right: right, left: left}] })
-      bars = Stairwell::Sections::Kinship.new(map).bars
+      bars = Stairwell::Sections::Likeness.new(map).bars
       expect([bars[2][:right].name, bars[2][:left].name]).to eq(%i[same same])
       expect(bars[2][:together].name).not_to eq(:same)
       expect([bars[3][:together].name, bars[3][:together].of]).to eq([:same, 1])

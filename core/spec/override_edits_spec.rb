@@ -3,12 +3,12 @@
 require_relative "spec_helper"
 require "date"
 
-# Any row of strokes leaves a list that makes sense: an item is said at most once
+# Any row of edits leaves a list that makes sense: an item is said at most once
 # for a day, and never both put there and kept off it.
-RSpec.describe Stairwell::Planning::Strokes do
+RSpec.describe Stairwell::Planning::OverrideEdits do
   let(:dates) { (0..4).map { |day| Date.new(2027, 3, 3) + day } }
 
-  def stroke(random)
+  def edit(random)
     id = %w[a b c].sample(random: random)
     date, to = dates.sample(2, random: random)
     case random.rand(7)
@@ -25,10 +25,10 @@ RSpec.describe Stairwell::Planning::Strokes do
   it "says of an item at most one thing for a day" do
     80.times do |seed|
       random = Random.new(seed)
-      wishes = Array.new(random.rand(1..25)) { stroke(random) }.inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
-      expect(wishes.map { |one| [one.id, one.date] }.tally.values).to all(eq(1))
-      out = wishes.select { |one| one.kind == :off && one.date.nil? }.map(&:id)
-      expect(wishes.select { |one| one.kind == :on }.map(&:id) & out).to eq([])
+      overrides = Array.new(random.rand(1..25)) { edit(random) }.inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
+      expect(overrides.map { |one| [one.id, one.date] }.tally.values).to all(eq(1))
+      out = overrides.select { |one| one.kind == :off && one.date.nil? }.map(&:id)
+      expect(overrides.select { |one| one.kind == :on }.map(&:id) & out).to eq([])
     end
   end
 
@@ -37,18 +37,18 @@ RSpec.describe Stairwell::Planning::Strokes do
     practice = Stairwell::Planning::Practice.new(weekdays: (0..6).to_a, minutes: 20r, begin_per_day: 2)
     60.times do |seed|
       random = Random.new(seed)
-      wishes = Array.new(random.rand(1..15)) { stroke(random) }.inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
-      plan = Stairwell::Planning.week(tasks: tasks, practice: practice, from: dates.first, next_lesson: dates.last + 1, wishes: wishes)
-      wishes.reject { |one| one.kind == :off }.each do |wish|
-        day = plan.days.find { |one| one.date == wish.date }
-        expect(day.items.map(&:id)).to include(wish.id)
-        expect(day.items.find { |item| item.id == wish.id }.repetitions).to eq(wish.repetitions) if wish.repetitions
+      overrides = Array.new(random.rand(1..15)) { edit(random) }.inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
+      plan = Stairwell::Planning.week(tasks: tasks, practice: practice, from: dates.first, next_lesson: dates.last + 1, overrides: overrides)
+      overrides.reject { |one| one.kind == :off }.each do |override|
+        day = plan.days.find { |one| one.date == override.date }
+        expect(day.items.map(&:id)).to include(override.id)
+        expect(day.items.find { |item| item.id == override.id }.repetitions).to eq(override.repetitions) if override.repetitions
       end
       expect(plan.unmet).to eq([])
     end
   end
 
-  it "gives the list back as it was when the contrary stroke is drawn" do
+  it "gives the list back as it was when the contrary edit is drawn" do
     added = described_class.draw([], :add, id: "x", date: dates[0], title: "cards", minutes: 2r)
     expect(described_class.draw(added, :take_out, id: "x", date: dates[0])).to eq([])
     pinned = described_class.draw([], :pin, id: "a", date: dates[0])
