@@ -60,7 +60,7 @@ module Demo
     def in_hand(date)
       @loaded ||= Server::Models::Assignments.new(desk(date)).of_student(@student[:id])
       shown = Server::Models::Happened.new(desk(date)).by_assignment([@student[:id]])
-      @loaded.map { |one| one.with(progress: Stairwell::Progress.piece(one.progress.own, shown.fetch(one.id, []) + @events[one.id], gate: one.row[:gate])) }
+      @loaded.map { |one| one.with(progress: Stairwell::Progress.piece(one.progress.own, shown.fetch(one.id, []) + @events[one.id], introduce_first: one.row[:introduce_first])) }
     end
 
     def plan(date)
@@ -103,20 +103,20 @@ module Demo
       tried = given.progress.standings.values.select { |one| one.credited.positive? && !one.done? }.first((HEARD / 2.0).ceil)
       tried.map do |one|
         result, at = RESULTS[@ability].sample(random: @random), moment(date)
-        @events[given.id] << Stairwell::Progress::Heard.new(step_id: one.step.id, date: date, result: result, at: at)
+        @events[given.id] << Stairwell::Progress::LessonResult.new(step_id: one.step.id, date: date, result: result, at: at)
         @rows[:lesson_results] << {assignment_id: given.id, step_id: one.step.id, key: uuid, day: date, result: result.to_s, heard_by: @student[:teacher_id], made_at: at}
-        {title: one.step.title, result: result.to_s, smaller: nil}
+        {title: one.step.title, result: result.to_s, simplification: nil}
       end
     end
 
     # The next section is shown once the last one is under way.
     def teach(given, date)
-      waiting, shown = given.progress.teachable.partition { |_, taught| !taught }.map { |all| all.map(&:first) }
+      waiting, shown = given.progress.introductions.partition { |_, introduced| !introduced }.map { |all| all.map(&:first) }
       return if waiting.empty? || given.progress.standings.values.none? { |one| one.step.section == shown.last && one.credited.positive? }
 
       at = moment(date)
-      @events[given.id] << Stairwell::Progress::Taught.new(what: waiting.first, taught: true, at: at)
-      @rows[:teachings] << {assignment_id: given.id, what: waiting.first, taught: true, key: uuid, day: date, made_by: @student[:teacher_id], made_at: at}
+      @events[given.id] << Stairwell::Progress::Introduction.new(what: waiting.first, introduced: true, at: at)
+      @rows[:introductions] << {assignment_id: given.id, what: waiting.first, introduced: true, key: uuid, day: date, made_by: @student[:teacher_id], made_at: at}
     end
 
     # What is nearly all steady is passed, and makes room for the next piece.

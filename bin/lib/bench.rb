@@ -176,7 +176,7 @@ class Bench
     row("studio page (#{count} students, #{marks} marks)", page, bare, "its rows by bare SQL")
     id = desks.for_account(account) { |desk| desk[:students].min(:id) }
     lesson = median(5) { desks.for_account(account) { |desk| JSON.generate(Stairwell::Server::Services::Lesson.new(desk).show(id)) } }
-    own = %i[assignments practice_marks lesson_results teachings week_plans]
+    own = %i[assignments practice_marks lesson_results introductions week_plans]
     bare = median(5) { desks.for_account(account) { |desk| own.sum { |table| desk[table].where(student_id: id).all.size } } }
     row("lesson page (of #{count} students)", lesson, bare, "its rows by bare SQL")
   end

@@ -10,7 +10,7 @@ RSpec.describe "A lesson" do
   let(:steps) { Stairwell::Practice.steps(page("bars: 8\nsection A: 1-4\nsection B: 5-8")) }
 
   def heard(days_ago, result, step: "A.right")
-    Stairwell::Progress::Heard.new(step_id: step, date: today - days_ago, result: result, at: (today - days_ago).to_time)
+    Stairwell::Progress::LessonResult.new(step_id: step, date: today - days_ago, result: result, at: (today - days_ago).to_time)
   end
 
   # Own choice of the rules: stumbles per 8 bars at 95 % of the tempo: 0 steady, up
@@ -83,7 +83,7 @@ RSpec.describe "A lesson" do
 
   it "skips after a bad day what keeps and polishes before what others wait for" do
     item = ->(id, minutes, kind: :step, begins: false) { Stairwell::Planning::Item.new(id: id, minutes: minutes, why: "", kind: kind, begins: begins) }
-    day = [item["a", 4r], item["b", 4r, begins: true], item["old", 2r, kind: :review], item["cards", 3r, kind: :other]]
+    day = [item["a", 4r], item["b", 4r, begins: true], item["old", 2r, kind: :review], item["cards", 3r, kind: :extra_work]]
     expect(Stairwell::Planning::Skip.of(day)).to eq(%w[cards old])
     expect(Stairwell::Planning::Skip.of([item["a", 4r]])).to eq([])
     expect(Stairwell::Planning::Skip.of([item["a", 4r], item["b", 4r]], {"a" => 0, "b" => 9})).to eq(%w[a])
@@ -115,10 +115,10 @@ RSpec.describe "A lesson" do
     def line(title, kind, on, **more) = Stairwell::Recap::Line.new(title: title, kind: kind, dates: on, **more)
 
     def letter(**more)
-      Stairwell::Recap.write(name: "Odile", dates: dates, next_lesson: Date.new(2027, 3, 10), heard: [Stairwell::Recap::Said.new(title: "A, hands together", result: :secure)],
+      Stairwell::Recap.write(name: "Odile", dates: dates, next_lesson: Date.new(2027, 3, 10), results: [Stairwell::Recap::Outcome.new(title: "A, hands together", result: :secure)],
         lines: [line("B, left hand", :step, dates, place: "page 12, line 3, bars 1–4", how: "left hand", repetitions: 5, tempo: 54, piece: "The Slow Ferry"),
           line("B, hands together", :step, dates.last(2), place: "page 12, line 3", how: "hands together", repetitions: 5, tempo: 46, begins: true),
-          line("Ropewalk, faster", :review, [dates[1]]), line("Line 3 of the green cards", :other, dates.first(2), one_of: %w[3 4])], **more)
+          line("Ropewalk, faster", :review, [dates[1]]), line("Line 3 of the green cards", :extra_work, dates.first(2), one_of: %w[3 4])], **more)
     end
 
     it "says what went well, what to do and when, what to keep, and when to meet" do
@@ -140,7 +140,7 @@ RSpec.describe "A lesson" do
     end
 
     it "speaks simply to a child, of what was made smaller, and in the studio's words" do
-      said = letter(child: true, taught: %w[C], style: :american, heard: [Stairwell::Recap::Said.new(title: "B, left hand", result: :not_yet, smaller: "slower, at 46")])
+      said = letter(child: true, introduced: %w[C], style: :american, results: [Stairwell::Recap::Outcome.new(title: "B, left hand", result: :not_yet, simplification: "slower, at 46")])
       expect(said).to include("Hello Odile,", "This was too much for now, so we make it small first. B, left hand: slower, at 46.", "We learnt section C today.", "measures 1–4")
       expect(said).not_to include("bar")
     end

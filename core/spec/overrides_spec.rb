@@ -14,7 +14,7 @@ RSpec.describe "The teacher's hand on a week" do
 
   def off(id, day = nil) = Stairwell::Planning::Override.new(kind: :off, id: id, date: day && on(day))
 
-  def extra(title, day, minutes) = Stairwell::Planning::Override.new(kind: :extra, id: "extra #{title}", date: on(day), title: title, minutes: minutes)
+  def extra(title, day, minutes) = Stairwell::Planning::Override.new(kind: :added, id: "extra #{title}", date: on(day), title: title, minutes: minutes)
 
   def week(tasks, *overrides, minutes: 20, begin_per_day: 2, **more)
     practice = Stairwell::Planning::Practice.new(weekdays: [3, 4, 5, 6, 0], minutes: minutes.to_r, begin_per_day: begin_per_day)
@@ -65,8 +65,8 @@ RSpec.describe "The teacher's hand on a week" do
     end
 
     it "what is not taught" do
-      closed = task("a").with(taught: false)
-      expect(item(week([closed], put("a", :wed)), "a", :wed).breaks).to eq("not taught yet")
+      closed = task("a").with(introduced: false)
+      expect(item(week([closed], put("a", :wed)), "a", :wed).breaks).to eq("not introduced yet")
     end
 
     it "nothing, where the step it comes after stands on the same day" do
@@ -82,8 +82,8 @@ RSpec.describe "The teacher's hand on a week" do
   it "reaches reviews, warm-ups and other work too" do
     review = Stairwell::Planning::Review.new(id: "old", due: from, minutes: 2r)
     scale = Stairwell::Planning::WarmUp.new(id: "scale", minutes: 3r)
-    reading = Stairwell::Planning::Other.new(id: "reading", minutes: 5r, times: 1)
-    more = {reviews: [review], warm_ups: [scale], others: [reading]}
+    reading = Stairwell::Planning::ExtraWork.new(id: "reading", minutes: 5r, times: 1)
+    more = {reviews: [review], warm_ups: [scale], extra_work: [reading]}
     expect(days(week([], **more))).to eq([%w[scale old reading], %w[scale], %w[scale], %w[scale], %w[scale]])
     plan = week([], off("scale", :thu), put("old", :fri), put("reading", :sat), **more)
     expect(days(plan)).to eq([%w[scale], [], %w[scale old], %w[scale reading], %w[scale]])
@@ -142,7 +142,7 @@ RSpec.describe "The teacher's hand on a week" do
     it "add, move, resize and take out a thing of the teacher's own" do
       added = draw([], :add, id: "x", date: on(:wed), title: "flash cards", minutes: 3r)
       moved = draw(draw(added, :move, id: "x", date: on(:wed), to: on(:thu)), :resize, id: "x", date: on(:thu), minutes: 5r)
-      expect(moved).to eq([Stairwell::Planning::Override.new(kind: :extra, id: "x", date: on(:thu), title: "flash cards", minutes: 5r)])
+      expect(moved).to eq([Stairwell::Planning::Override.new(kind: :added, id: "x", date: on(:thu), title: "flash cards", minutes: 5r)])
       expect(draw(moved, :drop, id: "x", date: on(:thu))).to eq([])
     end
 

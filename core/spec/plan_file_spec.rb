@@ -42,10 +42,10 @@ RSpec.describe "Planning from a file" do
     expect(plan.values_at("finish", "practice_days_to_finish", "lower_bound_days")).to eq(["2027-03-06", 4, 4])
   end
 
-  it "takes untaught steps as taught from the next lesson on, and says so until then" do
+  it "takes untaught steps as introduced from the next lesson on, and says so until then" do
     plan = planned("steps" => [{"id" => "a", **step}, {"id" => "b", "taught" => false, **step}, {"id" => "c", "needs" => ["b"], **step}])
     expect(days(plan)).to eq([%w[a], %w[a], [], [], []])
-    expect(plan["left_out"].map { |one| one["why"] }).to eq(["not taught yet; open it at a lesson", "waits for b, which is not taught yet"])
+    expect(plan["left_out"].map { |one| one["why"] }).to eq(["not introduced yet; open it at a lesson", "waits for b, which is not introduced yet"])
     # The lesson is on Tuesday the 9th; b stands on Wed and Thu, c on Fri and Sat.
     expect(plan.values_at("finish", "practice_days_to_finish")).to eq(["2027-03-13", 9])
   end
@@ -140,8 +140,8 @@ RSpec.describe "Planning from a file" do
 
   it "spreads other work over the week and keeps the days' minutes" do
     practice = Stairwell::Planning::Practice.new(weekdays: [3, 4, 5, 6, 0], minutes: 10r, by_day: {5 => 4r}, absent: [Date.new(2027, 3, 6)])
-    other = Stairwell::Planning::Other.new(id: "sight", minutes: 5r, times: 2)
-    plan = Stairwell::Planning.week(tasks: [task("a")], practice: practice, from: Date.new(2027, 3, 3), next_lesson: Date.new(2027, 3, 9), others: [other])
+    other = Stairwell::Planning::ExtraWork.new(id: "sight", minutes: 5r, times: 2)
+    plan = Stairwell::Planning.week(tasks: [task("a")], practice: practice, from: Date.new(2027, 3, 3), next_lesson: Date.new(2027, 3, 9), extra_work: [other])
     expect(plan.days.map { |day| [day.date.day, day.items.map(&:id)] }).to eq([[3, %w[a sight]], [4, %w[a]], [5, []], [7, %w[sight]]])
   end
 end

@@ -14,7 +14,7 @@ RSpec.describe "Progress from rows" do
   end
 
   def heard(random, at)
-    Stairwell::Progress::Heard.new(
+    Stairwell::Progress::LessonResult.new(
       step_id: steps.sample(random: random).id, date: first + 7 * random.rand(3), result: Stairwell::Progress::RESULTS.sample(random: random), at: Time.utc(2027, 3, 1) + at
     )
   end
@@ -24,12 +24,12 @@ RSpec.describe "Progress from rows" do
     marks = Array.new(random.rand(10..90)) { |at| mark(random, "m#{at}", (random.rand(9).zero? ? :struggle : :repetition)) }
     undone = marks.select.with_index { |_, at| (at % 3).zero? }.map { |one| one.with(key: "u#{one.key}", kind: :undo, undoes: one.key) }
     marks + undone + Array.new(random.rand(0..9)) { |at| heard(random, at) } +
-      [Stairwell::Progress::Taught.new(what: "A", taught: true, at: Time.utc(2027, 3, 1)), Stairwell::Progress::Eased.new(step_id: "A.together", form: :left, at: Time.utc(2027, 3, 2))]
+      [Stairwell::Progress::Introduction.new(what: "A", introduced: true, at: Time.utc(2027, 3, 1)), Stairwell::Progress::Simplified.new(step_id: "A.together", form: :left, at: Time.utc(2027, 3, 2))]
   end
 
   def told(events)
-    piece = Stairwell::Progress.piece(steps, events, gate: true)
-    {standings: piece.standings, share: piece.share, reviews: piece.reviews(first + 30), tasks: piece.tasks, results: piece.results, teachable: piece.teachable}
+    piece = Stairwell::Progress.piece(steps, events, introduce_first: true)
+    {standings: piece.standings, share: piece.share, reviews: piece.reviews(first + 30), tasks: piece.tasks, days_taken: piece.days_taken, introductions: piece.introductions}
   end
 
   it "is the same in whatever order they arrive, and however often" do

@@ -13,7 +13,7 @@ RSpec.describe Stairwell::Progress do
   end
 
   def heard(day, result, step: "A.right", hour: 16)
-    Stairwell::Progress::Heard.new(step_id: step, date: monday + day, result: result, at: Time.utc(2027, 3, 1 + day, hour))
+    Stairwell::Progress::LessonResult.new(step_id: step, date: monday + day, result: result, at: Time.utc(2027, 3, 1 + day, hour))
   end
 
   def practised(*days) = days.flat_map { |day| Array.new(5) { mark(day) } }
@@ -59,53 +59,53 @@ RSpec.describe Stairwell::Progress do
   describe "the form a step is made smaller in" do
     let(:long) { steps.find { |step| step.id == "A.together" } }
 
-    def eased(form, hour: 17, **more) = Stairwell::Progress::Eased.new(step_id: "A.together", form: form, at: Time.utc(2027, 3, 1, hour), **more)
+    def simplified(form, hour: 17, **more) = Stairwell::Progress::Simplified.new(step_id: "A.together", form: form, at: Time.utc(2027, 3, 1, hour), **more)
 
     def form(*events) = described_class.piece(steps, [heard(0, :not_yet, step: "A.together"), *events]).steps.find { |step| step.id.include?("~") }
 
     it "is the teacher's: slower, one hand, half the bars, one bar" do
-      expect(Stairwell::Practice::Smaller.forms(long).map(&:form).tally).to eq({slower: 1, right: 1, left: 1, first_half: 1, second_half: 1, bar: 4})
+      expect(Stairwell::Practice::Simplification.forms(long).map(&:form).tally).to eq({slower: 1, right: 1, left: 1, first_half: 1, second_half: 1, bar: 4})
       expect(form.tempo).to be < long.tempo
-      expect(form(eased(:right))).to have_attributes(hands: :right, tempo: long.tempo, counts: long.counts)
-      half = form(eased(:second_half))
+      expect(form(simplified(:right))).to have_attributes(hands: :right, tempo: long.tempo, counts: long.counts)
+      half = form(simplified(:second_half))
       expect([half.spans.map { |span| [span.from, span.to] }, half.counts, half.place]).to eq([[[3, 4]], long.counts / 2, "second half of #{long.place}"])
       expect(half.minutes).to be < long.minutes
-      expect(form(eased(:bar, bar: 3)).spans.flat_map(&:bars)).to eq([3])
+      expect(form(simplified(:bar, bar: 3)).spans.flat_map(&:bars)).to eq([3])
     end
 
     it "is none where the teacher declines it, and the last word holds" do
-      expect(form(eased(:none))).to be_nil
-      expect(form(eased(:none, hour: 18), eased(:left, hour: 17))).to be_nil
-      expect(form(eased(:none, hour: 17), eased(:left, hour: 18)).hands).to eq(:left)
+      expect(form(simplified(:none))).to be_nil
+      expect(form(simplified(:none, hour: 18), simplified(:left, hour: 17))).to be_nil
+      expect(form(simplified(:none, hour: 17), simplified(:left, hour: 18)).hands).to eq(:left)
     end
   end
 
-  describe "the taught gate" do
-    def taught(what, on = true, hour: 16) = Stairwell::Progress::Taught.new(what: what, taught: on, at: Time.utc(2027, 3, 1, hour))
+  describe "what waits for its introduction" do
+    def introduced(what, on = true, hour: 16) = Stairwell::Progress::Introduction.new(what: what, introduced: on, at: Time.utc(2027, 3, 1, hour))
 
-    def gated(*events) = described_class.piece(two, events, gate: true)
+    def gated(*events) = described_class.piece(two, events, introduce_first: true)
 
     it "keeps sections closed until they are shown at a lesson, and joins until both are" do
-      expect(gated.tasks.map(&:taught)).to all(be(false))
+      expect(gated.tasks.map(&:introduced)).to all(be(false))
       expect(gated.standings["A.right"].state).to eq(:waiting)
-      one = gated(taught("A"))
+      one = gated(introduced("A"))
       expect(one.standings["A.right"].state).to eq(:open)
-      expect(one.tasks.select(&:taught).map(&:id)).to all(start_with("A.")).and(be_any)
-      expect(one.teachable.first(2)).to eq([["A", true], ["B", false]])
-      joined = gated(taught("A"), taught("B")).tasks.select(&:taught).map(&:id)
+      expect(one.tasks.select(&:introduced).map(&:id)).to all(start_with("A.")).and(be_any)
+      expect(one.introductions.first(2)).to eq([["A", true], ["B", false]])
+      joined = gated(introduced("A"), introduced("B")).tasks.select(&:introduced).map(&:id)
       expect(joined).to include(a_string_matching(/join/), a_string_starting_with("whole."))
     end
 
-    it "closes again when that is taken back, and is not there without the gate" do
-      expect(gated(taught("A"), taught("A", false, hour: 17)).standings["A.right"].state).to eq(:waiting)
-      expect(described_class.piece(steps, []).tasks.map(&:taught)).to all(be(true))
+    it "closes again when that is taken back, and is not there without the introduce_first" do
+      expect(gated(introduced("A"), introduced("A", false, hour: 17)).standings["A.right"].state).to eq(:waiting)
+      expect(described_class.piece(steps, []).tasks.map(&:introduced)).to all(be(true))
     end
 
-    it "keeps a stage closed that opens when it is shown, gate or not" do
-      shown = steps.map { |step| (step.id == "A.left") ? step.with(opens: :taught) : step }
+    it "keeps a stage closed that opens when it is shown, introduced first or not" do
+      shown = steps.map { |step| (step.id == "A.left") ? step.with(introduced_by: :stage) : step }
       expect(described_class.piece(shown, []).standings["A.left"].state).to eq(:waiting)
-      expect(described_class.piece(shown, [taught("left")]).standings["A.left"].state).to eq(:open)
-      expect(described_class.piece(shown, []).teachable).to eq([["left", false]])
+      expect(described_class.piece(shown, [introduced("left")]).standings["A.left"].state).to eq(:open)
+      expect(described_class.piece(shown, []).introductions).to eq([["left", false]])
     end
   end
 

@@ -44,6 +44,6 @@ RSpec.describe "Progress beside its table" do
   end
 
   def results(heard)
-    heard.map { |day, result| Stairwell::Progress::Heard.new(step_id: "A.together", date: start + day, result: result, at: Time.at(day * 86_400)) }
+    heard.map { |day, result| Stairwell::Progress::LessonResult.new(step_id: "A.together", date: start + day, result: result, at: Time.at(day * 86_400)) }
   end
 end

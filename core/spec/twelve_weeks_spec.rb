@@ -17,7 +17,7 @@ RSpec.describe "Twelve weeks" do
     random = Random.new(seed)
     # Some steps are too much for this student as they are.
     @too_much = steps.select { random.rand < struggle }.map(&:id)
-    events = decline ? steps.map { |step| Stairwell::Progress::Eased.new(step_id: step.id, form: :none, at: first.to_time) } : []
+    events = decline ? steps.map { |step| Stairwell::Progress::Simplified.new(step_id: step.id, form: :none, at: first.to_time) } : []
     Array.new(weeks) do |week|
       from, lesson = first + 7 * week, first + 7 * week + 6
       progress = Stairwell::Progress.piece(steps, events)
@@ -49,7 +49,7 @@ RSpec.describe "Twelve weeks" do
   def heard(plan, lesson, random, struggle, progress)
     plan.days.flat_map { |day| day.items.map(&:id) }.uniq.first(4).map do |id|
       result = (random.rand < hardness(id, struggle, progress)) ? :not_yet : %i[shaky steady].sample(random: random)
-      Stairwell::Progress::Heard.new(step_id: id, date: lesson, result: result, at: lesson.to_time)
+      Stairwell::Progress::LessonResult.new(step_id: id, date: lesson, result: result, at: lesson.to_time)
     end
   end
 
@@ -106,7 +106,7 @@ RSpec.describe "Twelve weeks" do
     done = ->(**more) { Array.new(6) { |seed| live(adherence: 0.8, struggle: 0.3, seed: seed, **more).last[:standings].reject { |id, _| id.include?("~") }.count { |_, one| one.done? } } }
     with, without = done.call, done.call(decline: true)
     expect(with.sum).to be > without.sum * 1.1
-    expect(with.zip(without).count { |eased, plain| eased >= plain }).to be >= 4
+    expect(with.zip(without).count { |simplified, plain| simplified >= plain }).to be >= 4
   end
 
   it "are the same life for the same seed, and replanning without a change changes nothing" do

@@ -20,8 +20,8 @@ RSpec.describe "Words" do
 
   it "leave people, pieces and what a teacher wrote alone, and nothing else" do
     line = ->(title, **more) { Stairwell::Recap::Line.new(title: title, dates: [Date.new(2027, 3, 4)], **{kind: :step, repetitions: 5}.merge(more)) }
-    lines = [line["A", place: "bars 3–5", piece: "The Bar of Gold"], line["Half Note Rag, bars 1 to 4", kind: :extra], line["B", piece: "Bartok's bars"]]
-    recap = Stairwell::Recap.write(name: "Bar-Lev", heard: [], lines: lines, dates: [Date.new(2027, 3, 4)], next_lesson: Date.new(2027, 3, 11), style: :american)
+    lines = [line["A", place: "bars 3–5", piece: "The Bar of Gold"], line["Half Note Rag, bars 1 to 4", kind: :added], line["B", piece: "Bartok's bars"]]
+    recap = Stairwell::Recap.write(name: "Bar-Lev", results: [], lines: lines, dates: [Date.new(2027, 3, 4)], next_lesson: Date.new(2027, 3, 11), style: :american)
     expect(recap).to include("Dear Bar-Lev,", "The Bar of Gold, measures 3–5", "Half Note Rag, bars 1 to 4", "B (Bartok's bars)")
     # A name that is only the beginning of a word is no name there.
     expect(say.call("bars 1 to 4", :american, names: ["b", "ba"])).to eq("measures 1 to 4")
@@ -39,7 +39,7 @@ RSpec.describe "Words" do
   it "name times and days as one says them" do
     dates = [Date.new(2027, 3, 4), Date.new(2027, 3, 5)]
     line = ->(count, on) { Stairwell::Recap::Line.new(title: "A", kind: :step, dates: on, repetitions: count) }
-    text = Stairwell::Recap.write(name: "Nell", heard: [], lines: [line[1, dates.first(1)], line[2, dates], line[12, dates.last(1)]], dates: dates, next_lesson: dates.last + 1)
+    text = Stairwell::Recap.write(name: "Nell", results: [], lines: [line[1, dates.first(1)], line[2, dates], line[12, dates.last(1)]], dates: dates, next_lesson: dates.last + 1)
     expect(text).to include("A: once, on Thursday.", "A: twice, every day.", "A: 12 times, on Friday.")
   end
 end

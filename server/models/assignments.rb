@@ -29,7 +29,7 @@ module Stairwell
           rows.group_by { |row| row[:student_id] }.transform_values do |given|
             given.map do |row|
               steps = row[:steps].map { |step| Practice::Step.from_data(step.to_hash) }
-              Given.new(row: row, title: row[:title], progress: Progress.piece(steps, events.fetch(row[:id], []), gate: row[:gate]))
+              Given.new(row: row, title: row[:title], progress: Progress.piece(steps, events.fetch(row[:id], []), introduce_first: row[:introduce_first]))
             end
           end
         end
@@ -84,7 +84,7 @@ module Stairwell
         # @return [Hash{Integer => Array}] events by assignment
         def by_assignment(student_ids)
           found = Hash.new { |all, id| all[id] = [] }
-          {practice_marks: :mark, lesson_results: :heard, teachings: :taught, easings: :eased}.each do |table, kind|
+          {practice_marks: :mark, lesson_results: :heard, introductions: :introduced, simplifications: :simplified}.each do |table, kind|
             of(table, student_ids).each { |row| found[row[:assignment_id]] << send(kind, row) }
           end
           of(:week_overrides, student_ids).select_map(:overrides).flat_map(&:to_a).each { |override| asked(override)&.then { |id, event| found[id] << event } }
@@ -103,12 +103,12 @@ module Stairwell
         end
 
         def heard(row)
-          Progress::Heard.new(step_id: row[:step_id], date: row[:day], result: row[:result].to_sym, at: row[:made_at])
+          Progress::LessonResult.new(step_id: row[:step_id], date: row[:day], result: row[:result].to_sym, at: row[:made_at])
         end
 
-        def taught(row) = Progress::Taught.new(what: row[:what], taught: row[:taught], at: row[:made_at])
+        def introduced(row) = Progress::Introduction.new(what: row[:what], introduced: row[:introduced], at: row[:made_at])
 
-        def eased(row) = Progress::Eased.new(step_id: row[:step_id], form: row[:form].to_sym, bar: row[:bar], at: row[:made_at])
+        def simplified(row) = Progress::Simplified.new(step_id: row[:step_id], form: row[:form].to_sym, bar: row[:bar], at: row[:made_at])
 
         # Repetitions the teacher asked for on a day, where they are others.
         def asked(override)

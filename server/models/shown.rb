@@ -14,16 +14,16 @@ module Stairwell
         #   when it is shown
         # @param key [String] from the client; the same one twice counts once
         # @return [void]
-        def add(student_id, assignment_id, what, taught, key: SecureRandom.uuid)
-          @desk.db[:teachings].insert_conflict.insert(
-            **who(student_id, assignment_id, key), what: what, taught: taught, day: @desk.today
+        def add(student_id, assignment_id, what, introduced, key: SecureRandom.uuid)
+          @desk.db[:introductions].insert_conflict.insert(
+            **who(student_id, assignment_id, key), what: what, introduced: introduced, day: @desk.today
           )
         end
 
-        # @param form [String] of {Practice::Smaller::FORMS}, or "none"
+        # @param form [String] of {Practice::Simplification::FORMS}, or "none"
         # @return [void]
         def ease(student_id, assignment_id, step_id, form, key:, bar: nil)
-          @desk.db[:easings].insert_conflict.insert(**who(student_id, assignment_id, key), step_id: step_id, form: form, bar: bar)
+          @desk.db[:simplifications].insert_conflict.insert(**who(student_id, assignment_id, key), step_id: step_id, form: form, bar: bar)
         end
 
         private

@@ -5,7 +5,7 @@ module Stairwell
     module Models
       # Students and the pieces they have been given.
       class Students
-        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent gate minutes_by_day note_names email terms reads instrument known class_name].freeze
+        COLUMNS = %i[name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent introduce_first minutes_by_day note_names email terms reads instrument known class_name].freeze
 
         def initialize(desk)
           @desk = desk
@@ -25,8 +25,8 @@ module Stairwell
         def add(values)
           # Children are shown each section at a lesson, unless the teacher says
           # otherwise.
-          gate = values.fetch(:begin_per_day) <= Constants::BEGIN_PER_DAY[:child]
-          @desk.add(:students, teacher_id: @desk.account_id, **columns({gate: gate}.merge(values)))
+          introduce_first = values.fetch(:begin_per_day) <= Constants::BEGIN_PER_DAY[:child]
+          @desk.add(:students, teacher_id: @desk.account_id, **columns({introduce_first: introduce_first}.merge(values)))
         end
 
         # @return [Hash]

@@ -54,7 +54,7 @@ module Stairwell
             at_desk { |desk| render_json(Services::Teaching.new(desk).teach(id, **sent), status: 201) }
           end
 
-          app.post "/api/students/:id/smaller" do
+          app.post "/api/students/:id/simplifications" do
             at_desk { |desk| render_json(Services::Teaching.new(desk).ease(id, **sent), status: 201) }
           end
 

@@ -65,7 +65,7 @@ module Stairwell
 
         private
 
-        def results = @results ||= @given.flat_map { |one| one.progress.results }
+        def results = @results ||= @given.flat_map { |one| one.progress.days_taken }
 
         def shown(given, outlook)
           due = given.row[:due_on]

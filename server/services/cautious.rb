@@ -18,7 +18,7 @@ module Stairwell
         # @return [Array<Stairwell::Cautions::Caution>]
         def of
           Stairwell::Cautions.of(
-            minutes: @days.map { |day| day["minutes"] }.max || 0, child: @student[:gate], pedal: steps.any? { |_, step| step.aspect == :pedal },
+            minutes: @days.map { |day| day["minutes"] }.max || 0, child: @student[:introduce_first], pedal: steps.any? { |_, step| step.aspect == :pedal },
             stretch: stretch?, listening: scored.any?
           )
         end

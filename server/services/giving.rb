@@ -40,7 +40,7 @@ module Stairwell
 
         # @param gift [Hash] piece_id:, routine: (key), hand_order:, target_tempo: (counts a
         #   minute, or percent of the printed mark with target_by: "share"), due_on:,
-        #   gate:, priority:, and what else a teacher chooses, see
+        #   introduce_first:, priority:, and what else a teacher chooses, see
         #   {Practice::Choices}
         # @return [void]
         # @raise [Problem] 422 when the piece has no section yet
@@ -50,12 +50,12 @@ module Stairwell
           revision = Models::Pieces.new(@desk).find(gift[:piece_id])[:revision]
           steps = steps(gift)
           row = @assignments.add(
-            student_id: @student[:id], revision: revision, given_at: @desk.clock.now, **gift.slice(:piece_id, :routine, :hand_order, :target_tempo, :due_on, :gate, :priority),
+            student_id: @student[:id], revision: revision, given_at: @desk.clock.now, **gift.slice(:piece_id, :routine, :hand_order, :target_tempo, :due_on, :introduce_first, :priority),
             choices: Sequel.pg_jsonb(gift[:choices]), steps: steps
           )
           # A piece is given at a lesson, where its first section is shown.
           first = steps.filter_map(&:section).first || steps.first.parts.first
-          Models::Shown.new(@desk).add(@student[:id], row[:id], first, true) if gift[:gate] && first
+          Models::Shown.new(@desk).add(@student[:id], row[:id], first, true) if gift[:introduce_first] && first
         end
 
         # What giving a piece would come to by itself; nothing is saved.
@@ -67,19 +67,19 @@ module Stairwell
           finish = Planning.finish(**load.plan, tasks: Progress.piece(made, []).tasks)
           {
             steps: made.size, minutes: made.sum(0r, &:work).to_f, practice_days: finish.days, finish: finish.date&.to_s,
-            titles: made.map(&:title), target_tempo: gift[:target_tempo], gate: gift[:gate]
+            titles: made.map(&:title), target_tempo: gift[:target_tempo], introduce_first: gift[:introduce_first]
           }
         end
 
         # Changes what was chosen. Marks and results stay; steps that are the same
         # keep theirs.
-        # @param values [Hash] due_on:, priority:, gate:, and of a gift: routine:,
+        # @param values [Hash] due_on:, priority:, introduce_first:, and of a gift: routine:,
         #   hand_order:, target_tempo:, and what else is chosen
         # @return [Hash] {added:, gone:, changed:} titles of steps
         def change(id, values)
           given = @assignments.find(@student[:id], id)
           day(values[:due_on], "due_on")
-          @assignments.change(id, **values.slice(:due_on, :priority, :gate)) if values.slice(:due_on, :priority, :gate).any?
+          @assignments.change(id, **values.slice(:due_on, :priority, :introduce_first)) if values.slice(:due_on, :priority, :introduce_first).any?
           steps = values.slice(:routine, :hand_order, :target_tempo, *CHANGED)
           steps.any? ? take_over(id, **steps) : Moved.of(given.progress.own, given.progress.own)
         end
@@ -123,7 +123,7 @@ module Stairwell
         # Every choice said, none left open.
         def settled(gift)
           choices = gift.slice(*CHOSEN).merge(pace: pace.to_s, target_by: gift.fetch(:target_by, "number"), target_said: gift[:target_tempo])
-          {gate: @student[:gate], priority: 0}.merge(gift).merge(target_tempo: target_tempo(gift), choices: choices)
+          {introduce_first: @student[:introduce_first], priority: 0}.merge(gift).merge(target_tempo: target_tempo(gift), choices: choices)
         end
 
         def target_tempo(gift)
@@ -133,7 +133,7 @@ module Stairwell
           raise Problem.new(422, error.message, code: "no_mark", field: "aim")
         end
 
-        def pace = Progress::Pace.of(@assignments.of_student(@student[:id]).flat_map { |one| one.progress.results })
+        def pace = Progress::Pace.of(@assignments.of_student(@student[:id]).flat_map { |one| one.progress.days_taken })
 
         # As the piece is for this student, with the teacher's and their own
         # changes.

@@ -37,7 +37,7 @@ module Stairwell
 
         # Ranked as the lesson began, without what was heard today.
         def ranked(found)
-          tasks = @given.flat_map { |one| one.progress.without_heard(@desk.today).tasks(prefix: one.prefix) }
+          tasks = @given.flat_map { |one| one.progress.without_results_of(@desk.today).tasks(prefix: one.prefix) }
           known = tasks.to_h { |task| [task.id, task] }
           open = found.map { |one| task_id(one) }.select { |id| known.key?(id) && known[id].remaining.positive? }
           Planning::Decisive.rank(tasks, open)
@@ -51,14 +51,14 @@ module Stairwell
           key = [one.id, standing.step.id]
           said = results[key]
           Views::Student.standing(standing, one.progress).merge(
-            assignment_id: one.id, piece: one.title, result: said && said[:result], heard_by: (said[:name] if said && said[:heard_by] != @desk.account_id), days: boxes(@planned.fetch(key, []), standing),
+            assignment_id: one.id, piece: one.title, result: said && said[:result], recorded_by: (said[:name] if said && said[:recorded_by] != @desk.account_id), days: boxes(@planned.fetch(key, []), standing),
             said: said&.slice(*Lesson::DETAILS), bars: bars(one, standing.step), hands: standing.step.hands.to_s
           )
         end
 
         # The last word of each step today.
         def results
-          @results ||= @desk[:lesson_results].where(assignment_id: @given.map(&:id), day: @desk.today).left_join(:accounts, id: :heard_by)
+          @results ||= @desk[:lesson_results].where(assignment_id: @given.map(&:id), day: @desk.today).left_join(:accounts, id: :recorded_by)
             .select_all(:lesson_results).select_append(Sequel[:accounts][:name]).order(:made_at).to_h { |row| [[row[:assignment_id], row[:step_id]], row] }
         end
 

@@ -29,7 +29,7 @@ module Stairwell
           {
             student: Views::Student.settings(student), today: @desk.today.to_s, practised: Practised.of(under_way, given).to_h,
             heard: heard, hear_first: heard.find { |one| one[:first] }&.slice(:title, :piece, :first), changed: changed,
-            teachable: teachable(given), next_week: week, hand: Models::Overrides.new(@desk).shown(id, week[:next_lesson]),
+            introductions: introductions(given), next_week: week, hand: Models::Overrides.new(@desk).shown(id, week[:next_lesson]),
             lent: Models::Lendings.new(@desk).out(id), lesson: Models::Lessons.new(@desk).show(id), recap: RecapWriter.new(@desk, student, heard, week).to_s,
             outlooks: Ahead.new(@desk, student, given).outlooks.map { |key, one| {piece: given.find { |each| each.id == key }.title, **one.slice(:middle, :cautious, :due_on, :late)} }
           }
@@ -46,7 +46,7 @@ module Stairwell
           before = PlanWeek.new(@desk).preview(student, from: @desk.today + 1)
           @desk.db[:lesson_results].insert_conflict.insert(
             studio_id: @desk.studio_id, student_id: id, key: key, assignment_id: assignment_id, step_id: step_id,
-            day: @desk.today, result: result, heard_by: @desk.account_id, **said.slice(*DETAILS)
+            day: @desk.today, result: result, recorded_by: @desk.account_id, **said.slice(*DETAILS)
           )
           Spots.new(@desk, student).mark(given, said[:bar], result) if said[:bar]
           show(id, changed: WeekChange.words(before, PlanWeek.new(@desk).call(student, from: @desk.today + 1)))
@@ -57,7 +57,7 @@ module Stairwell
           given = check(id, assignment_id, step_id)
           step = given.progress.standings.fetch(step_id).step
           Progress::Offer.of(
-            stumbles: stumbles, bars: step.spans.sum(&:size), tempo: tempo, target_tempo: step.tempo, date: @desk.today, earlier: given.progress.heard(step_id)
+            stumbles: stumbles, bars: step.spans.sum(&:size), tempo: tempo, target_tempo: step.tempo, date: @desk.today, earlier: given.progress.results_of(step_id)
           ).to_h.then { |found| {result: found[:result].to_s, why: found[:why]} }
         end
 
@@ -80,8 +80,8 @@ module Stairwell
         def under_way(id) = @weeks.under_way([id])[id]&.fetch(:plan)&.to_hash
 
         # Sections that open when they are shown, and what they are in.
-        def teachable(given)
-          given.flat_map { |one| one.progress.teachable.map { |what, taught| {assignment_id: one.id, piece: one.title, what: what, taught: taught} } }
+        def introductions(given)
+          given.flat_map { |one| one.progress.introductions.map { |what, introduced| {assignment_id: one.id, piece: one.title, what: what, introduced: introduced} } }
         end
 
         def check(student_id, assignment_id, step_id)

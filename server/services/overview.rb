@@ -27,7 +27,7 @@ module Stairwell
         end
 
         # As long as the background has not come to a student.
-        BLANK = {"pieces" => [], "practised" => {"done" => 0, "of" => 0}, "last_heard" => nil, "concerns" => [], "outlooks" => []}.freeze
+        BLANK = {"pieces" => [], "practised" => {"done" => 0, "of" => 0}, "last_result" => nil, "concerns" => [], "outlooks" => []}.freeze
 
         private
 
@@ -47,7 +47,7 @@ module Stairwell
         def summary(student, given, week)
           outlooks = Ahead.new(@desk, student, given).outlooks(options: false)
           {
-            pieces: given.map { |one| piece(one) }, practised: Practised.of(week, given).to_h, last_heard: last_heard(given),
+            pieces: given.map { |one| piece(one) }, practised: Practised.of(week, given).to_h, last_result: last_result(given),
             concerns: Watch.new(@desk, student, given, week, outlooks: outlooks).concerns,
             outlooks: given.map { |one| outlooks.fetch(one.id).slice(:middle, :cautious, :due_on, :late).merge(piece: one.title) }
           }
@@ -60,8 +60,8 @@ module Stairwell
           }
         end
 
-        def last_heard(given)
-          heard, one = given.filter_map { |each| each.progress.last_heard&.then { |found| [found, each] } }.max_by { |found, _| [found.date, found.at] }
+        def last_result(given)
+          heard, one = given.filter_map { |each| each.progress.last_result&.then { |found| [found, each] } }.max_by { |found, _| [found.date, found.at] }
           step = one && one.progress.steps.find { |each| each.id == heard.step_id }
           step && {title: step.title, piece: one.title, result: heard.result.to_s, day: heard.date.to_s}
         end

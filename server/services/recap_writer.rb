@@ -19,8 +19,8 @@ module Stairwell
         # @return [String]
         def to_s
           Recap.write(
-            name: @student[:name], heard: said, lines: lines, dates: dates, next_lesson: Date.parse(@week[:next_lesson]),
-            child: @student[:gate], taught: taught, style: @desk.terms(@student)
+            name: @student[:name], results: outcomes, lines: lines, dates: dates, next_lesson: Date.parse(@week[:next_lesson]),
+            child: @student[:introduce_first], introduced: introduced, style: @desk.terms(@student)
           )
         end
 
@@ -28,12 +28,12 @@ module Stairwell
 
         def said
           @heard.select { |one| one[:result] && one[:result] != "not_heard" }.map do |one|
-            Recap::Said.new(title: one[:title], result: one[:result].to_sym, smaller: smaller(one))
+            Recap::Outcome.new(title: one[:title], result: one[:result].to_sym, simplification: smaller(one))
           end
         end
 
-        def smaller(one)
-          found = one[:smaller] or return
+        def simplification(one)
+          found = one[:simplification] or return
           return if found[:chosen] == "none"
 
           (found[:forms].find { |form| form[:form] == found[:chosen] && form[:bar] == found[:bar] } || found[:forms].first)&.fetch(:words)
@@ -53,8 +53,8 @@ module Stairwell
           end
         end
 
-        def taught
-          @desk[:teachings].where(student_id: @student[:id], day: @desk.today).order(:made_at).to_h { |row| [row[:what], row[:taught]] }.select { |_, on| on }.keys
+        def introduced
+          @desk[:introductions].where(student_id: @student[:id], day: @desk.today).order(:made_at).to_h { |row| [row[:what], row[:introduced]] }.select { |_, on| on }.keys
         end
       end
     end

@@ -53,13 +53,13 @@ module Stairwell
 
         # A section was shown at a lesson, or that is taken back.
         # @return [Hash] the student
-        # @raise [Problem] 404 for what cannot be taught in this piece
-        def teach(id, assignment_id:, what:, taught:, key:)
+        # @raise [Problem] 404 for what cannot be introduced in this piece
+        def teach(id, assignment_id:, what:, introduced:, key:)
           planned(id) do
             given = @assignments.find(id, assignment_id)
-            raise Problem.not_found("section in this piece that waits to be taught") unless given.progress.teachable.any? { |name, _| name == what }
+            raise Problem.not_found("section in this piece that waits to be taught") unless given.progress.introductions.any? { |name, _| name == what }
 
-            Models::Shown.new(@desk).add(id, assignment_id, what, taught, key: key)
+            Models::Shown.new(@desk).add(id, assignment_id, what, introduced, key: key)
           end
         end
 
@@ -69,7 +69,7 @@ module Stairwell
         def ease(id, assignment_id:, step_id:, form:, key:, bar: nil)
           planned(id) do
             step = @assignments.find(id, assignment_id).progress.troubled.find { |one| one.id == step_id } || raise(Problem.not_found("step in this piece that did not go"))
-            known = form == "none" || Practice::Smaller.forms(step).any? { |one| one.form.to_s == form && one.bar == bar }
+            known = form == "none" || Practice::Simplification.forms(step).any? { |one| one.form.to_s == form && one.bar == bar }
             raise Problem.new(422, "“#{step.title}” cannot be made smaller in that way. Choose one of those that are offered.", code: "form", field: "form") unless known
 
             Models::Shown.new(@desk).ease(id, assignment_id, step_id, form, key: key, bar: bar)

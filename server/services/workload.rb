@@ -56,7 +56,7 @@ module Stairwell
         # @return [Hash{Symbol => Object}] for {Planning.week}
         def week
           reviews = given.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: one.prefix) }
-          plan.merge(overrides: Models::Overrides.new(@desk).of(student[:id], next_lesson), reviews: reviews, others: others, runs: runs)
+          plan.merge(overrides: Models::Overrides.new(@desk).of(student[:id], next_lesson), reviews: reviews, extra_work: extra_work, runs: runs)
         end
 
         # @return [Hash{Symbol => Object}] for {Planning.finish} and its like
@@ -83,7 +83,7 @@ module Stairwell
         KEPT = 2
 
         def others
-          kept.map { |one| Planning::Other.new(id: one.id, minutes: one.minutes, times: KEPT, title: one.title) } + work.reject { |row| row[:kind] == "exercise" }.map { |row| Planning::Other.new(id: "work #{row[:id]}", minutes: row[:minutes].to_r, times: row[:times], title: row[:title]) }
+          kept.map { |one| Planning::ExtraWork.new(id: one.id, minutes: one.minutes, times: KEPT, title: one.title) } + work.reject { |row| row[:kind] == "exercise" }.map { |row| Planning::ExtraWork.new(id: "work #{row[:id]}", minutes: row[:minutes].to_r, times: row[:times], title: row[:title]) }
         end
 
         # Pieces kept ready for a date that is still to come: once through.

@@ -28,7 +28,7 @@ module Stairwell
             meters: @map.meters.map(&:to_s), keys: @map.keys.map(&:to_s), tempo_words: @map.tempo.words,
             layout_assumed: @layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels.first(Constants::MOST_SHOWN),
             repeats: spanned(:repeats), endings: spanned(:endings),
-            sections: @map.sections.map { |one| section(one) }, joins: joins, diagnostics: diagnostics, look: look, spots: spots,
+            sections: @map.sections.map { |one| section(one) }, joins: joins, diagnostics: diagnostics, preview: preview, spots: spots,
             unread: @map.unread.map { |what, bars| {what: what, bars: bars.map { |bar| @map.bar(bar).name }} },
             shape: @map.pages.map { |page| {page: page.number, lines: page.lines.join(" ")} }, notes: @map.notes?
           }
@@ -184,7 +184,7 @@ module Stairwell
           }
         end
 
-        def look = Sections.look(@map, **@about).map { |one| {topic: one.topic, text: one.text, bars: one.bars, caution: one.caution} }
+        def look = Sections.preview(@map, **@about).map { |one| {topic: one.topic, text: one.text, bars: one.bars, caution: one.caution} }
 
         def spots
           return [] unless @map.notes?

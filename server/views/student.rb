@@ -15,7 +15,7 @@ module Stairwell
             begin_per_day: row[:begin_per_day], lesson_weekday: row[:lesson_weekday],
             lesson_time: row[:lesson_time].strftime("%H:%M"), hand_order: row[:hand_order],
             hand_span: row[:hand_span], has_pedal: row[:has_pedal], warm_ups: row[:warm_ups], absent: row[:absent].to_a.map(&:to_h),
-            gate: row[:gate], minutes_by_day: row[:minutes_by_day].to_h, note_names: row[:note_names],
+            introduce_first: row[:introduce_first], minutes_by_day: row[:minutes_by_day].to_h, note_names: row[:note_names],
             email: row[:email], terms: row[:terms], reads: row[:reads], instrument: row[:instrument], known: row[:known].to_a, class_name: row[:class_name], version: row[:version]
           }
         end
@@ -27,8 +27,8 @@ module Stairwell
           row = given.row
           {
             id: row[:id], piece_id: row[:piece_id], title: given.title, routine: routine,
-            hand_order: row[:hand_order], target_tempo: row[:target_tempo], priority: row[:priority], gate: row[:gate], due_on: row[:due_on]&.to_s, without: row[:choices].to_h["without"].to_a,
-            teachable: given.progress.teachable.map { |what, taught| {what: what, taught: taught} }, percent: percent(given.progress),
+            hand_order: row[:hand_order], target_tempo: row[:target_tempo], priority: row[:priority], introduce_first: row[:introduce_first], due_on: row[:due_on]&.to_s, without: row[:choices].to_h["without"].to_a,
+            introductions: given.progress.introductions.map { |what, introduced| {what: what, introduced: introduced} }, percent: percent(given.progress),
             steps: given.progress.standings.values.map { |one| standing(one, given.progress) }
           }
         end
@@ -44,13 +44,13 @@ module Stairwell
 
         # @return [Hash, nil] the forms a step that did not go can be made smaller
         #   in, and the one that was chosen
-        def smaller(step, progress)
+        def simplification(step, progress)
           return unless progress.troubled.any? { |one| one.id == step.id }
 
-          said = progress.eased(step)
+          said = progress.simplified(step)
           {
             chosen: said&.form&.to_s, bar: said&.bar,
-            forms: Practice::Smaller.forms(step).map { |one| {form: one.form.to_s, bar: one.bar, words: one.words} }
+            forms: Practice::Simplification.forms(step).map { |one| {form: one.form.to_s, bar: one.bar, words: one.words} }
           }
         end
 
@@ -64,7 +64,7 @@ module Stairwell
             id: one.step.id, title: one.step.title, place: one.step.place, section: one.step.section, stage: one.step.stage.to_s,
             state: one.state.to_s, credited: one.credited, good_days: one.good_days, minutes: one.step.minutes.to_f,
             tempo: one.step.tempo, repetitions: one.step.repetitions, arithmetic: one.step.arithmetic, done_when: one.step.done,
-            taught: one.taught, smaller: smaller(one.step, progress), last_heard: one.last_heard && {result: one.last_heard.result.to_s, day: one.last_heard.date.to_s}
+            introduced: one.introduced, simplification: smaller(one.step, progress), last_result: one.last_result && {result: one.last_result.result.to_s, day: one.last_result.date.to_s}
           }
         end
       end

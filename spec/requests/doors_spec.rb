@@ -23,7 +23,7 @@ RSpec.describe "Lessons, weeks and papers" do
       day = {edit: "pin", starts: "2027-03-04", seen: 0, id: "1/A.right", date: "2027-03-04"}
       tries = [
         [:get, "#{path}/lesson"], [:put, "#{path}/lesson", {notes: "x", version: 0}], [:post, "#{path}/lesson/finish", {send: false}],
-        [:post, "#{path}/week/overrides", day], [:post, "#{path}/taught", {assignment_id: 1, what: "A", taught: true, key: SecureRandom.uuid}],
+        [:post, "#{path}/week/overrides", day], [:post, "#{path}/taught", {assignment_id: 1, what: "A", introduced: true, key: SecureRandom.uuid}],
         [:post, "#{path}/work", {kind: "theory", title: "x", minutes: 2, times: 1}], [:post, "#{path}/lent", {title: "x"}], [:get, "#{path}/week.pdf"],
         [:post, "#{path}/ticks", {assignment_id: 1, step_id: "A.right", days: ["2027-03-03"], done: true, key: SecureRandom.uuid}],
         [:post, "#{path}/pieces/1/end", {ended: "passed"}], [:post, "#{path}/pieces/1/renew", {}], [:put, "#{path}/pieces/1", {priority: 1}],
@@ -33,7 +33,7 @@ RSpec.describe "Lessons, weeks and papers" do
         ask(method, address, body)
         expect([address, status]).to eq([address, 404])
       end
-      %i[teachings lessons lendings student_work week_overrides outbox].each { |table| expect(House::OWNER[table].count).to eq(0), table.to_s }
+      %i[introductions lessons lendings student_work week_overrides outbox].each { |table| expect(House::OWNER[table].count).to eq(0), table.to_s }
       expect(House::OWNER[:practice_marks].count).to eq(0)
     end
 
@@ -61,9 +61,9 @@ RSpec.describe "Lessons, weeks and papers" do
       [:post, "#{path}/ticks"] => {assignment_id: 1, step_id: "A.right", days: ["2027-03-03"], done: true, key: SecureRandom.uuid},
       [:post, "#{path}/week/overrides"] => {edit: "move", starts: "2027-03-04", seen: 0, id: "1/A.right", date: "2027-03-04", to: "2027-03-05", minutes: 2, title: "t", overrides: []},
       [:post, "#{path}/work"] => {kind: "theory", title: "x", minutes: 2, times: 1, one_of: ["a"]},
-      [:post, "#{path}/smaller"] => {assignment_id: 1, step_id: "A.right", form: "bar", bar: 1, key: SecureRandom.uuid},
-      [:post, "#{path}/taught"] => {assignment_id: 1, what: "A", taught: true, key: SecureRandom.uuid},
-      [:put, "#{path}/pieces/1"] => {due_on: "2027-05-01", priority: 1, gate: false, target_tempo: 60, routine: "by_ear"},
+      [:post, "#{path}/simplifications"] => {assignment_id: 1, step_id: "A.right", form: "bar", bar: 1, key: SecureRandom.uuid},
+      [:post, "#{path}/taught"] => {assignment_id: 1, what: "A", introduced: true, key: SecureRandom.uuid},
+      [:put, "#{path}/pieces/1"] => {due_on: "2027-05-01", priority: 1, introduce_first: false, target_tempo: 60, routine: "by_ear"},
       [:put, "/api/studio/settings"] => {holidays: [{from: "2027-04-01", to: "2027-04-02"}]},
       [:post, "#{sheet_of(student)}/marks"] => {key: SecureRandom.uuid, kind: "repetition", assignment_id: 1, step_id: "A.right", day: "2027-03-03"}
     }

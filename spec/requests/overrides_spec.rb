@@ -2,7 +2,7 @@
 
 require_relative "../spec_helper"
 
-# What a teacher does to a week by hand, what is taught, what stands beside the
+# What a teacher does to a week by hand, what is introduced, what stands beside the
 # pieces.
 RSpec.describe "The teacher's hand" do
   before do
@@ -102,32 +102,32 @@ RSpec.describe "The teacher's hand" do
     end
   end
 
-  describe "the taught gate" do
+  describe "the introduced introduce_first" do
     let(:gated) do
       piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("The Lock Gate", "Weir")})
-      ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60, gate: true})["pieces"].last
+      ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60, introduce_first: true})["pieces"].last
     end
 
-    def teach(what, taught: true, assignment: gated["id"])
-      ask(:post, "#{path}/taught", {assignment_id: assignment, what: what, taught: taught, key: SecureRandom.uuid})
+    def teach(what, introduced: true, assignment: gated["id"])
+      ask(:post, "#{path}/taught", {assignment_id: assignment, what: what, introduced: introduced, key: SecureRandom.uuid})
     end
 
     def open_sections(shown) = shown["pieces"].last["steps"].select { |step| step["taught"] }.filter_map { |step| step["section"] }.uniq
 
     it "opens the first section with the piece, the others at lessons" do
-      expect(gated["teachable"]).to eq([{"what" => "A", "taught" => true}, {"what" => "A1", "taught" => false}, {"what" => "B", "taught" => false}])
+      expect(gated["introductions"]).to eq([{"what" => "A", "taught" => true}, {"what" => "A1", "taught" => false}, {"what" => "B", "taught" => false}])
       why = ask(:get, path)["week"]["left_out"].find { |one| one["id"] == "#{gated["id"]}/B.right" }["why"]
-      expect(why).to eq("not taught yet; open it at a lesson")
+      expect(why).to eq("not introduced yet; open it at a lesson")
       expect(open_sections(teach("B"))).to eq(%w[A B])
-      expect(open_sections(teach("B", taught: false))).to eq(%w[A])
+      expect(open_sections(teach("B", introduced: false))).to eq(%w[A])
       expect(teach("Z")["code"]).to eq("not_found")
     end
 
     it "is the default for children, and the teacher's to open" do
-      child = ask(:post, "/api/students", Requests::STUDENT.except(:gate))
-      adult = ask(:post, "/api/students", Requests::STUDENT.except(:gate).merge(begin_per_day: 3))
-      expect([child["gate"], adult["gate"]]).to eq([true, false])
-      opened = ask(:put, "#{path}/pieces/#{gated["id"]}", {gate: false})
+      child = ask(:post, "/api/students", Requests::STUDENT.except(:introduce_first))
+      adult = ask(:post, "/api/students", Requests::STUDENT.except(:introduce_first).merge(begin_per_day: 3))
+      expect([child["introduce_first"], adult["introduce_first"]]).to eq([true, false])
+      opened = ask(:put, "#{path}/pieces/#{gated["id"]}", {introduce_first: false})
       expect(open_sections(opened)).to eq(%w[A A1 B])
     end
   end
@@ -138,13 +138,13 @@ RSpec.describe "The teacher's hand" do
     ask(:post, "#{path}/results", {**body, result: "not_yet", key: SecureRandom.uuid})
     step = -> { ask(:get, path)["pieces"].first["steps"].find { |one| one["id"] == "A.together" } }
     titles = -> { ask(:get, path)["pieces"].first["steps"].map { |one| one["title"] }.grep(/first\z/) }
-    expect(step.call["smaller"]["forms"].map { |one| one["form"] }.uniq).to eq(%w[slower right left first_half second_half bar])
+    expect(step.call["simplification"]["forms"].map { |one| one["form"] }.uniq).to eq(%w[slower right left first_half second_half bar])
     expect(titles.call).to eq(["A, hands together, slower first"])
-    ease = ->(form, **more) { ask(:post, "#{path}/smaller", {**body, form: form, key: SecureRandom.uuid, **more}) }
+    ease = ->(form, **more) { ask(:post, "#{path}/simplifications", {**body, form: form, key: SecureRandom.uuid, **more}) }
     ease.call("bar", bar: 4)
     expect(titles.call).to eq(["A, hands together, only its fourth bar first"])
     ease.call("none")
-    expect([titles.call, step.call["smaller"]["chosen"]]).to eq([[], "none"])
+    expect([titles.call, step.call["simplification"]["chosen"]]).to eq([[], "none"])
     expect(ease.call("bar", bar: 9)["code"]).to eq("form")
   end
 

@@ -187,7 +187,7 @@ RSpec.describe "Practice and lessons" do
     expect(ask(:get, "/api/students/#{student["id"]}")["week"]).to eq(after["next_week"])
     expect(say.call("A.left", "not_heard")["heard"].find { |one| one["id"] == "A.left" }["state"]).to eq("open")
     row = ask(:get, "/api/studio").first
-    expect(row["last_heard"]).to include("result" => "steady", "title" => "A, right hand")
+    expect(row["last_result"]).to include("result" => "steady", "title" => "A, right hand")
     expect(row["pieces"].first["percent"]).to be_positive
   end
 

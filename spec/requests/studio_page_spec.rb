@@ -40,7 +40,7 @@ RSpec.describe "The studio page" do
     House.now = Time.utc(2027, 3, 10, 16)
     sign_in
     ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "secure", key: SecureRandom.uuid})
-    expect(row["last_heard"]["result"]).to eq("secure")
+    expect(row["last_result"]["result"]).to eq("secure")
     ask(:post, "/api/students/#{student["id"]}/pieces/1/end", {ended: "passed"})
     expect(row["pieces"]).to eq([])
   end

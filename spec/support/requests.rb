@@ -18,7 +18,7 @@ module Requests
     section B: 9-12
   TEXT
   STUDENT = {
-    name: "Nell", practice_days: [4, 5, 6, 0, 1], minutes_a_day: 20, begin_per_day: 2, lesson_weekday: 3, lesson_time: "16:30", hand_order: "right", gate: false
+    name: "Nell", practice_days: [4, 5, 6, 0, 1], minutes_a_day: 20, begin_per_day: 2, lesson_weekday: 3, lesson_time: "16:30", hand_order: "right", introduce_first: false
   }.freeze
 
   def app = House.app

@@ -8,7 +8,7 @@ require_relative "planning/ledger"
 require_relative "planning/reasons"
 require_relative "planning/overrides"
 require_relative "planning/override_edits"
-require_relative "planning/beside"
+require_relative "planning/day_extras"
 require_relative "planning/gaps"
 require_relative "planning/urgency"
 require_relative "planning/week"
@@ -28,7 +28,7 @@ module Stairwell
     # @param practice [Practice] the student's days, minutes and pace of beginning
     # @param from [Date] the first day that may be practised
     # @param next_lesson [Date] excluded
-    # @param more [Hash] reviews:, warm_ups:, others:, runs:, overrides: (the teacher's)
+    # @param more [Hash] reviews:, warm_ups:, extra_work:, runs:, overrides: (the teacher's)
     # @return [Plan]
     # @raise [ContradictionError] on unknown or circular needs, or when there
     #   is no practice day at all

@@ -14,10 +14,10 @@ module Stairwell
   # practice marks and lesson results.
   module Progress
     # @param steps [Array<Practice::Step>]
-    # @param events [Array<Mark, Heard, Eased, Asked, Taught>] of one student's
+    # @param events [Array<Mark, LessonResult, Simplified, Asked, Introduction>] of one student's
     #   piece, in any order
-    # @param gate [Boolean] whether a section opens only when it was taught
+    # @param introduce_first [Boolean] whether a section opens only when it was introduced
     # @return [Piece]
-    def self.piece(steps, events, gate: false) = Piece.new(steps, events, gate: gate)
+    def self.piece(steps, events, introduce_first: false) = Piece.new(steps, events, introduce_first: introduce_first)
   end
 end

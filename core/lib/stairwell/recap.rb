@@ -5,7 +5,7 @@ module Stairwell
   # of what was heard and what is planned. The teacher edits them.
   module Recap
     # One thing heard: its title, the result, and its easier form in words.
-    Said = Stairwell.value(:title, :result, smaller: nil)
+    Outcome = Stairwell.value(:title, :result, simplification: nil)
     # One thing to do this week: its title, kind, where, how, how often, how fast
     # and on which dates; `begins` where it is new, `join` where parts are joined.
     Line = Stairwell.value(:title, :kind, :dates, place: nil, how: nil, repetitions: nil, tempo: nil, piece: nil, begins: false, minutes: nil, one_of: [])
@@ -17,21 +17,21 @@ module Stairwell
     # Writes a recap.
     class Letter
       # @param name [String] of the student
-      # @param heard [Array<Said>]
+      # @param results [Array<Outcome>]
       # @param lines [Array<Line>] in the order of the week
       # @param dates [Array<Date>] the practice days
       # @param next_lesson [Date]
       # @param child [Boolean] short sentences for those who cannot read much
-      # @param taught [Array<String>] sections shown today
+      # @param introduced [Array<String>] sections shown today
       # @param style [Symbol] of {Score::Terms::STYLES}
-      def initialize(name:, heard:, lines:, dates:, next_lesson:, child: false, taught: [], style: :mixed)
+      def initialize(name:, results:, lines:, dates:, next_lesson:, child: false, introduced: [], style: :mixed)
         @name = name
-        @heard = heard
+        @results = results
         @lines = lines
         @dates = dates
         @next_lesson = next_lesson
         @child = child
-        @taught = taught
+        @introduced = introduced
         @style = style
       end
 
@@ -46,29 +46,29 @@ module Stairwell
       # What people and pieces are called, and what the teacher wrote: no words of
       # ours, whatever they look like.
       def names
-        own = @lines.select { |one| %i[other extra].include?(one.kind) }.flat_map { |one| [one.title, *one.one_of] }
+        own = @lines.select { |one| %i[extra_work added].include?(one.kind) }.flat_map { |one| [one.title, *one.one_of] }
         [@name, *@lines.map(&:piece), *own]
       end
 
       def went
-        good = @heard.select { |one| %i[steady secure].include?(one.result) }.map(&:title)
+        good = @results.select { |one| %i[steady secure].include?(one.result) }.map(&:title)
         return if good.empty?
 
         "#{listed(good.first(3))} #{(good.size == 1) ? "goes" : "go"} well now. #{@child ? "Well done!" : "Well done."}"
       end
 
       def did_not
-        hard = @heard.select { |one| one.result == :not_yet }
+        hard = @results.select { |one| one.result == :not_yet }
         return if hard.empty?
 
-        told = hard.first(2).map { |one| one.smaller ? "#{one.title}: #{one.smaller}" : one.title }
+        told = hard.first(2).map { |one| one.simplification ? "#{one.title}: #{one.simplification}" : one.title }
         @child ? "This was too much for now, so we make it small first. #{told.map { |one| "#{one}." }.join(" ")}" : "Not there yet, and made smaller first: #{told.join("; ")}."
       end
 
       def shown
-        return if @taught.empty?
+        return if @introduced.empty?
 
-        "#{@child ? "We learnt" : "New today:"} #{(@taught.size == 1) ? "section" : "sections"} #{listed(@taught)}#{" today" if @child}."
+        "#{@child ? "We learnt" : "New today:"} #{(@introduced.size == 1) ? "section" : "sections"} #{listed(@introduced)}#{" today" if @child}."
       end
 
       def this_week
@@ -95,7 +95,7 @@ module Stairwell
       end
 
       def besides
-        others = @lines.select { |one| %i[other extra].include?(one.kind) }
+        others = @lines.select { |one| %i[extra_work added].include?(one.kind) }
         return if others.empty?
 
         "#{@child ? "And:" : "Besides:"} #{others.map { |one| "#{one.title}#{", one of #{listed(one.one_of, "or")}" if one.one_of.any?}, #{on(one.dates)}" }.join("; ")}."

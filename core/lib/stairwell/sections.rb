@@ -11,7 +11,7 @@ require_relative "sections/layers"
 require_relative "sections/reach"
 require_relative "sections/entry"
 require_relative "sections/values"
-require_relative "sections/look"
+require_relative "sections/preview"
 require_relative "sections/spots"
 require_relative "sections/survey"
 
@@ -31,7 +31,7 @@ module Stairwell
     # @param map [Score::Map]
     # @param about [Hash] of the student: span:, pedal:, known:
     # @return [Array<Fact>] what is seen when looking it over
-    def self.look(map, **about) = Look.new(map, **about).facts
+    def self.preview(map, **about) = Preview.new(map, **about).facts
 
     # @param map [Score::Map]
     # @param hand [Symbol] :right or :left

@@ -4,7 +4,7 @@ import { useTeach } from "../api/queries";
 import { Button } from "./Button";
 import { Notice } from "./Notice";
 
-type One = { assignment_id: number; piece: string; what: string; taught: boolean };
+type One = { assignment_id: number; piece: string; what: string; introduced: boolean };
 
 /** What opens when it is shown at the lesson: one press opens it, another takes
  * that back. */
@@ -32,10 +32,10 @@ export function TeachToday({ student, all, named }: { student: number; all: One[
                 key={one.what}
                 kind="toggle"
                 size="xs"
-                aria-pressed={one.taught}
+                aria-pressed={one.introduced}
                 disabled={teach.isPending}
-                title={one.taught ? "Shown already; press to take that back" : "Show it today: its steps open"}
-                onClick={() => teach.mutate({ assignment_id: id, what: one.what, taught: !one.taught, key: newKey() })}
+                title={one.introduced ? "Shown already; press to take that back" : "Show it today: its steps open"}
+                onClick={() => teach.mutate({ assignment_id: id, what: one.what, introduced: !one.introduced, key: newKey() })}
               >
                 {one.what}
               </Button>

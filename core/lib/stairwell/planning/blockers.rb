@@ -3,7 +3,7 @@
 module Stairwell
   module Planning
     # Steps that stand on no day as things are: those longer than any day after
-    # its warm-ups, those not taught yet, and what waits for them.
+    # its warm-ups, those not introduced yet, and what waits for them.
     class Blockers
       # @param tasks [Array<Task>]
       # @param needs [Needs]
@@ -14,8 +14,8 @@ module Stairwell
         @blockers = needs.in_order.each_with_object({}) do |task, found|
           next if task.remaining.zero?
 
-          own = task if task.minutes > most || !task.taught
-          blocker = own || found.values_at(*task.needs, *task.after).compact.min_by { |one| one.taught ? 0 : 1 }
+          own = task if task.minutes > most || !task.introduced
+          blocker = own || found.values_at(*task.needs, *task.after).compact.min_by { |one| one.introduced ? 0 : 1 }
           found[task.id] = blocker if blocker
         end
         @most = most

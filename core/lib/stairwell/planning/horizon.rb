@@ -3,7 +3,7 @@
 module Stairwell
   module Planning
     # Goes on week after week on the same pattern until nothing is left. What is
-    # not taught yet is taken as taught from the next lesson on; reviews and
+    # not introduced yet is taken as introduced from the next lesson on; reviews and
     # other work are left aside.
     class Horizon
       # Practice days after which it stops looking. Own choice: some ten years.
@@ -25,10 +25,10 @@ module Stairwell
       # @param next_lesson [Date]
       # @return [Finish]
       def finish(from, next_lesson)
-        taught = @tasks.map { |task| task.with(taught: true) }
-        needs = Needs.new(taught)
-        bound = lower_bound(taught, needs)
-        return Finish.new(date: nil, days: nil, lower_bound: bound) if Blockers.new(taught, needs, @practice, @warm_ups).never?
+        introduced = @tasks.map { |task| task.with(introduced: true) }
+        needs = Needs.new(introduced)
+        bound = lower_bound(introduced, needs)
+        return Finish.new(date: nil, days: nil, lower_bound: bound) if Blockers.new(introduced, needs, @practice, @warm_ups).never?
 
         date, days = walk(needs, from, next_lesson)
         Finish.new(date: date, days: days, lower_bound: bound, groups: @ends)
@@ -41,7 +41,7 @@ module Stairwell
       #   left of each step; nothing for a step that never stands
       def schedule(from, next_lesson)
         @spans = {}
-        walk(Needs.new(@tasks.map { |task| task.with(taught: true) }), from, next_lesson)
+        walk(Needs.new(@tasks.map { |task| task.with(introduced: true) }), from, next_lesson)
         @spans
       end
 
@@ -49,7 +49,7 @@ module Stairwell
 
       def walk(needs, from, next_lesson)
         ledger = Ledger.new(needs, @practice)
-        gate = Blockers.new(@tasks, Needs.new(@tasks), @practice, @warm_ups).ids
+        closed = Blockers.new(@tasks, Needs.new(@tasks), @practice, @warm_ups).ids
         days = 0
         date = from
         left = groups
@@ -60,7 +60,7 @@ module Stairwell
           if @practice.on?(date)
             days += 1
             room = [@practice.budget(date) - @warm, 0r].max
-            chosen = ledger.choose(room, without: (date < next_lesson) ? gate : nil)
+            chosen = ledger.choose(room, without: (date < next_lesson) ? closed : nil)
             ledger.add(chosen)
             chosen.each { |task| @spans[task.id] = [@spans.fetch(task.id, [date]).first, date] } if @spans
             close(left, ledger, date, days)

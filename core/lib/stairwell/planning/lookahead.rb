@@ -47,14 +47,14 @@ module Stairwell
       def of(items, waiting = {})
         total = items.sum(0r, &:minutes)
         left = total
-        order = items.reject { |one| one.kind == :extra }.sort_by.with_index { |one, at| [rank(one), waiting.fetch(one.id, 0), -at] }
+        order = items.reject { |one| one.kind == :added }.sort_by.with_index { |one, at| [rank(one), waiting.fetch(one.id, 0), -at] }
         order.take_while { |one| (left - one.minutes >= total * KEPT).tap { |fits| left -= one.minutes if fits } }.map(&:id)
       end
 
-      # Other work and runs go first, then reviews, then what is new; what was begun
+      # Extra work and runs go first, then reviews, then what is new; what was begun
       # stays longest.
       def rank(item)
-        {other: 0, run: 1, review: 2, warm_up: 3}.fetch(item.kind) { item.begins ? 4 : 5 }
+        {extra_work: 0, run: 1, review: 2, warm_up: 3}.fetch(item.kind) { item.begins ? 4 : 5 }
       end
       private_class_method :rank
     end

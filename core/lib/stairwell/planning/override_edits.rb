@@ -32,7 +32,7 @@ module Stairwell
 
       def move(overrides, id:, date:, to:)
         own = at(overrides, id, date)
-        return overrides.map { |one| (one == own) ? one.with(date: to) : one } if own&.kind == :extra
+        return overrides.map { |one| (one == own) ? one.with(date: to) : one } if own&.kind == :added
         return overrides if date == to
 
         moved = own ? own.with(date: to) : Override.new(kind: :on, id: id, date: to)
@@ -41,7 +41,7 @@ module Stairwell
 
       # Not on this day.
       def drop(overrides, id:, date:)
-        return take_out(overrides, id: id, date: date) if at(overrides, id, date)&.kind == :extra
+        return take_out(overrides, id: id, date: date) if at(overrides, id, date)&.kind == :added
 
         [*off_the_day(overrides, id, date), Override.new(kind: :off, id: id, date: date)]
       end
@@ -52,13 +52,13 @@ module Stairwell
       # More or fewer repetitions or minutes on one day.
       def resize(overrides, id:, date:, repetitions: nil, minutes: nil)
         own = at(overrides, id, date)
-        return overrides.map { |one| (one == own) ? one.with(minutes: minutes) : one } if own&.kind == :extra
+        return overrides.map { |one| (one == own) ? one.with(minutes: minutes) : one } if own&.kind == :added
 
         [*off_the_day(overrides, id, date), Override.new(kind: :on, id: id, date: date, repetitions: repetitions, minutes: minutes)]
       end
 
       # A thing of the teacher's own.
-      def add(overrides, id:, date:, title:, minutes:) = [*overrides, Override.new(kind: :extra, id: id, date: date, title: title, minutes: minutes)]
+      def add(overrides, id:, date:, title:, minutes:) = [*overrides, Override.new(kind: :added, id: id, date: date, title: title, minutes: minutes)]
 
       def take_out(overrides, id:, date:) = overrides.reject { |one| one.id == id && one.date == date }
 

@@ -7,7 +7,7 @@ module Stairwell
     # - `kind` :on – the item `id` stands on `date`, with so many `repetitions`
     #   or `minutes` where these are said
     # - `kind` :off – it does not stand on `date`, or on no day where that is nil
-    # - `kind` :extra – a thing of the teacher's own, with `title` and `minutes`
+    # - `kind` :added – a thing of the teacher's own, with `title` and `minutes`
     Override = Stairwell.value(:kind, :id, date: nil, repetitions: nil, minutes: nil, title: nil)
 
     # What the teacher's hand wrote into a week. The planner keeps all of it and
@@ -49,7 +49,7 @@ module Stairwell
 
       # @param date [Date]
       # @return [Array<Override>] the teacher's own things of the day
-      def extras(date) = @overrides.select { |one| one.kind == :extra && one.date == date }
+      def extras(date) = @overrides.select { |one| one.kind == :added && one.date == date }
 
       # @param dates [Array<Date>] the days that are planned
       # @param ids [Set<String>] what can be planned
@@ -59,7 +59,7 @@ module Stairwell
         @overrides.reject { |one| one.date && dates.any? && one.date < dates.first }.filter_map do |one|
           if one.date && !dates.include?(one.date)
             [one, "#{one.date.strftime("%A")} is no practice day of this week"]
-          elsif one.kind != :extra && !ids.include?(one.id)
+          elsif one.kind != :added && !ids.include?(one.id)
             [one, "it is not among this student's steps any more"]
           end
         end
@@ -83,7 +83,7 @@ module Stairwell
       # @return [String, nil]
       def of(task, put:, over:)
         said = []
-        said << "not taught yet" unless task.taught
+        said << "not introduced yet" unless task.introduced
         said << too_soon(task, put.map(&:id))
         said << too_many(task, put)
         said << "the day is #{Planning.minutes(over)} too long" if over.positive?

@@ -71,7 +71,7 @@ module Stairwell
         repetitions = whole(one, "reps", where, Constants::REPETITIONS)
         Task.new(
           id: id, minutes: estimate(one, where, repetitions), good_days: whole(one, "good_days", where), credited: whole(one, "credited", where, 0),
-          repetitions: repetitions, begun: flag(one, "begun", false), hard: flag(one, "hard", false), taught: flag(one, "taught", true),
+          repetitions: repetitions, begun: flag(one, "begun", false), hard: flag(one, "hard", false), introduced: flag(one, "taught", true),
           needs: ids(one, "needs", where), after: ids(one, "after", where)
         )
       end

@@ -45,7 +45,7 @@ module Stairwell
 
       # @return [String]
       def never(task, blocker)
-        return (task == blocker) ? "not taught yet; open it at a lesson" : "waits for #{blocker.name}, which is not taught yet" unless blocker.taught
+        return (task == blocker) ? "not introduced yet; open it at a lesson" : "waits for #{blocker.name}, which is not introduced yet" unless blocker.introduced
 
         need = minutes(blocker.minutes)
         return "takes #{need} at a time, but a day has #{minutes(@practice.most)}. Give the day more minutes, or make the section smaller" if task == blocker

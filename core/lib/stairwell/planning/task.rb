@@ -5,11 +5,11 @@ module Stairwell
     # A step as the planner sees it: what it costs a day, how many good days it
     # still takes, and what it waits for. `needs` must have all their good days
     # on earlier days; `after` may stand earlier the same day. One that is not
-    # `taught` stands nowhere; a higher `priority` comes first, `because` of what
+    # `introduced` stands nowhere; a higher `priority` comes first, `because` of what
     # is said there.
     Task = Stairwell.value(
       :id, :minutes, :good_days,
-      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, taught: true,
+      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, introduced: true,
       priority: 0, because: nil, needs: [], after: []
     ) do
       # @return [Integer] good days still needed, never below 0
@@ -29,7 +29,7 @@ module Stairwell
     WarmUp = Stairwell.value(:id, :minutes, title: nil)
 
     # Sight-reading, theory, listening …: so many times a week.
-    Other = Stairwell.value(:id, :minutes, :times, title: nil)
+    ExtraWork = Stairwell.value(:id, :minutes, :times, title: nil)
 
     # What is known so far, from the start without stopping: once, on the last
     # practice day of the week.
@@ -51,7 +51,7 @@ module Stairwell
     end
 
     # One thing to do on a day, with its reason. `kind` is :warm_up, :step,
-    # :review, :other, :run or :extra. `pinned` where the teacher put it there; `breaks`
+    # review, :extra_work, :run or :added. `pinned` where the teacher put it there; `breaks`
     # says what that breaks.
     Item = Stairwell.value(:id, :minutes, :why, kind: :step, title: nil, repetitions: nil, begins: false, pinned: false, breaks: nil)
     # One practice day, empty ones too.

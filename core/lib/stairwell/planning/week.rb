@@ -13,7 +13,7 @@ module Stairwell
       # @param dates [Array<Date>]
       # @param reviews [Array<Review>]
       # @param warm_ups [Array<WarmUp>]
-      # @param others [Array<Other>]
+      # @param extra_work [Array<ExtraWork>]
       # @param runs [Array<Run>]
       # @param overrides [Array<Override>] of the teacher
       def initialize(tasks, practice, dates, overrides: [], **beside)
@@ -29,7 +29,7 @@ module Stairwell
         @reasons = Reasons.new(@by_id, practice)
         @overrides = Overrides.new(overrides)
         @breaks = Breaks.new(@ledger, @by_id, practice)
-        @beside = Beside.new(practice, @overrides, @reasons, **beside)
+        @extras = DayExtras.new(practice, @overrides, @reasons, **beside)
         @gaps = Gaps.new(practice)
       end
 
@@ -45,20 +45,20 @@ module Stairwell
       private
 
       def fill(date, share)
-        first = @beside.warm_ups(date)
-        beside = @beside.put(date)
-        extras = @beside.extras(date)
+        first = @extras.warm_ups(date)
+        beside = @extras.put(date)
+        extras = @extras.extras(date)
         put = put_on(date)
         room = @practice.budget(date) - minutes(first, beside, extras, put)
         over = [-room, 0r].max
-        due = @beside.due(date, room)
+        due = @extras.due(date, room)
         ready = @ledger.ready
         chosen = @ledger.choose(room - minutes(due), without: kept_off(date), put: put)
         steps = in_sitting(put + chosen).map { |task| step(task, put, over) }
         room -= minutes(due, chosen)
         @gaps.note(date, room, ready, steps)
-        others = @beside.others(date, room, share)
-        others += @beside.runs(date, room - minutes(others)) if date == @dates.last
+        others = @extras.extra_work(date, room, share)
+        others += @extras.runs(date, room - minutes(others)) if date == @dates.last
         @ledger.add(put + chosen)
         @today = (put + chosen).map(&:id)
         Day.new(date: date, items: first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } + others + extras)
@@ -69,7 +69,7 @@ module Stairwell
       # @return [Array<Task>] steps the teacher put on the day, with as many
       #   repetitions as said
       def put_on(date)
-        @overrides.on(date).filter_map { |override| (task = @by_id[override.id]) && !@beside.review?(override.id) && sized(task, override) }.uniq(&:id)
+        @overrides.on(date).filter_map { |override| (task = @by_id[override.id]) && !@extras.review?(override.id) && sized(task, override) }.uniq(&:id)
       end
 
       def sized(task, override)
@@ -117,7 +117,7 @@ module Stairwell
         standing = days.flat_map { |day| day.items.map(&:id) }.to_set
         @tasks.reject { |task| task.remaining.zero? || standing.include?(task.id) }.map do |task|
           blocker = @blockers[task.id]
-          LeftOut.new(id: task.id, fits: blocker.nil? || !blocker.taught, why: blocker ? @reasons.never(task, blocker) : why_left(task, days))
+          LeftOut.new(id: task.id, fits: blocker.nil? || !blocker.introduced, why: blocker ? @reasons.never(task, blocker) : why_left(task, days))
         end
       end
 

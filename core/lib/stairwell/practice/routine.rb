@@ -15,20 +15,20 @@ module Stairwell
     # - `needs`: stages that must be done on earlier days; `after`: those that
     #   must at least come earlier in the same sitting
     # - `only`: conditions of the place, all of which must hold ({Stage::ONLY})
-    # - `opens`: :section with its sections, or :taught when the teacher has shown
-    #   this stage ({Stage::OPENS})
+    # - `introduced_by`: :section with its sections, or :stage when this stage itself was
+    #   introduced ({Stage::INTRODUCED_BY})
     # - `ladder`: instead of one step at its tempo, a step for every two rungs of
     #   the metronome scale up to it; `good_days` is then of each
     Stage = Stairwell.value(
       :key, :name, :scope, :good_days, :done,
       hands: :both, actions: {}, aspect: :notes, picture: :both, tempo_share: nil, seconds: nil,
-      repetitions: Constants::REPETITIONS, needs: [], after: [], only: [], opens: :section, ladder: false
+      repetitions: Constants::REPETITIONS, needs: [], after: [], only: [], introduced_by: :section, ladder: false
     )
     Stage::ASPECTS = %i[overview position rhythm notes fingering lyrics articulation dynamics pedal ornaments tempo memory].freeze
     Stage::ACTIONS = %i[play block tap clap say sing silent].freeze
     Stage::SCOPES = %i[spot section join growing whole].freeze
     Stage::PICTURES = %i[look point clap tap say sing fingers names right left both slow fast listen pedal eyes].freeze
-    Stage::OPENS = %i[section taught].freeze
+    Stage::INTRODUCED_BY = %i[section stage].freeze
     Stage::ONLY = %i[pedal ornaments lyrics articulation dynamics together track].freeze
 
     # What a teacher chooses when giving a piece: which hand first (:right,

@@ -4,7 +4,7 @@ module Stairwell
   module Practice
     # A routine as plain data, so that a studio can keep its own.
     module RoutineDocument
-      SYMBOLS = %i[key scope hands aspect picture opens].freeze
+      SYMBOLS = %i[key scope hands aspect picture introduced_by].freeze
       LISTS = %i[needs after only].freeze
 
       module_function
@@ -34,9 +34,18 @@ module Stairwell
         (value.is_a?(Symbol) || value.is_a?(Rational)) ? value.to_s : value
       end
 
+      # What a studio's own routine from before calls its parts.
+      ASPECTS = {"words" => "lyrics", "touch" => "articulation"}.freeze
+
+      def formerly(data)
+        opens = {"introduced_by" => (data["opens"] == "taught") ? "stage" : "section"} if data.key?("opens")
+        only = {"only" => data["only"].map { |one| ASPECTS.fetch(one, one) }} if data["only"]
+        {**data, **opens.to_h, **only.to_h, "scope" => (data["scope"] == "seam") ? "join" : data["scope"], "aspect" => ASPECTS.fetch(data["aspect"], data["aspect"])}
+      end
+
       def load_stage(data)
-        fields = data.transform_keys(&:to_sym).slice(*Stage.members)
-        fields[:opens] ||= "section"
+        fields = formerly(data).transform_keys(&:to_sym).slice(*Stage.members)
+        fields[:introduced_by] ||= "section"
         SYMBOLS.each { |field| fields[field] = known(field, fields.fetch(field).to_sym) }
         LISTS.each { |field| fields[field] = fields.fetch(field, []).map(&:to_sym) }
         fields[:tempo_share] = fields[:tempo_share] && Rational(fields[:tempo_share])
@@ -44,11 +53,11 @@ module Stairwell
         Stage.new(**fields)
       end
 
-      KNOWN = {scope: Stage::SCOPES, aspect: Stage::ASPECTS, picture: Stage::PICTURES, hands: %i[right left both], opens: Stage::OPENS}.freeze
+      KNOWN = {scope: Stage::SCOPES, aspect: Stage::ASPECTS, picture: Stage::PICTURES, hands: %i[right left both], introduced_by: Stage::INTRODUCED_BY}.freeze
 
       def known(field, value) = (KNOWN[field].nil? || KNOWN[field].include?(value)) ? value : raise(ArgumentError, field.to_s)
 
-      private_class_method :stage, :plain, :load_stage, :known
+      private_class_method :stage, :plain, :formerly, :load_stage, :known
     end
   end
 end

@@ -12,13 +12,13 @@ module Stairwell
     # - `aspect`, `picture` and `actions` (what each hand does) of its stage
     # - `repetitions` a day; `good_days` in all; `minutes` a day, in halves
     # - `needs`, `after`: ids of other steps
-    # - `parts`: labels of the sections it covers; `opens`: :section with them,
-    #   :taught when the teacher has shown it
+    # - `parts`: labels of the sections it covers; `introduced_by`: :section with them,
+    #   :stage when that stage was introduced
     # - `notes`: what to know beside, such as how long a fermata is held
     # - `arithmetic`: how minutes and days come about, in words
     Step = Stairwell.value(
       :id, :stage, :title, :section, :hands, :spans, :place, :counts, :tempo, :repetitions,
-      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], opens: :section, notes: []
+      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], introduced_by: :section, notes: []
     ) do
       # @return [Rational] minutes of all its good days: its weight in progress
       def work = minutes * good_days
@@ -27,7 +27,7 @@ module Stairwell
       def to_data
         to_h.to_h { |key, value| [key.to_s, value] }.merge(
           "stage" => stage.to_s, "hands" => hands.to_s, "counts" => counts.to_s, "minutes" => minutes.to_s,
-          "aspect" => aspect.to_s, "opens" => opens.to_s, "picture" => picture.to_s, "actions" => actions.to_h { |hand, action| [hand.to_s, action.to_s] },
+          "aspect" => aspect.to_s, "introduced_by" => introduced_by.to_s, "picture" => picture.to_s, "actions" => actions.to_h { |hand, action| [hand.to_s, action.to_s] },
           "spans" => spans.map { |span| [span.from, span.to, span.from_beat&.to_s, span.to_beat&.to_s] }
         )
       end
@@ -38,13 +38,17 @@ module Stairwell
       Score::Span.new(from: from, to: to, from_beat: from_beat && Rational(from_beat), to_beat: to_beat && Rational(to_beat))
     end
 
+    # Steps kept from before said how they "open".
+    # @return [Symbol] of {Stage::INTRODUCED_BY}
+    def Step.introduced_by(data) = data.fetch("introduced_by") { (data["opens"] == "taught") ? "stage" : "section" }.to_sym
+
     # @param data [Hash{String => Object}] as {Step#to_data} gives
     # @return [Step]
     def Step.from_data(data)
-      new(**data.transform_keys(&:to_sym).merge(
+      new(**data.except("opens").transform_keys(&:to_sym).merge(
         stage: data["stage"].to_sym, hands: data["hands"].to_sym, counts: Rational(data["counts"]),
         minutes: Rational(data["minutes"]), spans: data["spans"].map { |span| load_span(*span) }, aspect: (data["aspect"] || "notes").to_sym,
-        opens: (data["opens"] || "section").to_sym, picture: (data["picture"] || "both").to_sym, actions: data.fetch("actions", {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
+        introduced_by: introduced_by(data), picture: (data["picture"] || "both").to_sym, actions: data.fetch("actions", {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
       ))
     end
   end

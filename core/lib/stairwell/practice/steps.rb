@@ -92,7 +92,7 @@ module Stairwell
         Step.new(id: "#{target.key}.#{stage.key}", stage: stage.key, title: "#{target.name}, #{stage.name}", section: target.section,
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
-          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, opens: stage.opens, notes: notes(stage, bars),
+          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars),
           arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
           needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id), **named)
       end

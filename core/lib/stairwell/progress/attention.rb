@@ -56,7 +56,7 @@ module Stairwell
       # Heard at two lessons running and no further.
       def stuck(title, piece)
         piece.standings.each_value do |one|
-          last = piece.heard(one.step.id).last(LESSONS)
+          last = piece.results_of(one.step.id).last(LESSONS)
           next unless last.size == LESSONS && !one.done? && last.all? { |heard| %i[not_yet shaky].include?(heard.result) }
 
           said = last.map { |heard| heard.result.to_s.tr("_", " ") }.uniq
@@ -77,7 +77,7 @@ module Stairwell
       def joins(title, piece)
         by_section = piece.standings.values.group_by { |one| one.step.section }
         piece.standings.each_value do |one|
-          next unless one.step.join && !one.done? && one.last_heard && %i[not_yet shaky].include?(one.last_heard.result)
+          next unless one.step.join && !one.done? && one.last_result && %i[not_yet shaky].include?(one.last_result.result)
 
           parts = one.step.parts.map { |label| by_section.fetch(label, []).select { |each| each.step.hands == :both } }
           add(:join, "#{one.step.title} (#{title}) fails, though both parts hold", 2) if parts.all? { |all| all.any?(&:done?) }

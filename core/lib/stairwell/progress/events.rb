@@ -9,19 +9,19 @@ module Stairwell
 
     # What was heard at a lesson: :not_heard, :not_yet, :shaky, :steady or
     # :secure. The last one said for a step on a day holds.
-    Heard = Stairwell.value(:step_id, :date, :result, :at)
+    LessonResult = Stairwell.value(:step_id, :date, :result, :at)
 
-    # How a step that did not go is made smaller, see {Practice::Smaller}: `form`
+    # How a step that did not go is made smaller, see {Practice::Simplification}: `form`
     # is :none where the teacher declined it. The last one said holds.
-    Eased = Stairwell.value(:step_id, :form, :at, bar: nil)
+    Simplified = Stairwell.value(:step_id, :form, :at, bar: nil)
 
     # That the teacher asked for so many repetitions of a step on a day, where
     # they are others than the step's own.
     Asked = Stairwell.value(:step_id, :date, :repetitions)
 
-    # A section, or a stage that opens when it is shown, taught at a lesson (or
+    # A section, or a stage that opens when it is shown, introduced at a lesson (or
     # taken back). The last one said holds.
-    Taught = Stairwell.value(:what, :taught, :at)
+    Introduction = Stairwell.value(:what, :introduced, :at)
 
     RESULTS = %i[not_heard not_yet shaky steady secure].freeze
     MARK_KINDS = %i[repetition struggle undo].freeze

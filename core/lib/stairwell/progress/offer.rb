@@ -19,7 +19,7 @@ module Stairwell
       # @param bars [Integer] that were played
       # @param tempo [Integer, nil] heard, beats per minute
       # @param target_tempo [Integer, nil] the step's tempo
-      # @param earlier [Array<Heard>] what was heard of the step before
+      # @param earlier [Array<LessonResult>] what was heard of the step before
       # @param date [Date] of the lesson
       # @return [Offered]
       def of(stumbles:, bars:, date:, tempo: nil, target_tempo: nil, earlier: [])

@@ -10,18 +10,18 @@ module Stairwell
       # @return [Array<Practice::Step>] without those
       attr_reader :own
 
-      # @param gate [Boolean] whether a section opens only when it was taught
-      def initialize(steps, events, gate: false)
+      # @param introduce_first [Boolean] whether a section opens only when it was introduced
+      def initialize(steps, events, introduce_first: false)
         @events = events
-        @gate = gate
+        @introduce_first = introduce_first
         sorted = events.group_by(&:class)
         @marks = Progress.lasting(sorted.fetch(Mark, [])).group_by(&:step_id)
-        @heard = sorted.fetch(Heard, []).group_by(&:step_id)
+        @results = sorted.fetch(LessonResult, []).group_by(&:step_id)
         @asked = sorted.fetch(Asked, []).group_by(&:step_id)
-        @eased = sorted.fetch(Eased, []).group_by(&:step_id).transform_values { |all| all.max_by(&:at) }
-        @taught = sorted.fetch(Taught, []).group_by(&:what).transform_values { |all| all.max_by(&:at).taught }
+        @simplified = sorted.fetch(Simplified, []).group_by(&:step_id).transform_values { |all| all.max_by(&:at) }
+        @introduced = sorted.fetch(Introduction, []).group_by(&:what).transform_values { |all| all.max_by(&:at).introduced }
         @own = steps
-        @steps = steps.flat_map { |step| smaller(step) }
+        @steps = steps.flat_map { |step| simplification(step) }
       end
 
       # @return [Hash{String => Standing}] by step id, in the order of the steps
@@ -34,35 +34,35 @@ module Stairwell
 
       # @param steps [Array<Practice::Step>] as they would be otherwise
       # @return [Piece] with the same events
-      def with_steps(steps) = Piece.new(steps, @events, gate: @gate)
+      def with_steps(steps) = Piece.new(steps, @events, introduce_first: @introduce_first)
 
       # @param date [Date]
       # @return [Piece] as it was before what was heard that day
-      def without_heard(date) = Piece.new(@own, @events.reject { |event| event.is_a?(Heard) && event.date == date }, gate: @gate)
+      def without_results_of(date) = Piece.new(@own, @events.reject { |event| event.is_a?(LessonResult) && event.date == date }, introduce_first: @introduce_first)
 
       # @param step [Practice::Step]
       # @return [Boolean] whether the teacher has shown all it takes
-      def taught?(step)
-        return false if step.opens == :taught && !@taught[stage_name(step)]
+      def introduced?(step)
+        return false if step.introduced_by == :stage && !@introduced[stage_name(step)]
 
-        !@gate || step.parts.all? { |part| @taught[part] }
+        !@introduce_first || step.parts.all? { |part| @introduced[part] }
       end
 
-      # @return [Array<Array(String, Boolean)>] what can be taught, in the order
+      # @return [Array<Array(String, Boolean)>] what can be introduced, in the order
       #   of the piece, and whether it was: sections where they open only then,
       #   and stages that do
-      def teachable
-        sections = @gate ? @own.flat_map(&:parts) : []
-        stages = @own.select { |step| step.opens == :taught }.map { |step| stage_name(step) }
-        (sections | stages).map { |what| [what, @taught[what] == true] }
+      def introductions
+        sections = @introduce_first ? @own.flat_map(&:parts) : []
+        stages = @own.select { |step| step.introduced_by == :stage }.map { |step| stage_name(step) }
+        (sections | stages).map { |what| [what, @introduced[what] == true] }
       end
 
       # @return [Array<Practice::Step>] steps that did not go and are not done,
       #   whose smaller form can be chosen
       def troubled = @troubled ||= @own.select { |step| trouble?(step) }
 
-      # @return [Eased, nil] the form chosen for a step, :none where declined
-      def eased(step) = @eased[step.id]
+      # @return [Simplified, nil] the form chosen for a step, :none where declined
+      def simplified(step) = @simplified[step.id]
 
       # @return [Rational] estimated work that is steady or secure, as a share
       #   of all, 0 to 1
@@ -81,7 +81,7 @@ module Stairwell
           Planning::Task.new(
             id: prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions,
             good_days: one.good_days, credited: one.credited, begun: begun?(one),
-            hard: step.hard, join: step.join, taught: taught?(step), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
+            hard: step.hard, join: step.join, introduced: introduced?(step), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
           )
         end
       end
@@ -105,23 +105,23 @@ module Stairwell
 
       # @return [Array<Array(Integer, Integer)>] of each step that became steady
       #   by practice: the good days it took, and its estimate
-      def results
+      def days_taken
         standings.values.select { |one| one.done? && one.good_dates.any? }.map { |one| [one.good_dates.size, one.step.good_days] }
       end
 
       # @param id [String] of a step
-      # @return [Array<Heard>] what was heard of it, by date, the last word of each
-      def heard(id)
-        @heard.fetch(id, []).group_by(&:date).sort.map { |_, all| all.max_by(&:at) }.reject { |one| one.result == :not_heard }
+      # @return [Array<LessonResult>] what was heard of it, by date, the last word of each
+      def results_of(id)
+        @results.fetch(id, []).group_by(&:date).sort.map { |_, all| all.max_by(&:at) }.reject { |one| one.result == :not_heard }
       end
 
-      # @return [Heard, nil] the last result that said something
-      def last_heard = standings.values.filter_map(&:last_heard).max_by { |heard| [heard.date, heard.at] }
+      # @return [LessonResult, nil] the last result that said something
+      def last_result = standings.values.filter_map(&:last_result).max_by { |heard| [heard.date, heard.at] }
 
       private
 
       # The easier form of a step that was begun is nothing new.
-      def begun?(one) = %i[begun steady secure].include?(one.state) || one.step.id.include?(Practice::Smaller::MARK)
+      def begun?(one) = %i[begun steady secure].include?(one.state) || one.step.id.include?(Practice::Simplification::MARK)
 
       # @return [Hash{String => Practice::Step}] the slowest step with both hands
       #   of each section that is done
@@ -136,28 +136,28 @@ module Stairwell
         @folds ||= {}
         @folds[step.id] ||= begin
           asked = @asked.fetch(step.id, []).to_h { |one| [one.date, one.repetitions] }
-          Fold.new(step, @marks.fetch(step.id, []), @heard.fetch(step.id, []), asked: asked)
+          Fold.new(step, @marks.fetch(step.id, []), @results.fetch(step.id, []), asked: asked)
         end
       end
 
       def trouble?(step) = fold(step).then { |fold| fold.troubled? && !fold.full? }
 
-      def smaller(step)
-        said = @eased[step.id]
+      def simplification(step)
+        said = @simplified[step.id]
         return [step] if said&.form == :none || !trouble?(step)
 
-        form = Practice::Smaller.of(step, said&.form, bar: said&.bar)
-        [form, Practice::Smaller.resumed(step, form)]
+        form = Practice::Simplification.of(step, said&.form, bar: said&.bar)
+        [form, Practice::Simplification.resumed(step, form)]
       end
 
-      # What a stage is called that opens when it is taught.
+      # What a stage is called that opens when it is introduced.
       def stage_name(step) = step.stage.to_s
 
       def standing(step, folds)
         fold = folds[step.id]
         Standing.new(
           step: step, state: state(step, fold, folds), credited: fold.credited, good_days: fold.good_days,
-          last_heard: fold.last_heard, days: fold.days, steady_on: fold.steady_on, good_dates: fold.good_dates, reviews: fold.reviews, taught: taught?(step)
+          last_result: fold.last_result, days: fold.days, steady_on: fold.steady_on, good_dates: fold.good_dates, reviews: fold.reviews, introduced: introduced?(step)
         )
       end
 
@@ -166,7 +166,7 @@ module Stairwell
         return :steady if fold.full?
         return :begun if fold.begun?
 
-        (taught?(step) && step.needs.all? { |id| folds[id].full? }) ? :open : :waiting
+        (introduced?(step) && step.needs.all? { |id| folds[id].full? }) ? :open : :waiting
       end
     end
   end

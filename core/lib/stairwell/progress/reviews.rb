@@ -54,7 +54,7 @@ module Stairwell
 
       def bars(step) = step.spans.flat_map(&:bars)
 
-      def last_time(one) = [one.days.keys.max, one.last_heard&.date, one.steady_on].compact.max
+      def last_time(one) = [one.days.keys.max, one.last_result&.date, one.steady_on].compact.max
 
       def review(one, date, prefix)
         step = one.step

@@ -52,7 +52,7 @@ module Stairwell
       # From the first day it was practised (or heard) to the day it was steady, or
       # to the last one.
       def real(one)
-        first = [one.days.keys.min, one.steady_on, one.last_heard&.date].compact.min
+        first = [one.days.keys.min, one.steady_on, one.last_result&.date].compact.min
         first && [first, one.steady_on || one.days.keys.max || first]
       end
 

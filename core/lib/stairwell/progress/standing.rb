@@ -3,12 +3,12 @@
 module Stairwell
   module Progress
     # Where a step stands: `state` is :waiting, :open, :begun, :steady or
-    # :secure; `credited` good days of `good_days` in all; `last_heard` the last
+    # :secure; `credited` good days of `good_days` in all; `last_result` the last
     # result that said something, and when; `days` {Date => {repetitions:, struggle:}}.
     # `steady_on` is the day all its good days were there, `good_dates` the days
     # that were good, `reviews` how often it came back since it was secure, and
-    # `taught` whether the teacher has shown what it takes.
-    Standing = Stairwell.value(:step, :state, :credited, :good_days, :last_heard, :days, steady_on: nil, good_dates: [], reviews: 0, taught: true) do
+    # `introduced` whether the teacher has shown what it takes.
+    Standing = Stairwell.value(:step, :state, :credited, :good_days, :last_result, :days, steady_on: nil, good_dates: [], reviews: 0, introduced: true) do
       def done? = %i[steady secure].include?(state)
     end
 
@@ -19,14 +19,14 @@ module Stairwell
     class Fold
       # @return [Integer] good days credited, and in all
       attr_reader :credited, :good_days
-      attr_reader :last_heard, :days, :steady_on, :good_dates, :reviews
+      attr_reader :last_result, :days, :steady_on, :good_dates, :reviews
 
       # @param step [Practice::Step]
       # @param marks [Array<Mark>] lasting ones
-      # @param heard [Array<Heard>]
+      # @param results [Array<LessonResult>]
       # @param asked [Hash{Date => Integer}] repetitions on days where the teacher
       #   asked for others than the step's own
-      def initialize(step, marks, heard, asked: {})
+      def initialize(step, marks, results, asked: {})
         @step = step
         @asked = asked
         @credited = 0
@@ -35,7 +35,7 @@ module Stairwell
         @good_dates = []
         @reviews = 0
         @days = marks.group_by(&:date).transform_values { |of_day| tally(of_day) }.freeze
-        by_day = heard.group_by(&:date).transform_values { |of_day| of_day.max_by(&:at) }
+        by_day = results.group_by(&:date).transform_values { |of_day| of_day.max_by(&:at) }
         (@days.keys | by_day.keys).sort.each do |date|
           practised(date)
           hear(by_day[date]) if by_day[date]
@@ -78,11 +78,11 @@ module Stairwell
         {repetitions: marks.count { |mark| mark.kind == :repetition }, struggle: marks.any? { |mark| mark.kind == :struggle }}
       end
 
-      def hear(heard)
-        return if heard.result == :not_heard
+      def hear(result)
+        return if result.result == :not_heard
 
-        @last_heard = heard
-        case heard.result
+        @last_result = result
+        case result.result
         when :not_yet
           @not_yet = true
           @credited /= 2
@@ -92,8 +92,8 @@ module Stairwell
           @secure = false
         when :steady, :secure
           @credited = @good_days
-          @reviews = 0 unless secure? && heard.result == :secure
-          @secure = heard.result == :secure
+          @reviews = 0 unless secure? && result.result == :secure
+          @secure = result.result == :secure
         end
       end
     end

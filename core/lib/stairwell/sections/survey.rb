@@ -29,7 +29,7 @@ module Stairwell
           "keys" => map.keys.map(&:to_s), "meters" => map.meters.map(&:to_s), "bars" => bars, "new_bars" => @share.new_bars.to_f.round(4),
           "new_share" => (@share.new_bars / map.bars.size).to_f.round(4), "suggested" => suggested?,
           "sections" => map.sections.map { |one| section(one) }, "form" => @form.labels, "seams" => @form.joins.map { |join| join(@joins.facts(join)) },
-          "look" => Look.new(map).facts.map { |one| {"topic" => one.topic, "text" => one.text, "bars" => one.bars, "caution" => one.caution}.compact },
+          "look" => Preview.new(map).facts.map { |one| {"topic" => one.topic, "text" => one.text, "bars" => one.bars, "caution" => one.caution}.compact },
           "spots" => Spots.new(map).suggested.map { |one| {"span" => [one.span.from, one.span.to], "hand" => one.hand&.to_s, "text" => one.text} }
         }
       end

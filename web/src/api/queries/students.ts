@@ -47,17 +47,17 @@ export const useStroke = (id: number) =>
 
 export const useTeach = (id: number) =>
   useSave(
-    (body: { assignment_id: number; what: string; taught: boolean; key: string }) =>
-      ask(api.POST("/api/students/{id}/taught", { params: { path: { id } }, body })),
+    (body: { assignment_id: number; what: string; introduced: boolean; key: string }) =>
+      ask(api.POST("/api/students/{id}/introductions", { params: { path: { id } }, body })),
     () => ["student", id],
   );
 
-export type Form = paths["/api/students/{id}/smaller"]["post"]["requestBody"]["content"]["application/json"]["form"];
+export type Form = paths["/api/students/{id}/simplifications"]["post"]["requestBody"]["content"]["application/json"]["form"];
 
 export const useMakeSmaller = (id: number) =>
   useSave(
     (body: { assignment_id: number; step_id: string; form: Form; bar?: number; key: string }) =>
-      ask(api.POST("/api/students/{id}/smaller", { params: { path: { id } }, body })),
+      ask(api.POST("/api/students/{id}/simplifications", { params: { path: { id } }, body })),
     () => ["student", id],
   );
 
@@ -70,7 +70,7 @@ export const useChangePiece = (id: number) =>
       assignment: number;
       due_on?: string | null;
       priority?: number;
-      gate?: boolean;
+      introduce_first?: boolean;
       without?: string[];
     }) => ask(api.PUT("/api/students/{id}/pieces/{assignment}", { params: { path: { id, assignment } }, body })),
     () => ["student", id],

@@ -38,9 +38,9 @@ export function HeardRow({ one, at, current, severalPieces, student, hearing }: 
         {one.result && !current ? (
           <Text as="b" whiteSpace="nowrap" color={one.result === "not_heard" ? "soft" : "ink"}>
             {WORDS[one.result]}
-            {one.heard_by && (
+            {one.recorded_by && (
               <Text as="span" fontWeight={400} fontSize="sm" color="soft">
-                , by {one.heard_by}
+                , by {one.recorded_by}
               </Text>
             )}
           </Text>
@@ -54,7 +54,7 @@ export function HeardRow({ one, at, current, severalPieces, student, hearing }: 
             <StateMark state={one.state} share={one.credited / one.good_days} />
             <span>
               {one.credited} of {one.good_days} good {one.good_days === 1 ? "day" : "days"}, {one.repetitions} times a
-              day{one.heard_by && `; ${one.heard_by} heard it today`}
+              day{one.recorded_by && `; ${one.recorded_by} heard it today`}
             </span>
             <Button
               size="xs"

@@ -60,7 +60,7 @@ function Open({ lesson }: { lesson: Lesson }) {
           <PartHead beside={<Ready outlooks={lesson.outlooks} named={pieces.length > 1} />}>
             Next week · {lesson.next_week.budget} minutes a day
           </PartHead>
-          <TeachToday student={student.id} all={lesson.teachable} named={pieces.length > 1} />
+          <TeachToday student={student.id} all={lesson.introductions} named={pieces.length > 1} />
           {lesson.changed.length > 0 && (
             <Text role="status" fontSize="sm" bg="slateSoft" px="8px" py="3px" mb="6px">
               {lesson.changed.join(" · ")}

@@ -11,10 +11,10 @@ import { Ordered } from "../../parts/Ordered";
 import { Paper } from "../../parts/Paper";
 import { useCalm } from "../../parts/useCalm";
 
-type Form = Required<Omit<Gift, "piece_id" | "memory" | "gate" | "priority">> & {
+type Form = Required<Omit<Gift, "piece_id" | "memory" | "introduce_first" | "priority">> & {
   id: number | "";
   memory: string;
-  gate: string;
+  introduce_first: string;
   priority: string;
 };
 
@@ -47,7 +47,7 @@ export function GivePiece({
       target_by: "number",
       repeats: "as_printed",
       fermata: "as_said",
-      gate: "",
+      introduce_first: "",
       priority: "0",
       order: [],
     },
@@ -150,9 +150,9 @@ export function GivePiece({
             <option value="twice">twice as long</option>
             <option value="free">free</option>
           </Choice>
-          <Choice label="Sections open" width="170px" {...register("gate")}>
+          <Choice label="Sections open" width="170px" {...register("introduce_first")}>
             <option value="">as for the student</option>
-            <option value="true">once they were taught</option>
+            <option value="true">once they were introduced</option>
             <option value="false">by themselves</option>
           </Choice>
           <Choice label="Among the pieces" width="160px" {...register("priority")}>
@@ -202,7 +202,7 @@ export function GivePiece({
 
 /** What is sent; what is left as it was is not said. */
 function giftOf(
-  { id: _, memory, gate, priority, target_tempo, due_on, ...said }: Form,
+  { id: _, memory, introduce_first, priority, target_tempo, due_on, ...said }: Form,
   piece_id: number,
   order: string[],
 ): Gift {
@@ -210,7 +210,7 @@ function giftOf(
     ...said,
     piece_id,
     memory: memory === "yes",
-    gate: gate === "" ? undefined : gate === "true",
+    introduce_first: introduce_first === "" ? undefined : introduce_first === "true",
     priority: Number(priority),
     target_tempo: Number(target_tempo) || 0,
     order: order.length ? order : undefined,

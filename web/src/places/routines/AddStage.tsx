@@ -90,7 +90,7 @@ export function AddStage({ taken, onAdd }: { taken: string[]; onAdd: (stage: Sta
         </Choice>
         <Choice label="Opens" width="150px" {...register("opens")}>
           <option value="section">with its section</option>
-          <option value="taught">when it was shown</option>
+          <option value="introduced">when it was shown</option>
         </Choice>
         <Field.Root w="190px">
           <Field.Label fontWeight={600}>Done when</Field.Label>

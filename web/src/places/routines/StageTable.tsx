@@ -111,7 +111,7 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
         )}
         <Text color="soft">done when {stage.done}</Text>
         {stage.ladder && <Text color="soft">climbs two rungs of the metronome a day, so many good days each</Text>}
-        {stage.opens === "taught" && <Text color="soft">opens when it was shown</Text>}
+        {stage.opens === "introduced" && <Text color="soft">opens when it was shown</Text>}
       </Cell>
       <Cell>{SCOPES[stage.scope] ?? stage.scope}</Cell>
       <Cell>{number("good_days", "Good days")}</Cell>

@@ -9,12 +9,12 @@ import { TeachToday } from "../../parts/TeachToday";
 type Piece = Schemas["Student"]["pieces"][number];
 
 /** What can be changed of a piece under way: its place among the others, when it
- * is to be ready, and whether its sections wait to be taught. */
+ * is to be ready, and whether its sections wait to be introduced. */
 export function PieceChoices({ student, piece, several }: { student: number; piece: Piece; several: boolean }) {
   const change = useChangePiece(student);
   const renew = useRenewPiece(student);
   const end = useEndPiece(student);
-  const set = (what: { due_on?: string | null; priority?: number; gate?: boolean; without?: string[] }) =>
+  const set = (what: { due_on?: string | null; priority?: number; introduce_first?: boolean; without?: string[] }) =>
     change.mutate({ assignment: piece.id, ...what });
   return (
     <Box className="no-print">
@@ -50,18 +50,18 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
         <Text as="span">
           <input
             type="checkbox"
-            aria-label={`Sections of ${piece.title} wait to be taught`}
-            checked={piece.gate}
-            onChange={(event) => set({ gate: event.target.checked })}
+            aria-label={`Sections of ${piece.title} wait to be introduced`}
+            checked={piece.introduce_first}
+            onChange={(event) => set({ introduce_first: event.target.checked })}
           />{" "}
-          sections wait to be taught
+          sections wait to be introduced
         </Text>
         <TeachToday
           student={student}
           named={false}
-          all={piece.teachable.map((one) => ({ ...one, assignment_id: piece.id, piece: piece.title }))}
+          all={piece.introductions.map((one) => ({ ...one, assignment_id: piece.id, piece: piece.title }))}
         />
-        {piece.teachable.some((one) => !one.taught) && <Text color="soft">Press a letter when it was shown.</Text>}
+        {piece.introductions.some((one) => !one.introduced) && <Text color="soft">Press a letter when it was shown.</Text>}
       </Flex>
       <Flex gap="6px" mt="6px" align="center" wrap="wrap" fontSize="sm">
         <Button

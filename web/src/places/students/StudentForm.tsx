@@ -82,7 +82,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
         .split(",")
         .map((one) => one.trim())
         .filter(Boolean),
-      gate: String(values.gate ?? "") === "" ? undefined : String(values.gate) === "true",
+      introduce_first: String(values.introduce_first ?? "") === "" ? undefined : String(values.introduce_first) === "true",
       minutes_by_day: Object.fromEntries(
         Object.entries(values.minutes_by_day ?? {}).filter(
           ([day, minutes]) => days.includes(Number(day)) && Number(minutes) > 0,
@@ -146,9 +146,9 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           <option value="letters">C D E</option>
           <option value="fixed_do">do re mi</option>
         </Choice>
-        <Choice label="Sections open" width="190px" {...register("gate")}>
-          <option value="">taught first, for a child</option>
-          <option value="true">once they were taught</option>
+        <Choice label="Sections open" width="190px" {...register("introduce_first")}>
+          <option value="">introduced first, for a child</option>
+          <option value="true">once they were introduced</option>
           <option value="false">by themselves</option>
         </Choice>
         <Field.Root w="230px">

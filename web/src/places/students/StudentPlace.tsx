@@ -123,7 +123,7 @@ function Week({ student }: { student: Student }) {
 function Change({ student, onDone }: { student: Student; onDone: () => void }) {
   const change = useChangeStudent(student.id);
   const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
-  const { hand_span, has_pedal, warm_ups, absent, gate, minutes_by_day, note_names } = student;
+  const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names } = student;
   const { email, terms, instrument, reads, known, class_name } = student;
   const start = {
     name,
@@ -137,7 +137,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
     has_pedal,
     warm_ups,
     absent,
-    gate,
+    introduce_first,
     minutes_by_day,
     note_names,
     email,

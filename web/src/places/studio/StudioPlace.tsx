@@ -140,9 +140,9 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
             {one.due_on && ` · due ${dayAndMonth(one.due_on)}`}
           </Text>
         ))}
-        {row.last_heard && (
+        {row.last_result && (
           <Text color="soft">
-            last heard {HEARD[row.last_heard.result]}, {dayAndMonth(row.last_heard.day)}
+            last heard {HEARD[row.last_result.result]}, {dayAndMonth(row.last_result.day)}
           </Text>
         )}
       </Box>

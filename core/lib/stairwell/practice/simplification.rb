@@ -4,7 +4,7 @@ module Stairwell
   module Practice
     # Smaller, not longer: the easier form of a step that did not go. It is done
     # first; when it is steady the step resumes.
-    module Smaller
+    module Simplification
       # How much slower the easier form is, where it has a pulse. Own choice:
       # about two rungs of the metronome scale.
       SLOWER = 85/100r

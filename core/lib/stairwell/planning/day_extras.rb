@@ -5,14 +5,14 @@ module Stairwell
     # What stands beside the steps of a day: warm-ups, reviews that are due, other
     # work, and what the teacher added. It remembers from day to day what has
     # stood already.
-    class Beside
+    class DayExtras
       # Share of a day that reviews may take together. Own choice.
       REVIEWS = 1/4r
 
       # @param practice [Practice]
       # @param overrides [Overrides]
       # @param reasons [Reasons]
-      def initialize(practice, overrides, reasons, reviews: [], warm_ups: [], others: [], runs: [])
+      def initialize(practice, overrides, reasons, reviews: [], warm_ups: [], extra_work: [], runs: [])
         @practice = practice
         @overrides = overrides
         @reasons = reasons
@@ -20,7 +20,7 @@ module Stairwell
         @reviews = reviews.reject { |one| overrides.out?(one.id) }.sort_by(&:due)
         @warm_ups = warm_ups
         @runs = runs.reject { |one| overrides.out?(one.id) }
-        @others = others.reject { |one| overrides.out?(one.id) }.to_h { |other| [other, 0] }
+        @extra_work = extra_work.reject { |one| overrides.out?(one.id) }.to_h { |other| [other, 0] }
       end
 
       # @return [Boolean] whether an id is a review's
@@ -44,15 +44,15 @@ module Stairwell
         @overrides.on(date).filter_map do |override|
           next put_review(override, date) if review?(override.id)
 
-          other = @others.keys.find { |one| one.id == override.id } || next
-          @others[other] += 1
-          Item.new(id: other.id, kind: :other, minutes: override.minutes || other.minutes, why: "you put it here", pinned: true)
+          other = @extra_work.keys.find { |one| one.id == override.id } || next
+          @extra_work[other] += 1
+          Item.new(id: other.id, kind: :extra_work, minutes: override.minutes || other.minutes, why: "you put it here", pinned: true)
         end
       end
 
       # @return [Array<Item>] the teacher's own things
       def extras(date)
-        @overrides.extras(date).map { |one| Item.new(id: one.id, kind: :extra, title: one.title, minutes: one.minutes, why: "you added it", pinned: true) }
+        @overrides.extras(date).map { |one| Item.new(id: one.id, kind: :added, title: one.title, minutes: one.minutes, why: "you added it", pinned: true) }
       end
 
       # One always when it fits, more as long as they take at most a quarter of
@@ -76,13 +76,13 @@ module Stairwell
       # @param room [Rational] minutes
       # @param share [Rational] of the week's days, this one counted
       # @return [Array<Item>]
-      def others(date, room, share)
-        @others.filter_map do |other, done|
+      def extra_work(date, room, share)
+        @extra_work.filter_map do |other, done|
           next if other.minutes > room || done + @overrides.later(other.id, date) >= other.times || done >= (other.times * share).ceil || !free?(other, date)
 
           room -= other.minutes
-          @others[other] += 1
-          Item.new(id: other.id, kind: :other, minutes: other.minutes, why: "#{other.times} times a week")
+          @extra_work[other] += 1
+          Item.new(id: other.id, kind: :extra_work, minutes: other.minutes, why: "#{other.times} times a week")
         end
       end
 

@@ -9,7 +9,7 @@ module Stairwell
     # Looks a piece over before it is played, as a teacher does with a student:
     # how long, which key and its scale, how it is counted, what the hands have
     # to do, where it is loud and soft, what is new.
-    class Look
+    class Preview
       # Names of intervals by scale steps up to two octaves.
       INTERVALS = %w[unison second third fourth fifth sixth seventh octave ninth tenth eleventh twelfth].freeze
 

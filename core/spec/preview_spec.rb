@@ -4,7 +4,7 @@ require_relative "spec_helper"
 require "demo/pieces"
 
 RSpec.describe "Looking a piece over" do
-  def facts(map, **about) = Stairwell::Sections.look(map, **about).group_by(&:topic).transform_values { |all| all.map(&:text) }
+  def facts(map, **about) = Stairwell::Sections.preview(map, **about).group_by(&:topic).transform_values { |all| all.map(&:text) }
 
   def hand(text, meters: 4)
     bars = Demo::Notation.bars(text)
@@ -30,8 +30,8 @@ RSpec.describe "Looking a piece over" do
   it "finds the widest stretch, and warns where this hand does not reach it" do
     map = hand("C4+E4w | C4+C5h D4+E5h | G4w")
     expect(facts(map, span: 12)["right hand"]).to eq(["C4 to E5; starts within C4 to E4; moves 1 time", "widest together: D4 to E5, a ninth, at bar 2; that is 2 semitones wider than this hand reaches"])
-    expect(Stairwell::Sections.look(map, span: 12).filter_map(&:caution)).to match([/Never force a stretch.*see a doctor/])
-    expect(Stairwell::Sections.look(map, span: 14).filter_map(&:caution)).to eq([])
+    expect(Stairwell::Sections.preview(map, span: 12).filter_map(&:caution)).to match([/Never force a stretch.*see a doctor/])
+    expect(Stairwell::Sections.preview(map, span: 14).filter_map(&:caution)).to eq([])
   end
 
   it "counts as a shift only what leaves a fifth" do
@@ -74,7 +74,7 @@ RSpec.describe "Looking a piece over" do
 
   # The inscription of mechanical metronomes and a handbook's table, from memory.
   it "says what a tempo word means, and where tables differ" do
-    tempo = ->(words) { Stairwell::Sections.look(page("bars: 4\ntempo: #{words}, target 60")).find { |fact| fact.topic == "tempo" }&.text }
+    tempo = ->(words) { Stairwell::Sections.preview(page("bars: 4\ntempo: #{words}, target 60")).find { |fact| fact.topic == "tempo" }&.text }
     expect(tempo["Andante"]).to eq("Andante: 76–108 beats a minute on mechanical metronomes, 56–108 by newer tables. Target 60 beats per minute")
     expect(tempo["Larghetto"]).to start_with("Larghetto: 60–66 beats a minute, as on mechanical metronomes")
     expect(tempo["Vivace"]).to include("mechanical metronomes do not name it")

@@ -5,7 +5,7 @@ require_relative "support/generated_page"
 require "demo/pieces"
 
 # Smaller, not longer: every easier form really is less.
-RSpec.describe Stairwell::Practice::Smaller do
+RSpec.describe Stairwell::Practice::Simplification do
   let(:steps) do
     maps = Demo::Pieces.all.map { |piece| page("#{Stairwell::Formats::PageScript.write(piece.map)}#{piece.sections.map { |one| "section #{one}\n" }.join}") }
     maps.flat_map { |map| Stairwell::Practice::ROUTINES.values.flat_map { |routine| Stairwell::Practice.steps(map, routine: routine) } }
