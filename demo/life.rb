@@ -1,138 +1,144 @@
 # frozen_string_literal: true
 
-require "securerandom"
-
 module Demo
   # Some weeks of one student, lived in memory and written down at the end: days of
-  # practice, lessons with results and recaps, sections shown, pieces passed and the
-  # next ones given. Chance comes from a seed.
+  # practice, lessons with results and recaps, sections introduced, pieces passed and
+  # the next ones assigned. Chance comes from a seed.
   class Life
-    Server = Stairwell::Server
+    Studio = Stairwell::Studio
+    Progress = Stairwell::Progress
     # Share of planned days that are kept, and of steps that go on a kept day.
     ADHERENCE = {well: 0.93, middling: 0.72, stuck: 0.38}.freeze
     STRUGGLE = {well: 0.04, middling: 0.12, stuck: 0.3}.freeze
     RESULTS = {
       well: %i[steady secure secure steady shaky], middling: %i[shaky steady not_yet steady], stuck: %i[not_yet shaky not_yet shaky]
     }.freeze
-    # Steps heard at a lesson, at the most; and pieces in hand at once.
-    HEARD = 5
+    # Steps of a piece that are heard at a lesson, at the most; pieces in hand at once;
+    # and shares of a piece that are steady before the next comes, or it is passed.
+    HEARD = 3
     IN_HAND = 2
+    NEXT = 0.45
+    PASSED = 0.97
 
-    # @param desk_at [Proc] gives a desk on a date
-    # @param student [Hash] row
-    # @param pieces [Array<Hash>] gifts, given one after another
-    def initialize(desk_at, student, pieces, routine:, ability:, random:)
-      @desk_at = desk_at
-      @student = student
-      @waiting = pieces
-      @routine = routine
+    # @param record [Studio::Record]
+    # @param waiting [Array<Studio::Assignment>] assigned one after another
+    # @param ids [Proc] gives the number of the next assignment
+    def initialize(record, waiting, ability:, teacher_id:, random:, ids:)
+      @record = record
+      @waiting = waiting
       @ability = ability
+      @teacher_id = teacher_id
       @random = random
+      @ids = ids
       @rows = Hash.new { |all, table| all[table] = [] }
-      @events = Hash.new { |all, id| all[id] = [] }
       @second = 0
     end
 
     # @param dates [Enumerable<Date>]
-    # @return [void]
+    # @return [Hash{Symbol => Array<Hash>}] rows by table, in the order they can be
+    #   written
     def live(dates)
-      give(dates.first)
+      begin_day(dates.first)
+      assign
       dates.each do |date|
-        practise(date)
-        lesson(date) if date.wday == @student[:lesson_weekday]
+        begin_day(date)
+        practise
+        lesson if @record.student.lesson_day?(date)
       end
-      write(dates.last)
+      @rows
     end
 
     private
 
-    def desk(date) = @desk_at.call(date)
+    def today = @record.today
 
-    def give(date)
-      while @waiting.any? && in_hand(date).size < IN_HAND && (in_hand(date).empty? || in_hand(date).all? { |one| one.progress.share > 0.45 })
-        Server::Services::Giving.new(desk(date), @student).give(@waiting.shift.merge(routine: @routine, hand_order: @student[:hand_order]))
-        @loaded = nil
-      end
-      plan(date)
+    def begin_day(date)
+      @record = @record.with(today: date, moment: moment(date), heard_today: {}, introduced_today: [])
     end
 
-    # The pieces with what happened so far, which is not written down yet.
-    def in_hand(date)
-      @loaded ||= Server::Models::Assignments.new(desk(date)).of_student(@student[:id])
-      shown = Server::Models::Happened.new(desk(date)).by_assignment([@student[:id]])
-      @loaded.map { |one| one.with(progress: Stairwell::Progress.piece(one.progress.own, shown.fetch(one.id, []) + @events[one.id], introduce_first: one.row[:introduce_first])) }
-    end
-
-    def plan(date)
-      load = Server::Services::Workload.new(desk(date), @student, given: in_hand(date), from: date + 1)
-      @shown = Server::Views::Week.to_h(Stairwell::Planning.week(**load.week), load)
-      @week = JSON.parse(JSON.generate(@shown))
-      @rows[:week_plans] << {starts: date + 1, next_lesson: load.next_lesson, plan: Sequel.pg_jsonb(@week), made_at: moment(date)}
-    end
-
-    def moment(date) = Time.utc(date.year, date.month, date.day, 12) + (@second += 1)
+    def moment(date = today) = Time.utc(date.year, date.month, date.day, 12) + (@second += 1)
 
     def uuid = @random.bytes(16).unpack1("H*").then { |hex| [hex[0, 8], hex[8, 4], "4#{hex[13, 3]}", "8#{hex[17, 3]}", hex[20, 12]].join("-") }
 
-    def practise(date)
-      day = @week["days"].find { |one| one["date"] == date.to_s }
+    # The next piece comes when there is room for it; then the week is planned.
+    def assign
+      while @waiting.any? && @record.pieces.size < IN_HAND && @record.pieces.all? { |one| one.progress.share > NEXT }
+        change = Studio.assign(@record, @waiting.shift, id: @ids.call, key: uuid)
+        change.assigned.each { |piece| @rows[:assignments] << columns(piece).merge(assigned_by: @teacher_id, assigned_at: moment) }
+        change.added.fetch(:introductions, []).each { |row| @rows[:introductions] << row.merge(made_by: @teacher_id, made_at: moment) }
+        @record = change.record
+      end
+      keep(Studio.plan(@record, from: today + 1))
+    end
+
+    def columns(piece)
+      {
+        **piece.to_h.slice(:id, :piece_id, :revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first), choices: Sequel.pg_jsonb(piece.choices),
+        steps: Sequel.pg_jsonb(piece.progress.own.map(&:to_data))
+      }
+    end
+
+    def keep(change)
+      @record = change.record
+      week = change.week
+      @rows[:week_plans] << {starts: week.planned_from, next_lesson: week.next_lesson, plan: Sequel.pg_jsonb(Stairwell::Planning::WeekDocument.dump(week)), made_at: moment}
+    end
+
+    def practise
+      day = @record.week&.day(today)
       return unless day && @random.rand < ADHERENCE[@ability]
 
-      day["items"].select { |item| item["step_id"] }.each do |item|
-        done = (@random.rand < ADHERENCE[@ability]) ? item["repetitions"] : @random.rand(item["repetitions"])
-        done.times { mark(item, date, :repetition) }
-        mark(item, date, :struggle) if done.positive? && @random.rand < STRUGGLE[@ability]
+      day.steps.each do |item|
+        done = (@random.rand < ADHERENCE[@ability]) ? item.repetitions : @random.rand(item.repetitions)
+        kinds = [:repetition] * done
+        kinds << :struggle if done.positive? && @random.rand < STRUGGLE[@ability]
+        tap(item, kinds) if kinds.any?
       end
     end
 
-    def mark(item, date, kind)
-      at, key = moment(date), uuid
-      @events[item["assignment_id"]] << Stairwell::Progress::Mark.new(key: key, step_id: item["step_id"], date: date, kind: kind, at: at)
-      @rows[:practice_marks] << {assignment_id: item["assignment_id"], step_id: item["step_id"], key: key, day: date, kind: kind.to_s, made_at: at}
+    def tap(item, kinds)
+      marks = kinds.map { |kind| Progress::Mark.new(key: uuid, step_id: item.step_id, date: today, kind: kind, at: moment) }
+      @record = @record.with_piece(@record.piece(item.assignment_id).after(*marks)).with(practised_on: @record.practised_on | [today])
+      @rows[:practice_marks].concat(marks.map { |mark|
+        {assignment_id: item.assignment_id, step_id: mark.step_id, key: mark.key, day: today, kind: mark.kind.to_s, made_at: mark.at, tapped_at: mark.at}
+      })
     end
 
-    def lesson(date)
-      heard = in_hand(date).flat_map { |given| hear(given, date) }
-      in_hand(date).each { |given| teach(given, date) }
-      pass(date)
-      give(date)
-      @rows[:lessons] << {day: date, recap: Server::Services::RecapWriter.new(desk(date), @student, heard, @shown).to_s, notes: "", opened_by: @student[:teacher_id], opened_at: moment(date), finished_by: @student[:teacher_id], finished_at: moment(date)}
+    def lesson
+      @record.pieces.each { |piece| hear(piece) }
+      @record.pieces.each { |piece| introduce(piece) }
+      pass
+      assign
+      recap = Studio::LessonRecap.write(@record, Studio::LessonSteps.new(@record).to_a, Studio::PlanWeek.ahead(@record, from: today + 1))
+      @rows[:lessons] << {day: today, recap: recap, notes: "", opened_by: @teacher_id, opened_at: moment, finished_by: @teacher_id, finished_at: moment}
     end
 
-    def hear(given, date)
-      tried = given.progress.standings.values.select { |one| one.credited.positive? && !one.done? }.first((HEARD / 2.0).ceil)
-      tried.map do |one|
-        result, at = RESULTS[@ability].sample(random: @random), moment(date)
-        @events[given.id] << Stairwell::Progress::LessonResult.new(step_id: one.step.id, date: date, result: result, at: at)
-        @rows[:lesson_results] << {assignment_id: given.id, step_id: one.step.id, key: uuid, day: date, result: result.to_s, heard_by: @student[:teacher_id], made_at: at}
-        {title: one.step.title, result: result.to_s, simplification: nil}
+    def hear(piece)
+      tried = piece.progress.standings.values.select { |one| one.credited.positive? && !one.done? }.first(HEARD)
+      tried.each do |one|
+        result, at = RESULTS[@ability].sample(random: @random), moment
+        event = Progress::LessonResult.new(step_id: one.step.id, date: today, result: result, at: at)
+        heard = {[piece.id, one.step.id] => Studio::HeardToday.new(result: result)}
+        @record = @record.with_piece(@record.piece(piece.id).after(event)).with(heard_today: @record.heard_today.merge(heard), lessons: @record.lessons | [today])
+        @rows[:lesson_results] << {assignment_id: piece.id, step_id: one.step.id, key: uuid, day: today, result: result.to_s, recorded_by: @teacher_id, made_at: at}
       end
     end
 
-    # The next section is shown once the last one is under way.
-    def teach(given, date)
-      waiting, shown = given.progress.introductions.partition { |_, introduced| !introduced }.map { |all| all.map(&:first) }
-      return if waiting.empty? || given.progress.standings.values.none? { |one| one.step.section == shown.last && one.credited.positive? }
+    # The next section is introduced once the last one is under way.
+    def introduce(piece)
+      shown, waiting = piece.progress.introductions.partition { |_, introduced| introduced }.map { |all| all.map(&:first) }
+      return if waiting.empty? || piece.progress.standings.values.none? { |one| one.step.section == shown.last && one.credited.positive? }
 
-      at = moment(date)
-      @events[given.id] << Stairwell::Progress::Introduction.new(what: waiting.first, introduced: true, at: at)
-      @rows[:introductions] << {assignment_id: given.id, what: waiting.first, introduced: true, key: uuid, day: date, made_by: @student[:teacher_id], made_at: at}
+      event = Progress::Introduction.new(what: waiting.first, introduced: true, at: moment)
+      @record = @record.with_piece(@record.piece(piece.id).after(event)).with(introduced_today: [waiting.first])
+      @rows[:introductions] << {assignment_id: piece.id, what: waiting.first, introduced: true, key: uuid, day: today, made_by: @teacher_id, made_at: event.at}
     end
 
     # What is nearly all steady is passed, and makes room for the next piece.
-    def pass(date)
-      in_hand(date).select { |one| one.progress.share > 0.97 }.each do |given|
-        Server::Services::Giving.new(desk(date), @student).close(given.id, "passed")
-        @loaded = nil
-      end
-    end
-
-    # Everything at once, a table at a time.
-    def write(date)
-      desk = desk(date)
-      @rows.each do |table, rows|
-        desk.db[table].multi_insert(rows.map { |row| {studio_id: desk.studio_id, student_id: @student[:id], **row} })
-      end
+    def pass
+      done, left = @record.pieces.partition { |one| one.progress.share > PASSED }
+      done.each { |one| @rows[:assignments].find { |row| row[:id] == one.id }.update(ended: "passed", ended_on: today) }
+      @record = @record.with(pieces: left)
     end
   end
 end

@@ -6,9 +6,10 @@ require_relative "people"
 require_relative "pieces"
 
 module Demo
-  # Makes the demo studio through the same services a person uses, then lets its
+  # Makes the demo studio through the same actions a person uses, then lets its
   # students practise for some weeks. The same seed makes the same studio.
   class Studio
+    Server = Stairwell::Server
     WEEKS = 12
 
     # @param settings [Stairwell::Server::Settings]
@@ -16,16 +17,17 @@ module Demo
     def initialize(settings, seed: 11)
       @settings = settings
       @seed = seed
-      @store = Stairwell::Server::Store.new(settings.app_url, connections: 2)
-      @today = Stairwell::Server::Clock.new(settings.fixed_now).today(People::TIME_ZONE)
+      @store = Server::Store.new(settings.app_url, connections: 2)
+      @today = Server::Clock.new(settings.fixed_now).today(People::TIME_ZONE)
     end
 
     # @return [void]
     def make
       found
       load_pieces
-      enrol
-      at_desk(day: @today) { |desk| loop { break if Stairwell::Server::Services::Overview.new(desk).freshen.zero? } }
+      People::STUDENTS.each { |one| enrol(*one) }
+      now = context(day: @today)
+      Server::Features::Overview.new(now).summarise(now.read { |tables| tables[:students].select_map(:id) })
       @store.db.disconnect
     end
 
@@ -34,60 +36,70 @@ module Demo
     def noon(day) = Time.utc(day.year, day.month, day.day, 12)
 
     def found
-      @teachers = People::TEACHERS.map do |one|
-        Stairwell::Server::Auth.add_account(@store.db, **one, password: People::PASSWORD)
-      end
+      @teachers = People::TEACHERS.map { |one| Server::Auth.add_account(@store.db, **one, password: People::PASSWORD) }
       @studio_id = @store.found_studio(name: People::STUDIO, time_zone: People::TIME_ZONE, owner_id: @teachers.first)
-      at_desk { |desk| @teachers.drop(1).each { |id| desk.add(:memberships, account_id: id, role: "teacher") } }
+      context.write { |tables| @teachers.drop(1).each { |id| tables.add(:memberships, account_id: id, role: "teacher") } }
     end
 
-    def at_desk(teacher = 0, day: @today - 7 * WEEKS, &work)
-      clock = Stairwell::Server::Clock.new(noon(day))
-      Stairwell::Server::Desks.new(store: @store, clock: clock, settings: @settings)
-        .for_studio(@studio_id, account_id: @teachers[teacher], &work)
+    def context(teacher = 0, day: @today - 7 * WEEKS)
+      Server::StudioContexts.new(store: @store, clock: Server::Clock.new(noon(day)), settings: @settings).of_studio(@studio_id, account_id: @teachers[teacher])
     end
 
     def load_pieces
+      library = Server::Features::Library.new(context)
       @pieces = Pieces.all.to_h do |piece|
-        at_desk do |desk|
-          library = Stairwell::Server::Services::Library.new(desk)
-          loaded = library.load_score(Stairwell::Formats::MusicXML.write(piece.map).b, "#{piece.file}.musicxml")
-          # A score knows no book, level or target tempo; the teacher types them in.
-          script = ["book: #{piece.map.book}", "level: #{piece.map.level}", loaded[:script].sub(/^tempo: .*/) { |line| "#{line}, target #{piece.map.tempo.target}" },
-            *Pieces.starts(piece.map, piece.sections), *piece.sections.map { |one| "section #{one}" }].join("\n")
-          Stairwell::Server::Services::Workbench.new(desk, loaded[:id]).save("#{script}\n", seen: loaded[:revision])
-          [piece.file, {id: loaded[:id], target_tempo: piece.map.tempo.target}]
-        end
+        loaded = library.load_score(Stairwell::Formats::MusicXML.write(piece.map).b, "#{piece.file}.musicxml")
+        # A score knows no book, level or target tempo; the teacher types them in.
+        script = ["book: #{piece.map.book}", "level: #{piece.map.level}", loaded[:script].sub(/^tempo: .*/) { |line| "#{line}, target #{piece.map.tempo.target}" },
+          *Pieces.starts(piece.map, piece.sections), *piece.sections.map { |one| "section #{one}" }].join("\n")
+        Server::Features::Piece.new(context, loaded[:id]).save("#{script}\n", seen: loaded[:revision])
+        [piece.file, {id: loaded[:id], target_tempo: piece.map.tempo.target}]
       end
     end
 
-    def enrol
-      People::STUDENTS.each do |name, teacher, days, minutes, begin_per_day, weekday, time, hand, routine, files, ability|
-        at_desk(teacher) do |desk|
-          teaching = Stairwell::Server::Services::Teaching.new(desk)
-          id = teaching.add(
-            name: name, practice_days: days, minutes_a_day: minutes, begin_per_day: begin_per_day, lesson_weekday: weekday,
-            lesson_time: time, hand_order: hand, class_name: (People::CLASS if [weekday, time] == People::CLASS_TIME), reads: routine != "say_clap_play", warm_ups: (begin_per_day > 2) ? "scale" : "five_finger"
-          )[:id]
-          live(desk, id, files, routine, ability)
-          teaching.renew_link(id)
-        end
-      end
+    def enrol(name, teacher, days, minutes, begin_per_day, weekday, time, hand, routine, files, ability)
+      here = context(teacher)
+      students = Server::Features::Students.new(here)
+      id = students.add(
+        name: name, practice_days: days, minutes_a_day: minutes, begin_per_day: begin_per_day, lesson_weekday: weekday,
+        lesson_time: time, hand_order: hand, class_name: (People::CLASS if [weekday, time] == People::CLASS_TIME), reads: routine != "say_clap_play", warm_ups: (begin_per_day > 2) ? "scale" : "five_finger"
+      )[:id]
+      live(here, id, files, routine, ability)
+      students.renew_link(id)
     end
 
     # Some weeks up to yesterday. Every student has a chance of their own, so that
     # one more changes nothing for the others.
-    def live(desk, id, files, routine, ability)
-      desks = ->(date) { desk.with(clock: Stairwell::Server::Clock.new(noon(date))) }
-      gifts = (files | @pieces.keys).map { |file| {piece_id: @pieces[file][:id], target_tempo: @pieces[file][:target_tempo]} }
-      Life.new(desks, desk[:students].first(id: id), gifts, routine: routine, ability: ability, random: Random.new(@seed + id)).live(@today - 7 * WEEKS...@today)
-      concert(desk, id) if id == 1
+    def live(here, id, files, routine, ability)
+      record = Server::Repositories::Records.new(here).find(id)
+      life = Life.new(
+        record, (files | @pieces.keys).map { |file| assignment(here, file, routine, record.student.hand_order) }, ability: ability, teacher_id: here.account_id,
+        random: Random.new(@seed + id), ids: -> { here.next_id(:assignments_id_seq) }
+      )
+      rows = life.live(@today - 7 * WEEKS...@today)
+      # One piece is for the studio's evening.
+      rows[:assignments].find { |row| row[:ended].nil? }&.store(:due_on, @today + 24) if id == 1
+      here.write { |tables| rows.each { |table, all| write(tables, table, all.map { |row| {studio_id: @studio_id, student_id: id, **row} }) } }
     end
 
-    # One piece is for the studio's evening.
-    def concert(desk, id)
-      row = desk[:assignments].where(student_id: id, ended: nil).order(:id).first
-      desk[:assignments].where(id: row[:id]).update(due_on: @today + 24) if row
+    # Everything at once, a table at a time.
+    def write(tables, table, rows)
+      columns = rows.flat_map(&:keys).uniq
+      dataset = tables.db[table]
+      dataset = dataset.overriding_system_value if columns.include?(:id)
+      dataset.import(columns, rows.map { |row| columns.map { |name| row[name] } })
+    end
+
+    def assignment(here, file, routine, hand_order)
+      piece = @pieces[file]
+      page, row = here.read do |tables|
+        row = Server::Repositories::Pieces.new(tables).find(piece[:id])
+        [Server::Repositories::Pages.new(tables).read([[row[:id], row[:revision]]]), row]
+      end
+      page = page.page(row[:id], row[:revision], nil)
+      Stairwell::Studio::Assignment.new(
+        piece_id: row[:id], title: row[:title], revision: row[:revision], routine: routine, hand_order: hand_order, target_tempo: piece[:target_tempo], page: page, key: page.map.keys.first&.to_s
+      )
     end
   end
 end

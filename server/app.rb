@@ -12,12 +12,13 @@ require_relative "settings"
 require_relative "store"
 require_relative "problem"
 require_relative "clock"
-require_relative "desk"
-Dir[File.join(__dir__, "{web,models,views,services,jobs,routes}/*.rb")].sort.each { |file| require file }
+require_relative "studio_context"
+Dir[File.join(__dir__, "{web,repositories,features,features/*,jobs}/*.rb")].sort.each { |file| require file }
 
 module Stairwell
-  # The web server: routes parse, authorise, call one service and render;
-  # services load rows, make values, ask the core, and store rows.
+  # The web server. A folder of features for each place a user goes, with its routes,
+  # its actions and its JSON. An action reads rows in one short snapshot, asks the core
+  # with no transaction open, and keeps what follows in another.
   module Server
     # The routes of the HTTP interface.
     class Api < Sinatra::Base
@@ -27,28 +28,21 @@ module Stairwell
       set :protection, false # the guards before it do that work
       set :static, false
       disable :logging
-      helpers Routes::Helpers
-      register Routes::Session, Routes::Pieces, Routes::Students, Routes::Lessons, Routes::Routines, Routes::Studio, Routes::Papers, Routes::Sheet
+      helpers Features::Helpers
+      register Features::SessionRoutes, Features::PieceRoutes, Features::StudentRoutes, Features::LessonRoutes, Features::RoutineRoutes, Features::StudioRoutes,
+        Features::PaperRoutes, Features::SheetRoutes
 
-      error(Problem) { |problem| answer(problem) }
-      error(UnreadableError) { |error| answer(Problem.new(422, error.message, code: error.code.to_s)) }
-      not_found { answer(Problem.new(404, "There is nothing at this address.", code: "not_found")) }
-
-      helpers do
-        def answer(problem)
-          status problem.status
-          content_type Problem::TYPE
-          JSON.generate(problem.to_h)
-        end
-      end
+      error(Problem) { |problem| render_problem(problem) }
+      error(Error) { |error| render_problem(Problem.of(error)) }
+      not_found { render_problem(Problem.new(404, "There is nothing at this address.", code: "not_found")) }
     end
 
     # @param settings [Settings]
     # @return [#call] the whole Rack application
     def self.app(settings, store: Store.new(settings.app_url), clock: Clock.new(settings.fixed_now), log: $stderr)
-      desks = Desks.new(store: store, clock: clock, settings: settings)
-      Jobs.prepare(desks)
-      api = Class.new(Api) { set :desks, desks }
+      contexts = StudioContexts.new(store: store, clock: clock, settings: settings)
+      Jobs.prepare(contexts)
+      api = Class.new(Api) { set :contexts, contexts }
       Rack::Builder.new {
         use Rack::Deflater, **Shrunk.options
         use Pages

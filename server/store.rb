@@ -8,6 +8,9 @@ module Stairwell
     # The database as the app sees it. Every use is inside a studio: the
     # transaction carries its id, and row-level security does the rest.
     class Store
+      # Larger than any id there will be: what claims more names nothing.
+      MOST_ID = 2**62
+
       # @return [Sequel::Database]
       attr_reader :db
 
@@ -28,14 +31,28 @@ module Stairwell
         end
       end
 
-      # @param account_id [Integer]
-      # @return [Hash, nil] the first membership: :studio_id, :role
-      def membership(account_id)
-        db.transaction do
-          setting("stairwell.account", account_id)
-          db[:memberships].where(account_id: account_id).order(:studio_id).first
+      # The same for what is only read: all statements see one state.
+      # @return [Object] what the block gives
+      def snapshot(studio_id)
+        db.transaction(isolation: :repeatable, read_only: true) do
+          setting("stairwell.studio", studio_id)
+          yield db
         end
       end
+
+      # @param account_id [Integer]
+      # @return [Hash, nil] the row of the first studio the account belongs to
+      def studio_of_account(account_id)
+        db.transaction do
+          setting("stairwell.account", account_id)
+          id = db[:memberships].where(account_id: account_id).order(:studio_id).get(:studio_id)
+          id && row(id)
+        end
+      end
+
+      # @param id [Integer]
+      # @return [Hash, nil]
+      def studio(id) = id < MOST_ID ? db.transaction { row(id) } : nil
 
       # Makes a studio and its first member; used by setup and demo.
       # @return [Integer] the studio's id
@@ -50,6 +67,11 @@ module Stairwell
       end
 
       private
+
+      def row(studio_id)
+        setting("stairwell.studio", studio_id)
+        db[:studios].first(id: studio_id)
+      end
 
       # Holds until the transaction ends.
       def setting(name, value) = db.get(Sequel.function(:set_config, name, value.to_s, true))

@@ -22,7 +22,7 @@ RSpec.configure do |config|
   config.define_derived_metadata(file_path: %r{/browser/}) { |metadata| metadata[:type] = :browser }
   config.include Requests, type: :request
   config.include Visits, type: :browser
-  config.before { House.empty }
+  config.before { TestApp.empty }
   # A browser may lose a file on the way when its machine's network changes; the
   # first failure is told, and the example has one more try.
   config.verbose_retry = config.display_try_failure_messages = true

@@ -7,7 +7,7 @@ require "server/app"
 
 settings = Stairwell::Server::Settings.from_env
 store = Stairwell::Server::Store.new(settings.app_url)
-Stairwell::Server::Jobs.prepare(Stairwell::Server::Desks.new(store: store, clock: Stairwell::Server::Clock.new(settings.fixed_now), settings: settings))
+Stairwell::Server::Jobs.prepare(Stairwell::Server::StudioContexts.new(store: store, clock: Stairwell::Server::Clock.new(settings.fixed_now), settings: settings))
 locker = Stairwell::Server::Jobs.start
 puts "• Working on jobs (Ctrl-C stops)"
 stop = Queue.new

@@ -12,15 +12,15 @@ module Stairwell
       WORKERS = 1
 
       class << self
-        # @return [Desks] where jobs work
-        attr_accessor :desks
+        # @return [StudioContexts] where jobs work
+        attr_accessor :contexts
 
         # Lets jobs be put in the same transaction as what they are about.
-        # @param desks [Desks]
+        # @param contexts [StudioContexts]
         # @return [void]
-        def prepare(desks)
-          self.desks = desks
-          Que.connection = desks.store.db
+        def prepare(contexts)
+          self.contexts = contexts
+          Que.connection = contexts.store.db
           Que.logger = nil
         end
 

@@ -12,22 +12,23 @@ module Stairwell
         # @param studio_id [Integer]
         # @param id [Integer] of the outbox
         def run(studio_id, id)
-          row = at_desk(studio_id) { |desk| desk[:outbox].first(id: id, sent_at: nil) }
+          @context = Jobs.contexts.of_studio(studio_id)
+          row = @context.read { |tables| tables[:outbox].first(id: id, sent_at: nil) }
           return unless row
 
           deliver(row)
-          at_desk(studio_id) { |desk| desk[:outbox].where(id: id).update(sent_at: Sequel.function(:clock_timestamp), trouble: nil) }
+          note(id, sent_at: Sequel.function(:clock_timestamp), trouble: nil)
         rescue SystemCallError, SocketError, Net::OpenTimeout, Net::ReadTimeout, Net::SMTPError, OpenSSL::SSL::SSLError => error
-          at_desk(studio_id) { |desk| desk[:outbox].where(id: id).update(trouble: error.message[0, 300]) }
+          note(id, trouble: error.message[0, 300])
           raise
         end
 
         private
 
-        def at_desk(studio_id, &) = Jobs.desks.for_studio(studio_id, &)
+        def note(id, **values) = @context.write { |tables| tables[:outbox].where(id: id).update(values) }
 
         def deliver(row)
-          smtp = Jobs.desks.settings.smtp
+          smtp = Jobs.contexts.settings.smtp
           mail = Mail.new(from: smtp.from, to: row[:recipient], subject: row[:subject], body: row[:body], charset: "UTF-8")
           mail.delivery_method(:smtp, address: smtp.host, port: smtp.port, user_name: smtp.user, password: smtp.password, enable_starttls_auto: true, open_timeout: 10, read_timeout: 20)
           mail.deliver!

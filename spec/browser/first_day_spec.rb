@@ -5,7 +5,7 @@ require_relative "../spec_helper"
 # A studio with nothing in it yet, and a piece that is typed and not loaded.
 RSpec.describe "The first day of a studio" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 

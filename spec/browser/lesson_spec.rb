@@ -7,7 +7,7 @@ RSpec.describe "A lesson in the browser" do
   include_context "a student with a piece"
 
   before do
-    House.now = Time.utc(2027, 3, 10, 16)
+    TestApp.now = Time.utc(2027, 3, 10, 16)
     api { ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, email: "home@quay.example")) }
     sign_in
   end
@@ -51,7 +51,7 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_button("Heard")
     go "Outbox"
     expect(page).to have_css("article", text: "Bring the blue book.")
-    expect(House::OWNER[:lesson_results].where(step_id: "A.left", result: "shaky").get(:note)).to eq("thumb")
+    expect(TestApp::OWNER[:lesson_results].where(step_id: "A.left", result: "shaky").get(:note)).to eq("thumb")
     expect(complaints).to eq([])
   end
 
@@ -90,7 +90,7 @@ RSpec.describe "A lesson in the browser" do
     open_lesson
     expect(heard("A, right hand")).to have_text("steady")
     expect(page).to have_no_text("No connection")
-    expect(House::OWNER[:lesson_results].count).to eq(1)
+    expect(TestApp::OWNER[:lesson_results].count).to eq(1)
     find_field("Recap for Nell").send_keys("Mine. ")
     sleep 0.8
     api { ask(:put, "/api/students/#{student["id"]}/lesson", {recap: "Theirs.", version: 1}) }
@@ -98,13 +98,13 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_css("[role=alert]", text: "Someone else wrote to Nell meanwhile:\nTheirs.")
     click_button "Keep mine"
     expect(page).to have_no_css("[role=alert]")
-    Timeout.timeout(8) { sleep 0.1 until House::OWNER[:lessons].get(:recap) != "Theirs." }
-    expect(House::OWNER[:lessons].get(:recap)).to include("Mine.").and(include("More."))
+    Timeout.timeout(8) { sleep 0.1 until TestApp::OWNER[:lessons].get(:recap) != "Theirs." }
+    expect(TestApp::OWNER[:lessons].get(:recap)).to include("Mine.").and(include("More."))
   end
 
   it "shows what a second teacher did, and never writes over words it has not shown" do
-    second = Stairwell::Server::Auth.add_account(House.store.db, email: "second@quay.example", name: "Oren Tull", password: House::PASSWORD)
-    House::OWNER[:memberships].insert(studio_id: house[:studio_id], account_id: second, role: "teacher")
+    second = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "second@quay.example", name: "Oren Tull", password: TestApp::PASSWORD)
+    TestApp::OWNER[:memberships].insert(studio_id: studio[:studio_id], account_id: second, role: "teacher")
     as_second = lambda do |method, path, body|
       Requests.instance_method(:sign_in).bind_call(self, email: "second@quay.example")
       ask(method, "/api/students/#{student["id"]}/#{path}", body)
@@ -122,7 +122,7 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_css("[role=alert]", text: "Oren Tull wrote to Nell meanwhile:\nOren again.")
     keys(:escape, "2") # a result loads the lesson again; the words still wait
     expect(page).to have_css("[role=alert]", text: "Oren again.")
-    expect(House::OWNER[:lessons].get(:recap)).to eq("Oren again.")
+    expect(TestApp::OWNER[:lessons].get(:recap)).to eq("Oren again.")
     click_button "Take theirs"
     expect(page).to have_field("Recap for Nell", with: "Oren again.")
     expect(page).to have_no_css("[role=alert]")

@@ -6,7 +6,7 @@ require_relative "../spec_helper"
 RSpec.describe "Sheet, lesson and student" do
   include Requests
 
-  before { House.studio }
+  before { TestApp.studio }
 
   let!(:student) do
     Requests.instance_method(:sign_in).bind_call(self)
@@ -16,7 +16,7 @@ RSpec.describe "Sheet, lesson and student" do
   def sign_in = Visits.instance_method(:sign_in).bind_call(self)
 
   def on_the_phone
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     Capybara.using_driver(:phone) do
       visit student["sheet_path"]
       yield
@@ -56,7 +56,7 @@ RSpec.describe "Sheet, lesson and student" do
       browser.delete_network_conditions
       expect(page).to have_no_text("wait on this phone")
       expect(step("A, right hand")).to have_text("2 of 5")
-      expect(House::OWNER[:practice_marks].select_map(:kind)).to eq(%w[repetition repetition])
+      expect(TestApp::OWNER[:practice_marks].select_map(:kind)).to eq(%w[repetition repetition])
     ensure
       page.driver.browser.delete_network_conditions
     end
@@ -128,14 +128,14 @@ RSpec.describe "Sheet, lesson and student" do
   end
 
   it "says what comes next on a day without practice" do
-    House.now = Time.utc(2027, 3, 3, 12)
+    TestApp.now = Time.utc(2027, 3, 3, 12)
     Capybara.using_driver(:phone) do
       visit student["sheet_path"]
       expect(page).to have_text("Next: Thursday 4 March, A, right hand; A, left hand.")
-      House.now = Time.utc(2027, 3, 9, 12)
+      TestApp.now = Time.utc(2027, 3, 9, 12)
       visit student["sheet_path"]
       expect(page).to have_text("The next lesson is on Wednesday 10 March.")
-      House.now = Time.utc(2027, 3, 12, 12)
+      TestApp.now = Time.utc(2027, 3, 12, 12)
       visit student["sheet_path"]
       expect(page).to have_css("[role=status]", text: "The plan of this week is not there yet. Until it comes, go on with these.")
       expect(page).to have_css("section", text: "tap a box each time")
@@ -152,9 +152,9 @@ RSpec.describe "Sheet, lesson and student" do
   end
 
   it "takes a result back by key, and marks the one that holds" do
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     mark(sheet_of(student), student["week"]["days"].first["items"].first)
-    House.now = Time.utc(2027, 3, 10, 16)
+    TestApp.now = Time.utc(2027, 3, 10, 16)
     sign_in
     visit "/students/#{student["id"]}/lesson"
     expect(find("[aria-current=true]")).to have_text("A, right hand")
@@ -166,7 +166,7 @@ RSpec.describe "Sheet, lesson and student" do
     expect(page).to have_css("h2", text: /Heard today · 0 of/)
     click_button "4 secure"
     expect(page).to have_css("[role=listitem]", text: /A, right hand.*secure/m)
-    expect(House::OWNER[:lesson_results].select_order_map(:result)).to contain_exactly("not_heard", "secure", "shaky")
+    expect(TestApp::OWNER[:lesson_results].select_order_map(:result)).to contain_exactly("not_heard", "secure", "shaky")
   end
 
   it "shows both versions when a student was changed meanwhile, and keeps what was typed" do

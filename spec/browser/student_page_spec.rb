@@ -7,7 +7,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
   include_context "a student with a piece"
 
   before do
-    House.now = Time.utc(2027, 3, 10, 16)
+    TestApp.now = Time.utc(2027, 3, 10, 16)
     sign_in
   end
 
@@ -54,7 +54,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
       find("summary", text: "Wednesday 10 March: 0 heard").click
       expect(page).to have_text("Play slowly.")
     end
-    House.now = Time.utc(2027, 3, 16, 12)
+    TestApp.now = Time.utc(2027, 3, 16, 12)
     open_student
     expect(find("section[aria-label='Needs attention']")).to have_text("practised on 0 of")
   end
@@ -99,8 +99,8 @@ RSpec.describe "The student's page, the studio and the outbox" do
   end
 
   it "draws some of many students, and the rest as one asks or scrolls" do
-    columns = (House::OWNER[:students].columns - %i[id name]).map { |one| "\"#{one}\"" }.join(", ")
-    House::OWNER.run("INSERT INTO students (name, #{columns}) SELECT 'Student ' || n, #{columns} FROM students, generate_series(1, 140) n")
+    columns = (TestApp::OWNER[:students].columns - %i[id name]).map { |one| "\"#{one}\"" }.join(", ")
+    TestApp::OWNER.run("INSERT INTO students (name, #{columns}) SELECT 'Student ' || n, #{columns} FROM students, generate_series(1, 140) n")
     rows = -> { page.all("[role=rowgroup] [role=row]").size }
     visit "/studio"
     expect(page).to have_css("[role=status]", text: "141 students")
@@ -130,7 +130,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
       find("summary", match: :first).click
       expect(page).to have_css("li", text: "A, right hand (The Lock Gate): 0 of")
     end
-    expect(House::OWNER[:studios].get(:terms)).to eq("american")
+    expect(TestApp::OWNER[:studios].get(:terms)).to eq("american")
   end
 
   it "prints the weeks of several students, and boxes only" do
@@ -164,7 +164,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     click_button "Save and plan again"
     expect(page).to have_button("Change")
     expect(page).to have_no_button("Save and plan again")
-    row = House::OWNER[:students].first
+    row = TestApp::OWNER[:students].first
     expect(row.values_at(:email, :terms, :reads)).to eq(["home@quay.example", "american", false])
     expect(JSON.parse(row[:minutes_by_day].to_s)).to eq({"6" => 35})
     visit "/students/#{student["id"]}/lesson"
@@ -172,8 +172,8 @@ RSpec.describe "The student's page, the studio and the outbox" do
   end
 
   it "shows pictures for each action on the sheet of a student who cannot read yet" do
-    House::OWNER[:students].update(reads: false)
-    House.now = Time.utc(2027, 3, 11, 12)
+    TestApp::OWNER[:students].update(reads: false)
+    TestApp.now = Time.utc(2027, 3, 11, 12)
     api { ask(:post, "/api/students/#{student["id"]}/week", {}) }
     Capybara.using_driver(:phone) do
       visit student["sheet_path"]

@@ -6,7 +6,7 @@ require "tmpdir"
 
 # The whole job once through, as a teacher and a family do it.
 RSpec.describe "From the page to the next week" do
-  before { House.studio }
+  before { TestApp.studio }
 
   around do |example|
     Dir.mktmpdir do |folder|
@@ -74,7 +74,7 @@ RSpec.describe "From the page to the next week" do
   end
 
   def practise_on_the_phone(path)
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     Capybara.using_driver(:phone) do
       visit path
       expect(page).to have_css("h1", text: "Thursday, Nell")
@@ -96,12 +96,12 @@ RSpec.describe "From the page to the next week" do
       printed.close
       expect(complaints).to eq([])
       # Five, one that was hard and taken back, and five: all have arrived.
-      Timeout.timeout(20) { sleep 0.1 until House::OWNER[:practice_marks].count == 12 }
+      Timeout.timeout(20) { sleep 0.1 until TestApp::OWNER[:practice_marks].count == 12 }
     end
   end
 
   def hear_the_lesson
-    House.now = Time.utc(2027, 3, 10, 16)
+    TestApp.now = Time.utc(2027, 3, 10, 16)
     visit current_path
     click_button "Open lesson"
     expect(page).to have_css("h1", text: "Nell, Wednesday 10 March")

@@ -59,7 +59,7 @@ RSpec.describe "The week by hand" do
     item("A, left hand", "Thu").click
     click_button "Move to the day after"
     expect(item("A, left hand", "Fri")).to have_css("svg[aria-label='put there by you']")
-    House.now = Time.utc(2027, 3, 6, 12) # Thursday and Friday went by without practice
+    TestApp.now = Time.utc(2027, 3, 6, 12) # Thursday and Friday went by without practice
     visit current_path
     expect(page).to have_text("gone by", count: 2)
     expect(page).to have_css("section[data-day]", count: 3)
@@ -84,7 +84,7 @@ RSpec.describe "The week by hand" do
   end
 
   it "makes a step that was heard not yet smaller, as the teacher chooses" do
-    House.now = Time.utc(2027, 3, 10, 16)
+    TestApp.now = Time.utc(2027, 3, 10, 16)
     api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.together", result: "not_yet", key: SecureRandom.uuid}) }
     visit "/students/#{student["id"]}/lesson"
     find("[role=listitem]", text: /\AA, hands together/).click

@@ -13,7 +13,7 @@ RSpec.describe "The workbench" do
 
   def saved = expect(page).to have_css("[role=status]", exact_text: "Saved")
 
-  def stored(id = 1) = House::OWNER[:map_revisions].where(piece_id: id).reverse(:revision).get(:script)
+  def stored(id = 1) = TestApp::OWNER[:map_revisions].where(piece_id: id).reverse(:revision).get(:script)
 
   def choose(from, to = from)
     bar_at(from).find("rect", match: :first).click
@@ -205,7 +205,7 @@ RSpec.describe "The workbench" do
     saved
     select "For the whole studio", from: "For whom"
     expect(page).to have_css("[data-visit]", count: 20)
-    expect(House::OWNER[:piece_layers].select_map(%i[student_id script])).to eq([[student["id"], "without repeat: 1-8\n"]])
+    expect(TestApp::OWNER[:piece_layers].select_map(%i[student_id script])).to eq([[student["id"], "without repeat: 1-8\n"]])
   end
 
   it "tells who changed what, and goes back, which can be undone" do
@@ -213,7 +213,7 @@ RSpec.describe "The workbench" do
     choose(12)
     keys("f")
     saved
-    House::OWNER[:map_revisions].update(made_at: Sequel.lit("made_at - interval '1 hour'"))
+    TestApp::OWNER[:map_revisions].update(made_at: Sequel.lit("made_at - interval '1 hour'"))
     click_tab "Past"
     click_button "What changed"
     expect(page).to have_text("section A1: 5-8 like A except 8")

@@ -4,7 +4,7 @@ require_relative "../spec_helper"
 
 RSpec.describe "Giving a piece and looking ahead" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 
@@ -24,7 +24,7 @@ RSpec.describe "Giving a piece and looking ahead" do
   end
 
   it "says what a routine and its choices would come to, and saves nothing" do
-    trial = ->(**more) { ask(:post, "/api/students/#{student["id"]}/trial", gift(**more)) }
+    trial = ->(**more) { ask(:post, "/api/students/#{student["id"]}/preview", gift(**more)) }
     expect(trial.call["titles"]).to include("A, with pedal", "A, dynamics")
     expect(trial.call(pedal: "none", articulation_by: "student")["titles"].grep(/pedal|dynamics|articulation/)).to eq([])
     expect(trial.call(memory: true)["steps"]).to be > trial.call["steps"]
@@ -35,14 +35,14 @@ RSpec.describe "Giving a piece and looking ahead" do
   it "gives the piece as chosen, and keeps the choices" do
     given = give(routine: "aspect_by_aspect", hand_order: "easier", join: "from_end", order: %w[notes rhythm fingering together])
     expect(titles(given)).to include("A, rhythm", "A1 + B, joined")
-    row = House::OWNER[:assignments].first
+    row = TestApp::OWNER[:assignments].first
     expect(row[:choices].then { |value| JSON.parse(value.to_s) }).to eq("join" => "from_end", "order" => %w[notes rhythm fingering together], "pace" => "1/1", "target_by" => "number", "target_said" => 76)
-    expect(give["code"]).to eq("given_already")
+    expect(give["code"]).to eq("assigned_already")
   end
 
   it "shows a step without a pulse, and what the hands do, on the sheet" do
     give(routine: "whole_piece")
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     link = ask(:post, "/api/students/#{student["id"]}/link", {})
     item = ask(:get, sheet_of(link))["days"].flat_map { |day| day["items"] }.first
     expect(item).to include("title" => "Whole piece, look it over", "tempo" => nil, "how" => "with the eyes")
@@ -91,7 +91,7 @@ RSpec.describe "Giving a piece and looking ahead" do
     expect(day["warm_ups"].first).to include("notes" => %w[G A B C D E F♯ G], "right" => [1, 2, 3, 1, 2, 3, 4, 5])
     expect(day["minutes"]).to eq(day["items"].sum { |one| one["minutes"] } + day["warm_ups"].sum { |one| one["minutes"] })
     link = ask(:post, "/api/students/#{warm["id"]}/link", {})
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     expect(ask(:get, sheet_of(link))["days"].first["warm_ups"].size).to eq(4)
   end
 
@@ -107,7 +107,7 @@ RSpec.describe "Giving a piece and looking ahead" do
 
   it "plans the rest of the week again when days were missed" do
     before = give["week"]
-    House.now = Time.utc(2027, 3, 6, 12)
+    TestApp.now = Time.utc(2027, 3, 6, 12)
     again = ask(:post, "/api/students/#{student["id"]}/week", {})["week"]
     expect(again.values_at("starts", "planned_from")).to eq(%w[2027-03-04 2027-03-06])
     expect(again["days"].map { |day| day["date"] }).to eq(before["days"].map { |day| day["date"] })

@@ -7,15 +7,15 @@ RSpec.describe "The demo studio" do
   # Everything but keys and times, which are never the same.
   def told
     {
-      students: House::OWNER[:students].select_order_map(:name),
-      pieces: House::OWNER[:pieces].select_order_map([:title, :book]),
-      heard: House::OWNER[:lesson_results].order(:student_id, :day, :step_id, :made_at).select_map([:student_id, :day, :step_id, :result]),
-      marks: House::OWNER[:practice_marks].group_and_count(:student_id, :day, :step_id, :kind).order(:student_id, :day, :step_id, :kind).map(&:to_a)
+      students: TestApp::OWNER[:students].select_order_map(:name),
+      pieces: TestApp::OWNER[:pieces].select_order_map([:title, :book]),
+      heard: TestApp::OWNER[:lesson_results].order(:student_id, :day, :step_id, :made_at).select_map([:student_id, :day, :step_id, :result]),
+      marks: TestApp::OWNER[:practice_marks].group_and_count(:student_id, :day, :step_id, :kind).order(:student_id, :day, :step_id, :kind).map(&:to_a)
     }
   end
 
   def make
-    House.empty
+    TestApp.empty
     Demo::Studio.new(Stairwell::Server::Settings.new(ENV.to_h.merge("STAIRWELL_NOW" => "2027-03-10 12:00")), seed: 11).make
     told
   end
@@ -24,7 +24,7 @@ RSpec.describe "The demo studio" do
     first = make
     expect(make).to eq(first)
     expect(first[:pieces].size).to be >= 3
-    House.now = Time.utc(2027, 3, 10, 12)
+    TestApp.now = Time.utc(2027, 3, 10, 12)
     sign_in(email: Demo::People::TEACHERS.first[:email], password: Demo::People::PASSWORD)
     percents = ask(:get, "/api/studio").flat_map { |row| row["pieces"].map { |piece| piece["percent"] } }
     expect(percents.min).to be < 20
@@ -35,20 +35,20 @@ RSpec.describe "The demo studio" do
 
   # Twelve weeks of twenty students of three teachers, an evening class among them.
   def expect_depth
-    expect([House::OWNER[:students].count, House::OWNER[:memberships].count]).to eq([20, 3])
-    expect(House::OWNER[:students].group_and_count(:lesson_weekday, :lesson_time).map { |row| row[:count] }.max).to eq(8)
-    lessons = House::OWNER[:lessons].group_and_count(:student_id).map { |row| row[:count] }
+    expect([TestApp::OWNER[:students].count, TestApp::OWNER[:memberships].count]).to eq([20, 3])
+    expect(TestApp::OWNER[:students].group_and_count(:lesson_weekday, :lesson_time).map { |row| row[:count] }.max).to eq(8)
+    lessons = TestApp::OWNER[:lessons].group_and_count(:student_id).map { |row| row[:count] }
     expect(lessons).to all(be_between(11, 12))
-    expect(House::OWNER[:lessons].where(recap: nil).count).to eq(0)
-    expect(House::OWNER[:assignments].where(ended: "passed").count).to be > 5
-    expect(House::OWNER[:assignments].distinct.select_map(:routine).size).to be >= 6
+    expect(TestApp::OWNER[:lessons].where(recap: nil).count).to eq(0)
+    expect(TestApp::OWNER[:assignments].where(ended: "passed").count).to be > 5
+    expect(TestApp::OWNER[:assignments].distinct.select_map(:routine).size).to be >= 6
     kinds = ask(:get, "/api/studio").flat_map { |row| row["concerns"].map { |one| one["kind"] } }.uniq
-    expect(kinds).to include("practice", "stuck", "seam").or include("practice", "stuck", "review")
+    expect(kinds).to include("practice", "stuck", "join").or include("practice", "stuck", "review")
     # A sheet of today, a lesson with something to hear, stairs that are half climbed.
-    student = House::OWNER[:students].where(lesson_weekday: 3).min(:id)
+    student = TestApp::OWNER[:students].where(lesson_weekday: 3).min(:id)
     shown = ask(:get, "/api/students/#{student}")
     expect(shown["pieces"].flat_map { |piece| piece["stairs"]["flights"].flat_map { |flight| flight["treads"] } }.count { |tread| tread["real"] }).to be > 20
-    expect(ask(:get, "/api/students/#{student}/lesson")["heard"]).not_to be_empty
+    expect(ask(:get, "/api/students/#{student}/lesson")["steps"]).not_to be_empty
     expect(ask(:get, sheet_of(shown))["days"]).not_to be_empty
   end
 

@@ -5,7 +5,7 @@ require_relative "../spec_helper"
 # What belongs to one studio stays there, and nothing a client sends breaks the
 # server.
 RSpec.describe "Lessons, weeks and papers" do
-  let!(:house) { House.studio }
+  let!(:studio) { TestApp.studio }
   let!(:student) do
     sign_in
     student_with_piece
@@ -14,7 +14,7 @@ RSpec.describe "Lessons, weeks and papers" do
 
   describe "of another studio" do
     before do
-      House.studio("Other Quay", email: "other@quay.example")
+      TestApp.studio("Other Quay", email: "other@quay.example")
       clear_cookies
       sign_in(email: "other@quay.example")
     end
@@ -24,7 +24,7 @@ RSpec.describe "Lessons, weeks and papers" do
       tries = [
         [:get, "#{path}/lesson"], [:put, "#{path}/lesson", {notes: "x", version: 0}], [:post, "#{path}/lesson/finish", {send: false}],
         [:post, "#{path}/week/overrides", day], [:post, "#{path}/taught", {assignment_id: 1, what: "A", introduced: true, key: SecureRandom.uuid}],
-        [:post, "#{path}/work", {kind: "theory", title: "x", minutes: 2, times: 1}], [:post, "#{path}/lent", {title: "x"}], [:get, "#{path}/week.pdf"],
+        [:post, "#{path}/extra-work", {kind: "theory", title: "x", minutes: 2, times: 1}], [:post, "#{path}/lent", {title: "x"}], [:get, "#{path}/week.pdf"],
         [:post, "#{path}/ticks", {assignment_id: 1, step_id: "A.right", days: ["2027-03-03"], done: true, key: SecureRandom.uuid}],
         [:post, "#{path}/pieces/1/end", {ended: "passed"}], [:post, "#{path}/pieces/1/renew", {}], [:put, "#{path}/pieces/1", {priority: 1}],
         [:post, "#{path}/offer", {assignment_id: 1, step_id: "A.right", stumbles: 0}]
@@ -33,8 +33,8 @@ RSpec.describe "Lessons, weeks and papers" do
         ask(method, address, body)
         expect([address, status]).to eq([address, 404])
       end
-      %i[introductions lessons lendings student_work week_overrides outbox].each { |table| expect(House::OWNER[table].count).to eq(0), table.to_s }
-      expect(House::OWNER[:practice_marks].count).to eq(0)
+      %i[introductions lessons lendings extra_work week_overrides outbox].each { |table| expect(TestApp::OWNER[table].count).to eq(0), table.to_s }
+      expect(TestApp::OWNER[:practice_marks].count).to eq(0)
     end
 
     it "show in no list" do
@@ -60,7 +60,7 @@ RSpec.describe "Lessons, weeks and papers" do
       [:post, "#{path}/results"] => {assignment_id: 1, step_id: "A.right", result: "shaky", key: SecureRandom.uuid, cause: "notes", bar: 2, stumbles: 1, tempo: 60, note: "n"},
       [:post, "#{path}/ticks"] => {assignment_id: 1, step_id: "A.right", days: ["2027-03-03"], done: true, key: SecureRandom.uuid},
       [:post, "#{path}/week/overrides"] => {edit: "move", starts: "2027-03-04", seen: 0, id: "1/A.right", date: "2027-03-04", to: "2027-03-05", minutes: 2, title: "t", overrides: []},
-      [:post, "#{path}/work"] => {kind: "theory", title: "x", minutes: 2, times: 1, one_of: ["a"]},
+      [:post, "#{path}/extra-work"] => {kind: "theory", title: "x", minutes: 2, times: 1, one_of: ["a"]},
       [:post, "#{path}/simplifications"] => {assignment_id: 1, step_id: "A.right", form: "bar", bar: 1, key: SecureRandom.uuid},
       [:post, "#{path}/taught"] => {assignment_id: 1, what: "A", introduced: true, key: SecureRandom.uuid},
       [:put, "#{path}/pieces/1"] => {due_on: "2027-05-01", priority: 1, introduce_first: false, target_tempo: 60, routine: "by_ear"},

@@ -4,11 +4,11 @@ require_relative "../spec_helper"
 
 RSpec.describe "Errors" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 
-  def rows = House::OWNER[:pieces].count + House::OWNER[:map_revisions].count + House::OWNER[:score_files].count
+  def rows = TestApp::OWNER[:pieces].count + TestApp::OWNER[:map_revisions].count + TestApp::OWNER[:score_files].count
 
   def expect_problem(answer, status, code)
     expect([self.status, answer["code"]]).to eq([status, code])
@@ -65,7 +65,7 @@ RSpec.describe "Errors" do
   it "of a piece given twice, and of what is not there" do
     student = student_with_piece
     given = {piece_id: student["pieces"].first["piece_id"], routine: "hand_by_hand", hand_order: "left", target_tempo: 60}
-    expect_problem(ask(:post, "/api/students/#{student["id"]}/pieces", given), 409, "given_already")
+    expect_problem(ask(:post, "/api/students/#{student["id"]}/pieces", given), 409, "assigned_already")
     expect_problem(ask(:post, "/api/students/99/pieces", given), 404, "not_found")
     expect_problem(ask(:get, "/api/pieces/99"), 404, "not_found")
     expect_problem(ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "Z.right", result: "steady", key: SecureRandom.uuid}), 404, "not_found")
@@ -100,7 +100,7 @@ RSpec.describe "Errors" do
     end
     ["\xff\xfe", "null", "[]", "\"x\"", "{\"script\":\"\\ud800\"}"].each do |raw|
       ask(:post, "/api/scripts/read", raw)
-      expect(status).to be_between(200, 499), "#{raw}: #{House::LOG.string[0, 600]}"
+      expect(status).to be_between(200, 499), "#{raw}: #{TestApp::LOG.string[0, 600]}"
     end
     ["/api/pieces/%00", "/api/pieces/%ff", "/api/pieces/99999999999999999999", "/s/%ff", "/%2e%2e/%2e%2e/etc/passwd", "/assets/../../config.ru", "/api/sheet/%00.x.y"].each do |path|
       get path

@@ -4,14 +4,14 @@ require_relative "../spec_helper"
 
 RSpec.describe "A lesson" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 
   let!(:student) { student_with_piece }
   let(:path) { "/api/students/#{student["id"]}" }
 
-  def lesson_day = House.now = Time.utc(2027, 3, 10, 16)
+  def lesson_day = TestApp.now = Time.utc(2027, 3, 10, 16)
 
   def lesson = ask(:get, "#{path}/lesson")
 
@@ -19,21 +19,21 @@ RSpec.describe "A lesson" do
     ask(:post, "#{path}/results", {assignment_id: 1, step_id: step, result: result, key: SecureRandom.uuid, **more})
   end
 
-  def row(shown, step) = shown["heard"].find { |one| one["id"] == step }
+  def row(shown, step) = shown["steps"].find { |one| one["id"] == step }
 
   it "puts first what most later steps wait for, and keeps the order while hearing" do
     lesson_day
     before = lesson
     expect(before["hear_first"]).to include("title" => "A, right hand", "first" => a_string_matching(/\A\d+ later steps wait for it\z/))
     after = hear("A.right", "steady")
-    expect(after["heard"].map { |one| one["id"] }).to eq(before["heard"].map { |one| one["id"] })
+    expect(after["steps"].map { |one| one["id"] }).to eq(before["steps"].map { |one| one["id"] })
     expect(after["hear_first"]).to eq(before["hear_first"])
   end
 
   it "keeps cause, place, stumbles, tempo and a note, and says what changed in the week" do
     lesson_day
     shown = hear("A.right", "shaky", cause: "fingers", bar: 2, stumbles: 3, tempo: 40, note: "thumb too early")
-    expect(row(shown, "A.right")["said"]).to eq({"cause" => "fingers", "bar" => 2, "stumbles" => 3, "tempo" => 40, "note" => "thumb too early"})
+    expect(row(shown, "A.right")["details"]).to eq({"cause" => "fingers", "bar" => 2, "stumbles" => 3, "tempo" => 40, "note" => "thumb too early"})
     expect(hear("A.right", "steady")["changed"]).to include("A, right hand: Sat instead of Thu, Fri")
   end
 
@@ -45,7 +45,7 @@ RSpec.describe "A lesson" do
   end
 
   it "makes a place that did not go a spot of this student's, and keeps every mark" do
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     item = ask(:get, sheet_of(student))["days"].first["items"].first
     item["repetitions"].times { mark(sheet_of(student), item) }
     lesson_day
@@ -63,7 +63,7 @@ RSpec.describe "A lesson" do
     key = SecureRandom.uuid
     tick = ->(done, key = SecureRandom.uuid, days = %w[2027-03-04 2027-03-05]) { ask(:post, "#{path}/ticks", {assignment_id: 1, step_id: "A.right", days: days, done: done, key: key}) }
     2.times { tick.call(true, key) }
-    expect(House::OWNER[:practice_marks].count).to eq(10)
+    expect(TestApp::OWNER[:practice_marks].count).to eq(10)
     ticked = row(lesson, "A.right")
     expect(ticked.values_at("credited", "state")).to eq([2, "steady"])
     expect(row(tick.call(false, SecureRandom.uuid, %w[2027-03-05]), "A.right")["credited"]).to eq(1)
@@ -89,7 +89,7 @@ RSpec.describe "A lesson" do
     lesson_day
     ask(:put, "#{path}/lesson", {notes: "Theory page 9", version: 0})
     ask(:post, "#{path}/lent", {title: "Blue duet book"})
-    House.now = Time.utc(2027, 3, 17, 16)
+    TestApp.now = Time.utc(2027, 3, 17, 16)
     expect(lesson.values_at("lesson", "lent")).to match([{"recap" => nil, "notes" => "", "version" => 0, "finished" => false, "by" => nil}, [a_hash_including("title" => "Blue duet book", "lent_on" => "2027-03-10")]])
     expect(ask(:delete, "#{path}/lent/#{lesson["lent"].first["id"]}", {})["lent"]).to eq([])
   end
@@ -104,7 +104,7 @@ RSpec.describe "A lesson" do
       letter = ask(:get, "/api/outbox").first
       expect(letter).to include("recipient" => "nells.mother@quay.example", "subject" => "Nell's week from 10 March", "sent_at" => nil)
       expect(letter["body"]).to start_with(told).and(include(student["sheet_path"]))
-      expect(ask(:get, path)["lessons"]).to eq([{"day" => "2027-03-10", "recap" => told, "notes" => "", "heard" => 0}])
+      expect(ask(:get, path)["lessons"]).to eq([{"day" => "2027-03-10", "recap" => told, "notes" => "", "results" => 0}])
       expect(lesson["lesson"]["finished"]).to be(true)
     end
 
@@ -113,16 +113,16 @@ RSpec.describe "A lesson" do
       got = Queue.new
       Thread.new { smtp_talk(server.accept, got) }
       settings = Stairwell::Server::Settings.new(ENV.to_h.merge("STAIRWELL_SMTP" => "smtp://127.0.0.1:#{server.addr[1]}", "STAIRWELL_MAIL_FROM" => "quay@quay.example"))
-      House.store.in_studio(1) do |db|
+      TestApp.store.in_studio(1) do |db|
         db[:outbox].insert(studio_id: 1, student_id: student["id"], recipient: "home@quay.example", subject: "The week", body: "Play slowly – five times.", made_by: 1)
       end
-      kept = Stairwell::Server::Jobs.desks
-      Stairwell::Server::Jobs.desks = Stairwell::Server::Desks.new(store: House.store, clock: House::CLOCK, settings: settings)
+      kept = Stairwell::Server::Jobs.contexts
+      Stairwell::Server::Jobs.contexts = Stairwell::Server::StudioContexts.new(store: TestApp.store, clock: TestApp::CLOCK, settings: settings)
       Stairwell::Server::Jobs::SendMail.allocate.run(1, 1)
       expect(got.pop).to include("Subject: The week", "To: home@quay.example", "From: quay@quay.example")
-      expect(House::OWNER[:outbox].get(:sent_at)).not_to be_nil
+      expect(TestApp::OWNER[:outbox].get(:sent_at)).not_to be_nil
     ensure
-      Stairwell::Server::Jobs.desks = kept
+      Stairwell::Server::Jobs.contexts = kept
       server&.close
     end
 
@@ -158,7 +158,7 @@ RSpec.describe "A lesson" do
     expect(nell["days"].map { |day| day["repetitions"] }).to eq([0] * 5)
     expect(nell["hear_first"]["title"]).to eq("A, right hand")
     expect(nell["concerns"]).to include({"kind" => "practice", "text" => "practised on 0 of 5 days"})
-    House.now = Time.utc(2027, 3, 11, 9)
+    TestApp.now = Time.utc(2027, 3, 11, 9)
     expect(ask(:get, "/api/today").slice("lessons", "next_day", "others")).to eq({"lessons" => [], "next_day" => "2027-03-17", "others" => 0})
   end
 
@@ -180,16 +180,16 @@ RSpec.describe "A lesson" do
     it "ends passed, kept ready or set aside, joins the repertoire, and can be taken up again" do
       ended = ask(:post, "#{path}/pieces/1/end", {ended: "kept", keep_for: "2027-05-01"})
       expect(ended["pieces"]).to eq([])
-      expect(ended["repertoire"]).to eq([{"id" => 1, "piece_id" => 1, "title" => "The Lock Gate", "ended" => "kept", "given_on" => ended["repertoire"][0]["given_on"], "ended_on" => "2027-03-03", "keep_for" => "2027-05-01"}])
-      expect(ended["week"]["days"].flat_map { |day| day["items"] }.map { |item| item.values_at("kind", "title") }).to eq([["other", "The Lock Gate, once through"]] * 2)
+      expect(ended["repertoire"]).to eq([{"id" => 1, "piece_id" => 1, "title" => "The Lock Gate", "ended" => "kept", "assigned_on" => ended["repertoire"][0]["assigned_on"], "ended_on" => "2027-03-03", "keep_for" => "2027-05-01"}])
+      expect(ended["week"]["days"].flat_map { |day| day["items"] }.map { |item| item.values_at("kind", "title") }).to eq([["extra_work", "The Lock Gate, once through"]] * 2)
       expect(ask(:post, "#{path}/pieces/1/end", {ended: nil})["pieces"].map { |one| one["title"] }).to eq(["The Lock Gate"])
     end
   end
 
   it "lists one's own lessons first, and every teacher's on request" do
-    second = Stairwell::Server::Auth.add_account(House.store.db, email: "second@quay.example", name: "Oren Tull", password: House::PASSWORD)
-    House::OWNER[:memberships].insert(studio_id: House::OWNER[:studios].get(:id), account_id: second, role: "teacher")
-    House.now = Time.utc(2027, 3, 10, 16)
+    second = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "second@quay.example", name: "Oren Tull", password: TestApp::PASSWORD)
+    TestApp::OWNER[:memberships].insert(studio_id: TestApp::OWNER[:studios].get(:id), account_id: second, role: "teacher")
+    TestApp.now = Time.utc(2027, 3, 10, 16)
     names = ->(path) { ask(:get, path).then { |today| [today["lessons"].map { |one| one["name"] }, today["others"]] } }
     sign_in(email: "second@quay.example")
     expect(names["/api/today"]).to eq([%w[Nell], 0]) # who has no students sees everyone's

@@ -4,7 +4,7 @@ require_relative "../spec_helper"
 
 RSpec.describe "The library" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 
@@ -15,7 +15,7 @@ RSpec.describe "The library" do
     expect([plain, pressed].map { |piece| piece["title"] }).to eq(["Lantern Room", "Lantern Room"])
     expect(plain["ribbon"]).to eq(pressed["ribbon"])
     expect(pressed["has_score"]).to be(true)
-    expect(House::OWNER[:score_files].where(piece_id: pressed["id"]).get(:content)).to eq(bytes.b)
+    expect(TestApp::OWNER[:score_files].where(piece_id: pressed["id"]).get(:content)).to eq(bytes.b)
   end
 
   it "shows the page as it lies on paper, with its signs" do
@@ -40,7 +40,7 @@ RSpec.describe "The library" do
     answer = ask(:post, "/api/scripts/read", {script: "bars: 8\nrepeat: 1-x\nfermata: 3"})
     expect(answer["piece"]["figures"]["bars_played"]).to eq(8)
     expect(answer["problems"].map { |one| one.values_at("line", "column") }).to eq([[2, 11], [3, 11]])
-    expect(House::OWNER[:pieces].count).to eq(0)
+    expect(TestApp::OWNER[:pieces].count).to eq(0)
     expect(ask(:post, "/api/scripts/read", {script: "hello"})["piece"]).to be_nil
   end
 

@@ -6,7 +6,7 @@ require_relative "../spec_helper"
 # pieces.
 RSpec.describe "The teacher's hand" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 
@@ -15,7 +15,7 @@ RSpec.describe "The teacher's hand" do
 
   def draw(edit, seen: nil, **said)
     shown = ask(:get, path)
-    ask(:post, "#{path}/week/overrides", {edit: edit, starts: shown["week"]["starts"], seen: seen || shown["hand"]["version"], **said})
+    ask(:post, "#{path}/week/overrides", {edit: edit, starts: shown["week"]["starts"], seen: seen || shown["overrides"]["version"], **said})
   end
 
   def days(shown) = shown["week"]["days"].to_h { |day| [day["date"], day["items"].map { |item| item["id"] }] }
@@ -32,7 +32,7 @@ RSpec.describe "The teacher's hand" do
     expect(item).to include("repetitions" => 9, "why" => a_string_starting_with("you put it here"))
     again = ask(:post, "#{path}/week", {})
     expect(days(again)).to eq(days(sized))
-    expect(draw("loosen", id: id)["hand"]["overrides"]).to eq([])
+    expect(draw("loosen", id: id)["overrides"]["list"]).to eq([])
     expect(days(ask(:get, path))).to eq(days(student))
   end
 
@@ -43,21 +43,21 @@ RSpec.describe "The teacher's hand" do
     expect(item["breaks"]).to match(/\Abefore .+ (is|are) done/)
     nowhere = draw("pin", id: first_item["id"], date: "2027-03-09")
     expect(nowhere["week"]["unmet"].first["why"]).to eq("Tuesday is no practice day of this week")
-    back = draw("set", overrides: broken["hand"]["overrides"])
-    expect(back["hand"]["overrides"]).to eq(broken["hand"]["overrides"])
+    back = draw("set", overrides: broken["overrides"]["list"])
+    expect(back["overrides"]["list"]).to eq(broken["overrides"]["list"])
     expect(days(back)).to eq(days(broken))
   end
 
   it "adds the teacher's own things, on the sheet too" do
     added = draw("add", id: "extra 1", date: "2027-03-04", title: "Bring the duet book", minutes: 2)
-    expect(added["week"]["days"].first["items"].last).to include("kind" => "extra", "title" => "Bring the duet book", "assignment_id" => nil)
-    House.now = Time.utc(2027, 3, 4, 12)
-    expect(ask(:get, sheet_of(student))["days"].first["beside"]).to eq([{"id" => "extra 1", "kind" => "extra", "title" => "Bring the duet book", "minutes" => 2.0, "one_of" => []}])
+    expect(added["week"]["days"].first["items"].last).to include("kind" => "added", "title" => "Bring the duet book", "assignment_id" => nil)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
+    expect(ask(:get, sheet_of(student))["days"].first["extra_work"]).to eq([{"id" => "extra 1", "kind" => "added", "title" => "Bring the duet book", "minutes" => 2.0, "one_of" => []}])
   end
 
   it "counts a day as good by the repetitions that were asked for on it" do
     draw("resize", id: first_item["id"], date: "2027-03-04", repetitions: 2)
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     2.times { mark(sheet_of(student), first_item) }
     step = ask(:get, path)["pieces"].first["steps"].find { |one| one["id"] == first_item["step_id"] }
     expect(step["credited"]).to eq(1)
@@ -74,7 +74,7 @@ RSpec.describe "The teacher's hand" do
 
   describe "when days go by" do
     def practise(day, *steps)
-      House.now = Time.utc(2027, 3, day, 12)
+      TestApp.now = Time.utc(2027, 3, day, 12)
       items = ask(:get, sheet_of(student))["days"].find { |one| one["date"] == "2027-03-0#{day}" }["items"]
       items.select { |item| steps.include?(item["step_id"]) }.each { |item| item["repetitions"].times { mark(sheet_of(student), item) } }
     end
@@ -82,17 +82,17 @@ RSpec.describe "The teacher's hand" do
     def sheet = ask(:get, sheet_of(student))["days"].to_h { |day| [day["date"], day["items"].map { |item| item["step_id"] }] }
 
     it "plans the rest again by itself after a missed day, and keeps what has gone by" do
-      House.now = Time.utc(2027, 3, 4, 12)
+      TestApp.now = Time.utc(2027, 3, 4, 12)
       before = sheet
       practise(4, "A.right", "A.left")
-      House.now = Time.utc(2027, 3, 5, 12)
+      TestApp.now = Time.utc(2027, 3, 5, 12)
       expect(sheet).to eq(before) # nothing was missed
-      House.now = Time.utc(2027, 3, 6, 12) # Friday was
+      TestApp.now = Time.utc(2027, 3, 6, 12) # Friday was
       expect(sheet["2027-03-06"]).to eq(before["2027-03-05"])
       expect(sheet.keys).to eq(before.keys)
-      plans = House::OWNER[:week_plans].count
+      plans = TestApp::OWNER[:week_plans].count
       sheet
-      expect(House::OWNER[:week_plans].count).to eq(plans)
+      expect(TestApp::OWNER[:week_plans].count).to eq(plans)
     end
 
     it "leaves today as it is once something was practised" do
@@ -102,20 +102,20 @@ RSpec.describe "The teacher's hand" do
     end
   end
 
-  describe "the introduced introduce_first" do
+  describe "what waits to be introduced" do
     let(:gated) do
       piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("The Lock Gate", "Weir")})
       ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60, introduce_first: true})["pieces"].last
     end
 
     def teach(what, introduced: true, assignment: gated["id"])
-      ask(:post, "#{path}/taught", {assignment_id: assignment, what: what, introduced: introduced, key: SecureRandom.uuid})
+      ask(:post, "#{path}/introductions", {assignment_id: assignment, what: what, introduced: introduced, key: SecureRandom.uuid})
     end
 
-    def open_sections(shown) = shown["pieces"].last["steps"].select { |step| step["taught"] }.filter_map { |step| step["section"] }.uniq
+    def open_sections(shown) = shown["pieces"].last["steps"].select { |step| step["introduced"] }.filter_map { |step| step["section"] }.uniq
 
     it "opens the first section with the piece, the others at lessons" do
-      expect(gated["introductions"]).to eq([{"what" => "A", "taught" => true}, {"what" => "A1", "taught" => false}, {"what" => "B", "taught" => false}])
+      expect(gated["introductions"]).to eq([{"what" => "A", "introduced" => true}, {"what" => "A1", "introduced" => false}, {"what" => "B", "introduced" => false}])
       why = ask(:get, path)["week"]["left_out"].find { |one| one["id"] == "#{gated["id"]}/B.right" }["why"]
       expect(why).to eq("not introduced yet; open it at a lesson")
       expect(open_sections(teach("B"))).to eq(%w[A B])
@@ -133,7 +133,7 @@ RSpec.describe "The teacher's hand" do
   end
 
   it "makes a step that did not go smaller as the teacher chooses, or not at all" do
-    House.now = Time.utc(2027, 3, 10, 16)
+    TestApp.now = Time.utc(2027, 3, 10, 16)
     body = {assignment_id: first_item["assignment_id"], step_id: "A.together"}
     ask(:post, "#{path}/results", {**body, result: "not_yet", key: SecureRandom.uuid})
     step = -> { ask(:get, path)["pieces"].first["steps"].find { |one| one["id"] == "A.together" } }
@@ -150,26 +150,26 @@ RSpec.describe "The teacher's hand" do
 
   it "plans exercises every day and other work so many times a week, until it ends" do
     work = {kind: "sight_reading", title: "One line from the green cards", minutes: 4, times: 2, one_of: ["card 3", "card 4"]}
-    ask(:post, "#{path}/work", work)
-    shown = ask(:post, "#{path}/work", {kind: "exercise", title: "Thumb under", minutes: 1.5, times: 7})
+    ask(:post, "#{path}/extra-work", work)
+    shown = ask(:post, "#{path}/extra-work", {kind: "exercise", title: "Thumb under", minutes: 1.5, times: 7})
     week = shown["week"]["days"]
     expect(week.map { |day| day["warm_ups"].map { |one| one["title"] } }).to all(eq(["Thumb under"]))
-    others = week.flat_map { |day| day["items"].select { |item| item["kind"] == "other" } }
+    others = week.flat_map { |day| day["items"].select { |item| item["kind"] == "extra_work" } }
     expect(others.map { |item| item.values_at("title", "minutes", "one_of", "why") }).to eq([["One line from the green cards", 4, ["card 3", "card 4"], "2 times a week"]] * 2)
-    id = shown["work"].first["id"]
-    expect(ask(:put, "#{path}/work/#{id}", work.merge(times: 3))["week"]["days"].flat_map { |day| day["items"] }.count { |item| item["kind"] == "other" }).to eq(3)
-    expect(ask(:delete, "#{path}/work/#{id}", {})["work"].map { |one| one["title"] }).to eq(["Thumb under"])
+    id = shown["extra_work"].first["id"]
+    expect(ask(:put, "#{path}/extra-work/#{id}", work.merge(times: 3))["week"]["days"].flat_map { |day| day["items"] }.count { |item| item["kind"] == "extra_work" }).to eq(3)
+    expect(ask(:delete, "#{path}/extra-work/#{id}", {})["extra_work"].map { |one| one["title"] }).to eq(["Thumb under"])
   end
 
   it "takes the minutes of each weekday, and the target tempo as the teacher says it" do
     day = ask(:put, path, Requests::STUDENT.merge(version: 1, minutes_by_day: {"6" => 5}))["week"]["days"].find { |one| one["date"] == "2027-03-06" }
     expect([day["budget"], day["minutes"] <= 5]).to eq([5, true])
     marked = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("tempo: target 76", "tempo: marked quarter = 100")})
-    trial = ->(**more) { ask(:post, "#{path}/trial", {piece_id: marked["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 80, **more})["target_tempo"] }
+    trial = ->(**more) { ask(:post, "#{path}/preview", {piece_id: marked["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 80, **more})["target_tempo"] }
     expect([trial.call, trial.call(target_by: "share"), trial.call(target_by: "mark")]).to eq([80, 80, 100])
     expect(trial.call(target_by: "share", target_tempo: 60)).to eq(60)
     unmarked = {piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 80, target_by: "mark"}
-    expect(ask(:post, "#{path}/trial", unmarked)["detail"]).to include("has no printed metronome mark")
+    expect(ask(:post, "#{path}/preview", unmarked)["detail"]).to include("has no printed metronome mark")
   end
 
   describe "for the whole studio" do
@@ -181,12 +181,12 @@ RSpec.describe "The teacher's hand" do
     end
 
     it "plans everyone in the background, and says how far it is" do
-      plans = House::OWNER[:week_plans].count
+      plans = TestApp::OWNER[:week_plans].count
       begun = ask(:post, "/api/studio/plans", {})
       expect([status, begun["run"]]).to eq([202, {"total" => 1, "done" => 0, "failed" => 0, "finished" => false}])
       run_jobs
       expect(ask(:get, "/api/studio/settings")["run"]).to eq({"total" => 1, "done" => 1, "failed" => 0, "finished" => true})
-      expect(House::OWNER[:week_plans].count).to eq(plans + 1)
+      expect(TestApp::OWNER[:week_plans].count).to eq(plans + 1)
       expect(days(ask(:get, path))).to eq(days(student))
     end
 

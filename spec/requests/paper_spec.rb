@@ -6,7 +6,7 @@ require "pdf/reader"
 # The week on paper, read back with a PDF library (pdf-reader).
 RSpec.describe "The week on paper" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 
@@ -38,11 +38,11 @@ RSpec.describe "The week on paper" do
   end
 
   it "is at hand behind the family's link too, and says what the page has no room for" do
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     expect(pdf("#{sheet_of(student)}/week.pdf").pages.first.text.squeeze(" ")).to include("Nell, week from Thursday 4 March", "A, right hand")
-    day = {date: "2027-03-04", minutes: 1, items: (1..90).map { |at| {assignment_id: 1, step_id: "s#{at}", title: "Step #{at}", piece: "Weir", place: "line 1", how: "slowly", repetitions: 1, tempo: 60, done_when: "it goes", notes: [], starts: [], picture: [], done: 0} }, warm_ups: [], beside: []}
+    day = {date: "2027-03-04", minutes: 1, items: (1..90).map { |at| {assignment_id: 1, step_id: "s#{at}", title: "Step #{at}", piece: "Weir", place: "line 1", how: "slowly", repetitions: 1, tempo: 60, done_when: "it goes", notes: [], starts: [], picture: [], done: 0} }, warm_ups: [], extra_work: []}
     sheet = {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [day], skip: [], cautions: []}
-    text = PDF::Reader.new(StringIO.new(Stairwell::Server::Services::WeekPdf.new([sheet]).to_s)).pages.map { |page| page.text.gsub(/\s+/, " ") }
+    text = PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet]).to_s)).pages.map { |page| page.text.gsub(/\s+/, " ") }
     expect(text.size).to eq(1)
     expect((1..90).reject { |at| text.first.match?(/Step #{at}\b/) }).to eq([])
     expect(text.first).to include("Only on the screen, for want of room: Step")
@@ -51,9 +51,9 @@ RSpec.describe "The week on paper" do
   it "has signs for sharps and flats, and leaves the keys out before it leaves out steps" do
     sheet = lambda do |count|
       item = ->(at) { {assignment_id: 1, step_id: "s#{at}", title: "Step #{at}", piece: "Weir", place: "page 3, line 1, all 4 bars", how: "right hand", repetitions: 5, tempo: 60, done_when: "it goes without a stop", notes: [], starts: [{hand: "right", finger: 3, note: "F♯", midi: 66}], picture: [], done: 0} }
-      {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [{date: "2027-03-04", minutes: 9, items: (1..count).map(&item), warm_ups: [], beside: []}], skip: [], cautions: []}
+      {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [{date: "2027-03-04", minutes: 9, items: (1..count).map(&item), warm_ups: [], extra_work: []}], skip: [], cautions: []}
     end
-    read = ->(count) { PDF::Reader.new(StringIO.new(Stairwell::Server::Services::WeekPdf.new([sheet[count]]).to_s)).pages.first }
+    read = ->(count) { PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet[count]]).to_s)).pages.first }
     few, many = read[6], read[20]
     expect(few.text.gsub(/\s+/, " ")).to include("finger 3 on F♯")
     keys = ->(one) { one.raw_content.scan(/ re\s+b\b/).size }
@@ -66,13 +66,13 @@ RSpec.describe "The week on paper" do
   it "draws what to do for who cannot read" do
     curves = -> { pdf("/api/students/#{student["id"]}/week.pdf").pages.first.raw_content.scan(/ c$/).size }
     expect(curves.call).to eq(0)
-    House::OWNER[:students].update(reads: false)
+    TestApp::OWNER[:students].update(reads: false)
     expect(curves.call).to be > 10
   end
 
   # A filled box is a filled rectangle; empty ones are only drawn.
   it "fills what was done, or prints empty boxes only" do
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     item = ask(:get, sheet_of(student))["days"].first["items"].first
     3.times { mark(sheet_of(student), item) }
     count = ->(read) { read.pages.first.raw_content.scan(/ re\s+f\b/).size }

@@ -4,7 +4,7 @@ require_relative "../spec_helper"
 
 RSpec.describe "A student's week" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 
@@ -47,23 +47,23 @@ RSpec.describe "A student's week" do
 
   it "starts today when it is no lesson day, and ends before the next lesson whatever day that is" do
     student
-    House.now = Time.utc(2027, 3, 5, 12) # a Friday
+    TestApp.now = Time.utc(2027, 3, 5, 12) # a Friday
     week = ask(:put, path, Requests::STUDENT.merge(version: 1, lesson_weekday: 1))["week"]
     expect(week.values_at("starts", "next_lesson")).to eq(%w[2027-03-05 2027-03-08])
     expect(week["days"].map { |day| day["date"] }).to eq(%w[2027-03-05 2027-03-06 2027-03-07])
   end
 
   it "counts days by the studio's clock, not the server's" do
-    House::OWNER[:studios].update(time_zone: "Pacific/Auckland")
-    House.now = Time.utc(2027, 3, 3, 12) # already Thursday there
+    TestApp::OWNER[:studios].update(time_zone: "Pacific/Auckland")
+    TestApp.now = Time.utc(2027, 3, 3, 12) # already Thursday there
     expect(ask(:get, "/api/session")["studio"]["today"]).to eq("2027-03-04")
     expect(student["week"]["starts"]).to eq("2027-03-04")
   end
 
   it "keeps every plan that was ever made" do
     student
-    plans = House::OWNER[:week_plans].count
+    plans = TestApp::OWNER[:week_plans].count
     ask(:put, path, Requests::STUDENT.merge(version: 1, minutes_a_day: 40))
-    expect(House::OWNER[:week_plans].count).to eq(plans + 1)
+    expect(TestApp::OWNER[:week_plans].count).to eq(plans + 1)
   end
 end

@@ -6,7 +6,7 @@ require "net/http"
 
 RSpec.describe "Practice and lessons" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 
@@ -16,7 +16,7 @@ RSpec.describe "Practice and lessons" do
   # Thursday, the day after the lesson.
   def thursday
     student
-    House.now = Time.utc(2027, 3, 4, 12)
+    TestApp.now = Time.utc(2027, 3, 4, 12)
     ask(:get, sheet)["days"].first["items"].first
   end
 
@@ -35,24 +35,24 @@ RSpec.describe "Practice and lessons" do
     item = thursday
     key = SecureRandom.uuid
     2.times { mark(sheet, item, key: key) }
-    expect(done(mark(sheet, item))).to eq(2)
-    expect(House::OWNER[:practice_marks].count).to eq(2)
+    expect(mark(sheet, item)["done"]).to eq(2)
+    expect(TestApp::OWNER[:practice_marks].count).to eq(2)
   end
 
   it "says which taps are counted, so that one whose answer was lost is not counted twice on the phone" do
     item = thursday
     keys = Array.new(3) { SecureRandom.uuid }
-    shown = keys.map { |key| mark(sheet, item, key: key) }.last
+    shown = keys.map { |key| tap(sheet, item, key: key) }.last
     expect(shown["days"].first["items"].first["keys"]).to eq(keys)
     undo = SecureRandom.uuid
-    after = mark(sheet, item, key: undo, kind: "undo", undoes: keys.last)["days"].first["items"].first
+    after = mark(sheet, item, key: undo, kind: "undo", undoes: keys.last)
     expect(after.values_at("done", "keys", "last_mark")).to eq([2, [*keys, undo], keys[1]])
     expect(shown["days"].last["items"].map { |one| one["keys"] }).to all(eq([]))
   end
 
   it "takes taps that come days late, in any order, and an undo before its tap; not those of the future" do
     item = thursday
-    House.now = Time.utc(2027, 3, 12, 12)
+    TestApp.now = Time.utc(2027, 3, 12, 12)
     key = SecureRandom.uuid
     mark(sheet, item, kind: "undo", undoes: key, day: "2027-03-04")
     [key, *Array.new(5) { SecureRandom.uuid }].shuffle.each { |one| mark(sheet, item, key: one, day: "2027-03-04") }
@@ -87,22 +87,22 @@ RSpec.describe "Practice and lessons" do
   it "says the cautions that apply, and the studio's own" do
     thursday
     expect(ask(:get, sheet)["cautions"].map { |one| one["topic"] }).to eq(%w[pain posture])
-    House::OWNER[:studios].update(caution: "Cut your nails.")
-    House::OWNER[:week_plans].update(plan: Sequel.lit("jsonb_set(plan, '{days,0,minutes}', '40')"))
+    TestApp::OWNER[:studios].update(caution: "Cut your nails.")
+    TestApp::OWNER[:week_plans].update(plan: Sequel.lit("jsonb_set(plan, '{days,0,minutes}', '40')"))
     expect(ask(:get, sheet)["cautions"].map { |one| one["short"] }).to include("Take a break after 20 minutes.", "Cut your nails.")
   end
 
   it "goes on with what stood last when the lesson is past and no new plan is there" do
     thursday
-    House.now = Time.utc(2027, 3, 10, 12)
+    TestApp.now = Time.utc(2027, 3, 10, 12)
     expect(ask(:get, sheet)).to include("over" => false, "next_lesson" => "2027-03-10")
-    House.now = Time.utc(2027, 3, 11, 12)
+    TestApp.now = Time.utc(2027, 3, 11, 12)
     shown = ask(:get, sheet)
     expect(shown).to include("over" => true, "next_lesson" => nil)
     last = shown["days"].last
     expect(last["date"]).to eq("2027-03-11")
     expect(last["items"].map { |item| item["done"] }.uniq).to eq([0])
-    marked = mark(sheet, last["items"].first)
+    marked = tap(sheet, last["items"].first)
     expect(marked["days"].last["items"].first["done"]).to eq(1)
     sign_in
     ask(:post, "/api/students/#{student["id"]}/week", {})
@@ -127,9 +127,9 @@ RSpec.describe "Practice and lessons" do
   it "takes a tap back by adding a row" do
     item = thursday
     mark(sheet, item, key: key = SecureRandom.uuid)
-    expect(mark(sheet, item, kind: "struggle")["days"].first["struggle"]).to be(true)
-    expect(done(mark(sheet, item, kind: "undo", undoes: key))).to eq(0)
-    expect(House::OWNER[:practice_marks].count).to eq(3)
+    expect(tap(sheet, item, kind: "struggle")["days"].first["struggle"]).to be(true)
+    expect(done(tap(sheet, item, kind: "undo", undoes: key))).to eq(0)
+    expect(TestApp::OWNER[:practice_marks].count).to eq(3)
   end
 
   it "fills days and credits the step" do
@@ -172,20 +172,22 @@ RSpec.describe "Practice and lessons" do
   it "lets what is heard change states and the next week at once" do
     item = thursday
     5.times { mark(sheet, item) }
-    House.now = Time.utc(2027, 3, 10, 16)
+    TestApp.now = Time.utc(2027, 3, 10, 16)
     before = ask(:get, "/api/students/#{student["id"]}/lesson")
     expect(before["practised"]).to eq("done" => 1, "of" => 5)
     results = "/api/students/#{student["id"]}/results"
     say = ->(step, result) { ask(:post, results, {assignment_id: item["assignment_id"], step_id: step, result: result, key: SecureRandom.uuid}) }
     say.call("A.right", "steady")
     after = say.call("A.left", "secure")
-    states = after["heard"].to_h { |one| [one["id"], one.values_at("state", "result")] }
+    states = after["steps"].to_h { |one| [one["id"], one.values_at("state", "result")] }
     expect(states).to include("A.right" => %w[steady steady], "A.left" => %w[secure secure])
     days_of = ->(lesson, step) { lesson["next_week"]["days"].select { |day| day["items"].any? { |one| one["step_id"] == step } }.size }
     expect([days_of.call(before, "A.left"), days_of.call(after, "A.left")]).to eq([2, 0])
     expect(after["next_week"]["days"].first["items"].map { |one| one["step_id"] }).to eq(%w[A1.right A1.left])
     expect(ask(:get, "/api/students/#{student["id"]}")["week"]).to eq(after["next_week"])
-    expect(say.call("A.left", "not_heard")["heard"].find { |one| one["id"] == "A.left" }["state"]).to eq("open")
+    expect(say.call("A.left", "not_heard")["steps"].find { |one| one["id"] == "A.left" }["state"]).to eq("open")
+    ask(:get, "/api/studio")
+    work_on_jobs
     row = ask(:get, "/api/studio").first
     expect(row["last_result"]).to include("result" => "steady", "title" => "A, right hand")
     expect(row["pieces"].first["percent"]).to be_positive
@@ -206,7 +208,7 @@ RSpec.describe "Practice and lessons" do
     answer = ask(:put, path, {script: "#{Requests::SCRIPT}# mine", revision: 1})
     expect([status, answer["kept"]["revision"]]).to eq([409, 2])
     expect([answer["kept"]["script"], answer["sent"]["script"]]).to match([/# theirs/, /# mine/])
-    expect(House::OWNER[:map_revisions].select_order_map(:revision)).to eq([1, 2])
+    expect(TestApp::OWNER[:map_revisions].select_order_map(:revision)).to eq([1, 2])
   end
 
   it "keeps a score's notes when only words change, and the steps of a running piece when its map does" do

@@ -4,7 +4,7 @@ require_relative "../spec_helper"
 
 RSpec.describe "Routines of a studio" do
   before do
-    House.studio
+    TestApp.studio
     sign_in
   end
 
@@ -31,14 +31,14 @@ RSpec.describe "Routines of a studio" do
     trial = ->(stages) { ask(:post, "/api/routines/hand_by_hand/trial", {piece_id: piece["id"], stages: stages}) }
     expect(trial[[{key: "right", kept: false}]]["steps"]).to be < trial[[]]["steps"]
     expect(trial[[{key: "together", good_days: 9}]]["days"]).to be > trial[[]]["days"]
-    expect(House::OWNER[:routines].count).to eq(0)
+    expect(TestApp::OWNER[:routines].count).to eq(0)
   end
 
   it "are refused with the reason when they cannot work, and what is stored stays" do
     expect(change([{key: "right", needs: ["tempo"]}])).to include("code" => "routine", "detail" => a_string_including("circle", "“right hand”"))
     expect(change([{key: "right", good_days: 0}])["detail"]).to include("at least one repetition and one good day")
     expect(change([{key: "right", needs: ["ghost"]}])["detail"]).to include("not in the routine")
-    expect(House::OWNER[:routines].get(:version)).to eq(1)
+    expect(TestApp::OWNER[:routines].get(:version)).to eq(1)
   end
 
   it "do not overwrite each other, nor those that ship, and have names of their own" do

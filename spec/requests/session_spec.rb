@@ -3,7 +3,7 @@
 require_relative "../spec_helper"
 
 RSpec.describe "Signing in" do
-  before { House.studio }
+  before { TestApp.studio }
 
   it "lets a person in and out, and says who they are" do
     sign_in
@@ -37,7 +37,7 @@ RSpec.describe "Signing in" do
 
   it "keeps a person signed in who wants it, with cookies no script can read" do
     @csrf = ask(:get, "/api/session")["csrf"]
-    ask(:post, "/api/login", {email: "owner@quay.example", password: House::PASSWORD, remember: true})
+    ask(:post, "/api/login", {email: "owner@quay.example", password: TestApp::PASSWORD, remember: true})
     cookies = Array(last_response.headers["set-cookie"]).join("\n").lines
     expect(cookies.size).to be >= 2
     expect(cookies).to all(match(/httponly/i).and(match(/samesite=lax/i)))

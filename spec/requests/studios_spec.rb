@@ -3,8 +3,8 @@
 require_relative "../spec_helper"
 
 RSpec.describe "Two studios" do
-  let!(:one) { House.studio }
-  let!(:other) { House.studio("Other Bank", email: "owner@bank.example") }
+  let!(:one) { TestApp.studio }
+  let!(:other) { TestApp.studio("Other Bank", email: "owner@bank.example") }
 
   it "never see each other's rows" do
     sign_in
@@ -33,20 +33,20 @@ RSpec.describe "Two studios" do
     sign_in
     student = student_with_piece
     mark(sheet_of(student), student["week"]["days"].first["items"].first)
-    db = House.store.db
-    tables = House::OWNER.tables.select { |table| House::OWNER[table].columns.include?(:studio_id) } + [:studios]
+    db = TestApp.store.db
+    tables = TestApp::OWNER.tables.select { |table| TestApp::OWNER[table].columns.include?(:studio_id) } + [:studios]
     expect(tables).to include(:students, :pieces, :map_revisions, :practice_marks, :lesson_results, :week_plans, :memberships)
     tables.each do |table|
       expect(db[table].count).to eq(0), "#{table} shows rows without a studio"
-      House.store.in_studio(other[:studio_id]) { expect(db[table].exclude((table == :studios) ? {id: other[:studio_id]} : {studio_id: other[:studio_id]}).count).to eq(0) }
+      TestApp.store.in_studio(other[:studio_id]) { expect(db[table].exclude((table == :studios) ? {id: other[:studio_id]} : {studio_id: other[:studio_id]}).count).to eq(0) }
     end
-    expect(House.store.in_studio(one[:studio_id]) { db[:students].count }).to eq(1)
-    expect { House.store.in_studio(other[:studio_id]) { db[:pieces].insert(studio_id: one[:studio_id], title: "Smuggled") } }
+    expect(TestApp.store.in_studio(one[:studio_id]) { db[:students].count }).to eq(1)
+    expect { TestApp.store.in_studio(other[:studio_id]) { db[:pieces].insert(studio_id: one[:studio_id], title: "Smuggled") } }
       .to raise_error(Sequel::DatabaseError, /row-level security/)
   end
 
   it "are served by a role that owns nothing and cannot rewrite what happened" do
-    db = House.store.db
+    db = TestApp.store.db
     role = db[:pg_roles].first(rolname: db.get(Sequel.lit("current_user")))
     expect(role.values_at(:rolsuper, :rolbypassrls, :rolcreaterole, :rolcreatedb)).to all(be(false))
     expect(db[:pg_tables].where(tableowner: role[:rolname]).count).to eq(0)

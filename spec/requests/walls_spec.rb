@@ -5,12 +5,12 @@ require_relative "../spec_helper"
 # What stands between the outside and the rows, piece by piece.
 RSpec.describe "Walls" do
   describe "the counters of the rate limits" do
-    let(:counts) { Stairwell::Server::Guards::Counts.new(House.store) }
+    let(:counts) { Stairwell::Server::Guards::Counts.new(TestApp.store) }
 
     it "count up within their time, and from one again after it" do
       expect(Array.new(3) { counts.increment("a", 1, expires_in: 60) }).to eq([1, 2, 3])
       expect(counts.increment("b", 1, expires_in: 60)).to eq(1)
-      House::OWNER[:rate_counts].where(key: "a").update(expires_at: Time.now - 1)
+      TestApp::OWNER[:rate_counts].where(key: "a").update(expires_at: Time.now - 1)
       expect(counts.read("a")).to be_nil
       expect(counts.increment("a", 1, expires_in: 60)).to eq(1)
       expect(counts.read("a")).to eq(1)
@@ -25,21 +25,24 @@ RSpec.describe "Walls" do
   end
 
   describe "private links" do
-    let(:house) { House.studio }
-    let(:desks) { Stairwell::Server::Desks.new(store: House.store, clock: House::CLOCK, settings: House::SETTINGS) }
+    let(:studio) { TestApp.studio }
+    let(:context) { TestApp.contexts.of_studio(studio[:studio_id], account_id: studio[:account_id]) }
 
     def links
-      desks.for_studio(house[:studio_id], account_id: house[:account_id]) do |desk|
-        yield Stairwell::Server::Models::SheetLinks.new(desk), desk
-      end
+      context.write { |tables| yield Stairwell::Server::Repositories::SheetLinks.new(tables, TestApp::SETTINGS.link_secret), tables }
     end
 
-    let(:student_id) do
-      links { |_, desk| Stairwell::Server::Models::Students.new(desk).add(Requests::STUDENT)[:id] }
+    def token(all)
+      all.renew(student_id)
+      all.path(student_id).delete_prefix("/s/")
+    end
+
+    let!(:student_id) do
+      links { |_, tables| Stairwell::Server::Repositories::Students.new(tables).add(Requests::STUDENT, teacher_id: studio[:account_id])[:id] }
     end
 
     it "open for their student only as they were signed" do
-      token = links { |all, _| all.token(all.renew(student_id)) }
+      token = links { |all, _| token(all) }
       expect(links { |all, _| all.student_id(token) }).to eq(student_id)
       parts = token.split(".")
       forged = [parts[0, 2].push("0" * 32), [parts[0], (parts[1].to_i(36) + 1).to_s(36), parts[2]], [parts[0], parts[1], parts[2].reverse], parts[0, 2]]
@@ -47,15 +50,15 @@ RSpec.describe "Walls" do
     end
 
     it "are one for each student, and the old one ends when a new one is made" do
-      first, second = Array.new(2) { links { |all, _| all.token(all.renew(student_id)) } }
+      first, second = Array.new(2) { links { |all, _| token(all) } }
       expect(first).not_to eq(second)
       expect { links { |all, _| all.student_id(first) } }.to raise_error(Stairwell::Server::Problem)
-      expect(House::OWNER[:sheet_links].where(withdrawn_at: nil).count).to eq(1)
+      expect(TestApp::OWNER[:sheet_links].where(withdrawn_at: nil).count).to eq(1)
     end
 
     it "cannot be made from what the table holds" do
-      token = links { |all, _| all.token(all.renew(student_id)) }
-      row = House::OWNER[:sheet_links].first
+      token = links { |all, _| token(all) }
+      row = TestApp::OWNER[:sheet_links].first
       expect(row.values.map(&:to_s)).not_to include(token, token.split(".").last)
     end
   end
@@ -76,9 +79,9 @@ RSpec.describe "Walls" do
   end
 
   it "keeps rows the database itself would refuse out of it" do
-    house = House.studio
-    House.store.in_studio(house[:studio_id]) do |db|
-      row = {studio_id: house[:studio_id], teacher_id: house[:account_id], **Requests::STUDENT, practice_days: Sequel.pg_array([1], :integer)}
+    studio = TestApp.studio
+    TestApp.store.in_studio(studio[:studio_id]) do |db|
+      row = {studio_id: studio[:studio_id], teacher_id: studio[:account_id], **Requests::STUDENT, practice_days: Sequel.pg_array([1], :integer)}
       {practice_days: Sequel.pg_array([], :integer), minutes_a_day: 0, lesson_weekday: 7, hand_order: "both", name: ""}.each do |column, value|
         expect { db.transaction(savepoint: true) { db[:students].insert(row.merge(column => value)) } }
           .to raise_error(Sequel::CheckConstraintViolation), column.to_s

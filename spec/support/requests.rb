@@ -21,7 +21,7 @@ module Requests
     name: "Nell", practice_days: [4, 5, 6, 0, 1], minutes_a_day: 20, begin_per_day: 2, lesson_weekday: 3, lesson_time: "16:30", hand_order: "right", introduce_first: false
   }.freeze
 
-  def app = House.app
+  def app = TestApp.app
 
   # @return [Object] the answer's JSON
   def ask(method, path, body = nil, **headers)
@@ -40,7 +40,7 @@ module Requests
   # @return [Integer]
   def status = last_response.status
 
-  def sign_in(email: "owner@quay.example", password: House::PASSWORD)
+  def sign_in(email: "owner@quay.example", password: TestApp::PASSWORD)
     @csrf = ask(:get, "/api/session")["csrf"]
     ask(:post, "/api/login", {email: email, password: password}).tap { @csrf = ask(:get, "/api/session")["csrf"] if status == 200 }
   end
@@ -65,6 +65,21 @@ module Requests
   # @return [String] path of a student's sheet in the API
   def sheet_of(student) = student["sheet_path"].sub("/s/", "/api/sheet/")
 
+  # The sheet after a tap.
+  # @return [Hash]
+  def tap(path, item, **more)
+    mark(path, item, **more)
+    ask(:get, path)
+  end
+
+  # Works on the jobs that lie there, until none is left.
+  def work_on_jobs
+    while (job = TestApp::OWNER[:que_jobs].where(finished_at: nil).order(:id).first)
+      TestApp::OWNER[:que_jobs].where(id: job[:id]).delete
+      Object.const_get(job[:job_class]).allocate.run(*JSON.parse(job[:args]))
+    end
+  end
+
   def mark(path, item, kind: "repetition", key: SecureRandom.uuid, **more)
     ask(:post, "#{path}/marks", {key: key, kind: kind, assignment_id: item["assignment_id"], step_id: item["step_id"], **more})
   end
@@ -73,6 +88,8 @@ module Requests
 
   def hold_against_contract
     return unless last_request.path.start_with?("/api/", "/health")
+    raise "The server failed: #{last_response.body}\n#{TestApp::LOG.string[0, 3000]}" if last_response.status == 500
+
     return if last_response.status == 404 && last_response.body.include?("nothing at this address")
 
     checked = CONTRACT.validate_response(last_request, last_response)

@@ -4,7 +4,7 @@ require "axe-rspec"
 require "capybara/rspec"
 require_relative "browser"
 
-Capybara.app = House.app
+Capybara.app = TestApp.app
 Capybara.server = :puma, {Silent: true, Threads: "1:5"}
 Capybara.default_max_wait_time = 8
 Capybara.enable_aria_label = true
@@ -29,7 +29,7 @@ module Visits
     rescue Capybara::CapybaraError, Selenium::WebDriver::Error::WebDriverError => error
       warn "  nothing can be said of a screen: #{error.message}"
     end
-    warn "  server: #{House::LOG.string[-600..] || House::LOG.string}" unless House::LOG.string.empty?
+    warn "  server: #{TestApp::LOG.string[-600..] || TestApp::LOG.string}" unless TestApp::LOG.string.empty?
   end
 
   # The page is asked for again where the browser lost its first load.
@@ -37,7 +37,7 @@ module Visits
     visit "/"
     visit "/" unless page.has_field?("Email")
     fill_in "Email", with: "owner@quay.example"
-    fill_in "Password", with: House::PASSWORD
+    fill_in "Password", with: TestApp::PASSWORD
     click_button "Sign in"
     expect(page).to have_css("nav", text: "Today")
   end
@@ -93,7 +93,7 @@ end
 RSpec.shared_context "a student with a piece" do
   include Requests
 
-  let!(:house) { House.studio }
+  let!(:studio) { TestApp.studio }
   let!(:student) { api { student_with_piece } }
 
   def api

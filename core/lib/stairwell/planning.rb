@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
+require_relative "planning/away"
 require_relative "planning/task"
+require_relative "planning/planned_week"
 require_relative "planning/needs"
 require_relative "planning/calendar"
 require_relative "planning/blockers"
@@ -8,6 +10,7 @@ require_relative "planning/ledger"
 require_relative "planning/reasons"
 require_relative "planning/overrides"
 require_relative "planning/override_edits"
+require_relative "planning/override_document"
 require_relative "planning/day_extras"
 require_relative "planning/gaps"
 require_relative "planning/urgency"

@@ -224,7 +224,7 @@ export interface paths {
         parameters: {
             query?: {
                 for?: components["parameters"]["For"];
-                /** @description Counts a minute */
+                /** @description Beats per minute */
                 tempo?: number;
             };
             header?: never;
@@ -367,7 +367,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["givePiece"];
+        post: operations["assignPiece"];
         delete?: never;
         options?: never;
         head?: never;
@@ -394,7 +394,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/students/{id}/taught": {
+    "/api/students/{id}/introductions": {
         parameters: {
             query?: never;
             header?: never;
@@ -406,14 +406,14 @@ export interface paths {
         get?: never;
         put?: never;
         /** @description A section was shown at a lesson and opens, or that is taken back. */
-        post: operations["teach"];
+        post: operations["introduce"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/students/{id}/smaller": {
+    "/api/students/{id}/simplifications": {
         parameters: {
             query?: never;
             header?: never;
@@ -425,14 +425,14 @@ export interface paths {
         get?: never;
         put?: never;
         /** @description How a step that did not go is made smaller first, or that it is not. */
-        post: operations["makeSmaller"];
+        post: operations["simplify"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/students/{id}/work": {
+    "/api/students/{id}/extra-work": {
         parameters: {
             query?: never;
             header?: never;
@@ -444,14 +444,14 @@ export interface paths {
         get?: never;
         put?: never;
         /** @description An exercise that begins every day, or other work so many times a week. */
-        post: operations["addWork"];
+        post: operations["addExtraWork"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/students/{id}/work/{work}": {
+    "/api/students/{id}/extra-work/{work}": {
         parameters: {
             query?: never;
             header?: never;
@@ -462,15 +462,15 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["changeWork"];
+        put: operations["changeExtraWork"];
         post?: never;
-        delete: operations["endWork"];
+        delete: operations["endExtraWork"];
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/students/{id}/week/strokes": {
+    "/api/students/{id}/week/overrides": {
         parameters: {
             query?: never;
             header?: never;
@@ -482,14 +482,14 @@ export interface paths {
         get?: never;
         put?: never;
         /** @description Changes the week by hand; the rest is planned around it. */
-        post: operations["drawOnWeek"];
+        post: operations["changeWeek"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/students/{id}/trial": {
+    "/api/students/{id}/preview": {
         parameters: {
             query?: never;
             header?: never;
@@ -501,7 +501,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** @description What giving a piece would come to; nothing is saved. */
-        post: operations["tryPiece"];
+        post: operations["previewAssignment"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1029,9 +1029,9 @@ export interface components {
         /** @description 1 before the other pieces, -1 after them */
         Priority: number;
         ItemId: string;
-        Wish: {
+        Override: {
             /** @enum {string} */
-            kind: "on" | "off" | "extra";
+            kind: "on" | "off" | "added";
             id: components["schemas"]["ItemId"];
             date?: components["schemas"]["Date"];
             repetitions?: number;
@@ -1134,12 +1134,12 @@ export interface components {
             version: number;
             finished: boolean;
         };
-        Hand: {
+        WeekOverrides: {
             /** @description What the teacher decided about the week */
-            wishes: components["schemas"]["Wish"][];
+            list: components["schemas"]["Override"][];
             version: number;
         };
-        NewWork: {
+        NewExtraWork: {
             /**
              * @description An exercise begins every day
              * @enum {string}
@@ -1152,7 +1152,7 @@ export interface components {
             /** @description The student chooses one of these */
             one_of?: string[];
         };
-        Work: {
+        ExtraWork: {
             id: number;
             kind: string;
             title: string;
@@ -1167,17 +1167,17 @@ export interface components {
          * @enum {string}
          */
         HandOrder: "right" | "left" | "easier" | "harder";
-        Gift: {
+        AssignmentRequest: {
             piece_id: components["schemas"]["Count"];
             routine: components["schemas"]["RoutineKey"];
             hand_order: components["schemas"]["HandOrder"];
-            /** @description Counts a minute; with aim_by share, percent of the printed mark */
-            aim: number;
+            /** @description Beats per minute; with target_by share, percent of the printed mark */
+            target_tempo: number;
             /**
-             * @description How the aim is said; by mark takes the printed one
+             * @description How the target tempo is said; by mark takes the printed one
              * @enum {string}
              */
-            aim_by?: "number" | "share" | "mark";
+            target_by?: "number" | "share" | "mark";
             /**
              * @description Whether repeats are taken after a jump
              * @enum {string}
@@ -1185,8 +1185,8 @@ export interface components {
             repeats?: "as_printed" | "taken" | "not_taken";
             /** @enum {string} */
             fermata?: "as_said" | "twice" | "free";
-            /** @description A section opens only when it was taught */
-            gate?: boolean;
+            /** @description A section opens only when it was introduced */
+            introduce_first?: boolean;
             priority?: components["schemas"]["Priority"];
             /**
              * @description How sections grow together
@@ -1196,10 +1196,10 @@ export interface components {
             /** @enum {string} */
             pedal?: "last" | "before_dynamics" | "none";
             /**
-             * @description Who decides touch and dynamics
+             * @description Who decides articulation and dynamics
              * @enum {string}
              */
-            touch_by?: "teacher" | "student";
+            articulation_by?: "teacher" | "student";
             memory?: boolean;
             /**
              * Format: date
@@ -1278,7 +1278,7 @@ export interface components {
             sections: string[];
             meters: string[];
             keys: string[];
-            aim: number;
+            target_tempo: number;
         };
         Page: {
             title: string;
@@ -1298,7 +1298,7 @@ export interface components {
             }[];
             repeats: components["schemas"]["Spanned"][];
             endings: components["schemas"]["Spanned"][];
-            seams: {
+            joins: {
                 from: string;
                 to: string;
                 bar: number;
@@ -1306,7 +1306,7 @@ export interface components {
                 words: string;
             }[];
             /** @description What is seen when looking the piece over */
-            look: {
+            look?: {
                 topic: string;
                 text: string;
                 bars: number[];
@@ -1325,7 +1325,7 @@ export interface components {
                 bars_played: number;
                 counts_played: string;
                 page_turns: number;
-                aim: number;
+                target_tempo: number;
                 seconds: number;
                 new_bars: number;
                 new_bars_rounded: number;
@@ -1469,8 +1469,8 @@ export interface components {
              * @enum {string}
              */
             warm_ups?: "none" | "five_finger" | "scale" | "scale_and_chords" | "progression";
-            /** @description Sections open only when they were taught; unsaid it is so for those who begin at most two steps a day */
-            gate?: boolean;
+            /** @description Sections open only when they were introduced; unsaid it is so for those who begin at most two steps a day */
+            introduce_first?: boolean;
             /** @enum {string} */
             note_names?: "letters" | "fixed_do";
             /** @description Where recaps go */
@@ -1512,7 +1512,7 @@ export interface components {
                 piece_id: number;
                 title: string;
                 ended: string;
-                given_on: string;
+                assigned_on: string;
                 ended_on: string;
                 keep_for: string | null;
             }[];
@@ -1520,12 +1520,12 @@ export interface components {
                 day: string;
                 recap: string;
                 notes: string;
-                heard: number;
+                results: number;
             }[];
             /** @description From lesson to lesson, the newest first */
             weeks: components["schemas"]["PastWeek"][];
-            hand: components["schemas"]["Hand"];
-            work: components["schemas"]["Work"][];
+            overrides: components["schemas"]["WeekOverrides"];
+            extra_work: components["schemas"]["ExtraWork"][];
             /** @description Percent of the planned days of the last weeks that were practised */
             adherence: number;
             /** @description 1 is average */
@@ -1607,29 +1607,29 @@ export interface components {
         };
         Assignment: {
             priority: components["schemas"]["Priority"];
-            gate: boolean;
+            introduce_first: boolean;
             due_on: string | null;
             /** @description Sections left out for this student */
             without: string[];
-            teachable: {
+            introductions: {
                 what: string;
-                taught: boolean;
+                introduced: boolean;
             }[];
             id: number;
             piece_id: number;
             title: string;
             routine: string;
             hand_order: components["schemas"]["HandOrder"];
-            aim: number;
+            target_tempo: number;
             /** @description Share of the estimated work that is steady or secure */
             percent: number;
             steps: components["schemas"]["Step"][];
         };
         Step: {
             id: string;
-            taught: boolean;
+            introduced: boolean;
             /** @description For a step that did not go, how it can be made smaller */
-            smaller: null | {
+            simplification: null | {
                 chosen: string | null;
                 bar: number | null;
                 forms: {
@@ -1650,12 +1650,14 @@ export interface components {
             repetitions: number;
             arithmetic: string;
             done_when: string;
-            last_heard: null | {
+            last_result: null | {
                 result: components["schemas"]["Result"];
                 day: string;
             };
         };
         Week: {
+            /** @description planned-week/1 */
+            schema?: string;
             /** @description Days before it have gone by, as they were planned */
             planned_from: string;
             starts: string;
@@ -1698,7 +1700,7 @@ export interface components {
             minutes: number;
             repetitions: number | null;
             /** @enum {string} */
-            kind: "step" | "review" | "other" | "run" | "extra";
+            kind: "step" | "review" | "extra_work" | "run" | "added";
             /** @description The teacher put it there */
             pinned: boolean;
             /** @description What that breaks, in words */
@@ -1729,7 +1731,7 @@ export interface components {
             kept?: boolean;
             good_days?: number;
             repetitions?: number;
-            /** @description Of the aim */
+            /** @description Of the target tempo */
             percent?: number;
             needs?: string[];
             after?: string[];
@@ -1737,11 +1739,14 @@ export interface components {
              * @description Said for a stage that is added, as are the next ones
              * @enum {string}
              */
-            scope?: "spot" | "section" | "seam" | "growing" | "whole";
+            scope?: "spot" | "section" | "join" | "growing" | "whole";
             /** @enum {string} */
-            aspect?: "overview" | "position" | "rhythm" | "notes" | "fingering" | "words" | "touch" | "dynamics" | "pedal" | "ornaments" | "tempo" | "memory";
-            /** @enum {string} */
-            opens?: "section" | "taught";
+            aspect?: "overview" | "position" | "rhythm" | "notes" | "fingering" | "lyrics" | "articulation" | "dynamics" | "pedal" | "ornaments" | "tempo" | "memory";
+            /**
+             * @description With its sections or by itself
+             * @enum {string}
+             */
+            introduced_by?: "section" | "stage";
             done?: string;
             /** @enum {string} */
             right?: "play" | "block" | "tap" | "clap" | "say" | "sing" | "silent";
@@ -1758,7 +1763,7 @@ export interface components {
             /** @description null for one that ships */
             version: number | null;
             stages: {
-                opens: string;
+                introduced_by: string;
                 /** @description A step for every two rungs of the metronome */
                 ladder: boolean;
                 key: string;
@@ -1767,7 +1772,7 @@ export interface components {
                 aspect: string;
                 good_days: number;
                 repetitions: number;
-                /** @description Of the aim */
+                /** @description Of the target tempo */
                 percent: number | null;
                 done: string;
                 needs: string[];
@@ -1797,18 +1802,19 @@ export interface components {
                 due_on: string | null;
                 late: boolean;
             }[];
-            hand: components["schemas"]["Hand"];
-            teachable: {
+            overrides: components["schemas"]["WeekOverrides"];
+            introductions: {
                 assignment_id: number;
                 piece: string;
                 what: string;
-                taught: boolean;
+                introduced: boolean;
             }[];
             student: components["schemas"]["Settings"];
             today: string;
             practised: components["schemas"]["Practised"];
             next_week: components["schemas"]["Week"];
-            heard: (components["schemas"]["Step"] & {
+            /** @description In the order worth hearing */
+            steps: (components["schemas"]["Step"] & {
                 assignment_id: number;
                 piece: string;
                 hands: string;
@@ -1816,8 +1822,9 @@ export interface components {
                 first: string | null;
                 result: components["schemas"]["Result"] | null;
                 /** @description Another teacher who said so today */
-                heard_by: string | null;
-                said: null | {
+                recorded_by: string | null;
+                /** @description What was said beside the result */
+                details: null | {
                     cause: string | null;
                     bar: number | null;
                     stumbles: number | null;
@@ -1872,8 +1879,10 @@ export interface components {
             name: string;
             teacher: string;
             class_name: string | null;
-            /** @description False while pieces, practice and the rest are still being worked out */
+            /** @description False while pieces, practice and the rest are worked out for the first time */
             known: boolean;
+            /** @description False while something newer is being worked out */
+            fresh: boolean;
             lesson_weekday: components["schemas"]["Weekday"];
             lesson_time: string;
             practised: components["schemas"]["Practised"];
@@ -1883,7 +1892,7 @@ export interface components {
                 /** @description Of its steps, in the order of the piece */
                 states: components["schemas"]["State"][];
             }[];
-            last_heard: null | {
+            last_result: null | {
                 title: string;
                 piece: string;
                 result: components["schemas"]["Result"];
@@ -1908,7 +1917,7 @@ export interface components {
             next_lesson: string | null;
             days: {
                 /** @description What is no step */
-                beside: {
+                extra_work: {
                     id: string;
                     kind: string;
                     title: string;
@@ -1922,6 +1931,15 @@ export interface components {
                 warm_ups: components["schemas"]["WarmUp"][];
                 items: components["schemas"]["SheetItem"][];
             }[];
+        };
+        Tapped: {
+            assignment_id: number;
+            step_id: string;
+            day: string;
+            done: number;
+            struggle: boolean;
+            last_mark: string | null;
+            keys: string[];
         };
         SheetItem: {
             /** @description Of the marks that are counted in it, so that none that waits on the phone is counted twice */
@@ -2362,7 +2380,7 @@ export interface operations {
         parameters: {
             query?: {
                 for?: components["parameters"]["For"];
-                /** @description Counts a minute */
+                /** @description Beats per minute */
                 tempo?: number;
             };
             header?: never;
@@ -2592,7 +2610,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    givePiece: {
+    assignPiece: {
         parameters: {
             query?: never;
             header?: never;
@@ -2603,7 +2621,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Gift"];
+                "application/json": components["schemas"]["AssignmentRequest"];
             };
         };
         responses: {
@@ -2634,16 +2652,16 @@ export interface operations {
                 "application/json": {
                     due_on?: components["schemas"]["Date"] | null;
                     priority?: components["schemas"]["Priority"];
-                    gate?: boolean;
+                    introduce_first?: boolean;
                     routine?: components["schemas"]["RoutineKey"];
                     hand_order?: components["schemas"]["HandOrder"];
-                    aim?: number;
+                    target_tempo?: number;
                     /** @enum {string} */
                     join?: "pairs" | "from_start" | "from_end";
                     /** @enum {string} */
                     pedal?: "last" | "before_dynamics" | "none";
                     /** @enum {string} */
-                    touch_by?: "teacher" | "student";
+                    articulation_by?: "teacher" | "student";
                     memory?: boolean;
                     /** @description Sections left out for this student */
                     without?: string[];
@@ -2663,7 +2681,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    teach: {
+    introduce: {
         parameters: {
             query?: never;
             header?: never;
@@ -2678,7 +2696,7 @@ export interface operations {
                     assignment_id: components["schemas"]["Count"];
                     /** @description A section, or a stage that opens when it is shown */
                     what: string;
-                    taught: boolean;
+                    introduced: boolean;
                     key: components["schemas"]["Key"];
                 };
             };
@@ -2696,7 +2714,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    makeSmaller: {
+    simplify: {
         parameters: {
             query?: never;
             header?: never;
@@ -2731,7 +2749,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    addWork: {
+    addExtraWork: {
         parameters: {
             query?: never;
             header?: never;
@@ -2742,7 +2760,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewWork"];
+                "application/json": components["schemas"]["NewExtraWork"];
             };
         };
         responses: {
@@ -2758,7 +2776,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    changeWork: {
+    changeExtraWork: {
         parameters: {
             query?: never;
             header?: never;
@@ -2770,7 +2788,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewWork"];
+                "application/json": components["schemas"]["NewExtraWork"];
             };
         };
         responses: {
@@ -2786,7 +2804,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    endWork: {
+    endExtraWork: {
         parameters: {
             query?: never;
             header?: never;
@@ -2810,7 +2828,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    drawOnWeek: {
+    changeWeek: {
         parameters: {
             query?: never;
             header?: never;
@@ -2823,10 +2841,10 @@ export interface operations {
             content: {
                 "application/json": {
                     /**
-                     * @description set puts the wishes back as they were
+                     * @description set puts the overrides back as they were
                      * @enum {string}
                      */
-                    stroke: "pin" | "loosen" | "move" | "drop" | "leave_out" | "resize" | "add" | "take_out" | "set";
+                    edit: "pin" | "loosen" | "move" | "drop" | "leave_out" | "resize" | "add" | "take_out" | "set";
                     starts: components["schemas"]["Date"];
                     seen: number;
                     id?: components["schemas"]["ItemId"];
@@ -2835,7 +2853,7 @@ export interface operations {
                     repetitions?: number;
                     minutes?: components["schemas"]["Minutes"];
                     title?: string;
-                    wishes?: components["schemas"]["Wish"][];
+                    overrides?: components["schemas"]["Override"][];
                 };
             };
         };
@@ -2852,7 +2870,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    tryPiece: {
+    previewAssignment: {
         parameters: {
             query?: never;
             header?: never;
@@ -2863,7 +2881,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Gift"];
+                "application/json": components["schemas"]["AssignmentRequest"];
             };
         };
         responses: {
@@ -2874,9 +2892,9 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
-                        /** @description Counts a minute */
-                        aim: number;
-                        gate: boolean;
+                        /** @description Beats per minute */
+                        target_tempo: number;
+                        introduce_first: boolean;
                         steps: number;
                         /** @description Of all good days together */
                         minutes: number;
@@ -3727,17 +3745,19 @@ export interface operations {
                     step_id: components["schemas"]["StepId"];
                     day?: components["schemas"]["Date"];
                     undoes?: components["schemas"]["Key"];
+                    /** @description When it was made, on the phone's clock */
+                    tapped_at?: string;
                 };
             };
         };
         responses: {
-            /** @description The sheet */
+            /** @description What is counted of that step on that day now */
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Sheet"];
+                    "application/json": components["schemas"]["Tapped"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -9,11 +9,11 @@ module Stairwell
 
     # What was heard at a lesson: :not_heard, :not_yet, :shaky, :steady or
     # :secure. The last one said for a step on a day holds.
-    LessonResult = Stairwell.value(:step_id, :date, :result, :at)
+    LessonResult = Stairwell.value(:step_id, :date, :result, :at, key: nil)
 
     # How a step that did not go is made smaller, see {Practice::Simplification}: `form`
     # is :none where the teacher declined it. The last one said holds.
-    Simplified = Stairwell.value(:step_id, :form, :at, bar: nil)
+    Simplified = Stairwell.value(:step_id, :form, :at, bar: nil, key: nil)
 
     # That the teacher asked for so many repetitions of a step on a day, where
     # they are others than the step's own.
@@ -21,7 +21,7 @@ module Stairwell
 
     # A section, or a stage that opens when it is shown, introduced at a lesson (or
     # taken back). The last one said holds.
-    Introduction = Stairwell.value(:what, :introduced, :at)
+    Introduction = Stairwell.value(:what, :introduced, :at, key: nil)
 
     RESULTS = %i[not_heard not_yet shaky steady secure].freeze
     MARK_KINDS = %i[repetition struggle undo].freeze

@@ -34,7 +34,19 @@ module Stairwell
 
       # @param steps [Array<Practice::Step>] as they would be otherwise
       # @return [Piece] with the same events
-      def with_steps(steps) = Piece.new(steps, @events, introduce_first: @introduce_first)
+      def with_steps(steps, introduce_first: @introduce_first) = Piece.new(steps, @events, introduce_first: introduce_first)
+
+      # @param events [Array] that came after those it knows
+      # @return [Piece]
+      def after(events) = Piece.new(@own, @events + events, introduce_first: @introduce_first)
+
+      # @param asked [Array<Asked>] in place of those it knows
+      # @return [Piece]
+      def with_asked(asked) = Piece.new(@own, @events.grep_v(Asked) + asked, introduce_first: @introduce_first)
+
+      # @param date [Date]
+      # @return [Piece] as it was when that day began
+      def before(date) = Piece.new(@own, @events.reject { |event| event.respond_to?(:date) && !event.is_a?(Asked) && event.date >= date }, introduce_first: @introduce_first)
 
       # @param date [Date]
       # @return [Piece] as it was before what was heard that day
@@ -113,6 +125,13 @@ module Stairwell
       # @return [Array<LessonResult>] what was heard of it, by date, the last word of each
       def results_of(id)
         @results.fetch(id, []).group_by(&:date).sort.map { |_, all| all.max_by(&:at) }.reject { |one| one.result == :not_heard }
+      end
+
+      # @return [Array<Mark>] all of a step on a day, taken back or not, in the order
+      #   they were made
+      def marks_of(step_id, date)
+        @marks_by_day ||= @events.grep(Mark).group_by { |mark| [mark.step_id, mark.date] }
+        @marks_by_day.fetch([step_id, date], []).sort_by(&:at)
       end
 
       # @return [LessonResult, nil] the last result that said something

@@ -18,7 +18,7 @@ module Stairwell
 
         # @param text [String]
         def initialize(text)
-          @statements = PageScript.lines(text).map { |line| line.split(/(?:^|(?<=\s))#(?=\s|$)/, 2).first.to_s.strip }
+          @statements = PageScript.lines(text).map { |line| Text.apart(line).first.strip }
         end
 
         # @param base [String]
@@ -48,7 +48,26 @@ module Stairwell
         # @param drop [Array<String>]
         # @return [String] the layer that, laid on the base, shows it so changed
         def self.change(layer, base:, put:, drop:)
-          shown = Edit.new(on(base, layer)).call(put: put, drop: drop)
+          showing(Edit.new(on(base, layer)).call(put: put, drop: drop), base, layer)
+        end
+
+        # Puts one person's changes of a layer on top of another's.
+        #
+        # @param under [String] the script the layer lies on
+        # @param base [String] the layer both began from
+        # @param mine [String]
+        # @param theirs [String]
+        # @return [String] see {PageScript.merge}
+        def self.merge(under:, base:, mine:, theirs:)
+          pages = {base: base, mine: mine, theirs: theirs}.transform_values { |layer| on(under, layer) }
+          showing(PageScript.merge(**pages), under, theirs)
+        end
+
+        # @param shown [String] a script
+        # @param base [String] the script the layer lies on
+        # @param layer [String] as it was: its comments and its order stay
+        # @return [String] the layer that, laid on the base, shows that
+        def self.showing(shown, base, layer)
           under, over = [base, shown].map { |text| PageScript.read(text).map }
           return layer unless under && over
 
@@ -65,7 +84,7 @@ module Stairwell
           before, after = [base, Edit.new(base).call(put: put, lenient: true)].map { |text| PageScript.write(PageScript.read(text).map).lines(chomp: true) }
           before.include?(line) && !after.include?(line)
         end
-        private_class_method :line_replaced?
+        private_class_method :showing, :line_replaced?
 
         private
 

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # Days without practice and without lessons, as stretches of dates with both
+    # ends included: a student's absences, a studio's holidays.
+    #
+    # @example
+    #   away = Away.load([{"from" => "2027-04-01", "to" => "2027-04-07"}])
+    #   away.include?(Date.new(2027, 4, 7)) # => true
+    Away = Stairwell.value(:stretches) do
+      # @return [Boolean]
+      def include?(date) = stretches.any? { |stretch| stretch.cover?(date) }
+
+      # @param other [Away]
+      # @return [Away] the days of both
+      def |(other) = Away.new(stretches: stretches | other.stretches)
+
+      # @return [Array<Hash{String => String}>] JSON-ready
+      def dump = stretches.map { |stretch| {"from" => stretch.begin.to_s, "to" => stretch.end.to_s} }
+    end
+
+    # @param data [Array<Hash{String => String}>] as {Away#dump} gives
+    # @return [Away]
+    # @raise [RefusedError] for a date that does not exist, or a stretch that ends
+    #   before it begins
+    def Away.load(data, field: nil)
+      new(stretches: data.map { |one| stretch(one.transform_keys(&:to_s), field) })
+    end
+
+    def Away.stretch(one, field)
+      from, to = [one["from"], one["to"]].map { |text| Date.iso8601(text) }
+      return from..to if from <= to
+
+      raise RefusedError.new("The days from #{from} to #{to} end before they begin. Turn the two dates round.", code: :absence, field: field)
+    rescue Date::Error
+      raise RefusedError.new("One of the dates does not exist. Correct it.", code: :absence, field: field)
+    end
+  end
+end

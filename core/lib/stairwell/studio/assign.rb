@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # What a teacher asks for when assigning a piece: how its target tempo is said
+    # (`target_by` :number, :share or :mark), and what else is chosen (`choices`, see
+    # {Assigned::CHOSEN}). `introduce_first` is the student's where nil.
+    Assignment = Stairwell.value(
+      :piece_id, :title, :revision, :routine, :hand_order, :target_tempo, :page, target_by: :number, due_on: nil, priority: 0, introduce_first: nil, choices: {}, key: nil
+    )
+
+    # Assigns a piece to a student, or says what that would come to.
+    class Assign
+      # What assigning would come to by itself.
+      Preview = Stairwell.value(:steps, :finish, :target_tempo, :introduce_first)
+
+      # @param record [Record]
+      # @param asked [Assignment]
+      def initialize(record, asked)
+        @record = record
+        @asked = asked
+      end
+
+      # @param id [Integer] of the new assignment
+      # @param key [String] for the introduction of its first section
+      # @return [Change]
+      # @raise [RefusedError] when the student has the piece, or it has no section
+      def call(id:, key:)
+        raise RefusedError.new("This student already has this piece.", code: :assigned_already, field: "piece_id") if @record.pieces.any? { |one| one.piece_id == @asked.piece_id }
+
+        piece = piece(id, steps)
+        # The first section is shown when the piece is assigned.
+        first = first_section(piece) if piece.introduce_first
+        row = {key: key, assignment_id: id, what: first, introduced: true, day: @record.today}
+        piece = piece.after(Progress::Introduction.new(what: first, introduced: true, at: @record.moment, key: key)) if first
+        Change.new(record: @record.with(pieces: @record.pieces + [piece]), assigned: [piece], added: first ? {introductions: [row]} : {}).planned.promising
+      end
+
+      # @return [Preview]
+      # @raise [RefusedError]
+      def preview
+        made = steps
+        load = Workload.new(@record.with(pieces: []))
+        finish = Planning.finish(**load.plan, tasks: Progress.piece(made, []).tasks)
+        Preview.new(steps: made, finish: finish, target_tempo: target_tempo, introduce_first: introduce_first)
+      end
+
+      private
+
+      def first_section(piece) = piece.progress.own.filter_map(&:section).first || piece.progress.own.first&.parts&.first
+
+      def introduce_first = @asked.introduce_first.nil? ? @record.student.introduce_first : @asked.introduce_first
+
+      def piece(id, steps)
+        PieceInHand.new(
+          id: id, **@asked.to_h.slice(:piece_id, :title, :revision, :routine, :hand_order, :due_on, :priority, :page, :key), target_tempo: target_tempo,
+          newest_revision: @asked.revision, newest_page: @asked.page, assigned_on: @record.today, introduce_first: introduce_first, choices: choices,
+          progress: Progress.piece(steps, [], introduce_first: introduce_first)
+        )
+      end
+
+      def choices = @choices ||= @asked.choices.merge("pace" => @record.pace.to_s, "target_by" => @asked.target_by.to_s, "target_said" => @asked.target_tempo)
+
+      def target_tempo
+        @target_tempo ||= Practice::TargetTempo.of((@asked.page.map unless @asked.target_by == :number), by: @asked.target_by, value: @asked.target_tempo)
+      rescue ContradictionError => error
+        raise RefusedError.new(error.message, code: :no_mark, field: "target_tempo")
+      end
+
+      def steps
+        @steps ||= Assigned.steps(@asked.page.map, @asked.with(target_tempo: target_tempo, choices: choices), @record.routine(@asked.routine))
+      rescue ContradictionError => error
+        raise RefusedError.new(error.message, code: :no_steps, field: "piece_id")
+      end
+    end
+  end
+end

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # The steps a piece gives a student, from its page, a routine, and what was
+    # chosen.
+    module Assigned
+      # What a teacher chooses beside routine, hand and tempo.
+      CHOSEN = %w[join pedal articulation_by memory order repeats fermata].freeze
+      # What may be changed under way: those, and sections that are left out.
+      CHANGED = [*CHOSEN, "without"].freeze
+
+      module_function
+
+      # @param map [Score::Map]
+      # @param piece [PieceInHand, Assignment] with its choices
+      # @param routine [Practice::Routine]
+      # @return [Array<Practice::Step>]
+      # @raise [ContradictionError] when there is no section to learn
+      def steps(map, piece, routine) = Practice.steps(page(map, piece.choices), routine: routine, choices: choices(piece))
+
+      # @param choices [Hash{String => Object}]
+      # @return [Score::Map] without the sections this student leaves out
+      def page(map, choices)
+        left_out = choices["without"].to_a
+        left_out.empty? ? map : map.with(sections: map.sections.reject { |one| left_out.include?(one.label) })
+      end
+
+      # @return [Practice::Choices] with the pace the student had when the piece was
+      #   assigned
+      def choices(piece)
+        chosen = piece.choices.slice(*CHOSEN, "learnt_at").transform_keys(&:to_sym)
+        order = chosen.delete(:order).to_a.map(&:to_sym)
+        chosen.transform_values! { |value| value.is_a?(String) ? value.to_sym : value }
+        Practice::Choices.new(
+          hand_order: piece.hand_order.to_sym, target_tempo: piece.target_tempo.to_r, pace: Rational(piece.choices["pace"] || 1), order: order, **chosen
+        )
+      end
+    end
+  end
+end

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # What an act of a teacher or a family comes to, in values: the record as it is
+    # then, and what is to be kept of it. Nothing of it is kept yet.
+    #
+    # - `added`: rows of what happened, by kind: :results, :marks, :introductions,
+    #   :simplifications; each a Hash of the table's columns
+    # - `week`: Planning::PlannedWeek that was planned, nil where none was
+    # - `pieces`: {PieceInHand} whose choices or steps changed; `ended` {id => [how,
+    #   keep_for]}, how nil where it is taken up again; `assigned` {PieceInHand}
+    # - `student`: {Student} where days or minutes changed
+    # - `overrides`: [next lesson, WeekOverrides as seen, Array<Planning::Override>]
+    # - `layers`: {piece id => script} of changes on the student's own page
+    # - `extra_work`: [:add, :change or :finish, {ExtraWork}] pairs
+    # - `promised`: {assignment id => Outlook} dates that are shown with it
+    # - `told`: what is said about it, in words or values
+    Change = Stairwell.value(
+      :record, added: {}, week: nil, pieces: [], assigned: [], ended: {}, student: nil, overrides: nil, layers: {}, extra_work: [], promised: {}, told: nil
+    ) do
+      # @return [Boolean] whether there is anything to keep
+      def none? = [added, pieces, assigned, ended, layers, extra_work].all?(&:empty?) && [week, student, overrides].none?
+
+      # @param from [Date, nil] the first day that may be practised; by itself, that
+      #   of the student
+      # @return [Change] with the week that follows from it
+      def planned(from: record.student.first_day(record.today))
+        week = PlanWeek.anew(record, from: from)
+        with(week: week, record: record.with(weeks: record.weeks.with(week)))
+      end
+
+      # @return [Change] with the dates that are promised as things are then
+      def promising = with(promised: Outlooks.new(record).to_h)
+    end
+  end
+end

@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # A teacher changes what was chosen for a piece, takes its page over as it is now,
+    # takes one of the ways out where it is late, or ends it.
+    class ChangePiece
+      # How a piece ends.
+      ENDED = %w[passed kept set_aside].freeze
+
+      # @param record [Record]
+      # @param id [Integer] of the assignment
+      # @raise [MissingError]
+      def initialize(record, id)
+        @record = record
+        @piece = record.piece(id)
+      end
+
+      # @param plain [Hash] due_on:, priority:, introduce_first:
+      # @param chosen [Hash] routine:, hand_order:, target_tempo:
+      # @param choices [Hash{String => Object}] of {Assigned::CHANGED}
+      # @return [Change] told: {TakeOver::Moved}
+      # @raise [RefusedError]
+      def call(plain: {}, chosen: {}, choices: {})
+        piece = @piece.with_steps(@piece.progress.own, **plain)
+        piece = TakeOver.renewed(@record, piece.with(**chosen, choices: piece.choices.merge(choices))) if chosen.any? || choices.any?
+        changed(piece)
+      end
+
+      # @return [Change] told: {TakeOver::Moved}
+      # @raise [RefusedError]
+      def take_over = changed(TakeOver.renewed(@record, @piece))
+
+      # @param change [String] of one of the options of the piece
+      # @return [Change]
+      # @raise [RefusedError] when it helps no more
+      def take(change)
+        taken = WaysOut.new(@record, @piece).take(change)
+        return Change.new(record: @record.with(student: taken), student: taken).planned if taken.is_a?(Student)
+
+        changed(taken)
+      end
+
+      # @param ended [String, nil] of {ENDED}, or nil to take it up again
+      # @param keep_for [Date, nil] a date it is kept ready for
+      # @return [Change]
+      def finish(ended, keep_for: nil)
+        keep_for = nil unless ended == "kept"
+        kept = KeptPiece.new(id: @piece.id, title: @piece.title, keep_for: keep_for, steps: @piece.progress.own) if keep_for
+        record = ended ? @record.with(pieces: @record.pieces - [@piece], kept_pieces: [*@record.kept_pieces, kept].compact) : @record
+        Change.new(record: record, ended: {@piece.id => [ended, keep_for]}).planned
+      end
+
+      private
+
+      def changed(piece)
+        Change.new(record: @record.with_piece(piece), pieces: [piece], told: TakeOver.moved(@piece, piece)).planned
+      end
+    end
+  end
+end

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # The stairs of each piece of a student: as they were planned when the piece was
+    # assigned, as they were really climbed, and as they will likely go on.
+    class Climb
+      # One piece's stairs, between two dates, with the lessons since it was assigned.
+      Drawn = Stairwell.value(:from, :to, :lessons, :flights)
+
+      # @param record [Record]
+      # @param load [Workload]
+      # @param outlooks [Hash{Integer => Outlook}]
+      def initialize(record, load, outlooks)
+        @record = record
+        @load = load
+        @outlooks = outlooks
+        @ahead = load.tasks.any? ? Planning.schedule(**load.plan) : {}
+      end
+
+      # @param piece [PieceInHand]
+      # @return [Drawn]
+      def of(piece)
+        flights = Progress::Stairs.of(piece.progress, planned: planned(piece), ahead: ahead(piece), stretch: stretches(piece))
+        dates = flights.flat_map(&:treads).flat_map { |tread| [tread.planned, tread.real, tread.likely, tread.cautious].compact.flatten }
+        Drawn.new(
+          from: [piece.assigned_on, *dates].min, to: [@record.today, piece.due_on, *dates].compact.max, flights: flights,
+          lessons: @record.lessons.select { |day| day >= piece.assigned_on }
+        )
+      end
+
+      private
+
+      # The piece by itself, from the day it was assigned, with every day kept.
+      def planned(piece)
+        tasks = Progress.piece(piece.progress.own, []).tasks
+        from = piece.assigned_on + 1
+        Planning.schedule(
+          tasks: tasks, practice: @load.practice.with(absent: []), from: from, next_lesson: Planning::Calendar.next_weekday(from, @record.student.lesson_weekday),
+          warm_ups: @load.warm_ups
+        )
+      end
+
+      def ahead(piece)
+        @ahead.filter_map { |id, span| [id.delete_prefix(piece.prefix), span] if id.start_with?(piece.prefix) }.to_h
+      end
+
+      def stretches(piece)
+        outlook = @outlooks.fetch(piece.id)
+        [outlook.middle, outlook.cautious].map { |date| Progress::Stairs.stretch(@load.from, outlook.planned, date) }
+      end
+    end
+  end
+end

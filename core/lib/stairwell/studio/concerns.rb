@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # What needs attention about one student.
+    module Concerns
+      module_function
+
+      # @param record [Record]
+      # @param outlooks [Hash{Integer => Outlook}]
+      # @param week [Planning::PlannedWeek, nil] under way
+      # @return [Array<Progress::Concern>] the most urgent first
+      def of(record, outlooks, week: record.week)
+        attention = Progress::Attention.new(record.today)
+        record.pieces.each do |one|
+          outlook = outlooks[one.id]
+          attention.forecast(one.title, outlook.cautious, one.due_on) if outlook
+          attention.piece(one.title, one.progress)
+        end
+        attention.practice(*Practised.new(week, record.pieces).until(record.today))
+        # On a lesson day the plan may end today: the next one follows from it.
+        attention.plan(!week.nil? && !week.over?(record.today)) if record.pieces.any?
+        attention.to_a
+      end
+    end
+  end
+end

@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # A result is heard at a lesson: it is kept, a place that did not go becomes a
+    # spot on the student's own page, and the week that follows is planned.
+    class Hear
+      # What can be said beside a result.
+      DETAILS = %i[cause bar stumbles tempo note].freeze
+      # Lessons a shaky bar is to stumble at before it becomes a spot. Own choice.
+      TWICE = 2
+
+      # @param record [Record]
+      def initialize(record)
+        @record = record
+      end
+
+      # @param result [Symbol] of {Progress::RESULTS}
+      # @param key [String] from the client; the same one twice counts once
+      # @param said [Hash] of {DETAILS}
+      # @return [Change] told: what changed in the week, in words
+      # @raise [MissingError] for a step the student does not have
+      def call(assignment_id:, step_id:, result:, key:, **said)
+        return Change.new(record: @record, told: []) if @record.known_keys.include?(key)
+
+        piece, = @record.step(assignment_id, step_id)
+        details = said.slice(*DETAILS)
+        row = {key: key, assignment_id: assignment_id, step_id: step_id, day: @record.today, result: result.to_s, **details}
+        changed = Change.new(record: after(piece, step_id, result, key, details), added: {results: [row]})
+        changed = Spot.mark(changed, assignment_id, details[:bar]) if details[:bar] && spot?(assignment_id, details[:bar], result)
+        follow(changed)
+      end
+
+      private
+
+      def after(piece, step_id, result, key, details)
+        event = Progress::LessonResult.new(step_id: step_id, date: @record.today, result: result, at: @record.moment, key: key)
+        heard = HeardToday.new(result: result, **details)
+        stumbled = details[:bar] ? {[piece.id, details[:bar]] => @record.stumbled.fetch([piece.id, details[:bar]], Set[]) | (stumbles?(result) ? [@record.today] : [])} : {}
+        @record.with_piece(piece.after(event)).with(
+          heard_today: @record.heard_today.merge([piece.id, step_id] => heard), stumbled: @record.stumbled.merge(stumbled), lessons: @record.lessons | [@record.today],
+          known_keys: @record.known_keys | [key]
+        )
+      end
+
+      def stumbles?(result) = %i[not_yet shaky].include?(result)
+
+      # What did not go at all, or was shaky at two lessons.
+      def spot?(assignment_id, bar, result)
+        result == :not_yet || (result == :shaky && (@record.stumbled.fetch([assignment_id, bar], Set[]) | [@record.today]).size >= TWICE)
+      end
+
+      def follow(changed)
+        tomorrow = @record.today + 1
+        before = PlanWeek.ahead(@record, from: tomorrow)
+        changed.planned(from: tomorrow).with(told: WeekChange.words(before, PlanWeek.ahead(changed.record, from: tomorrow)))
+      end
+    end
+  end
+end

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # The recap of a lesson, from what was heard and the week that follows.
+    module LessonRecap
+      module_function
+
+      # @param record [Record]
+      # @param steps [Array<LessonStep>]
+      # @param week [Planning::PlannedWeek] that follows
+      # @return [String]
+      def write(record, steps, week)
+        Recap.write(
+          name: record.student.name, results: outcomes(steps), lines: lines(week), dates: week.dates, next_lesson: week.next_lesson,
+          child: record.student.child?, introduced: record.introduced_today, style: record.student.words
+        )
+      end
+
+      def outcomes(steps)
+        steps.select { |one| one.heard && one.heard.result != :not_heard }
+          .map { |one| Recap::Outcome.new(title: one.step.title, result: one.heard.result, simplification: simplification(one)) }
+      end
+
+      def simplification(one)
+        progress = one.piece.progress
+        return unless progress.troubled.any? { |step| step.id == one.step.id }
+
+        chosen = progress.simplified(one.step)
+        return if chosen&.form == :none
+
+        forms = Practice::Simplification.forms(one.step)
+        (forms.find { |form| form.form == chosen&.form && form.bar == chosen&.bar } || forms.first)&.words
+      end
+
+      # One line for each thing of the week, with its days.
+      def lines(week)
+        several = week.days.flat_map { |day| day.items.filter_map(&:piece) }.uniq.size > 1
+        week.days.flat_map { |day| day.items.map { |item| [item, day.date] } }.group_by { |item, _| item.id }.values.map do |all|
+          item = all.first.first
+          Recap::Line.new(
+            title: item.title, kind: item.kind, dates: all.map(&:last), place: item.place, repetitions: item.repetitions || 1, tempo: item.tempo,
+            piece: (item.piece if several), begins: item.begins, one_of: item.one_of
+          )
+        end
+      end
+      private_class_method :outcomes, :simplification, :lines
+    end
+  end
+end

@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # A step as it comes up at a lesson: how it stands, what was heard of it today
+    # (nil where nothing was), its boxes, and why it is to be heard first (nil where
+    # it is not).
+    LessonStep = Stairwell.value(:piece, :standing, :boxes, heard: nil, first: nil) do
+      # @return [Practice::Step]
+      def step = standing.step
+
+      # @return [String] as the planner names it
+      def task_id = piece.prefix + step.id
+    end
+
+    # The steps of the week that ends, and others that were begun, in the order
+    # worth hearing: what most later steps wait for comes first. The order does not
+    # change while they are heard.
+    class LessonSteps
+      # @param record [Record]
+      def initialize(record)
+        @record = record
+        @week = record.week
+        @planned = @week ? @week.dates_of_steps : {}
+      end
+
+      # @return [Array<LessonStep>]
+      def to_a
+        found = @record.pieces.flat_map { |one| one.progress.standings.values.select { |standing| worth?(one, standing) }.map { |standing| lesson_step(one, standing) } }
+        ranks = ranked(found)
+        places = ranks.each_with_index.to_h { |rank, at| [rank.id, at] }
+        first = ranks.find { |rank| rank.waiting.positive? }
+        found.sort_by.with_index { |one, at| [places.fetch(one.task_id, ranks.size), at] }
+          .map { |one| (one.task_id == first&.id) ? one.with(first: why(first)) : one }
+      end
+
+      private
+
+      def worth?(piece, standing)
+        key = [piece.id, standing.step.id]
+        @planned.key?(key) || @record.heard_today.key?(key) || standing.state == :begun
+      end
+
+      def lesson_step(piece, standing)
+        key = [piece.id, standing.step.id]
+        LessonStep.new(piece: piece, standing: standing, heard: @record.heard_today[key], boxes: boxes(@planned.fetch(key, []), standing))
+      end
+
+      # Ranked as the lesson began, without what was heard today.
+      def ranked(found)
+        tasks = @record.pieces.flat_map { |one| one.progress.without_results_of(@record.today).tasks(prefix: one.prefix) }
+        known = tasks.to_h { |task| [task.id, task] }
+        open = found.map(&:task_id).select { |id| known.key?(id) && known[id].remaining.positive? }
+        Planning::Decisive.rank(tasks, open)
+      end
+
+      def why(rank) = "#{rank.waiting} later #{(rank.waiting == 1) ? "step waits" : "steps wait"} for it"
+
+      # Every practice day of the week, so that the boxes of all steps line up, and
+      # other days on which the step was practised.
+      def boxes(planned, standing)
+        days = @week ? @week.dates : []
+        practised = standing.days.keys.select { |date| date >= (days.min || (@record.today - 6)) }
+        (days | practised).sort.map do |date|
+          day = standing.days.fetch(date, {repetitions: 0, struggle: false})
+          DayBox.new(date: date, planned: planned.include?(date), of: standing.step.repetitions, **day)
+        end
+      end
+    end
+  end
+end

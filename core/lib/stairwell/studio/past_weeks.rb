@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # A week as it was planned and as it was practised: `boxes` a day each,
+    # `practised` and `planned` days, `minutes` and `planned_minutes`, and `steps`
+    # with how often they were done and asked for.
+    PastWeek = Stairwell.value(:starts, :next_lesson, :boxes, :planned, :practised, :minutes, :planned_minutes, :steps)
+    PastStep = Stairwell.value(:title, :piece, :done, :of)
+
+    # The weeks of a student from lesson to lesson.
+    class PastWeeks
+      # Weeks that are shown. Own choice: a term.
+      MOST = 12
+      # What was counted of a step on a day.
+      Counted = Stairwell.value(:assignment_id, :step_id, :date, :repetitions, :struggle)
+
+      # @param record [Record]
+      # @param counted [Array<Counted>] of the last weeks, of pieces that ended too
+      def initialize(record, counted)
+        @weeks = record.weeks.begun(record.today).first(MOST)
+        @counted = counted.to_h { |one| [[one.assignment_id, one.step_id, one.date], one] }
+        @by_date = counted.group_by(&:date).transform_values { |all| all.sum(&:repetitions) }
+      end
+
+      # @return [Array<PastWeek>] the newest first
+      def to_a = @weeks.map { |week| week(week) }
+
+      private
+
+      def week(week)
+        days = week.days.map { |day| [day.date, day.steps.map { |item| [item, done(item, day.date)] }] }
+        boxes = days.map { |date, items| box(date, items) }
+        PastWeek.new(
+          starts: week.days.first&.date || week.starts, next_lesson: week.next_lesson, boxes: boxes,
+          planned: days.count { |_, items| items.any? }, practised: boxes.count { |one| one.repetitions.positive? },
+          minutes: days.sum(0r) { |_, items| items.sum(0r) { |item, done| item.minutes * share(item, done) } },
+          planned_minutes: days.sum(0r) { |_, items| items.sum(0r) { |item, _| item.minutes } }, steps: steps(days.flat_map(&:last))
+        )
+      end
+
+      def done(item, date) = @counted[[*item.key, date]]&.repetitions || 0
+
+      def share(item, done) = Rational([done, item.repetitions].min, item.repetitions)
+
+      def box(date, items)
+        DayBox.new(
+          date: date, planned: items.any?, of: items.sum { |item, _| item.repetitions }, repetitions: @by_date.fetch(date, 0),
+          struggle: items.any? { |item, _| @counted[[*item.key, date]]&.struggle }
+        )
+      end
+
+      def steps(items)
+        items.group_by { |item, _| item.key }.values.map do |all|
+          item = all.first.first
+          PastStep.new(title: item.title, piece: item.piece, done: all.sum(&:last), of: all.sum { |one, _| one.repetitions })
+        end
+      end
+    end
+  end
+end

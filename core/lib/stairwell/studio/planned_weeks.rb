@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # What the planner made of a workload, complete in itself.
+    module PlannedWeeks
+      module_function
+
+      # @param plan [Planning::Plan]
+      # @param load [Workload] what was planned
+      # @return [Planning::PlannedWeek]
+      def of(plan, load)
+        Planning::PlannedWeek.new(
+          starts: load.from, planned_from: load.from, next_lesson: load.next_lesson, budget: load.record.student.minutes_a_day,
+          days: plan.days.map { |day| day(day, load) }, left_out: plan.left_out.map { |one| left_out(one, *load.steps.fetch(one.id)) },
+          unmet: plan.unmet.map { |override, why| unmet(override, why, load) }
+        )
+      end
+
+      def day(day, load)
+        warm_ups, items = day.items.partition { |one| one.kind == :warm_up }
+        Planning::PlannedDay.new(
+          date: day.date, minutes: day.minutes, budget: load.practice.budget(day.date), warm_ups: warm_ups.map { |one| warm_up(one, load) },
+          items: items.map { |one| load.steps.key?(one.id) ? step(one, *load.steps.fetch(one.id)) : other(one, load) }
+        )
+      end
+
+      def warm_up(item, load)
+        line = load.lines.fetch(item.id)
+        Planning::PlannedWarmUp.new(
+          id: item.id, title: line.title, minutes: item.minutes, notes: notes(line.exercise, load.record.student.note_names), pinned: item.pinned,
+          right: line.exercise&.fingers&.fetch(:right).to_a, left: line.exercise&.fingers&.fetch(:left).to_a
+        )
+      end
+
+      NOTE = /\b[A-G](##|bb|#|b)?(?=\s|\z)/
+      private_constant :NOTE
+
+      def notes(exercise, names) = exercise&.notes.to_a.map { |text| text.gsub(NOTE) { |note| Score::Names.of(note, names) } }
+
+      def step(item, piece, step)
+        Planning::PlannedItem.new(
+          **common(item), assignment_id: piece.id, step_id: step.id, title: step.title, piece: piece.title, section: step.section, place: step.place,
+          tempo: step.tempo, begins: item.begins, arithmetic: step.arithmetic
+        )
+      end
+
+      # What is no step: extra work, a run, the teacher's own.
+      def other(item, load)
+        line = load.lines[item.id]
+        Planning::PlannedItem.new(
+          **common(item), title: line&.title || item.title, piece: line&.piece, arithmetic: "#{Planning.minutes(item.minutes)}, once", one_of: line&.one_of.to_a
+        )
+      end
+
+      def common(item) = item.to_h.slice(:id, :kind, :minutes, :repetitions, :why, :pinned, :breaks)
+
+      def left_out(one, piece, step)
+        Planning::PlannedLeftOut.new(id: one.id, assignment_id: piece.id, step_id: step.id, title: step.title, piece: piece.title, why: one.why, fits: one.fits)
+      end
+
+      def unmet(override, why, load)
+        Planning::PlannedUnmet.new(id: override.id, date: override.date, title: override.title || load.steps[override.id]&.last&.title || override.id, why: why)
+      end
+      private_class_method :day, :warm_up, :notes, :step, :other, :common, :left_out, :unmet
+    end
+  end
+end

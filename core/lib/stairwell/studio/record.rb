@@ -1,0 +1,104 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # What of a studio holds for all its students: `words` is a usage of
+    # {Score::Terms}, `caution` the studio's own (nil for none).
+    Settings = Stairwell.value(:name, words: :mixed, holidays: Planning::Away.new(stretches: []), caution: nil)
+
+    # Extra work beside the pieces: an exercise begins every day, the rest comes so
+    # many `times` a week; `one_of` lets the student choose.
+    ExtraWork = Stairwell.value(:id, :kind, :title, :minutes, :times, one_of: []) do
+      # @return [Boolean]
+      def exercise? = kind == "exercise"
+
+      # @return [String] what it is called in a week
+      def item_id = "work #{id}"
+    end
+
+    # A piece that was passed and is kept ready for a date.
+    KeptPiece = Stairwell.value(:id, :title, :keep_for, :steps)
+
+    # What was heard today of a step, with what was said beside it; `by` is the
+    # name of who said so, nil where it was the one who looks.
+    HeardToday = Stairwell.value(:result, by: nil, cause: nil, bar: nil, stumbles: nil, tempo: nil, note: nil)
+
+    # What a teacher changed by hand in the week before a lesson, and its version.
+    WeekOverrides = Stairwell.value(overrides: [], version: 0)
+
+    # A student's record: everything that what comes next depends on, as one value.
+    # Whatever a teacher or a family does is a function of it.
+    #
+    # - `version`: of the rows it was read from
+    # - `today`: Date in the studio's time zone; `moment`: Time, later than all that
+    #   happened
+    # - `overrides`: {Date => WeekOverrides} by next lesson
+    # - `practised_on`: dates of the last weeks with at least one mark, of any piece
+    # - `lessons`: dates with results; `heard_today`: {[assignment id, step id] =>
+    #   HeardToday}; `stumbled`: {[assignment id, bar] => Set<Date>} where it was
+    #   shaky or did not go; `introduced_today`: names
+    # - `routines`: {String => Practice::Routine} by key
+    # - `known_keys`: of results, marks and the rest that are kept already
+    Record = Stairwell.value(
+      :today, :moment, :settings, :student, version: 0, pieces: [], weeks: Weeks.new, overrides: {}, extra_work: [], kept_pieces: [], practised_on: [], lessons: [],
+      heard_today: {}, stumbled: {}, introduced_today: [], routines: Practice::ROUTINES, known_keys: Set[]
+    ) do
+      # @param id [Integer] of an assignment
+      # @return [PieceInHand]
+      # @raise [MissingError]
+      def piece(id) = pieces.find { |one| one.id == id } || raise(MissingError, "piece of this student")
+
+      # @return [Array(PieceInHand, Progress::Standing)]
+      # @raise [MissingError]
+      def step(assignment_id, step_id)
+        found = piece(assignment_id)
+        [found, found.standing(step_id) || raise(MissingError, "step in this piece")]
+      end
+
+      # @return [Progress::Standing, nil] of an item of a week; nil for what is no
+      #   step, or is not there any more
+      def standing(item) = pieces.find { |one| one.id == item.assignment_id }&.standing(item.step_id)
+
+      # @param changed [PieceInHand]
+      # @return [Record]
+      def with_piece(changed) = with(pieces: pieces.map { |one| (one.id == changed.id) ? changed : one })
+
+      # @param next_lesson [Date]
+      # @param changed [WeekOverrides]
+      # @return [Record] with other changes by hand of that week; repetitions that
+      #   were asked for count for what makes a good day
+      def with_overrides(next_lesson, changed)
+        all = overrides.merge(next_lesson => changed)
+        asked = Asked.in(all.values.flat_map(&:overrides))
+        with(overrides: all, pieces: pieces.map { |one| one.with(progress: one.progress.with_asked(asked.fetch(one.id, []))) })
+      end
+
+      # @return [Planning::PlannedWeek, nil] the week under way
+      def week = weeks.under_way(today)
+
+      # @return [Planning::Practice]
+      def practice = student.practice(settings.holidays)
+
+      # @param from [Date]
+      # @return [Date] the next lesson after it
+      def next_lesson(from = today) = Planning::Calendar.next_lesson(from, student.lesson_weekday, practice.absent)
+
+      # @return [Boolean]
+      def practised_today? = practised_on.include?(today)
+
+      # @return [WeekOverrides] of the week that ends with a lesson
+      def overrides_of(next_lesson) = overrides.fetch(next_lesson, WeekOverrides.new)
+
+      # @param key [String] of the routine
+      # @return [Practice::Routine]
+      # @raise [MissingError]
+      def routine(key) = routines[key] || raise(MissingError, "routine")
+
+      # @return [Rational] the student's pace; 1 is average
+      def pace = Progress::Pace.of(pieces.flat_map { |one| one.progress.days_taken })
+
+      # @return [Record] as it stood when the day began
+      def before_today = with(pieces: pieces.map { |one| one.with(progress: one.progress.before(today)) }, practised_on: practised_on.reject { |date| date >= today })
+    end
+  end
+end

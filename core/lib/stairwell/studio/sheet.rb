@@ -1,0 +1,120 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # What stands on a sheet of one step on one day: the item as planned, what to do
+    # in words and pictures, where it is, and what was tapped. Texts are in the
+    # student's words. `keys` are those of the marks that are counted in it;
+    # `last_mark` is the newest that can be taken back.
+    SheetItem = Stairwell.value(:item, :step, :title, :place, :how, :actions, :done_when, :notes, :where, :done, :struggle, :last_mark, :keys) do
+      # @return [Rational] minutes of it that are done
+      def minutes_done = item.minutes * Rational([done, item.repetitions].min, item.repetitions)
+    end
+
+    # A day of a sheet: steps, and what is no step.
+    SheetDay = Stairwell.value(:date, :minutes, :items, :warm_ups, :others) do
+      # @return [Rational]
+      def minutes_done = items.sum(0r, &:minutes_done)
+
+      # @return [Boolean]
+      def struggle? = items.any?(&:struggle)
+    end
+
+    # The week sheet of one student: nothing but what is needed at the piano.
+    class Sheet
+      # Days a tap may be late: a phone that was offline. Own choice.
+      LATE = 35
+
+      attr_reader :record, :week
+
+      # @param record [Record]
+      # @param newest [Boolean] the newest plan, begun or not, as it is printed at
+      #   the end of a lesson; otherwise the week under way, mended after missed days
+      def initialize(record, newest: false)
+        @record = record
+        @newest = newest
+        @week = newest ? record.weeks.newest : PlanWeek.mended(record, under_way)
+      end
+
+      # @return [Boolean] whether the lesson is past and no new week was planned: it
+      #   was not held, or the teacher has not come to it yet
+      def over? = !@newest && !@week.nil? && @week.over?(@record.today)
+
+      # @return [Date, nil]
+      def next_lesson = (@week.next_lesson if @week && !over?)
+
+      # @return [Array<SheetDay>]
+      def days = @days ||= planned_days.map { |day| sheet_day(day) }
+
+      # What to leave out today when it goes badly (or of the first day, on paper).
+      # @return [Array<String>] titles
+      def skip
+        day = planned_days.find { |one| @newest || one.date == @record.today }
+        return [] unless day
+
+        items = day.items.map { |one| Planning::Item.new(id: one.id, minutes: one.minutes, why: "", kind: one.kind, begins: one.begins) }
+        titles = day.items.to_h { |one| [one.id, one.step? ? say(one.title) : one.title] }
+        Planning::Skip.of(items).map { |id| titles.fetch(id) }
+      end
+
+      # Those that apply today; on paper, and on a day without practice, those of the
+      # week.
+      # @return [Array<Cautions::Caution>]
+      def cautions
+        all = @week ? @week.days : []
+        today = @newest ? [] : all.select { |day| day.date == @record.today }
+        CautionsOfDays.new(@record, today.any? ? today : all).to_a
+      end
+
+      # How the bars of a step sound, with a finger's walk along them.
+      #
+      # @return [Array(Roadmap::Playback, Array<Hash>)] see {Roadmap.playback} and
+      #   {Roadmap.walk}, in the student's words
+      # @raise [MissingError]
+      def sound(assignment_id, step_id)
+        piece, standing = @record.step(assignment_id, step_id)
+        map, step = piece.page.map, standing.step
+        walk = Roadmap.walk(map, step.spans).map { |one| one.merge(one.slice(:place, :reached, :ahead).transform_values { |text| say(text) }) }
+        [Roadmap.playback(map, tempo: step.tempo || map.target_tempo, spans: step.spans), walk]
+      end
+
+      private
+
+      # A week that is past gives way to one that begins tomorrow.
+      def under_way = @record.week.then { |week| (week.nil? || week.over?(@record.today)) ? @record.weeks.newest : week }
+
+      def planned_days
+        days = @week ? @week.days : []
+        over? ? [*days, going_on(days)].compact : days
+      end
+
+      # Until the new plan comes, what stood last and is not steady goes on.
+      # @return [Planning::PlannedDay, nil] for today
+      def going_on(days)
+        last = days.reverse.find { |day| day.items.any? { |item| open?(item) } }
+        last&.with(date: @record.today, items: last.items.select { |item| open?(item) })
+      end
+
+      def open?(item) = %i[open begun].include?(@record.standing(item)&.state)
+
+      def sheet_day(day)
+        SheetDay.new(
+          date: day.date, minutes: day.minutes, warm_ups: day.warm_ups, others: day.items.reject(&:step?),
+          # A simplification may be gone since the week was planned.
+          items: day.steps.filter_map { |item| (standing = @record.standing(item)) && sheet_item(item, standing, day.date) }
+        )
+      end
+
+      def sheet_item(item, standing, date)
+        step, piece = standing.step, @record.piece(item.assignment_id)
+        SheetItem.new(
+          item: item, step: step, title: say(item.title), place: say(item.place), how: say(Practice.how(step)), actions: Practice.pictures(step),
+          done_when: say(step.done), notes: step.notes.map { |note| say(note) }, where: StepPlace.of(piece.page.map, step, @record.student.note_names),
+          **Tapped.on(piece, step.id, date)
+        )
+      end
+
+      def say(text) = text && Score::Terms.say(text, @record.student.words)
+    end
+  end
+end

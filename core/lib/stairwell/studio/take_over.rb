@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # Makes a piece's steps anew from the page, the routine and the choices as they
+    # are now. Marks and results stay; steps that are the same keep theirs.
+    module TakeOver
+      # What moved, as titles of steps.
+      Moved = Stairwell.value(:added, :gone, :changed)
+
+      module_function
+
+      # @param record [Record]
+      # @param piece [PieceInHand] with its choices as they are to be
+      # @return [PieceInHand]
+      # @raise [RefusedError] where there is nothing to learn
+      def renewed(record, piece)
+        steps = Assigned.steps(piece.newest_page.map, piece, record.routine(piece.routine))
+        piece.with_steps(steps, revision: piece.newest_revision, page: piece.newest_page)
+      rescue ContradictionError => error
+        raise RefusedError.new(error.message, code: :no_steps, field: "piece_id")
+      end
+
+      # @param before [PieceInHand]
+      # @param after [PieceInHand]
+      # @return [Moved]
+      def moved(before, after)
+        was, now = [before, after].map { |piece| piece.progress.own.to_h { |step| [step.id, step] } }
+        Moved.new(
+          added: (now.keys - was.keys).map { |id| now[id].title }, gone: (was.keys - now.keys).map { |id| was[id].title },
+          changed: (was.keys & now.keys).reject { |id| same?(was[id], now[id]) }.map { |id| now[id].title }
+        )
+      end
+
+      def same?(one, other) = one.with(arithmetic: nil, title: nil) == other.with(arithmetic: nil, title: nil)
+      private_class_method :same?
+    end
+  end
+end

@@ -1,0 +1,113 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # All one student has to do, as the planner takes it: steps of every piece,
+    # reviews, warm-ups, extra work and a run, and the days there are for them.
+    class Workload
+      # Something of a week that is no step: what it is called on screens.
+      Line = Stairwell.value(:id, :title, :minutes, exercise: nil, one_of: [], piece: nil)
+
+      # What each choice of warm-ups holds.
+      WARM_UPS = {
+        "none" => [], "five_finger" => [:five_finger], "scale" => [:scale], "scale_and_chords" => %i[scale chords], "progression" => [:progression]
+      }.freeze
+      # Times a week a piece is played that is kept ready for a date. Own choice.
+      KEPT = 2
+      # The assignment a task belongs to.
+      GROUP = ->(id) { id[/\A\d+/].to_i }
+      BECAUSE = {1 => "goes before the other pieces, as you chose", -1 => "takes what the other pieces leave, as you chose"}.freeze
+
+      attr_reader :record, :from, :next_lesson, :practice
+
+      # @param record [Record]
+      # @param from [Date] the first day that may be practised
+      def initialize(record, from: record.student.first_day(record.today))
+        @record = record
+        @from = from
+        @practice = record.practice
+        @next_lesson = record.next_lesson(from)
+      end
+
+      # @return [Array<Planning::Task>] of all pieces, those that would be late in
+      #   their turn before the others
+      def tasks
+        @tasks ||= Planning::Urgency.call(
+          pieces.flat_map { |one| prioritised(one) }, due: pieces.to_h { |one| [one.id, one.due_on] }.compact,
+          group: GROUP, practice: practice, from: from, next_lesson: next_lesson, warm_ups: warm_ups
+        )
+      end
+
+      # @return [Hash{String => Array(PieceInHand, Practice::Step)}] by task
+      def steps
+        @steps ||= pieces.flat_map { |one| one.progress.steps.map { |step| [one.prefix + step.id, [one, step]] } }.to_h
+      end
+
+      # @return [Planning::PlannedWeek] what {Planning.week} makes of it
+      # @raise [ContradictionError] when there is no practice day
+      def planned_week = PlannedWeeks.of(Planning.week(**week), self)
+
+      # @return [Hash{Symbol => Object}] for {Planning.week}
+      def week
+        reviews = pieces.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: one.prefix) }
+        plan.merge(overrides: record.overrides_of(next_lesson).overrides, reviews: reviews, extra_work: extra_work, runs: runs)
+      end
+
+      # @return [Hash{Symbol => Object}] for {Planning.finish} and its like
+      def plan = {tasks: tasks, practice: practice, from: from, next_lesson: next_lesson, warm_ups: warm_ups}
+
+      # @return [Array<Planning::WarmUp>]
+      def warm_ups = warm_up_lines.map { |one| Planning::WarmUp.new(id: one.id, minutes: one.minutes, title: one.title) }
+
+      # @return [Hash{String => Line}] what is no step, by id
+      def lines
+        @lines ||= [*warm_up_lines, *kept, *weekly.map { |one| line(one) }, *runs.map { |run| run_line(run) }].to_h { |one| [one.id, one] }
+      end
+
+      private
+
+      def pieces = record.pieces
+
+      def prioritised(one)
+        tasks = one.progress.tasks(prefix: one.prefix)
+        one.priority.zero? ? tasks : tasks.map { |task| task.with(priority: 2 * one.priority, because: BECAUSE.fetch(one.priority)) }
+      end
+
+      def extra_work
+        kept.map { |one| Planning::ExtraWork.new(id: one.id, minutes: one.minutes, times: KEPT, title: one.title) } +
+          weekly.map { |one| Planning::ExtraWork.new(id: one.item_id, minutes: one.minutes, times: one.times, title: one.title) }
+      end
+
+      # Pieces kept ready for a date that is still to come: once through.
+      def kept
+        @kept ||= record.kept_pieces.select { |one| one.keep_for >= from }.map do |one|
+          whole = one.steps.select(&:tempo).max_by { |step| [step.counts, step.tempo] }
+          minutes = whole ? Practice::Estimate.minutes(counts: whole.counts, tempo: whole.tempo, repetitions: 1) : 2r
+          Line.new(id: "kept #{one.id}", title: "#{one.title}, once through", minutes: minutes, piece: one.title)
+        end
+      end
+
+      def runs = @runs ||= pieces.filter_map { |one| one.progress.run(prefix: one.prefix) }
+
+      def run_line(run) = Line.new(id: run.id, title: run.title, minutes: run.minutes, piece: pieces.find { |one| run.id.start_with?(one.prefix) }.title)
+
+      def weekly = record.extra_work.reject(&:exercise?)
+
+      def warm_up_lines
+        @warm_up_lines ||= exercises.each_with_index.map { |one, at| Line.new(id: "warm-up #{at + 1}", title: one.title, minutes: one.minutes, exercise: one) } +
+          record.extra_work.select(&:exercise?).map { |one| line(one) }
+      end
+
+      def line(one) = Line.new(id: one.item_id, title: one.title, minutes: one.minutes, one_of: one.one_of)
+
+      # Out of the key of the piece that is the newest in hand.
+      # @return [Array<Practice::Exercise>]
+      def exercises
+        kinds = WARM_UPS.fetch(record.student.warm_ups)
+        return [] if kinds.empty? || pieces.empty?
+
+        Practice::WarmUps.of((key = pieces.last.key) && Score::Key.parse(key) || Score::Key.new(fifths: 0), kinds)
+      end
+    end
+  end
+end

@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # A lesson: what was practised this week, what is heard today, and the week that
+      # follows from it.
+      class LessonJson
+        # What stands beside the record, as rows: the student's, today's lesson (nil
+        # before anything was written), what is lent.
+        Beside = Stairwell.value(:row, :lesson, :lent)
+
+        # @param record [Studio::Record]
+        # @param beside [Beside]
+        # @param account_id [Integer] who looks
+        # @param changed [Array<String>] what the last result changed in the week
+        def initialize(record, beside, account_id, changed: [])
+          @record = record
+          @beside = beside
+          @account_id = account_id
+          @changed = changed
+          @steps = Studio::LessonSteps.new(record).to_a
+          @next_week = Studio::PlanWeek.ahead(record, from: record.today + 1)
+        end
+
+        # @return [String] written from the plan
+        def recap = @recap ||= Studio::LessonRecap.write(@record, @steps, @next_week)
+
+        # @return [Hash] see the contract's Lesson
+        def to_h
+          practised = Studio::Practised.new(@record.week, @record.pieces)
+          {
+            student: SettingsJson.of(@beside.row), today: @record.today.to_s, practised: {done: practised.done, of: practised.of},
+            steps: @steps.map { |one| step(one) }, hear_first: self.class.hear_first(@steps), changed: @changed, introductions: introductions,
+            next_week: Planning::WeekDocument.dump(@next_week), overrides: OverridesJson.of(@record, @next_week.next_lesson),
+            lent: @beside.lent.map { |row| row.slice(:id, :title).merge(lent_on: row[:lent_on].to_s) }, lesson: self.class.notes(@beside.lesson, @account_id), recap: recap,
+            outlooks: self.class.outlooks(@record.pieces, Studio::Outlooks.new(@record).to_h)
+          }
+        end
+
+        # @param steps [Array<Studio::LessonStep>]
+        # @return [Hash, nil] see the contract's HearFirst
+        def self.hear_first(steps) = steps.find(&:first)&.then { |one| {title: one.step.title, piece: one.piece.title, first: one.first} }
+
+        # @param pieces [Array<Studio::PieceInHand>]
+        # @param outlooks [Hash{Integer => Studio::Outlook}]
+        # @return [Array<Hash>]
+        def self.outlooks(pieces, outlooks)
+          pieces.filter_map { |one| (outlook = outlooks[one.id]) && {piece: one.title, late: outlook.late?, **outlook.to_h.slice(:middle, :cautious, :due_on).transform_values { |date| date&.to_s }} }
+        end
+
+        # @param row [Hash, nil] of a lesson
+        # @return [Hash] its own words; see the contract's LessonNotes
+        def self.notes(row, account_id)
+          return {recap: nil, notes: "", version: 0, finished: false, by: nil} unless row
+
+          row.slice(:recap, :notes, :version).merge(finished: !row[:finished_at].nil?, by: (row[:writer] if row[:written_by] != account_id))
+        end
+
+        private
+
+        def step(one)
+          heard = one.heard
+          StepJson.of(one.standing, one.piece.progress).merge(
+            assignment_id: one.piece.id, piece: one.piece.title, result: heard&.result&.to_s, recorded_by: heard&.by, days: one.boxes.map { |box| DayBoxJson.of(box) },
+            first: one.first, details: heard&.to_h&.slice(*Studio::Hear::DETAILS), bars: bars(one), hands: one.step.hands.to_s
+          )
+        end
+
+        # Bars by name where one can say that it did not go. Own choice: more are not shown.
+        BARS = 60
+        private_constant :BARS
+
+        def bars(one)
+          map = one.piece.page.map
+          one.step.spans.flat_map(&:bars).uniq.first(BARS).select { |index| index <= map.bars.size }.map { |index| {bar: index, name: map.bar(index).name} }
+        end
+
+        # Sections that open when they are shown, and what they are in.
+        def introductions
+          @record.pieces.flat_map { |one| one.progress.introductions.map { |what, introduced| {assignment_id: one.id, piece: one.title, what: what, introduced: introduced} } }
+        end
+      end
+    end
+  end
+end

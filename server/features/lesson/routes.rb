@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # The addresses of lessons, of the day's list of them, and of what is sent after them.
+      module LessonRoutes
+        module AtLesson
+          # @return [Lessons] of the student in the path
+          def lesson = Lessons.new(context, id)
+        end
+
+        def self.registered(app)
+          app.helpers AtLesson
+          own = "/api/students/:id"
+
+          app.get("/api/today") { render_json(Today.new(context).show(all: checked.query["teachers"] == "all")) }
+          app.get("/api/outbox") { render_json(Outbox.new(context).list) }
+          app.get("#{own}/lesson") { render_json(lesson.show) }
+          app.put("#{own}/lesson") { render_json(lesson.write(sent.except(:version), seen: sent[:version])) }
+          app.post("#{own}/results") { render_json(lesson.hear(**sent), status: 201) }
+          app.post("#{own}/offer") { render_json(lesson.offer(**sent)) }
+          app.post("#{own}/ticks") { render_json(lesson.tick(**sent), status: 201) }
+          app.post("#{own}/lent") { render_json(lesson.lend(sent[:title]), status: 201) }
+          app.delete("#{own}/lent/:lent") { render_json(lesson.take_back(at("lent"))) }
+          app.post("#{own}/lesson/finish") { render_json(lesson.finish(send_mail: sent[:send])) }
+        end
+      end
+
+      # Mail of the studio.
+      class Outbox
+        # @param context [StudioContext]
+        def initialize(context)
+          @context = context
+        end
+
+        # @return [Array<Hash>] the newest first; see the contract's Letter
+        def list
+          rows = @context.read { |tables| Repositories::Outbox.new(tables).list }
+          rows.map { |row| row.slice(:id, :recipient, :subject, :body, :trouble).merge(made_at: row[:made_at].utc.iso8601, sent_at: row[:sent_at]&.utc&.iso8601) }
+        end
+      end
+    end
+  end
+end

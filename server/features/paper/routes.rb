@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # The addresses of weeks on paper: one student's, or several at once.
+      module PaperRoutes
+        # What makes a PDF of sheets.
+        module OnPaper
+          # @param sheets [Array<Hash>] see {Sheets#show}
+          # @return [String] PDF
+          def paper(sheets)
+            content_type "application/pdf"
+            headers "Content-Disposition" => "inline; filename=\"week.pdf\""
+            WeekPdf.new(sheets, empty: checked.query["boxes"] == "empty").to_s
+          end
+
+          # @param ids [Array<Integer>] of students
+          # @return [Array<Hash>] their newest weeks, in that order
+          def sheets(ids)
+            records = Repositories::Records.new(context).load(ids).to_h { |record| [record.student.id, record] }
+            ids.map { |one| SheetJson.new(Studio::Sheet.new(records[one] || raise(MissingError, "student"), newest: true)).to_h }
+          end
+        end
+
+        def self.registered(app)
+          app.helpers OnPaper
+
+          app.get("/api/students/:id/week.pdf") { paper(sheets([id])) }
+          app.get("/api/weeks.pdf") { paper(sheets(checked.query["students"])) }
+          # The family's own print, behind the private link.
+          app.get("/api/sheet/:token/week.pdf") { paper([sheet.show]) }
+        end
+      end
+    end
+  end
+end

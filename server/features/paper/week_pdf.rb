@@ -1,0 +1,185 @@
+# frozen_string_literal: true
+
+require "prawn"
+require_relative "drawings"
+
+module Stairwell
+  module Server
+    module Features
+      # The week on paper: a page a student, readable in black and white, with a box
+      # for each time. What does not fit on one page in the usual size is set
+      # smaller.
+      class WeekPdf
+        FONTS = File.expand_path("../../../web/node_modules/@expo-google-fonts/atkinson-hyperlegible-next", __dir__)
+        # Points kept free at the foot.
+        FOOT = 60
+        SIGNS = File.expand_path("../../../web/node_modules/dejavu-fonts-ttf/ttf/DejaVuSans%s.ttf", __dir__)
+        SIZES = [9.5, 8.5, 7.5, 6.5, 5.5].freeze
+        SMALL = 7
+
+        # @param sheets [Array<Hash>] as {SheetJson#to_h} gives, one a student
+        # @param empty [Boolean] boxes only, without what was done already
+        def initialize(sheets, empty: false)
+          @sheets = sheets
+          @empty = empty
+        end
+
+        # @return [String] PDF
+        def to_s
+          @pdf = Prawn::Document.new(page_size: "A4", margin: [34, 36, 30, 36], info: {Title: @sheets.map { |one| one[:student] }.join(", "), Creator: "Stairwell"})
+          @pdf.font_families.update("body" => {normal: font("400Regular"), bold: font("700Bold")})
+          @pdf.font("body")
+          # Sharps, flats and the like, which the letters' font has not.
+          @pdf.font_families.update("signs" => {normal: SIGNS % "", bold: SIGNS % "-Bold"})
+          @pdf.fallback_fonts(["signs"])
+          @drawings = Drawings.new(@pdf)
+          @sheets.each_with_index do |sheet, at|
+            @pdf.start_new_page if at.positive?
+            page(sheet)
+          end
+          @pdf.render
+        end
+
+        private
+
+        def font(name) = File.join(FONTS, name, "AtkinsonHyperlegibleNext_#{name}.ttf")
+
+        def page(sheet)
+          head(sheet)
+          @pictures = !sheet.fetch(:reads, true)
+          @column = column(sheet)
+          @left = @pdf.bounds.width - @column * sheet[:days].size
+          rows = rows(sheet)
+          days(sheet)
+          @keys, @size = sized(rows)
+          room = rows.take_while { |row| (@pdf.cursor - height(row, @size) > FOOT).tap { |fits| draw(row, sheet) if fits } }
+          foot(sheet, rows.drop(room.size))
+        end
+
+        # How large, and whether keys are drawn beside what is said of them: what people
+        # can read comes before drawings, drawings before print that is very small.
+        # @return [Array(Boolean, Numeric)]
+        def sized(rows)
+          room = @pdf.cursor - FOOT - 2
+          choices = [SIZES.first(3), SIZES.drop(3)].flat_map { |sizes| [true, false].product(sizes) }
+          choices.find { |keys, size| rows.sum { |row| height(row, size, keys: keys) } <= room } || choices.last
+        end
+
+        def head(sheet)
+          starts = sheet[:days].first&.fetch(:date)
+          @pdf.text("#{sheet[:student]}#{", week from #{day(starts)}" if starts}", size: 18, style: :bold)
+          @pdf.text([sheet[:studio], ("next lesson #{day(sheet[:next_lesson])}" if sheet[:next_lesson]), "tick a box each time"].compact.join(" · "), size: 9)
+          @pdf.move_down 6
+        end
+
+        def day(text) = Date.parse(text).then { |date| "#{date.strftime("%A")} #{date.day} #{date.strftime("%B")}" }
+
+        # A row for each step of the week, in the order in which they come.
+        def rows(sheet)
+          sheet[:days].flat_map { |one| one[:items] }.group_by { |item| [item[:assignment_id], item[:step_id]] }.map { |key, items| [key, items.first] }
+        end
+
+        # The left part says what; the right one has a column a day, as wide as its
+        # boxes need.
+        # @return [Numeric] points of a column
+        def column(sheet)
+          most = sheet[:days].flat_map { |one| one[:items].map { |item| item[:repetitions] } }.max || 1
+          widest = @pdf.bounds.width * 0.48 / [sheet[:days].size, 1].max
+          ([most, 5].min * (BOX + 2) + 8).clamp([38, widest].min, widest)
+        end
+
+        attr_reader :left
+
+        def days(sheet)
+          top = @pdf.cursor
+          sheet[:days].each_with_index do |one, at|
+            x = left + at * @column + 3
+            @pdf.draw_text(Date.parse(one[:date]).strftime("%a"), at: [x, top - 6], size: 8, style: :bold)
+            @pdf.draw_text(minutes(one[:minutes]), at: [x, top - 14], size: 7)
+          end
+          @pdf.move_down 18
+          rule
+        end
+
+        def minutes(value) = Planning.minutes(value.to_r)
+
+        def rule
+          @pdf.stroke_color "888888"
+          @pdf.line_width 0.5
+          @pdf.stroke_horizontal_rule
+        end
+
+        def words(item)
+          what = "#{item[:how]}, #{(item[:repetitions] == 1) ? "once" : "#{item[:repetitions]} times"}#{" at #{item[:tempo]}" if item[:tempo]}. Done when #{item[:done_when]}."
+          start = item[:starts].group_by { |one| one[:hand] }.map { |hand, keys| "#{hand} hand: #{keys.map { |one| "#{"finger #{one[:finger]} " if one[:finger]}on #{one[:note]}" }.join(" and ")}" }.join("; ")
+          [[item[:title], "#{item[:piece]}, #{item[:place]}"].join(" · "), [what, *item[:notes], ("Start: #{start}." unless start.empty?)].compact.join(" ")]
+        end
+
+        # Points: the little page with its gap, a drawing, and what two of them take.
+        PICTURE = 74
+        ACTION = 18
+        DRAWN = 46
+
+        def height(row, size, keys: @keys)
+          title, text = words(row.last)
+          [@pdf.height_of(title, size: size + 1, style: :bold, width: words_wide) + @pdf.height_of(text, size: size, width: words_wide) + ((keys && row.last[:starts].any?) ? 22 : 0), picture_height(row.last, size), (@pictures ? ACTION : 0)].max + free(size)
+        end
+
+        # What the words have beside the little page, and the drawings where there are
+        # some.
+        def words_wide = left - PICTURE - 10 - (@pictures ? DRAWN : 0)
+
+        # A line of the little page, and what a row keeps free: less in small print.
+        def pitch(size) = (size < SMALL) ? 4.5 : 6
+
+        def free(size) = (size < SMALL) ? 5 : 8
+
+        def picture_height(item, size) = item[:picture].sum { |page| page[:lines].size * pitch(size) + 3 }.clamp(0, 60)
+
+        def draw(row, sheet)
+          key, item = row
+          top = @pdf.cursor
+          tall = height(row, @size)
+          title, text = words(item)
+          @drawings.page(item[:picture], top - 4, width: PICTURE - 10.0, pitch: pitch(@size))
+          @pdf.bounding_box([PICTURE, top - 4], width: words_wide) do
+            @pdf.text(title, size: @size + 1, style: :bold)
+            @pdf.text(text, size: @size)
+            @drawings.keyboard(item[:starts], width: left - PICTURE - 14) if @keys && item[:starts].any?
+          end
+          @drawings.actions(item[:actions], [left - DRAWN, top - 5], side: ACTION) if @pictures
+          sheet[:days].each_with_index { |one, at| boxes(one, key, left + at * @column + 3, top - 6, @column - 6) }
+          @pdf.move_cursor_to(top - tall)
+          rule
+        end
+
+        BOX = 9
+
+        # A box for each time on the days it is planned.
+        def boxes(one, key, x, y, width)
+          item = one[:items].find { |each| [each[:assignment_id], each[:step_id]] == key } || return
+          in_row = [(width / (BOX + 2)).floor, 1].max
+          item[:repetitions].times do |at|
+            corner = [x + (at % in_row) * (BOX + 2), y - (at / in_row) * (BOX + 2)]
+            @pdf.stroke_color "000000"
+            @pdf.line_width 0.7
+            @pdf.stroke_rectangle(corner, BOX, BOX)
+            @pdf.fill_rectangle([corner[0] + 2, corner[1] - 2], BOX - 4, BOX - 4) if !@empty && at < item[:done]
+          end
+        end
+
+        # @param over [Array] rows for which the page has no room
+        def foot(sheet, over)
+          extra_work = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each[:title] }, *one[:extra_work].map { |each| "#{each[:title]} (#{Date.parse(one[:date]).strftime("%a")})" }] }.uniq
+          @pdf.bounding_box([0, 56], width: @pdf.bounds.width, height: 56) do
+            @pdf.text("Only on the screen, for want of room: #{over.map { |_, item| item[:title] }.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if over.any?
+            @pdf.text("Besides: #{extra_work.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if extra_work.any?
+            skip = sheet[:skip].to_a
+            @pdf.text("If #{Date.parse(sheet[:days].first[:date]).strftime("%A")} goes badly, leave out: #{skip.join("; ")}.", size: 7.5) if skip.any?
+            @pdf.text([*sheet[:cautions].map { |one| one[:short] }, "General advice, not medical."].join(" "), size: 6.5)
+          end
+        end
+      end
+    end
+  end
+end

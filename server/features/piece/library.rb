@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # Pieces of the library: bring in, look at.
+      class Library
+        # Endings of files that are loaded: scores, and maps as exported.
+        KINDS = %w[.musicxml .xml .mxl .json].freeze
+
+        # @param context [StudioContext]
+        def initialize(context)
+          @context = context
+        end
+
+        # @return [Array<Hash>] as on the shelf: by book, then by page
+        def list
+          rows = @context.read { |tables| Repositories::Pieces.new(tables).list }
+          cards = rows.map { |row| card(row, Score::Document.load(JSON.parse(row[:document]))) }
+          cards.sort_by { |card| [card[:book] ? 0 : 1, card[:book].to_s, card[:pages].first || 0, card[:title]] }
+        end
+
+        # @param bytes [String] a score file as uploaded
+        # @param name [String] its name
+        # @return [Hash] see the contract's Piece
+        # @raise [Problem] 422 when it is no readable score; nothing is kept
+        def load_score(bytes, name)
+          ending = File.extname(name).downcase
+          unless KINDS.include?(ending)
+            raise Problem.new(422, "“#{name}” does not end in .musicxml, .xml, .mxl or .json. Export the piece as MusicXML, or as a map out of Stairwell, and load that file.",
+              code: "unknown_kind", field: "name")
+          end
+          map = Formats.read(bytes, name: name)
+          add(map) { |tables, id| Repositories::Pieces.new(tables).keep_score(id, name, bytes) unless ending == ".json" }
+        end
+
+        # @param script [String]
+        # @return [Hash] see the contract's Piece
+        # @raise [RefusedError] when the script does not give a page
+        def type_piece(script) = add(Studio::Bench.read(script), script: script)
+
+        # @return [Hash] {piece:, problems:}; nothing is kept
+        def try_script(script)
+          result = Formats::PageScript.read(script)
+          {piece: result.map && PageJson.new(result.map).to_h, problems: result.problems.map(&:to_h)}
+        end
+
+        private
+
+        def add(map, script: nil)
+          map = Studio::Bench.shortened(map)
+          columns = {title: map.title, book: map.book}
+          document = Score::Document.dump(map)
+          row = @context.write do |tables|
+            Repositories::Pieces.new(tables).add(columns, document, script: script, by: @context.account_id).tap { |piece| yield tables, piece[:id] if block_given? }
+          end
+          Piece.new(@context, row[:id]).show
+        end
+
+        def card(row, map)
+          reading = Roadmap.read(map)
+          {
+            **row.slice(:id, :title, :book), pages: map.pages.map(&:number), bars_printed: reading.bars_printed, bars_played: reading.bars_played,
+            new_bars: Sections.new_share(map).new_bars.round, sections: map.sections.map(&:label), meters: map.meters.map(&:to_s), keys: map.keys.map(&:to_s),
+            target_tempo: map.target_tempo.round
+          }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,205 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # A map as a screen shows it: the page, the playing order, the figures.
+      # All of it is computed by the core; the browser only draws.
+      class PageJson
+        # @param map [Score::Map]
+        # @param about [Hash] of the student it is shown for: span:, pedal:
+        def initialize(map, about: {})
+          @map = map
+          @about = about
+          @layout = map.layout
+          @reading = Roadmap.read(map)
+          @form = Sections.form(map, @reading)
+          @share = Sections.new_share(map)
+          @loops = Roadmap::Repeats.of(map).loops
+          @writer = Formats::PageScript::Writer.new(map)
+          @played = @reading.order.tally
+          @sections = map.sections_by_bar
+        end
+
+        # @return [Hash] JSON-ready
+        def to_h
+          {
+            title: @map.title, book: @map.book, composer: @map.composer, level: @map.level, figures: figures,
+            meters: @map.meters.map(&:to_s), keys: @map.keys.map(&:to_s), tempo_words: @map.tempo.words,
+            layout_assumed: @layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels.first(Constants::MOST_SHOWN),
+            repeats: spanned(:repeats), endings: spanned(:endings),
+            sections: @map.sections.map { |one| section(one) }, joins: joins, diagnostics: diagnostics, preview: preview, spots: spots,
+            unread: @map.unread.map { |what, bars| {what: what, bars: bars.map { |bar| @map.bar(bar).name }} },
+            shape: @map.pages.map { |page| {page: page.number, lines: page.lines.join(" ")} }, notes: @map.notes?
+          }
+        end
+
+        private
+
+        def figures
+          {
+            bars_printed: @reading.bars_printed, bars_played: @reading.bars_played,
+            counts_played: Roadmap.number(@reading.counts_played), page_turns: @reading.page_turns,
+            target_tempo: @map.target_tempo.round, seconds: @reading.seconds.round, new_bars: @share.new_bars.to_f.round(1),
+            new_bars_rounded: @share.new_bars.round
+          }
+        end
+
+        def pages
+          @layout.lines.group_by(&:first).map do |page, rows|
+            {number: page, lines: rows.map { |_, line, bars| {line: line, bars: bars.map { |bar| bar(bar) }} }}
+          end
+        end
+
+        def bar(bar)
+          index = bar.index
+          {
+            index: index, name: bar.name, said: @writer.position(index, nil), place: place(index), counts: Roadmap.number(bar.counts),
+            opens: opening.include?(index),
+            closes: closing[index], endings: endings(index), signs: signs(index),
+            section: @sections[index]&.label, double: @map.double_bars.include?(index),
+            relation: @share.relation(index).to_s, like: like(index), played: @played.fetch(index, 0), marks: marks.fetch(index, [])
+          }
+        end
+
+        def place(index)
+          address = @layout.address(index)
+          (address && !@layout.assumed? && address.bar.positive?) ? address.to_s : nil
+        end
+
+        # Which earlier bar this one is like, in words; nil where it is new or
+        # nothing is known of its notes.
+        def like(index)
+          relation = @share.likeness&.bars&.dig(index - 1, :together)
+          return unless relation&.of
+
+          of = "bar #{@map.bar(relation.of).name}"
+          case relation.name
+          when :same then "the same as #{of}"
+          when :rhythm then "the rhythm of #{of}"
+          else "#{of} moved #{moved(relation.by)}"
+          end
+        end
+
+        def moved(by)
+          far, unit = by.is_a?(Hash) ? [by[:steps], "step"] : [by, "semitone"]
+          "#{far.negative? ? "down" : "up"} #{far.abs} #{unit}#{"s" unless far.abs == 1}"
+        end
+
+        # What else stands at a bar, in short words.
+        def marks
+          @marks ||= begin
+            found = Hash.new { |all, bar| all[bar] = [] }
+            marking = @map.markings
+            marking.fermatas.each { |one| found[one.bar] << "fermata" }
+            marking.dynamics.each { |one| found[one.span.from] << one.words }
+            {"ritardando" => marking.ritardandi, "pedal" => marking.pedal, "ornament" => marking.ornaments}.each { |word, spans| spans.each { |span| found[span.from] << word } }
+            marking.octaves.each { |one| found[one.span.from] << (one.up ? "8va" : "8vb") }
+            marking.starts.each { |one| found[one.bar] << "#{one.hand} #{one.finger} on #{one.pitch}" }
+            marking.spots.each { |one| found[one.span.from] << "spot" }
+            marking.hard.each { |span| span.bars.each { |bar| found[bar] << "hard" } }
+            found
+          end
+        end
+
+        # Repeats and endings with the statements that say them.
+        def spanned(member)
+          @map.public_send(member).map { |one| {from: one.from, to: one.to, statement: @writer.statement(member, one)} }
+        end
+
+        # Bars with an opening sign that is printed and heeded.
+        def opening = @opening ||= @map.repeats.map(&:from).to_set & @loops.map(&:from)
+
+        # How often the repeat that turns back after a bar is played; nil for
+        # other bars.
+        def closing
+          @closing ||= @loops.each_with_object({}) do |loop, found|
+            (1...loop.times).each { |pass| found[loop.back_after(pass)] ||= loop.times }
+          end
+        end
+
+        def endings(index)
+          @map.endings.select { |one| one.span.cover?(index) }
+            .map { |one| {passes: one.passes, first: one.from == index, last: one.to == index} }
+        end
+
+        MARKS = {segno: ["sign", :start, false], coda: ["coda", :start, false], to_coda: ["to coda", :end, true], fine: ["fine", :end, false]}.freeze
+
+        # Each with the statement that says it, so that it can be taken away.
+        def signs(index)
+          marks = MARKS.select { |key, _| @map.public_send(key).include?(index) }.map { |key, shown| [*shown, @writer.statement(key, index)] }
+          jumps = @map.jumps.select { |jump| jump.after == index }.map { |jump| [jump_words(jump), :end, true, @writer.statement(:jumps, jump)] }
+          (marks + jumps).map { |words, side, leads, statement| {words: words, side: side.to_s, jump: leads, statement: statement} }
+        end
+
+        def jump_words(jump)
+          [(jump.to == :capo) ? "D.C." : "D.S.", ("al #{jump.until_sign}" unless jump.until_sign == :end), ("with repeats" if jump.repeats)].compact.join(" ")
+        end
+
+        def ribbon
+          said = Roadmap::PassNotes.new(@map)
+          guide = Roadmap::Guide.new(@map, @reading.visits)
+          starts = @form.occurrences.map(&:at).to_set
+          @reading.visits.first(Constants::MOST_SHOWN).each_with_index.map do |visit, at|
+            {
+              bar: visit.bar, name: @map.bar(visit.bar).name, section: @sections[visit.bar]&.label, starts: starts.include?(at),
+              time: visit.time, pass: visit.pass, via: visit.via.to_s, jump: guide.leap?(at), reached: guide.reached(at), ahead: guide.ahead(at),
+              turn: at.positive? && @layout.turn?(@reading.visits[at - 1].bar, visit.bar), notes: said.of(visit)
+            }
+          end
+        end
+
+        def section(one)
+          share = @share.mean(one.bars)
+          {
+            label: one.label, difficulty: one.difficulty, words: Formats::PageScript.words(@map, one), statement: @writer.statement(:sections, one),
+            notes: section_notes(one), new_bars: (share * one.bars.size).to_f.round(1), bars: one.bars.size,
+            spans: one.spans.map { |span| {from: span.from, to: span.to, names: names(span), text: @writer.span(span)} }
+          }
+        end
+
+        # Fingering and touch, the verses sung in it, and its hard bars.
+        def section_notes(one)
+          marking = @map.markings
+          notes = marking.section_notes.select { |note| note.section == one.label }.map { |note| "#{note.kind}: #{note.text}" }
+          sung = marking.verses.select { |verse| one.spans.any? { |span| span.overlap?(verse.span) } }.map { |verse| "verse #{verse.number}" }
+          hard = marking.hard.select { |span| one.spans.any? { |place| place.overlap?(span) } }.map { |span| "hard: #{@writer.span(span)}" }
+          notes + sung.uniq + hard
+        end
+
+        def names(span) = [[span.from, span.from_beat], [span.to, span.to_beat]].map { |bar, beat| [@map.bar(bar)&.name || "##{bar}", ("beat #{Roadmap.number(beat)}" if beat)].compact.join(" ") }.uniq.join("–")
+
+        def joins
+          facts = Sections::Joins.new(@map)
+          @form.joins.map { |join| join(join, facts.facts(join)) }
+        end
+
+        def join(join, facts)
+          said = @map.markings.joins.find { |one| [one.from, one.to] == [join.from, join.to] }&.text
+          leaps = facts.leap.compact.select { |_, far| far > Constants::HAND_POSITION }.map { |hand, far| "#{hand} hand leaps #{far} semitones" }
+          rest = facts.rest_counts && (facts.rest_counts.zero? ? "no rest" : "#{Roadmap.number(facts.rest_counts)} counts rest")
+          {
+            from: join.from, to: join.to, bar: join.from_bar, hard: facts.hard?,
+            words: [said, rest, *leaps, ("the page turns" if facts.turn), ("the music jumps" if facts.jump)].compact.join(", ")
+          }
+        end
+
+        def preview = Sections.preview(@map, **@about).map { |one| {topic: one.topic, text: one.text, bars: one.bars, caution: one.caution} }
+
+        def spots
+          return [] unless @map.notes?
+
+          Sections::Spots.new(@map).suggested.map do |one|
+            {bar: one.span.from, words: "#{@writer.span(one.span)} #{one.hand} hand: #{one.text}", mark: @writer.statement(:spots, one), dismiss: @writer.statement(:dismissed, one)}
+          end
+        end
+
+        def diagnostics
+          (@reading.diagnostics + Sections::Check.call(@map)).map do |one|
+            {code: one.code.to_s, bar: one.bar, message: one.message, grave: one.grave, mend: one.mend && {words: one.mend.words, **Formats::PageScript.mend(@map, one.mend)}}
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # The addresses of the library and its pieces.
+      module PieceRoutes
+        module AtPiece
+          # @return [Library]
+          def library = Library.new(context)
+
+          # @param whose [String, nil] for whom the piece in the path is shown
+          # @return [Piece]
+          def piece(whose = checked.query["for"]) = Piece.new(context, id, whose)
+        end
+
+        def self.registered(app)
+          app.helpers AtPiece
+          own = "/api/pieces/:id"
+
+          app.get("/api/pieces") { render_json(library.list) }
+          app.post("/api/pieces") { render_json(library.type_piece(sent[:script]), status: 201) }
+          app.post("/api/scripts/read") { render_json(library.try_script(sent[:script])) }
+          app.post "/api/pieces/score" do
+            request.body.rewind
+            render_json(library.load_score(request.body.read, checked.query["name"]), status: 201)
+          end
+
+          app.get(own) { render_json(piece.show) }
+          app.post("#{own}/draft") { render_json(piece(sent[:for]).draft(sent[:script], **sent.slice(:put, :drop, :suggest, :shift))) }
+          app.put("#{own}/script") { render_json(piece(sent[:for]).save(sent[:script], seen: sent[:revision])) }
+          app.get("#{own}/revisions") { render_json(piece.revisions) }
+          app.get("#{own}/revisions/:revision") { render_json(piece.revision(at("revision"), against: checked.query["against"])) }
+          app.get("#{own}/sound") { render_json(piece.sound(tempo: checked.query["tempo"])) }
+          app.get("#{own}/drill") { render_json(piece.drill) }
+          app.post("#{own}/drills") { render_json(piece.keep_drill(**sent.slice(:student_id, :key, :asked, :missed)), status: 201) }
+          app.get("#{own}/score") { render_file(piece.score, Piece::MUSICXML) }
+          app.get("#{own}/export/:kind") { render_file(piece.export(at("kind")), *Piece::EXPORTS.fetch(at("kind"))) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # Routines: those that ship, and the studio's own, which are copied and changed.
+      class Routines
+        # @param context [StudioContext]
+        def initialize(context)
+          @context = context
+        end
+
+        # @return [Array<Hash>] those that ship, then the studio's
+        def list
+          rows = @context.read { |tables| Repositories::Routines.new(tables).list }
+          Practice::ROUTINES.values.map { |one| RoutineJson.of(one) } + rows.map { |row| RoutineJson.of(Repositories::Routines.value(row), row[:version]) }
+        end
+
+        # @return [Hash]
+        def copy(key, name:)
+          columns = columns(find(key).first.with(name: name.strip))
+          shown(@context.write { |tables| Repositories::Routines.new(tables).add(columns, by: @context.account_id) })
+        end
+
+        # @param stages [Array<Hash>] what is changed of each, see {Practice::RoutineEdit}
+        # @return [Hash]
+        # @raise [Problem] 409 when it was changed meanwhile; 422 when it cannot work, with
+        #   the reason
+        def change(key, name:, for_whom:, stages:, version:)
+          routine, row = find(key)
+          raise Problem.new(404, "A routine that ships stays as it is. Copy it, and change the copy.", code: "not_found") unless row
+
+          edited = edit(routine, stages).with(name: name.strip, for_whom: for_whom)
+          columns = columns(edited)
+          changed = @context.write { |tables| Repositories::Routines.new(tables).change(key, columns, seen: version) }
+          changed ? shown(changed) : raise(Problem.stale("“#{edited.name}”", kept: RoutineJson.head(routine), sent: RoutineJson.head(edited)))
+        end
+
+        # What the changed routine does to a piece; nothing is kept.
+        # @return [Hash] {steps:, minutes:, days:}
+        def trial(key, piece_id:, stages:)
+          page = nil
+          routine, = find(key) { |tables| page = page(tables, piece_id) }
+          made = Practice.steps(page.map, routine: edit(routine, stages))
+          {steps: made.size, minutes: made.sum(0r, &:work).to_f, days: made.sum(&:good_days)}
+        rescue ContradictionError => error
+          raise refused(error)
+        end
+
+        private
+
+        def page(tables, piece_id)
+          row = Repositories::Pieces.new(tables).find(piece_id)
+          read = Repositories::Pages.new(tables).read([[piece_id, row[:revision]]])
+          read.page(piece_id, row[:revision], nil)
+        end
+
+        # @return [Array(Practice::Routine, Hash)] no row for one that ships
+        def find(key)
+          row = @context.read do |tables|
+            yield tables if block_given?
+            Repositories::Routines.new(tables).find(key)
+          end
+          [row ? Repositories::Routines.value(row) : Practice::ROUTINES.fetch(key) { raise MissingError, "routine" }, row]
+        end
+
+        def edit(routine, stages)
+          Practice::RoutineEdit.call(routine, stages)
+        rescue ContradictionError => error
+          raise refused(error)
+        end
+
+        def refused(error) = Problem.new(422, error.message, code: "routine", field: "stages")
+
+        def columns(routine) = {name: routine.name, for_whom: routine.for_whom, stages: Practice::RoutineDocument.dump(routine)}
+
+        def shown(row) = RoutineJson.of(Repositories::Routines.value(row), row[:version])
+      end
+
+      # A routine with its stages.
+      module RoutineJson
+        module_function
+
+        # @param routine [Practice::Routine]
+        # @param version [Integer, nil] nil for one that ships
+        # @return [Hash] see the contract's Routine
+        def of(routine, version = nil) = head(routine).merge(version: version, stages: routine.stages.map { |one| stage(one) })
+
+        # @return [Hash] without its stages
+        def head(routine) = {**routine.to_h.slice(:key, :name, :for_whom, :why), sitting: routine.sitting.map(&:to_s)}
+
+        def stage(one)
+          {
+            **one.to_h.slice(:name, :ladder, :good_days, :repetitions, :done), **one.to_h.slice(:key, :scope, :aspect, :introduced_by).transform_values(&:to_s),
+            percent: one.tempo_share && (one.tempo_share * 100).to_i, needs: one.needs.map(&:to_s), after: one.after.map(&:to_s)
+          }
+        end
+        private_class_method :stage
+      end
+    end
+  end
+end

@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # The addresses of the week sheet behind a private link.
+      module SheetRoutes
+        module AtSheet
+          # @return [Sheets] behind the link in the path
+          # @raise [Problem] 404 for any link that is not in force
+          def sheet = Sheets.behind(settings.contexts, at("token"))
+        end
+
+        def self.registered(app)
+          app.helpers AtSheet
+          own = "/api/sheet/:token"
+
+          app.get(own) { render_json(sheet.show) }
+          app.get("#{own}/sound") { render_json(sheet.sound(assignment_id: checked.query["assignment_id"], step_id: checked.query["step_id"])) }
+          app.get("#{own}/score") { render_file(sheet.score(assignment_id: checked.query["assignment_id"]), Piece::MUSICXML) }
+          app.post("#{own}/marks") { render_json(sheet.mark(**sent.slice(:kind, :key, :assignment_id, :step_id, :undoes, :day, :tapped_at)), status: 201) }
+        end
+      end
+    end
+  end
+end

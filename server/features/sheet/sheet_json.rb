@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # A week sheet: nothing but what the student needs at the piano.
+      class SheetJson
+        # @param sheet [Studio::Sheet]
+        def initialize(sheet)
+          @sheet = sheet
+          @record = sheet.record
+        end
+
+        # @return [Hash] see the contract's Sheet
+        def to_h
+          {
+            student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, over: @sheet.over?,
+            days: @sheet.days.map { |one| day(one) }, reads: @record.student.reads, skip: @sheet.skip,
+            cautions: @sheet.cautions.map { |one| one.to_h.merge(topic: one.topic.to_s) }
+          }
+        end
+
+        private
+
+        def day(one)
+          {
+            date: one.date.to_s, minutes: one.minutes.to_f, minutes_done: one.minutes_done.to_f.round(1), struggle: one.struggle?, items: one.items.map { |each| item(each) },
+            warm_ups: one.warm_ups.map { |each| each.to_h.merge(minutes: each.minutes.to_f) },
+            extra_work: one.others.map { |each| {**each.to_h.slice(:id, :title, :one_of), kind: each.kind.to_s, minutes: each.minutes.to_f} }
+          }
+        end
+
+        def item(one)
+          planned = one.item
+          {
+            **planned.to_h.slice(:assignment_id, :step_id, :piece, :tempo, :repetitions), minutes: planned.minutes.to_f, kind: planned.kind.to_s,
+            **one.to_h.slice(:title, :place, :how, :done_when, :notes, :done, :struggle, :last_mark, :keys), hands: one.step.hands.to_s, actions: one.actions.map(&:to_s),
+            picture: one.where.picture.map { |page| {page: page.page, lines: page.lines.map(&:to_h)} }, score: one.where.score,
+            starts: one.where.starts.map { |key| key.to_h.merge(hand: key.hand.to_s) }, bars: one.where.bars.map { |span| {from: span.from, to: span.to} }
+          }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,107 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # The week sheet behind a private link: one student's, and nothing else.
+      class Sheets
+        # @param contexts [StudioContexts]
+        # @param token [String] of the link
+        # @return [Sheets]
+        # @raise [Problem] 404 for any link that is not in force
+        def self.behind(contexts, token)
+          studio_id, = Repositories::SheetLinks.claimed(token)
+          context = studio_id && contexts.of_studio(studio_id)
+          raise Repositories::SheetLinks.unknown unless context
+
+          new(context, context.read { |tables| Repositories::SheetLinks.new(tables, context.settings.link_secret).student_id(token) })
+        end
+
+        # @param context [StudioContext]
+        # @param id [Integer] of the student
+        def initialize(context, id)
+          @context = context
+          @id = id
+        end
+
+        # @param newest [Boolean] see {Studio::Sheet#initialize}
+        # @return [Hash] see the contract's Sheet
+        def show(newest: false) = SheetJson.new(sheet(newest: newest)).to_h
+
+        # @return [Hash] see the contract's Sound
+        def sound(assignment_id:, step_id:)
+          playback, walk = sheet.sound(assignment_id, step_id)
+          playback.merge(walk: walk)
+        end
+
+        # The notes of a piece, from which the bars of a step are engraved.
+        # @return [String] MusicXML
+        # @raise [Problem] 404 where there is no score
+        def score(assignment_id:)
+          bytes = nil
+          record = record { |tables| bytes = score_of(tables, assignment_id) }
+          map = record.piece(assignment_id).page.map
+          return Formats::MusicXML::Package.text(bytes.to_s) if bytes
+
+          map.notes? ? Formats::MusicXML.write(map) : raise(Problem.not_found("score of this piece"))
+        end
+
+        # @param kind [String] repetition, struggle or undo
+        # @param key [String] from the phone; the same one twice counts once
+        # @param day [String, nil] the day it is for, where that is not today
+        # @param tapped_at [String, nil] when it was made, on the phone's clock
+        # @return [Hash] what is counted of that step on that day now; see the contract's
+        #   Tapped
+        # @raise [Problem] 422
+        def mark(kind:, key:, assignment_id:, step_id:, undoes: nil, day: nil, tapped_at: nil)
+          date = day ? Problem.date(day, "day") : @context.today
+          row = {key: key, assignment_id: assignment_id, step_id: step_id, day: date, kind: kind, undoes: undoes, tapped_at: tapped_at && moment(tapped_at)}
+          late!(date)
+          rows, first = keep(row)
+          Jobs::MendWeek.enqueue(@context.studio_id, @id) if first
+          marks = rows.map { |one| Repositories::Marks.value(one) }
+          {assignment_id: assignment_id, step_id: step_id, day: date.to_s, **Studio::Tapped.of(marks)}
+        end
+
+        private
+
+        # @return [Array(Array<Hash>, Boolean)] the marks of that step on that day, and whether
+        #   this is the student's first of today
+        def keep(row)
+          @context.write do |tables|
+            marks = Repositories::Marks.new(tables, @id)
+            today = row[:day] == @context.today
+            raise gone unless marks.step?(row[:assignment_id], row[:step_id], today: today)
+
+            before = today && tables[:practice_marks].where(student_id: @id, day: row[:day]).any?
+            marks.add(**row)
+            [marks.of(row[:assignment_id], row[:step_id], row[:day]), today && !before]
+          end
+        end
+
+        def gone = Problem.new(422, "This step is not on the sheet any more. Load the sheet again.", code: "not_on_sheet", field: "step_id")
+
+        def late!(date)
+          return if date.between?(@context.today - Studio::Sheet::LATE, @context.today)
+
+          raise Problem.new(422, "A tap of #{date} cannot be taken any more.", code: "late", field: "day")
+        end
+
+        def moment(text)
+          Time.iso8601(text)
+        rescue ArgumentError
+          raise Problem.new(422, "“#{text}” is no time.", code: "time", field: "tapped_at")
+        end
+
+        def record(&) = Repositories::Records.new(@context).find(@id, &)
+
+        def sheet(newest: false) = Studio::Sheet.new(record, newest: newest)
+
+        def score_of(tables, assignment_id)
+          piece_id = tables[:assignments].where(id: assignment_id, student_id: @id).get(:piece_id)
+          piece_id && Repositories::Pieces.new(tables).score(piece_id)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # The addresses of students and of what they are assigned.
+      module StudentRoutes
+        module AtStudents
+          # @return [Students]
+          def students = Students.new(context)
+        end
+
+        def self.registered(app)
+          app.helpers AtStudents
+          own = "/api/students/:id"
+
+          app.get("/api/students") { render_json(students.list) }
+          app.post("/api/students") { render_json(students.add(sent), status: 201) }
+          app.get(own) { render_json(students.show(id)) }
+          app.put(own) { render_json(students.change(id, sent.except(:version), seen: sent[:version])) }
+
+          app.post("#{own}/pieces") { render_json(students.assign(id, sent), status: 201) }
+          app.post("#{own}/preview") { render_json(students.preview(id, sent)) }
+          app.put("#{own}/pieces/:assignment") { render_json(students.change_piece(id, at("assignment"), sent)) }
+          app.post("#{own}/pieces/:assignment/renew") { render_json(students.renew_piece(id, at("assignment"))) }
+          app.post("#{own}/pieces/:assignment/end") { render_json(students.end_piece(id, at("assignment"), **sent)) }
+          app.post("#{own}/options") { render_json(students.take_option(id, **sent.slice(:change, :assignment_id))) }
+
+          app.post("#{own}/week") { render_json(students.plan(id)) }
+          app.post("#{own}/week/overrides") { render_json(students.change_week(id, **sent)) }
+          app.post("#{own}/introductions") { render_json(students.introduce(id, **sent), status: 201) }
+          app.post("#{own}/simplifications") { render_json(students.simplify(id, **sent), status: 201) }
+
+          app.post("#{own}/extra-work") { render_json(students.add_extra_work(id, sent), status: 201) }
+          app.put("#{own}/extra-work/:work") { render_json(students.change_extra_work(id, at("work"), sent)) }
+          app.delete("#{own}/extra-work/:work") { render_json(students.end_extra_work(id, at("work"))) }
+
+          app.post("#{own}/link") { render_json(students.renew_link(id), status: 201) }
+          app.delete("#{own}/link") { render_json(students.withdraw_link(id)) }
+        end
+      end
+    end
+  end
+end

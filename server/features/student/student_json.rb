@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # A student as the student's page shows one.
+      class StudentJson
+        # What stands beside the record, as rows.
+        Beside = Stairwell.value(:row, :repertoire, :lessons, :counted, :drills, :sheet_path)
+
+        # @param record [Studio::Record]
+        # @param beside [Beside]
+        def initialize(record, beside)
+          @record = record
+          @beside = beside
+          @week = Studio::PlanWeek.mended(record, record.weeks.newest)
+          @looking = Studio::Outlooks.new(record)
+          @outlooks = @looking.to_h(options: true)
+        end
+
+        # @return [Hash] see the contract's Student
+        def to_h
+          climb = Studio::Climb.new(@record, @looking.load, @outlooks)
+          SettingsJson.of(@beside.row).merge(
+            pieces: @record.pieces.map { |one| piece(one).merge(outlook: outlook(@outlooks.fetch(one.id)), stairs: StairsJson.of(climb.of(one))) },
+            adherence: (@looking.adherence * 100).round, pace: @record.pace.to_f.round(2), extra_work: @record.extra_work.map { |one| extra_work(one) },
+            week: @week && Planning::WeekDocument.dump(@week), overrides: OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
+            weeks: Studio::PastWeeks.new(@record, counted).to_a.map { |one| past_week(one) }, attention: ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week)),
+            repertoire: @beside.repertoire.map { |row| ended(row) }, lessons: @beside.lessons.map { |row| row.merge(day: row[:day].to_s, recap: row[:recap].to_s) },
+            drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) }, sheet_path: @beside.sheet_path, today: @record.today.to_s
+          )
+        end
+
+        private
+
+        def piece(one)
+          {
+            **one.to_h.slice(:id, :piece_id, :title, :hand_order, :target_tempo, :priority, :introduce_first), routine: @record.routine(one.routine).name, due_on: one.due_on&.to_s,
+            without: one.choices["without"].to_a, introductions: one.progress.introductions.map { |what, introduced| {what: what, introduced: introduced} }, percent: one.percent,
+            steps: one.progress.standings.values.map { |standing| StepJson.of(standing, one.progress) }
+          }
+        end
+
+        def outlook(one)
+          {
+            **one.to_h.slice(:planned, :middle, :cautious, :due_on).transform_values { |date| date&.to_s }, late: one.late?,
+            options: one.options.map { |option| {change: option.change, words: option.words, date: option.date.to_s, days_sooner: option.days_sooner} }
+          }
+        end
+
+        def extra_work(one) = one.to_h.merge(minutes: one.minutes.to_f)
+
+        def counted
+          @beside.counted.map do |row|
+            Studio::PastWeeks::Counted.new(**row.slice(:assignment_id, :step_id, :repetitions), date: row[:day], struggle: row[:struggles].positive?)
+          end
+        end
+
+        def past_week(one)
+          {
+            starts: one.starts.to_s, next_lesson: one.next_lesson.to_s, planned: one.planned, practised: one.practised, minutes: one.minutes.to_f.round(1),
+            planned_minutes: one.planned_minutes.to_f.round(1), days: one.boxes.map { |box| DayBoxJson.of(box) }, steps: one.steps.map(&:to_h)
+          }
+        end
+
+        def ended(row)
+          row.slice(:id, :piece_id, :title, :ended).merge(assigned_on: row[:assigned_on].to_s, ended_on: row[:ended_on].to_s, keep_for: row[:keep_for]&.to_s)
+        end
+      end
+
+      # A day as one box.
+      module DayBoxJson
+        def self.of(box) = box.to_h.merge(date: box.date.to_s)
+      end
+
+      # What needs attention.
+      module ConcernsJson
+        def self.of(concerns) = concerns.map { |one| {kind: one.kind.to_s, text: one.text} }
+      end
+
+      # What the teacher changed by hand in the week before a lesson.
+      module OverridesJson
+        def self.of(record, next_lesson)
+          found = record.overrides_of(next_lesson)
+          {list: found.overrides.map { |one| Planning::OverrideDocument.dump(one) }, version: found.version}
+        end
+      end
+
+      # A climb, drawn.
+      module StairsJson
+        module_function
+
+        # @param drawn [Studio::Climb::Drawn]
+        # @return [Hash] see the contract's Stairs
+        def of(drawn)
+          {
+            from: drawn.from.to_s, to: drawn.to.to_s, lessons: drawn.lessons.map(&:to_s),
+            flights: drawn.flights.map { |one| {name: one.name, treads: one.treads.map { |tread| tread(tread) }} }
+          }
+        end
+
+        def tread(one)
+          spans = %i[planned real likely cautious].to_h { |name| [name, one[name]&.map(&:to_s)] }
+          {id: one.id, title: one.title, state: one.state.to_s, share: one.share.to_f, **spans}
+        end
+        private_class_method :tread
+      end
+    end
+  end
+end

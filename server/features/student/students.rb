@@ -1,0 +1,192 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # Students: add, look at, change, assign a piece, teach, plan.
+      class Students
+        # What is asked for plainly when a piece is assigned or changed.
+        PLAIN = %i[due_on priority introduce_first].freeze
+        CHOSEN = %i[routine hand_order target_tempo].freeze
+
+        # @param context [StudioContext]
+        def initialize(context)
+          @context = context
+          @records = Repositories::Records.new(context)
+          @changes = Repositories::Changes.new(context)
+        end
+
+        # @return [Array<Hash>]
+        def list
+          rows = @context.read { |tables| Repositories::Students.new(tables).list }
+          rows.map { |row| SettingsJson.of(row).merge(teacher: row[:teacher]) }
+        end
+
+        # @return [Hash] see the contract's Student
+        def show(id)
+          beside = nil
+          record = @records.find(id) { |tables| beside = beside(tables, id) }
+          StudentJson.new(record, beside).to_h
+        end
+
+        # @param values [Hash{Symbol => Object}]
+        # @return [Hash]
+        def add(values)
+          check(values)
+          row = @context.write { |tables| Repositories::Students.new(tables).add(values, teacher_id: @context.account_id) }
+          show(row[:id])
+        end
+
+        # Other days or minutes make a new plan of the days that are left.
+        # @return [Hash]
+        # @raise [Problem] 409 when it was changed meanwhile
+        def change(id, values, seen:)
+          check(values)
+          row = nil
+          more = ->(tables) { row = Repositories::Students.new(tables).find(id) }
+          keep = ->(tables, _) { Repositories::Students.new(tables).change(id, values, seen: seen) || raise(stale(row, values)) }
+          act(id, more: more, keep: keep) do |record|
+            raise stale(row, values) unless row[:version] == seen
+
+            student = Repositories::Students.value(row.merge(values), @context.studio[:terms])
+            Studio.change_student(record, student).with(student: nil)
+          end
+        end
+
+        # @param asked [Hash] see the contract's AssignmentRequest
+        # @return [Hash]
+        def assign(id, asked)
+          page = nil
+          number, key = @context.next_id(:assignments_id_seq), SecureRandom.uuid
+          act(id, more: ->(tables) { page = piece(tables, id, asked[:piece_id]) }) { |record| Studio.assign(record, assignment(asked, page), id: number, key: key) }
+        end
+
+        # What assigning a piece would come to by itself; nothing is kept.
+        # @return [Hash]
+        def preview(id, asked)
+          page = nil
+          record = @records.find(id) { |tables| page = piece(tables, id, asked[:piece_id]) }
+          found = Studio::Assign.new(record, assignment(asked, page)).preview
+          {
+            steps: found.steps.size, minutes: found.steps.sum(0r, &:work).to_f, practice_days: found.finish.days, finish: found.finish.date&.to_s,
+            titles: found.steps.map(&:title), target_tempo: found.target_tempo, introduce_first: found.introduce_first
+          }
+        end
+
+        # @param values [Hash] of a piece's choices
+        # @return [Hash] the student, with what :moved
+        def change_piece(id, assignment_id, values)
+          plain = values.slice(*PLAIN)
+          plain[:due_on] = plain[:due_on] && Problem.date(plain[:due_on], "due_on") if plain.key?(:due_on)
+          choices = values.transform_keys(&:to_s).slice(*Studio::Assigned::CHANGED)
+          moved(id) { |record| Studio::ChangePiece.new(record, assignment_id).call(plain: plain, chosen: values.slice(*CHOSEN), choices: choices) }
+        end
+
+        # Takes the page as it is now into a piece under way.
+        # @return [Hash] the student, with what :moved
+        def renew_piece(id, assignment_id) = moved(id) { |record| Studio::ChangePiece.new(record, assignment_id).take_over }
+
+        # @return [Hash]
+        def end_piece(id, assignment_id, ended:, keep_for: nil)
+          until_date = keep_for && Problem.date(keep_for, "keep_for")
+          act(id, also: assignment_id) { |record| Studio::ChangePiece.new(record, assignment_id).finish(ended, keep_for: until_date) }
+        end
+
+        # Takes one of the options of a piece that is late.
+        # @return [Hash]
+        def take_option(id, change:, assignment_id:) = act(id) { |record| Studio::ChangePiece.new(record, assignment_id).take(change) }
+
+        # @return [Hash]
+        def introduce(id, **said) = act(id) { |record| Studio.introduce(record, **said.slice(:assignment_id, :what, :introduced, :key)) }
+
+        # @return [Hash]
+        def simplify(id, form:, **said) = act(id) { |record| Studio.simplify(record, form: form.to_sym, **said.slice(:assignment_id, :step_id, :key, :bar)) }
+
+        # @param said [Hash] edit:, starts:, seen:, and what the edit needs
+        # @return [Hash]
+        def change_week(id, edit:, starts:, seen:, overrides: [], **said)
+          dates = said.slice(:date, :to).transform_values { |text| Problem.date(text, "date") }
+          minutes = said.slice(:minutes).transform_values { |number| Rational(number.to_s) }
+          overrides = overrides.map { |one| Planning::OverrideDocument.load(one) }
+          starts = Problem.date(starts, "date")
+          act(id) { |record| Studio.change_week(record, edit: edit.to_sym, starts: starts, seen: seen, overrides: overrides, **said, **dates, **minutes) }
+        end
+
+        # Plans the days that are left again, from what was practised so far.
+        # @return [Hash]
+        def plan(id) = act(id) { |record| Studio.plan(record) }
+
+        # @return [Hash]
+        def add_extra_work(id, values)
+          work = extra_work(@context.next_id(:extra_work_id_seq), values)
+          act(id) { |record| Studio::ChangeExtraWork.add(record, work) }
+        end
+
+        # @return [Hash]
+        def change_extra_work(id, work_id, values) = act(id) { |record| Studio::ChangeExtraWork.change(record, extra_work(work_id, values)) }
+
+        # @return [Hash]
+        def end_extra_work(id, work_id) = act(id) { |record| Studio::ChangeExtraWork.finish(record, work_id) }
+
+        # @return [Hash] the student with a new link; the old one opens nothing more
+        def renew_link(id)
+          @context.write { |tables| links(tables).renew(Repositories::Students.new(tables).find(id)[:id]) }
+          show(id)
+        end
+
+        # @return [Hash]
+        def withdraw_link(id)
+          @context.write { |tables| links(tables).withdraw(Repositories::Students.new(tables).find(id)[:id]) }
+          show(id)
+        end
+
+        private
+
+        # Does something to a student, and shows how it is then.
+        def act(id, **how, &)
+          @changes.act(id, **how, &)
+          show(id)
+        end
+
+        def moved(id, &)
+          change = @changes.act(id, &)
+          show(id).merge(moved: change.told.to_h)
+        end
+
+        def check(values) = (Planning::Away.load(values[:absent], field: "absent") if values[:absent])
+
+        def stale(row, values) = Problem.stale(row[:name], kept: SettingsJson.of(row), sent: values)
+
+        def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)
+
+        def beside(tables, id)
+          StudentJson::Beside.new(
+            row: Repositories::Students.new(tables).find(id), repertoire: Repositories::Repertoire.new(tables).of(id), lessons: Repositories::Lessons.new(tables, @context).history(id),
+            counted: Repositories::Marks.new(tables, id).counted(@context.today - 7 * (Studio::PastWeeks::MOST + 1)), drills: Repositories::Repertoire.new(tables).drills(id),
+            sheet_path: links(tables).path(id)
+          )
+        end
+
+        # Rows of a piece that is to be assigned.
+        def piece(tables, student_id, piece_id)
+          row = Repositories::Pieces.new(tables).find(piece_id)
+          student = Repositories::Students.new(tables).find(student_id)
+          [row, student, Repositories::Pages.new(tables).read([[piece_id, row[:revision]]], teachers: [student[:teacher_id]], students: [student_id])]
+        end
+
+        def assignment(asked, (row, student, read))
+          page = read.page(row[:id], row[:revision], student)
+          Studio::Assignment.new(
+            piece_id: row[:id], title: row[:title], revision: row[:revision], page: page, key: page.map.keys.first&.to_s, **asked.slice(*CHOSEN, :priority, :introduce_first),
+            target_by: asked.fetch(:target_by, "number").to_sym, due_on: asked[:due_on] && Problem.date(asked[:due_on], "due_on"),
+            choices: asked.transform_keys(&:to_s).slice(*Studio::Assigned::CHOSEN)
+          )
+        end
+
+        def extra_work(id, values)
+          Studio::ExtraWork.new(id: id, kind: values[:kind], title: values[:title], minutes: Rational(values[:minutes].to_s), times: values[:times], one_of: values.fetch(:one_of, []))
+        end
+      end
+    end
+  end
+end

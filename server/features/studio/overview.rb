@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # Every student of the studio at a glance. The same few statements however many
+      # students there are: what a student's line shows is kept as a summary, made by jobs.
+      class Overview
+        # As long as the jobs have not come to a student.
+        BLANK = {"pieces" => [], "practised" => {"done" => 0, "of" => 0}, "last_result" => nil, "concerns" => [], "outlooks" => []}.freeze
+
+        # @param context [StudioContext]
+        def initialize(context)
+          @context = context
+        end
+
+        # @return [Array<Hash>] in the order of the week's lessons; see the contract's
+        #   StudioRow
+        def rows
+          students, summaries = @context.read { |tables| [Repositories::Students.new(tables).list, Repositories::Summaries.new(tables, @context.today).all] }
+          Jobs::Summarise.soon(@context) unless students.all? { |row| summaries.dig(row[:id], :fresh) }
+          students.map { |row| line(row, summaries[row[:id]]) }
+        end
+
+        # Makes the summaries of some students anew.
+        # @param ids [Array<Integer>]
+        # @return [void]
+        def summarise(ids)
+          made = Repositories::Records.new(@context).load(ids, pages: false).map { |record| [record.student.id, record.version, SummaryJson.of(Studio::Summary.of(record))] }
+          @context.write { |tables| made.each { |one| Repositories::Summaries.new(tables, @context.today).keep(*one) } }
+        end
+
+        private
+
+        def line(row, summary)
+          SettingsJson.of(row).slice(:id, :name, :lesson_weekday, :lesson_time, :class_name)
+            .merge(teacher: row[:teacher], known: !summary.nil?, fresh: summary ? summary[:fresh] : false, **(summary ? summary[:summary].to_hash : BLANK).transform_keys(&:to_sym))
+        end
+      end
+
+      # A student at a glance.
+      module SummaryJson
+        module_function
+
+        # @param summary [Studio::Summary]
+        # @return [Hash]
+        def of(summary)
+          {
+            pieces: summary.pieces.map { |one| {title: one.title, percent: one.percent, states: one.progress.standings.values.map { |standing| standing.state.to_s }} },
+            practised: {done: summary.practised.done, of: summary.practised.of}, last_result: last_result(summary.last_result), concerns: ConcernsJson.of(summary.concerns),
+            outlooks: LessonJson.outlooks(summary.pieces, summary.outlooks)
+          }
+        end
+
+        def last_result(found)
+          piece, step, result = found
+          step && {title: step.title, piece: piece.title, result: result.result.to_s, day: result.date.to_s}
+        end
+        private_class_method :last_result
+      end
+    end
+  end
+end

@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # The addresses of the whole studio.
+      module StudioRoutes
+        def self.registered(app)
+          app.get("/api/studio") { render_json(Overview.new(context).rows) }
+          app.get("/api/studio/settings") { render_json(StudioSettings.new(context).show) }
+          app.put("/api/studio/settings") { render_json(StudioSettings.new(context).change(sent)) }
+          app.post("/api/studio/plans") { render_json(StudioSettings.new(context).plan_everyone, status: 202) }
+        end
+      end
+    end
+  end
+end

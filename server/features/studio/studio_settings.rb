@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # What holds for the whole studio: holidays, words, a caution of its own; and
+      # planning everyone's week.
+      class StudioSettings
+        # @param context [StudioContext]
+        def initialize(context)
+          @context = context
+        end
+
+        # @return [Hash] see the contract's StudioSettings
+        def show
+          row, run = @context.read { |tables| [tables.db[:studios].first(id: @context.studio_id), tables[:plan_runs].order(Sequel.desc(:id)).first] }
+          {holidays: row[:holidays].to_a.map(&:to_h), terms: row[:terms], caution: row[:caution], run: run && run.slice(:total, :done, :failed).merge(finished: !run[:finished_at].nil?)}
+        end
+
+        # @param values [Hash] of :holidays (stretches {from:, to:}), :terms, :caution (nil
+        #   for none)
+        # @return [Hash] as {#show}; other holidays plan everyone's week again
+        # @raise [RefusedError] for a stretch that is none
+        def change(values)
+          Planning::Away.load(values[:holidays], field: "holidays") if values[:holidays]
+          changed = values.slice(:terms)
+          changed[:holidays] = Sequel.pg_jsonb(values[:holidays]) if values[:holidays]
+          changed[:caution] = values[:caution].to_s.strip.then { |text| text unless text.empty? } if values.key?(:caution)
+          @context.write { |tables| tables.db[:studios].where(id: @context.studio_id).update(changed) } if changed.any?
+          values[:holidays] ? plan_everyone : show
+        end
+
+        # @return [Hash] as {#show}
+        def plan_everyone
+          @context.write do |tables|
+            run = tables.add(:plan_runs, started_by: @context.account_id, total: tables[:students].count)
+            Jobs::PlanStudio.enqueue(@context.studio_id, @context.account_id, run[:id])
+          end
+          show
+        end
+      end
+    end
+  end
+end

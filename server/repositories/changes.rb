@@ -1,0 +1,150 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Repositories
+      # Acts on a student's record: it is read, the core says what follows, and that is
+      # kept in one short transaction, unless someone was faster; then it is computed
+      # again from how things stand now.
+      class Changes
+        # Someone was faster.
+        Stale = Class.new(StandardError)
+        # Times it is computed again before the client is told to. Own choice.
+        TRIES = 6
+
+        # @param context [StudioContext]
+        def initialize(context)
+          @context = context
+          @records = Records.new(context)
+        end
+
+        # @param student_id [Integer]
+        # @param also [Integer, nil] see {Records#find}
+        # @param more [Proc] reads more in the same snapshot; of {Tables}
+        # @param keep [Proc] keeps more in the same transaction; of {Tables} and the Change
+        # @yieldparam record [Studio::Record]
+        # @yieldreturn [Studio::Change]
+        # @return [Studio::Change] as it was kept
+        # @raise [MissingError, RefusedError]
+        def act(student_id, also: nil, more: nil, keep: nil)
+          tries = 0
+          begin
+            change = yield @records.find(student_id, also: also, &more)
+            keep(change, keep) unless change.none? && keep.nil?
+            change
+          rescue Stale
+            raise Problem.busy if (tries += 1) >= TRIES
+
+            retry
+          end
+        end
+
+        private
+
+        def keep(change, more)
+          rows = Rows.new(change)
+          @context.write do |tables|
+            unchanged!(tables, change.record)
+            Keep.new(tables, @context, rows).call
+            more&.call(tables, change)
+          end
+        end
+
+        # Holds the student until the transaction ends.
+        def unchanged!(tables, record)
+          version = tables[:students].where(id: record.student.id).for_update.get(:record_version)
+          raise Stale unless version == record.version
+        end
+
+        # What is to be kept, as columns: made before the transaction begins.
+        class Rows
+          attr_reader :change, :week, :assigned, :pieces, :overrides, :promised
+
+          # @param change [Studio::Change]
+          def initialize(change)
+            @change = change
+            @week = change.week && {starts: change.week.planned_from, next_lesson: change.week.next_lesson, plan: Sequel.pg_jsonb(Planning::WeekDocument.dump(change.week))}
+            @assigned = change.assigned.map { |piece| {id: piece.id, piece_id: piece.piece_id, **columns(piece)} }
+            @pieces = change.pieces.to_h { |piece| [piece.id, columns(piece)] }
+            @promised = change.promised.map { |id, one| {assignment_id: id, planned: one.planned, likely: one.middle, cautious: one.cautious, due_on: one.due_on} }
+            next_lesson, seen, after = change.overrides
+            @overrides = [next_lesson, seen, after.map { |one| Planning::OverrideDocument.dump(one) }] if change.overrides
+          end
+
+          private
+
+          def columns(piece)
+            {
+              **piece.to_h.slice(:revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first, :due_on), choices: Sequel.pg_jsonb(piece.choices),
+              steps: Sequel.pg_jsonb(piece.progress.own.map(&:to_data))
+            }
+          end
+        end
+
+        # Keeps the rows of a change.
+        class Keep
+          TABLES = {results: [:lesson_results, :recorded_by], marks: [:practice_marks, :entered_by], introductions: [:introductions, :made_by], simplifications: [:simplifications, :made_by]}.freeze
+
+          # @param tables [Tables]
+          # @param context [StudioContext]
+          # @param rows [Rows]
+          def initialize(tables, context, rows)
+            @tables = tables
+            @context = context
+            @rows = rows
+            @change = rows.change
+            @student_id = @change.record.student.id
+          end
+
+          # @return [void]
+          def call
+            @rows.assigned.each { |row| assign(row) }
+            @rows.pieces.each { |id, columns| @tables[:assignments].where(id: id).update(columns) }
+            @change.ended.each { |id, (ended, keep_for)| finish(id, ended, keep_for) }
+            @change.added.each { |kind, rows| add(kind, rows) }
+            @change.layers.each { |piece_id, script| Layers.new(@tables).put(piece_id, {student_id: @student_id}, script, @context.account_id) }
+            @change.extra_work.each { |verb, work| ExtraWorks.new(@tables).keep(@student_id, verb, work, @context.today) }
+            Students.new(@tables).keep(@change.student) if @change.student
+            override if @rows.overrides
+            @tables.add(:week_plans, student_id: @student_id, **@rows.week) if @rows.week
+            @tables.db[:promised_dates].multi_insert(@rows.promised.map { |row| {studio_id: @tables.studio_id, student_id: @student_id, day: @context.today, **row} })
+          end
+
+          private
+
+          def assign(row)
+            @tables.db[:assignments].overriding_system_value
+              .insert(studio_id: @tables.studio_id, student_id: @student_id, assigned_by: @context.account_id, assigned_at: @context.clock.now, **row)
+          rescue Sequel::UniqueConstraintViolation
+            raise Problem.new(409, "This student had this piece before. Take it up again from the pieces that ended.", code: "assigned_already", field: "piece_id")
+          end
+
+          def finish(id, ended, keep_for)
+            @tables[:assignments].where(id: id).update(ended: ended, ended_on: (@context.today if ended), keep_for: keep_for)
+          end
+
+          # Keys are the client's: the same one twice is one row.
+          def add(kind, rows)
+            table, by = TABLES.fetch(kind)
+            whole = rows.map { |row| {studio_id: @tables.studio_id, student_id: @student_id, by => @context.account_id, **row} }
+            @tables.db[table].insert_conflict.multi_insert(whole)
+          end
+
+          def override
+            next_lesson, seen, after = @rows.overrides
+            own = @tables[:week_overrides].where(student_id: @student_id, next_lesson: next_lesson)
+            stored = Sequel.pg_jsonb(after)
+            done = if seen.version.zero?
+              @tables.db[:week_overrides].insert_conflict.returning(:version)
+                .insert(studio_id: @tables.studio_id, student_id: @student_id, next_lesson: next_lesson, overrides: stored).any?
+            else
+              own.where(version: seen.version).update(overrides: stored, version: seen.version + 1) == 1
+            end
+            raise Problem.stale("this week", kept: own.first.then { |row| {list: row[:overrides].map(&:to_h), version: row[:version]} }, sent: after) unless done
+          end
+        end
+        private_constant :Rows, :Keep
+      end
+    end
+  end
+end

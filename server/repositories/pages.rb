@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Repositories
+      # Pages of pieces as rows: revisions, what lies over them, and the score's own.
+      class Pages
+        # Rows as they were read, and the core's pages of them.
+        Read = Stairwell.value(:revisions, :layers, :scored) do
+          # @param assignment [Hash] row
+          # @param student [Hash] row
+          # @return [Array(Studio::Page, Studio::Page)] as its steps were made from, and as
+          #   it is now
+          def of(assignment, student)
+            [assignment[:revision], assignment[:newest_revision]].map { |number| page(assignment[:piece_id], number, student) }
+          end
+
+          # @param piece_id [Integer]
+          # @param number [Integer] of a revision
+          # @param student [Hash, nil] row
+          # @return [Studio::Page]
+          def page(piece_id, number, student)
+            row = revisions.fetch([piece_id, number])
+            under, own = student ? [layer(piece_id, :teacher_id, student[:teacher_id]), layer(piece_id, :student_id, student[:id])] : ["", ""]
+            Studio::Page.new(document: row[:document], script: row[:script], under: [under], own_layer: own, scored: scored[piece_id])
+          end
+
+          def layer(piece_id, whose, id) = layers.fetch([piece_id, whose, id], "")
+        end
+
+        # @param tables [Tables]
+        def initialize(tables)
+          @tables = tables
+        end
+
+        # @param assignments [Array<Hash>] rows
+        # @param students [Array<Hash>] rows
+        # @return [Read]
+        def rows(assignments, students)
+          wanted = assignments.flat_map { |row| [[row[:piece_id], row[:revision]], [row[:piece_id], row[:newest_revision]]] }.uniq
+          read(wanted, teachers: students.map { |row| row[:teacher_id] }, students: students.map { |row| row[:id] })
+        end
+
+        # @param wanted [Array<Array(Integer, Integer)>] piece and revision
+        # @return [Read]
+        def read(wanted, teachers: [], students: [])
+          ids = wanted.map(&:first).uniq
+          layers = layers(ids, teachers, students)
+          changed = layers.reject { |_, script| script.strip.empty? }.keys.map(&:first).uniq
+          Read.new(revisions: revisions(wanted), layers: layers, scored: scored(changed))
+        end
+
+        # @param piece_ids [Array<Integer>]
+        # @return [Hash{Integer => String}] JSON of the first map that has notes, by piece:
+        #   those of the score as it was loaded
+        def scored(piece_ids)
+          rows = @tables[:map_revisions].where(piece_id: piece_ids).where(Sequel.lit("map -> 'notes' <> '{}'")).distinct(:piece_id).order(:piece_id, :revision)
+          rows.select_map([:piece_id, Sequel.cast(:map, :text).as(:document)]).to_h
+        end
+
+        private
+
+        def revisions(wanted)
+          @tables[:map_revisions].where(%i[piece_id revision] => wanted).select(:piece_id, :revision, Sequel.cast(:map, :text).as(:document), :script)
+            .to_h { |row| [row.values_at(:piece_id, :revision), row] }
+        end
+
+        # The newest changes of teachers and students.
+        def layers(piece_ids, teachers, students)
+          rows = @tables[:piece_layers].where(piece_id: piece_ids).where(Sequel.|({teacher_id: teachers}, {student_id: students}))
+          rows.distinct(:piece_id, :teacher_id, :student_id).order(:piece_id, :teacher_id, :student_id, Sequel.desc(:revision)).to_h do |row|
+            whose = row[:teacher_id] ? :teacher_id : :student_id
+            [[row[:piece_id], whose, row[whose]], row[:script]]
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,136 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Repositories
+      # Students' records: the one place where they are put together, in a fixed number
+      # of statements however many students there are and whatever happened before.
+      # The rows are read in one short snapshot; values are made of them afterwards.
+      class Records
+        # Weeks back whose plans are read. Own choice: a term and some.
+        WEEKS = 16
+        # Rows as they were read.
+        Rows = Stairwell.value(:students, :assignments, :happened, :overrides, :weeks, :extra_work, :routines, :pages, :also)
+
+        # @param context [StudioContext]
+        def initialize(context)
+          @context = context
+        end
+
+        # @param id [Integer]
+        # @param also [Integer, nil] an assignment that ended and is wanted too
+        # @return [Studio::Record]
+        # @raise [MissingError]
+        def find(id, also: nil, &more) = load([id], also: also, &more).first || raise(MissingError, "student")
+
+        # @param ids [Array<Integer>, nil] nil for the whole studio
+        # @param pages [Boolean] whether pages are wanted: lists do without
+        # @yieldparam tables [Tables] to read more in the same snapshot
+        # @return [Array<Studio::Record>] in the order of the week's lessons
+        def load(ids, pages: true, also: nil)
+          rows = @context.read do |tables|
+            yield tables if block_given?
+            fetch(tables, ids, pages, also)
+          end
+          Build.new(@context, rows).records
+        end
+
+        private
+
+        def fetch(tables, ids, pages, also)
+          students = tables[:students].order(:lesson_weekday, :lesson_time, :name)
+          students = (ids ? students.where(id: ids) : students).all
+          ids = students.map { |row| row[:id] }
+          assignments = assignments(tables, ids, also)
+          of = ->(table) { tables[table].where(student_id: ids) }
+          Rows.new(
+            students: students, assignments: assignments, happened: Happened.rows(tables, ids, assignments.map { |row| row[:id] }, @context.today),
+            overrides: of[:week_overrides].all, weeks: weeks(of[:week_plans]), extra_work: of[:extra_work].where(ended_on: nil).order(:id).all,
+            routines: tables[:routines].order(:id).all, pages: pages ? Pages.new(tables).rows(assignments, students) : nil, also: also
+          )
+        end
+
+        # Pieces in hand, those kept ready for a date, and one that is asked for; with the
+        # first key of the page.
+        def assignments(tables, ids, also)
+          wanted = Sequel.|({ended: nil}, Sequel[:keep_for] >= @context.today, {Sequel[:assignments][:id] => also.to_i})
+          tables[:assignments].where(student_id: ids).where(wanted).join(:pieces, studio_id: :studio_id, id: :piece_id)
+            .left_join(:map_revisions, studio_id: Sequel[:assignments][:studio_id], piece_id: Sequel[:assignments][:piece_id], revision: Sequel[:assignments][:revision])
+            .select_all(:assignments).select_append(:title, Sequel[:pieces][:revision].as(:newest_revision), Sequel.lit("map -> 'keys' -> 0 ->> 'key'").as(:key))
+            .order(Sequel[:assignments][:id]).all
+        end
+
+        # The last plan of each week, with the day the first plan of it began.
+        def weeks(plans)
+          recent = plans.where(Sequel[:next_lesson] > @context.today - 7 * WEEKS)
+          begins = Sequel.function(:min, :starts).over(partition: %i[student_id next_lesson])
+          recent.select(:id, :student_id, :next_lesson, :plan, begins.as(:begins)).distinct(:student_id, :next_lesson).order(:student_id, :next_lesson, Sequel.desc(:id)).all
+        end
+
+        # Makes records of rows.
+        class Build
+          # @param context [StudioContext]
+          # @param rows [Rows]
+          def initialize(context, rows)
+            @context = context
+            @rows = rows
+            @of = %i[assignments happened overrides weeks extra_work].to_h { |name| [name, rows[name].group_by { |row| row[:student_id] }] }
+          end
+
+          # @return [Array<Studio::Record>]
+          def records = @rows.students.map { |row| record(row) }
+
+          private
+
+          def of(name, student) = @of.fetch(name).fetch(student[:id], [])
+
+          def record(row)
+            happened = Happened.new(of(:happened, row), @context.account_id)
+            in_hand, kept = of(:assignments, row).partition { |one| one[:ended].nil? || one[:id] == @rows.also }
+            overrides = of(:overrides, row).to_h { |one| [one[:next_lesson], week_overrides(one)] }
+            asked = Studio::Asked.in(overrides.values.flat_map(&:overrides))
+            Studio::Record.new(
+              today: @context.today, moment: [@context.clock.now, happened.last&.then { |time| time + Rational(1, 1_000_000) }].compact.max, version: row[:record_version], settings: settings,
+              student: Students.value(row, @context.studio[:terms]), pieces: in_hand.map { |one| piece(one, row, happened.events, asked) }, kept_pieces: kept.filter_map { |one| kept_piece(one) },
+              weeks: Studio::Weeks.new(of(:weeks, row).map { |one| week(one) }), overrides: overrides, extra_work: of(:extra_work, row).map { |one| extra_work(one) },
+              practised_on: happened.practised_on, lessons: happened.lessons, heard_today: happened.heard_on(@context.today), stumbled: happened.stumbled,
+              introduced_today: happened.introduced_on(@context.today), routines: routines, known_keys: happened.keys
+            )
+          end
+
+          def settings
+            @settings ||= Studio::Settings.new(
+              name: @context.studio[:name], words: @context.studio[:terms].to_sym, caution: @context.studio[:caution],
+              holidays: Planning::Away.load(@context.studio[:holidays].to_a.map(&:to_h), field: "holidays")
+            )
+          end
+
+          def routines = @routines ||= Practice::ROUTINES.merge(@rows.routines.to_h { |row| [Routines.key(row), Routines.value(row)] })
+
+          def piece(row, student, events, asked)
+            pages = @rows.pages&.of(row, student)
+            steps = row[:steps].map { |step| Practice::Step.from_data(step.to_hash) }
+            Studio::PieceInHand.new(
+              **row.slice(:id, :piece_id, :title, :revision, :newest_revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first, :due_on, :key),
+              assigned_on: @context.date_of(row[:assigned_at]), choices: row[:choices].to_hash, page: pages&.first, newest_page: pages&.last,
+              progress: Progress.piece(steps, [*events[row[:id]], *asked[row[:id]]], introduce_first: row[:introduce_first])
+            )
+          end
+
+          def kept_piece(row)
+            return unless row[:keep_for]
+
+            Studio::KeptPiece.new(**row.slice(:id, :title, :keep_for), steps: row[:steps].map { |step| Practice::Step.from_data(step.to_hash) })
+          end
+
+          def week_overrides(row) = Studio::WeekOverrides.new(overrides: row[:overrides].map { |one| Planning::OverrideDocument.load(one.to_hash) }, version: row[:version])
+
+          def week(row) = Studio::Weeks::Kept.new(id: row[:id], begins: row[:begins], week: Planning::WeekDocument.load(row[:plan].to_hash))
+
+          def extra_work(row) = ExtraWorks.value(row)
+        end
+        private_constant :Build
+      end
+    end
+  end
+end

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Repositories
+      # Students' rows, and the core's value of one.
+      class Students
+        COLUMNS = %i[
+          name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent introduce_first minutes_by_day note_names
+          email terms reads instrument known class_name
+        ].freeze
+
+        # @param tables [Tables]
+        def initialize(tables)
+          @tables = tables
+        end
+
+        # @return [Array<Hash>] with the teacher's name, in order of the week
+        def list
+          @tables[:students].join(:accounts, id: :teacher_id).select_all(:students).select_append(Sequel[:accounts][:name].as(:teacher))
+            .order(:lesson_weekday, :lesson_time, Sequel[:students][:name]).all
+        end
+
+        # @return [Hash]
+        # @raise [MissingError]
+        def find(id) = @tables[:students].first(id: id) || raise(MissingError, "student")
+
+        # @param values [Hash] of {COLUMNS}
+        # @return [Hash] the row
+        def add(values, teacher_id:)
+          # Children are shown each section at a lesson, unless the teacher says
+          # otherwise.
+          introduce_first = values.fetch(:begin_per_day) <= Constants::BEGIN_PER_DAY[:child]
+          @tables.add(:students, teacher_id: teacher_id, **columns({introduce_first: introduce_first}.merge(values)))
+        end
+
+        # @param seen [Integer] version the client saw
+        # @return [Hash, nil] the row; nil when it was changed meanwhile
+        def change(id, values, seen:) = @tables[:students].where(id: id, version: seen).returning.update(version: seen + 1, **columns(values)).first
+
+        # @param student [Studio::Student] whose days or minutes an act changed
+        # @return [void]
+        def keep(student)
+          values = columns(student.to_h.slice(:practice_days, :minutes_a_day, :minutes_by_day))
+          @tables[:students].where(id: student.id).update(version: Sequel[:version] + 1, **values)
+        end
+
+        # @param row [Hash]
+        # @param usage [String] of the studio's words
+        # @return [Studio::Student]
+        def self.value(row, usage)
+          Studio::Student.new(
+            **row.slice(:id, :name, :minutes_a_day, :begin_per_day, :lesson_weekday, :hand_order, :hand_span, :has_pedal, :warm_ups, :introduce_first, :reads),
+            practice_days: row[:practice_days].to_a, lesson_time: time(row[:lesson_time]), note_names: row[:note_names].to_sym, known: row[:known].to_a,
+            minutes_by_day: row[:minutes_by_day].to_h.to_h { |day, minutes| [day.to_s.to_i, minutes] }, away: Planning::Away.load(row[:absent].to_a.map(&:to_h), field: "absent"),
+            words: (row[:terms] || usage).to_sym
+          )
+        end
+
+        # @param time [Time, String]
+        # @return [String] such as "16:30"
+        def self.time(time) = time.is_a?(String) ? time : time.strftime("%H:%M")
+
+        private
+
+        def columns(values)
+          found = values.slice(*COLUMNS)
+          found[:practice_days] = Sequel.pg_array(found[:practice_days].uniq.sort, :integer) if found[:practice_days]
+          %i[absent minutes_by_day].each { |name| found[name] = Sequel.pg_jsonb(found[name]) if found[name] }
+          found[:known] = Sequel.pg_array(found[:known].map(&:strip).reject(&:empty?).uniq, :text) if found[:known]
+          found[:class_name] = found[:class_name].to_s.strip.then { |name| name unless name.empty? } if found.key?(:class_name)
+          found
+        end
+      end
+    end
+  end
+end
