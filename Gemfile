@@ -43,7 +43,6 @@ group :test do
   gem "prop_check", "~> 1.0"
   gem "rack-test", "~> 2.1"
   gem "rspec", "~> 3.13"
-  gem "rspec-retry", "~> 0.6"
   gem "selenium-webdriver", "~> 4.32.0"
   gem "simplecov", "~> 0.22", require: false
 end

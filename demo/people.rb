@@ -27,7 +27,7 @@ module Demo
       ["Wren", 0, [1, 3, 4, 6], 15, 2, 3, "15:30", "right", "aspect_by_aspect", %w[fog-signal ropewalk], :middling],
       ["Mr Adeyo", 1, [1, 2, 3, 6], 25, 3, 4, "18:00", "left", "hand_by_hand", %w[the-slow-ferry], :stuck],
       ["Kasia", 1, [0, 2, 4, 6], 20, 2, 1, "16:00", "right", "by_ear", %w[ropewalk lantern-room fog-signal], :well],
-      ["Leopold", 1, [1, 3, 5], 20, 3, 6, "10:30", "right", "hand_by_hand", %w[lantern-room the-long-jetty], :stuck],
+      ["Quillan", 1, [1, 3, 5], 20, 3, 6, "10:30", "right", "hand_by_hand", %w[lantern-room the-long-jetty], :stuck],
       ["Sunniva", 1, [0, 1, 3, 5], 25, 3, 2, "17:00", "easier", "rhythm_first", %w[two-gulls-arguing the-slow-ferry], :well],
       ["Jory", 2, [2, 4, 6, 0], 10, 2, 1, "15:30", "right", "say_clap_play", %w[fog-signal lantern-room], :stuck],
       ["Mrs Aldous", 2, [1, 2, 3, 4, 5], 30, 3, 6, "11:15", "left", "whole_piece", %w[lantern-room the-slow-ferry], :middling],

@@ -7,7 +7,6 @@ root = File.expand_path("..", __dir__)
 $LOAD_PATH.unshift(root, File.join(root, "core/lib"))
 require "json"
 require "rack/test"
-require "rspec/retry"
 require "securerandom"
 require "openapi_first"
 require "server/app"
@@ -23,9 +22,5 @@ RSpec.configure do |config|
   config.include Requests, type: :request
   config.include Visits, type: :browser
   config.before { TestApp.empty }
-  # A browser may lose a file on the way when its machine's network changes; the
-  # first failure is told, and the example has one more try.
-  config.verbose_retry = config.display_try_failure_messages = true
-  config.around(type: :browser) { |example| example.run_with_retry(retry: 2) }
   config.after(type: :browser) { |example| Visits.tell(example) if example.exception }
 end

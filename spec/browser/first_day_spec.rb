@@ -103,7 +103,15 @@ RSpec.describe "The first day of a studio" do
     expect(find_field("Page script").value).to include("section A: 1-4, 9-12")
   end
 
-  it "leaves by the same door" do
+  it "leaves by the same door, and comes in again" do
+    go "Library"
+    click_button "Sign out"
+    expect(page).to have_button("Sign in")
+    expect(page).to have_current_path("/")
+    fill_in "Email", with: "owner@quay.example"
+    fill_in "Password", with: TestApp::PASSWORD
+    click_button "Sign in"
+    expect(page).to have_css("nav", text: "Today")
     click_button "Sign out"
     expect(page).to have_button("Sign in")
     visit "/library"

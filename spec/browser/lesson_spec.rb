@@ -90,15 +90,16 @@ RSpec.describe "A lesson in the browser" do
     open_lesson
     expect(heard("A, right hand")).to have_text("steady")
     expect(page).to have_no_text("No connection")
+    expect_sent
     expect(TestApp::OWNER[:lesson_results].count).to eq(1)
     find_field("Recap for Nell").send_keys("Mine. ")
-    sleep 0.8
+    expect(page).to have_text("in your words, kept")
     api { ask(:put, "/api/students/#{student["id"]}/lesson", {recap: "Theirs.", version: 1}) }
     find_field("Recap for Nell").send_keys("More.")
     expect(page).to have_css("[role=alert]", text: "Someone else wrote to Nell meanwhile:\nTheirs.")
     click_button "Keep mine"
     expect(page).to have_no_css("[role=alert]")
-    Timeout.timeout(8) { sleep 0.1 until TestApp::OWNER[:lessons].get(:recap) != "Theirs." }
+    expect(page).to have_text("in your words, kept")
     expect(TestApp::OWNER[:lessons].get(:recap)).to include("Mine.").and(include("More."))
   end
 

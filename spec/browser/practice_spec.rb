@@ -56,6 +56,7 @@ RSpec.describe "Sheet, lesson and student" do
       browser.delete_network_conditions
       expect(page).to have_no_text("wait on this phone")
       expect(step("A, right hand")).to have_text("2 of 5")
+      expect_sent
       expect(TestApp::OWNER[:practice_marks].select_map(:kind)).to eq(%w[repetition repetition])
     ensure
       page.driver.browser.delete_network_conditions
@@ -166,6 +167,7 @@ RSpec.describe "Sheet, lesson and student" do
     expect(page).to have_css("h2", text: /Heard today · 0 of/)
     click_button "4 secure"
     expect(page).to have_css("[role=listitem]", text: /A, right hand.*secure/m)
+    expect_sent
     expect(TestApp::OWNER[:lesson_results].select_order_map(:result)).to contain_exactly("not_heard", "secure", "shaky")
   end
 

@@ -96,7 +96,8 @@ RSpec.describe "From the page to the next week" do
       printed.close
       expect(complaints).to eq([])
       # Five, one that was hard and taken back, and five: all have arrived.
-      Timeout.timeout(20) { sleep 0.1 until TestApp::OWNER[:practice_marks].count == 12 }
+      expect_sent
+      expect(TestApp::OWNER[:practice_marks].count).to eq(12)
     end
   end
 
@@ -129,6 +130,7 @@ RSpec.describe "From the page to the next week" do
     hear_the_lesson
     go "Studio"
     row = find("[role=row]", text: "Nell")
+    work_on_jobs
     expect(row).to have_text("Two Gulls Arguing")
     expect(row).to have_text(/[1-9]\d* %/)
     expect(row).to have_text("last heard secure, 10 Mar")

@@ -69,10 +69,10 @@ RSpec.describe "The week by hand" do
   end
 
   it "opens sections when they are introduced, and shows other work beside the steps" do
-    check "Sections of The Lock Gate wait to be taught"
+    check "Sections of The Lock Gate wait to be introduced"
     expect(page).to have_css("details", text: "steps come later")
     expect(page).to have_no_css("[data-item]", text: "A, right hand")
-    within("[aria-label='Introduction in The Lock Gate']") { click_button "A", exact: true }
+    within("[aria-label='Introduced in The Lock Gate']") { click_button "A", exact: true }
     expect(item("A, right hand", "Thu")).to have_text("new")
     click_button "Add an exercise or other work"
     fill_in "What", with: "Line 3 of the green cards"

@@ -208,6 +208,29 @@ RSpec.describe "The workbench" do
     expect(TestApp::OWNER[:piece_layers].select_map(%i[student_id script])).to eq([[student["id"], "without repeat: 1-8\n"]])
   end
 
+  it "loses no click and no letter without a connection, says so, and keeps them when it is back" do
+    open_piece
+    saved
+    browser = page.driver.browser
+    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
+    choose(12)
+    keys("f")
+    expect(page).to have_css("[role=status]", text: "No connection: kept in this browser until it is back")
+    browser.delete_network_conditions
+    expect(page).to have_css("[data-bar='12'][aria-label*='fine']")
+    saved
+    expect(stored).to include("fine: 12\n")
+    click_tab "Text"
+    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
+    find_field("Page script").send_keys("# and on")
+    expect(page).to have_css("[role=status]", text: "No connection")
+    browser.delete_network_conditions
+    saved
+    expect(stored).to include("# and on")
+  ensure
+    page.driver.browser.delete_network_conditions
+  end
+
   it "tells who changed what, and goes back, which can be undone" do
     open_piece
     choose(12)

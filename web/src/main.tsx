@@ -7,7 +7,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { Trouble } from "./api/client";
-import { Places } from "./places/Places";
+import { Pages } from "./pages/Pages";
 import { looks, wear } from "./theme/looks";
 import { system } from "./theme/system";
 import "./theme/print.css";
@@ -23,7 +23,10 @@ const queries = new QueryClient({
     queries: {
       retry: (times, error) => error instanceof Trouble && error.problem.status === 0 && times < 2,
       staleTime: 5_000,
+      networkMode: "always",
     },
+    // Without a connection a saving fails and says so; it does not wait in silence.
+    mutations: { networkMode: "always" },
   },
 });
 
@@ -33,7 +36,7 @@ createRoot(document.getElementById("root") as HTMLElement).render(
       <ChakraProvider value={system}>
         <QueryClientProvider client={queries}>
           <BrowserRouter>
-            <Places />
+            <Pages />
           </BrowserRouter>
         </QueryClientProvider>
       </ChakraProvider>

@@ -9,7 +9,7 @@ module Stairwell
       # keys where they begin; in black and white.
       class Drawings
         # What to do: the same lines as on the screen.
-        ACTIONS = JSON.parse(File.read(File.expand_path("../../../web/src/parts/actions.json", __dir__))).freeze
+        ACTIONS = JSON.parse(File.read(File.expand_path("../../../web/src/components/actions.json", __dir__))).freeze
         WHITE = [0, 2, 4, 5, 7, 9, 11].freeze
         INK = "444444"
         # Pages and lines of each that are drawn.

@@ -10,6 +10,9 @@ export class Trouble extends Error {
   }
 }
 
+/** Whether the server was not reached at all, so that it is worth trying again. */
+export const offline = (error: unknown) => error instanceof Trouble && error.problem.code === "offline";
+
 const OFFLINE: Schemas["Problem"] = {
   title: "No connection",
   status: 0,
@@ -24,15 +27,31 @@ export function rememberToken(token: string) {
   csrf = token;
 }
 
-export const api = createClient<paths>({ baseUrl: "/" });
+/** A session that was renewed meanwhile, by signing out or in another tab, has
+ * another token: it is asked for once, and the request goes again. */
+async function carryToken(request: Request): Promise<Response> {
+  if (request.method === "GET") return fetch(request);
+  const again = request.clone();
+  request.headers.set("X-CSRF-Token", csrf);
+  const response = await fetch(request);
+  if (response.status !== 403 || (await codeOf(response)) !== "csrf") return response;
+  const session: Schemas["Session"] = await (await fetch("/api/session")).json();
+  rememberToken(session.csrf);
+  again.headers.set("X-CSRF-Token", csrf);
+  return fetch(again);
+}
 
-api.use({
-  onRequest({ request }) {
-    if (request.method !== "GET") request.headers.set("X-CSRF-Token", csrf);
-    return request;
-  },
-  onError: () => new Trouble(OFFLINE),
-});
+async function codeOf(response: Response): Promise<string | undefined> {
+  try {
+    return (await response.clone().json()).code;
+  } catch {
+    return undefined;
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: "/", fetch: carryToken });
+
+api.use({ onError: () => new Trouble(OFFLINE) });
 
 /** Awaits a call and gives its data, or throws what went wrong. */
 export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {

@@ -1306,7 +1306,7 @@ export interface components {
                 words: string;
             }[];
             /** @description What is seen when looking the piece over */
-            look?: {
+            preview: {
                 topic: string;
                 text: string;
                 bars: number[];

@@ -1,8 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type QueryKey, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { Trouble } from "../client";
-
-/** What a script says does not change by saving other things. */
-const LASTING = ["draft", "reading", "score"];
 
 /** The one way to load; `every` says after how many milliseconds it is loaded
  * again by itself. */
@@ -14,20 +11,39 @@ export function useLoad<T>(key: unknown[], load: () => Promise<T>, every?: (load
   });
 }
 
-/** The one way to save: `into` puts the answer where it is shown, and
- * everything else that is on the screen is loaded again. */
-export function useSave<In, Out>(save: (value: In) => Promise<Out>, into?: (saved: Out, value: In) => unknown[]) {
+/** What a saving changes: `into` is where the answer itself is shown, `touches`
+ * what else shows something of it and is loaded again. */
+export type Changes<In, Out> = {
+  into?: (saved: Out, value: In) => QueryKey;
+  touches?: (saved: Out, value: In) => QueryKey[];
+};
+
+/** The one way to save. Only what a saving changes is loaded again. */
+export function useSave<In, Out>(save: (value: In) => Promise<Out>, { into, touches }: Changes<In, Out> = {}) {
   const cache = useQueryClient();
+  const reload = (keys: QueryKey[], but?: QueryKey) =>
+    Promise.all(
+      keys.map((queryKey) =>
+        cache.invalidateQueries({ queryKey, predicate: (query) => query.queryKey.join() !== but?.join() }),
+      ),
+    );
   return useMutation<Out, Trouble, In>({
     mutationFn: save,
     onSuccess: (saved, value) => {
       const key = into?.(saved, value);
       if (key) cache.setQueryData(key, saved);
-      return cache.invalidateQueries({
-        predicate: (query) => query.queryKey.join() !== key?.join() && !LASTING.includes(String(query.queryKey[0])),
-      });
+      return reload(touches?.(saved, value) ?? [], key);
     },
     // Someone else was quicker: the screen shows theirs beside what was typed.
     onError: (trouble) => (trouble.problem.code === "stale" ? cache.invalidateQueries() : undefined),
   });
 }
+
+/** Wherever something of a student is shown. */
+export const aboutStudent = (id: number): QueryKey[] => [
+  ["student", id],
+  ["lesson", id],
+  ["students"],
+  ["today"],
+  ["studio"],
+];

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, type Schemas, type Trouble } from "../client";
 import { useQueue } from "../queue";
 import type { paths } from "../schema";
-import { useLoad, useSave } from "./base";
+import { aboutStudent, useLoad, useSave } from "./base";
 
 // A lesson: what is heard, written and lent.
 
@@ -32,7 +32,8 @@ export const useLessonQueue = (id: number) => {
     },
     (lesson) => {
       cache.setQueryData(["lesson", id], lesson);
-      cache.invalidateQueries({ predicate: (query) => query.queryKey.join() !== `lesson,${id}` });
+      for (const queryKey of aboutStudent(id).filter(([page]) => page !== "lesson"))
+        cache.invalidateQueries({ queryKey });
     },
   );
 };
@@ -67,18 +68,16 @@ export const useFinish = (id: number) => {
     mutationFn: (send) =>
       ask(api.POST("/api/students/{id}/lesson/finish", { params: { path: { id } }, body: { send } })),
     scope: { id: `write lesson ${id}` },
-    onSuccess: () => cache.invalidateQueries(),
+    onSuccess: () => Promise.all(aboutStudent(id).map((queryKey) => cache.invalidateQueries({ queryKey }))),
   });
 };
 
 export const useLend = (id: number) =>
-  useSave(
-    (title: string) => ask(api.POST("/api/students/{id}/lent", { params: { path: { id } }, body: { title } })),
-    () => ["lesson", id],
-  );
+  useSave((title: string) => ask(api.POST("/api/students/{id}/lent", { params: { path: { id } }, body: { title } })), {
+    into: () => ["lesson", id],
+  });
 
 export const useTakeBack = (id: number) =>
-  useSave(
-    (lent: number) => ask(api.DELETE("/api/students/{id}/lent/{lent}", { params: { path: { id, lent } } })),
-    () => ["lesson", id],
-  );
+  useSave((lent: number) => ask(api.DELETE("/api/students/{id}/lent/{lent}", { params: { path: { id, lent } } })), {
+    into: () => ["lesson", id],
+  });

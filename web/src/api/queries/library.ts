@@ -35,8 +35,10 @@ export const useDrill = (id: number, whose: Whose, revision: number) =>
   );
 
 export const useKeepDrill = (id: number) =>
-  useSave((body: { student_id: number; key: string; asked: number; missed: number[] }) =>
-    ask(api.POST("/api/pieces/{id}/drills", { params: { path: { id } }, body })),
+  useSave(
+    (body: { student_id: number; key: string; asked: number; missed: number[] }) =>
+      ask(api.POST("/api/pieces/{id}/drills", { params: { path: { id } }, body })),
+    { touches: (_, { student_id }) => [["student", student_id]] },
   );
 
 export const useSound = (id: number, whose: Whose) =>
@@ -66,14 +68,14 @@ export const useLoadScore = () =>
           bodySerializer: (body: unknown) => body as File,
         }),
       ),
-    (piece) => ["piece", piece.id, "studio"],
+    { into: (piece) => ["piece", piece.id, "studio"], touches: () => [["pieces"]] },
   );
 
 export const useTypePiece = () =>
-  useSave(
-    (script: string) => ask(api.POST("/api/pieces", { body: { script } })),
-    (piece) => ["piece", piece.id, "studio"],
-  );
+  useSave((script: string) => ask(api.POST("/api/pieces", { body: { script } })), {
+    into: (piece) => ["piece", piece.id, "studio"],
+    touches: () => [["pieces"]],
+  });
 
 /** Reads a script as it is typed; nothing is saved. */
 export const useReading = (script: string) =>
@@ -114,5 +116,9 @@ export const useSaveScript = (id: number, whose: Whose) =>
   useSave(
     (body: { script: string; revision: number }) =>
       ask(api.PUT("/api/pieces/{id}/script", { params: { path: { id } }, body: { for: whose, ...body } })),
-    () => ["piece", id, whose],
+    {
+      into: () => ["piece", id, whose],
+      // What lies over the page shows it too.
+      touches: () => [["piece", id], ["revisions", id], ["drill", id], ["pieces"]],
+    },
   );

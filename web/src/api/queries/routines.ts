@@ -9,13 +9,17 @@ export const useRoutines = () => useLoad(["routines"], () => ask(api.GET("/api/r
 export type StageChange = Schemas["StageChanges"][number];
 
 export const useCopyRoutine = () =>
-  useSave(({ key, name }: { key: string; name: string }) =>
-    ask(api.POST("/api/routines/{key}/copy", { params: { path: { key } }, body: { name } })),
+  useSave(
+    ({ key, name }: { key: string; name: string }) =>
+      ask(api.POST("/api/routines/{key}/copy", { params: { path: { key } }, body: { name } })),
+    { touches: () => [["routines"]] },
   );
 
 export const useChangeRoutine = (key: string) =>
-  useSave((body: { name: string; for_whom: string; stages: StageChange[]; version: number }) =>
-    ask(api.PUT("/api/routines/{key}", { params: { path: { key } }, body })),
+  useSave(
+    (body: { name: string; for_whom: string; stages: StageChange[]; version: number }) =>
+      ask(api.PUT("/api/routines/{key}", { params: { path: { key } }, body })),
+    { touches: () => [["routines"]] },
   );
 
 /** What a changed routine does to a piece; nothing is saved. */

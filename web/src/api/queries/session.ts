@@ -1,16 +1,41 @@
-import { api, ask, rememberToken } from "../client";
+import { useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { api, ask, rememberToken, type Schemas } from "../client";
 import { useLoad, useSave } from "./base";
 
 // Who is signed in.
 
+const SESSION = ["session"];
+
 export const useSession = () =>
-  useLoad(["session"], async () => {
+  useLoad(SESSION, async () => {
     const session = await ask(api.GET("/api/session"));
     rememberToken(session.csrf);
     return session;
   });
 
 export const useSignIn = () =>
-  useSave((body: { email: string; password: string; remember: boolean }) => ask(api.POST("/api/login", { body })));
+  useSave((body: { email: string; password: string; remember: boolean }) => ask(api.POST("/api/login", { body })), {
+    touches: () => [SESSION],
+  });
 
-export const useSignOut = () => useSave(() => ask(api.POST("/api/logout", { body: {} })));
+/** Nothing of what was seen stays, and the next person begins at the door. The
+ * pages go before anything is asked for again: an answer to them would bring the
+ * old session back. */
+export const useSignOut = () => {
+  const cache = useQueryClient();
+  const go = useNavigate();
+  return useSave(
+    async () => {
+      const out = await ask(api.POST("/api/logout", { body: {} }));
+      go("/", { replace: true });
+      cache.setQueryData<Schemas["Session"]>(
+        SESSION,
+        (session) => session && { ...session, account: null, studio: null },
+      );
+      cache.removeQueries({ predicate: (query) => query.queryKey[0] !== SESSION[0] });
+      return out;
+    },
+    { touches: () => [SESSION] },
+  );
+};

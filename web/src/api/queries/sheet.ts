@@ -1,10 +1,16 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
 import { api, ask, type Schemas, type Trouble } from "../client";
 import { useQueue } from "../queue";
 import type { paths } from "../schema";
+import { withTapped } from "../tapped";
 import { useLoad } from "./base";
 
 // The week sheet behind its private link.
+
+// Milliseconds after the last tap until the whole sheet is loaded again: minutes
+// of the day and what to leave out follow from all of it.
+const RESTED = 1_500;
 
 /** The notes of a piece on a sheet. */
 export const useStepScore = (token: string, assignment_id: number, wanted: boolean) =>
@@ -31,10 +37,15 @@ export type Mark = paths["/api/sheet/{token}/marks"]["post"]["requestBody"]["con
 /** Taps on a sheet, in the order they were made. */
 export const useMarks = (token: string) => {
   const cache = useQueryClient();
-  return useQueue<Mark, Schemas["Sheet"]>(
+  const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
+  return useQueue<Mark, Schemas["Tapped"]>(
     `stairwell-marks-${token}`,
     (mark) => ask(api.POST("/api/sheet/{token}/marks", { params: { path: { token } }, body: mark })),
-    (sheet) => cache.setQueryData(["sheet", token], sheet),
+    (tapped) => {
+      cache.setQueryData<Schemas["Sheet"]>(["sheet", token], (sheet) => sheet && withTapped(sheet, tapped));
+      clearTimeout(rest.current);
+      rest.current = setTimeout(() => cache.invalidateQueries({ queryKey: ["sheet", token], exact: true }), RESTED);
+    },
   );
 };
 

@@ -8,32 +8,34 @@ import { useLoad, useSave } from "./base";
 const SOON = 2_000;
 const ANEW = 30_000;
 
+const SETTINGS = ["studio settings"];
+
 export const useStudio = () =>
   useLoad(
     ["studio"],
     () => ask(api.GET("/api/studio")),
-    (rows) => (rows?.some((row) => !row.known) ? SOON : ANEW),
+    (rows) => (rows?.some((row) => !row.fresh) ? SOON : ANEW),
   );
 
 export const useStudioSettings = () =>
   useLoad(
-    ["studio settings"],
+    SETTINGS,
     () => ask(api.GET("/api/studio/settings")),
     // As long as everyone's week is being planned, it says how far it is.
     (settings) => (settings?.run && !settings.run.finished ? 400 : false),
   );
 
+// Words and holidays are everyone's.
+const everyone = () => [["student"], ["lesson"], ["today"], ["studio"]];
+
 export const useChangeStudio = () =>
-  useSave(
-    (body: Schemas["StudioChanges"]) => ask(api.PUT("/api/studio/settings", { body })),
-    () => ["studio settings"],
-  );
+  useSave((body: Schemas["StudioChanges"]) => ask(api.PUT("/api/studio/settings", { body })), {
+    into: () => SETTINGS,
+    touches: everyone,
+  });
 
 export const usePlanEveryone = () =>
-  useSave(
-    () => ask(api.POST("/api/studio/plans", { body: {} })),
-    () => ["studio settings"],
-  );
+  useSave(() => ask(api.POST("/api/studio/plans", { body: {} })), { into: () => SETTINGS, touches: everyone });
 
 export const useToday = (teachers: "own" | "all") =>
   useLoad(["today", teachers], () => ask(api.GET("/api/today", { params: { query: { teachers } } })));

@@ -1,0 +1,51 @@
+import { Flex, Text } from "@chakra-ui/react";
+import { newKey } from "../api/client";
+import { useIntroduce } from "../api/queries";
+import { Button } from "./Button";
+import { Notice } from "./Notice";
+
+type One = { assignment_id: number; piece: string; what: string; introduced: boolean };
+
+/** What opens when it is shown at the lesson: one press opens it, another takes
+ * that back. */
+export function Introductions({ student, all, named }: { student: number; all: One[]; named: boolean }) {
+  const teach = useIntroduce(student);
+  if (all.length === 0) return null;
+  const pieces = [...new Set(all.map((one) => one.assignment_id))];
+  return (
+    <>
+      {pieces.map((id) => {
+        const own = all.filter((one) => one.assignment_id === id);
+        return (
+          <Flex
+            key={id}
+            gap="5px"
+            mb="5px"
+            align="center"
+            wrap="wrap"
+            role="group"
+            aria-label={`Introduced in ${own[0]?.piece}`}
+          >
+            <Text fontWeight={650}>{named ? `Taught in ${own[0]?.piece}` : "Taught"}</Text>
+            {own.map((one) => (
+              <Button
+                key={one.what}
+                kind="toggle"
+                size="xs"
+                aria-pressed={one.introduced}
+                disabled={teach.isPending}
+                title={one.introduced ? "Shown already; press to take that back" : "Show it today: its steps open"}
+                onClick={() =>
+                  teach.mutate({ assignment_id: id, what: one.what, introduced: !one.introduced, key: newKey() })
+                }
+              >
+                {one.what}
+              </Button>
+            ))}
+          </Flex>
+        );
+      })}
+      <Notice trouble={teach.error} />
+    </>
+  );
+}

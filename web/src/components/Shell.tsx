@@ -1,0 +1,103 @@
+import { Box, chakra, Flex } from "@chakra-ui/react";
+import { ALargeSmall, LogOut, Moon, Sun } from "lucide-react";
+import { type ReactNode, useState } from "react";
+import { NavLink } from "react-router";
+import { useSignOut } from "../api/queries";
+import { choose, looks } from "../theme/looks";
+import { Button } from "./Button";
+import { KeyHelp } from "./KeyHelp";
+import { Mark } from "./Mark";
+
+const WAYS = [
+  ["/today", "Today"],
+  ["/studio", "Studio"],
+  ["/students", "Students"],
+  ["/library", "Library"],
+  ["/routines", "Routines"],
+  ["/outbox", "Outbox"],
+  ["/settings", "Settings"],
+] as const;
+
+const Way = chakra(NavLink);
+
+/** The frame of every place: where one is, where one can go, how it looks. */
+export function Shell({ name, studio, children }: { name: string; studio: string; children: ReactNode }) {
+  return (
+    <Box minH="100vh">
+      <Flex
+        as="header"
+        className="no-print"
+        align="center"
+        minH="52px"
+        px="24px"
+        gap="24px"
+        borderBottom="1px solid"
+        borderColor="line"
+        wrap="wrap"
+      >
+        <Mark />
+        <Flex as="nav" aria-label="Pages" gap="4px">
+          {WAYS.map(([to, label]) => (
+            <Way
+              key={to}
+              to={to}
+              px="12px"
+              py="6px"
+              fontWeight={550}
+              color="soft"
+              css={{ "&[aria-current=page]": { color: "ink", boxShadow: "inset 0 -3px 0 var(--chakra-colors-rail)" } }}
+            >
+              {label}
+            </Way>
+          ))}
+        </Flex>
+        <Looks />
+        <Box fontSize="sm" color="soft" textAlign="right" lineHeight={1.25}>
+          {name}
+          <br />
+          {studio}
+        </Box>
+        <SignOut />
+      </Flex>
+      <Box as="main" px="24px" pt="12px" pb="24px" maxW="1440px" mx="auto">
+        {children}
+      </Box>
+      <KeyHelp />
+    </Box>
+  );
+}
+
+function Looks() {
+  const [worn, setWorn] = useState(looks());
+  return (
+    <Flex ml="auto" gap="4px">
+      <Button
+        kind="quiet"
+        aria-pressed={worn.size === "piano"}
+        aria-label="Large type for reading at the piano"
+        title="Large type for reading at the piano"
+        onClick={() => setWorn(choose({ size: worn.size === "piano" ? "desk" : "piano" }))}
+      >
+        <ALargeSmall size={20} />
+      </Button>
+      <Button
+        kind="quiet"
+        aria-pressed={worn.dark}
+        aria-label="Dark"
+        title={worn.dark ? "Light" : "Dark"}
+        onClick={() => setWorn(choose({ dark: !worn.dark }))}
+      >
+        {worn.dark ? <Sun size={18} /> : <Moon size={18} />}
+      </Button>
+    </Flex>
+  );
+}
+
+function SignOut() {
+  const out = useSignOut();
+  return (
+    <Button kind="quiet" aria-label="Sign out" title="Sign out" onClick={() => out.mutate(undefined)}>
+      <LogOut size={18} />
+    </Button>
+  );
+}

@@ -1,0 +1,55 @@
+import { Flex, Text } from "@chakra-ui/react";
+import { newKey, type Schemas } from "../api/client";
+import { type Form, useSimplify } from "../api/queries";
+import { Button } from "./Button";
+import { Notice } from "./Notice";
+import { Pick } from "./Pick";
+
+/** For a step that did not go: what comes first, smaller, not longer. */
+export function Simplification({ student, step, of }: { student: number; step: Schemas["Step"]; of: number }) {
+  const save = useSimplify(student);
+  const { simplification } = step;
+  if (!simplification) return null;
+  const chosen = simplification.chosen ?? simplification.forms[0]?.form ?? "none";
+  const choose = (form: string, bar: number | null) =>
+    save.mutate({ assignment_id: of, step_id: step.id, form: form as Form, bar: bar ?? undefined, key: newKey() });
+  const forms = simplification.forms.filter((one) => one.form !== "bar");
+  const bars = simplification.forms.filter((one) => one.form === "bar");
+  return (
+    <>
+      <Flex gap="4px" align="center" wrap="wrap" mt="6px" role="group" aria-label={`Smaller first, ${step.title}`}>
+        <Text fontSize="sm" fontWeight={650}>
+          Smaller first:
+        </Text>
+        {[...forms, { form: "none", bar: null, words: "as it is" }].map((one) => (
+          <Button
+            key={one.form}
+            kind="toggle"
+            size="xs"
+            aria-pressed={chosen === one.form}
+            onClick={() => choose(one.form, null)}
+          >
+            {one.words}
+          </Button>
+        ))}
+        {bars.length > 0 && (
+          <Pick
+            aria-label="Only one bar of it"
+            value={chosen === "bar" ? String(simplification.bar) : ""}
+            onChange={(event) => choose("bar", Number(event.target.value))}
+          >
+            <option value="" disabled>
+              one bar …
+            </option>
+            {bars.map((one) => (
+              <option key={one.bar} value={String(one.bar)}>
+                {one.words}
+              </option>
+            ))}
+          </Pick>
+        )}
+      </Flex>
+      <Notice trouble={save.error} />
+    </>
+  );
+}

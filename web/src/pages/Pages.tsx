@@ -1,0 +1,30 @@
+import { lazy, type ReactNode, Suspense } from "react";
+import { Route, Routes } from "react-router";
+import { Waiting } from "../components/Notice";
+
+// A family's phone loads the sheet and nothing of the teachers' pages.
+const SheetPage = lazy(() => import("./sheet/SheetPage"));
+const TeacherPages = lazy(() => import("./TeacherPages"));
+
+/** Every page a person can go to. The week sheet stands apart: it has a private
+ * link and no account. */
+export function Pages() {
+  return (
+    <Suspense
+      fallback={
+        <Alone>
+          <Waiting what="Stairwell" />
+        </Alone>
+      }
+    >
+      <Routes>
+        <Route path="/s/:token" element={<SheetPage />} />
+        <Route path="*" element={<TeacherPages />} />
+      </Routes>
+    </Suspense>
+  );
+}
+
+export function Alone({ children }: { children: ReactNode }) {
+  return <main style={{ padding: 24 }}>{children}</main>;
+}

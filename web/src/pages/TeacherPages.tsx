@@ -1,0 +1,58 @@
+import { lazy, Suspense } from "react";
+import { Navigate, Route, Routes } from "react-router";
+import { useSession } from "../api/queries";
+import { Lost, Waiting } from "../components/Notice";
+import { Shell } from "../components/Shell";
+import { Alone } from "./Pages";
+import { SignInPage } from "./signin/SignInPage";
+
+// Each page is loaded when it is opened.
+const TodayPage = lazy(() => import("./today/TodayPage"));
+const OutboxPage = lazy(() => import("./outbox/OutboxPage"));
+const StudioPage = lazy(() => import("./studio/StudioPage"));
+const StudentsPage = lazy(() => import("./students/StudentsPage"));
+const StudentPage = lazy(() => import("./students/StudentPage"));
+const LessonPage = lazy(() => import("./lesson/LessonPage"));
+const LibraryPage = lazy(() => import("./library/LibraryPage"));
+const TypePage = lazy(() => import("./library/TypePage"));
+const PiecePage = lazy(() => import("./piece/PiecePage"));
+const RoutinesPage = lazy(() => import("./routines/RoutinesPage"));
+const SettingsPage = lazy(() => import("./settings/SettingsPage"));
+
+/** What a teacher sees: the door, then the pages in their frame. */
+export default function TeacherPages() {
+  const session = useSession();
+  if (session.error)
+    return (
+      <Alone>
+        <Lost trouble={session.error} again={() => session.refetch()} />
+      </Alone>
+    );
+  if (!session.data)
+    return (
+      <Alone>
+        <Waiting what="Stairwell" />
+      </Alone>
+    );
+  if (!session.data.account || !session.data.studio) return <SignInPage />;
+  return (
+    <Shell name={session.data.account.name} studio={session.data.studio.name}>
+      <Suspense fallback={<Waiting what="the page" />}>
+        <Routes>
+          <Route path="/today" element={<TodayPage />} />
+          <Route path="/outbox" element={<OutboxPage />} />
+          <Route path="/studio" element={<StudioPage />} />
+          <Route path="/students" element={<StudentsPage />} />
+          <Route path="/students/:id" element={<StudentPage />} />
+          <Route path="/students/:id/lesson" element={<LessonPage />} />
+          <Route path="/library" element={<LibraryPage />} />
+          <Route path="/library/type" element={<TypePage />} />
+          <Route path="/library/:id" element={<PiecePage />} />
+          <Route path="/routines" element={<RoutinesPage />} />
+          <Route path="/settings" element={<SettingsPage />} />
+          <Route path="*" element={<Navigate to="/today" replace />} />
+        </Routes>
+      </Suspense>
+    </Shell>
+  );
+}

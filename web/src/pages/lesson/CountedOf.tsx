@@ -1,0 +1,117 @@
+import { Flex, Input, Text } from "@chakra-ui/react";
+import { useOffer } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Pick } from "../../components/Pick";
+import { useCalm } from "../../components/useCalm";
+import { CAUSES, type Cause, type LessonStep, WORDS } from "./results";
+import type { Hearing } from "./useResults";
+
+/** What was counted while a step was played, the result that is offered for it,
+ * and why and where it did not go. */
+export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing }) {
+  const draft = hearing.draftOf(one);
+  const asked = draft.stumbles > 0 || draft.tempo !== null;
+  const body = {
+    assignment_id: one.assignment_id,
+    step_id: one.id,
+    stumbles: draft.stumbles,
+    tempo: draft.tempo ?? undefined,
+  };
+  const offer = useOffer(hearing.student, useCalm(asked ? body : null));
+  return (
+    <Flex gap="6px 12px" mt="7px" fontSize="sm" wrap="wrap" align="center">
+      <Flex align="center" gap="3px">
+        <Text as="span">Stumbles</Text>
+        <Button
+          size="xs"
+          aria-label="One stumble less"
+          onClick={() => hearing.count(one, { stumbles: Math.max(0, draft.stumbles - 1) })}
+        >
+          −
+        </Button>
+        <Text as="b" minW="1.4em" textAlign="center" data-stumbles>
+          {draft.stumbles}
+        </Text>
+        <Button
+          size="xs"
+          aria-label="One stumble more"
+          onClick={() => hearing.count(one, { stumbles: draft.stumbles + 1 })}
+        >
+          +
+        </Button>
+        <kbd>h</kbd>
+      </Flex>
+      <Flex align="center" gap="3px">
+        <Text as="span">Tempo</Text>
+        <Input
+          type="number"
+          size="xs"
+          w="58px"
+          min={10}
+          max={400}
+          borderColor="line"
+          bg="sheet"
+          aria-label="Tempo heard"
+          placeholder={one.tempo ? String(one.tempo) : ""}
+          value={draft.tempo ?? ""}
+          onChange={(event) => hearing.count(one, { tempo: Number(event.target.value) || null })}
+        />
+        <Button size="xs" title="Tap the tempo" onClick={() => hearing.tap(one)}>
+          tap
+        </Button>
+        <kbd>t</kbd>
+      </Flex>
+      <Pick
+        aria-label="Why it did not go"
+        data-key="c"
+        value={draft.cause}
+        onChange={(event) => hearing.count(one, { cause: event.target.value as Cause | "" })}
+      >
+        <option value="">why …</option>
+        {CAUSES.map(([cause, words]) => (
+          <option key={cause} value={cause}>
+            {words}
+          </option>
+        ))}
+      </Pick>
+      <Pick
+        aria-label="Where it did not go"
+        data-key="b"
+        value={draft.bar ?? ""}
+        onChange={(event) => hearing.count(one, { bar: Number(event.target.value) || null })}
+      >
+        <option value="">where …</option>
+        {one.bars.map((bar) => (
+          <option key={bar.bar} value={bar.bar}>
+            bar {bar.name}
+          </option>
+        ))}
+      </Pick>
+      <Input
+        size="xs"
+        flex="1 1 110px"
+        minW="90px"
+        borderColor="line"
+        bg="sheet"
+        aria-label="Note"
+        data-key="n"
+        placeholder="note (n)"
+        maxLength={500}
+        value={draft.note}
+        onChange={(event) => hearing.count(one, { note: event.target.value })}
+      />
+      {asked && offer.data && (
+        <Text role="status" w="100%">
+          offered: <b>{WORDS[offer.data.result]}</b>{" "}
+          <Text as="span" color="soft">
+            ({offer.data.why})
+          </Text>{" "}
+          <Button size="xs" onClick={() => offer.data && hearing.say(one, offer.data.result)}>
+            Take it
+          </Button>{" "}
+          <kbd>o</kbd>
+        </Text>
+      )}
+    </Flex>
+  );
+}

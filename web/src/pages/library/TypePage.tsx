@@ -1,0 +1,118 @@
+import { Box, Grid, Text, Textarea } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import { useNavigate } from "react-router";
+import { useReading, useTypePiece } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Notice } from "../../components/Notice";
+import { PageHead, Paper, PartHead } from "../../components/Paper";
+import { PageMap } from "../../components/page/PageMap";
+import { Ribbon } from "../../components/page/Ribbon";
+import { useCalm } from "../../components/useCalm";
+import { ScriptProblems } from "../piece/ScriptProblems";
+
+const START = "title: \nbook: \npage 1: 4 4 4 4\ntime: 4/4\nkey: C major\n";
+const KEY = "stairwell-typed";
+
+/** Typing what is printed, with the page drawn as one types. What was typed
+ * stays in this browser until the piece is saved. */
+export default function TypePage() {
+  const [script, setScript] = useState(() => localStorage.getItem(KEY) ?? START);
+  const [lit, setLit] = useState<number | null>(null);
+  const reading = useReading(useCalm(script));
+  const save = useTypePiece();
+  const go = useNavigate();
+  const piece = reading.data?.piece;
+
+  useEffect(() => localStorage.setItem(KEY, script), [script]);
+  const submit = () =>
+    save.mutate(script, {
+      onSuccess: (made) => {
+        localStorage.removeItem(KEY);
+        go(`/library/${made.id}`);
+      },
+    });
+
+  return (
+    <>
+      <PageHead
+        title="Type what is printed"
+        about="One statement a line. The page is drawn as you type; nothing is saved before you say so."
+      >
+        <Button kind="go" onClick={submit} disabled={save.isPending || !piece}>
+          Save the piece
+        </Button>
+      </PageHead>
+      <Notice trouble={save.error} />
+      <Grid templateColumns={{ base: "1fr", lg: "400px 1fr" }} gap="16px">
+        <Paper p="14px">
+          <PartHead>As typed</PartHead>
+          <Textarea
+            aria-label="Page script"
+            autoFocus
+            spellCheck={false}
+            value={script}
+            onChange={(event) => setScript(event.target.value)}
+            rows={16}
+            mt="6px"
+            borderColor="line"
+            fontSize="md"
+            lineHeight={1.5}
+          />
+          <ScriptProblems problems={reading.data?.problems ?? []} />
+          <Examples />
+        </Paper>
+        <Box minW={0}>
+          <Paper p="14px">
+            <PartHead
+              beside={piece && `${piece.figures.bars_printed} bars printed, ${piece.figures.bars_played} played`}
+            >
+              The page
+            </PartHead>
+            {piece ? (
+              <PageMap pages={piece.pages} lit={lit} onPoint={setLit} chosen={null} width={780} />
+            ) : (
+              <Text color="soft">Say first how many bars each line holds, for example: page 12: 4 4 5 4</Text>
+            )}
+          </Paper>
+          {piece && (
+            <Paper p="14px" mt="12px">
+              <PartHead>As played · {piece.form.filter(Boolean).join(" ") || "no sections yet"}</PartHead>
+              <Ribbon width={780} visits={piece.ribbon} lit={lit} onPoint={setLit} />
+            </Paper>
+          )}
+        </Box>
+      </Grid>
+    </>
+  );
+}
+
+const EXAMPLES = [
+  ["page 12: 4 4 5 4", "bars in each line of page 12"],
+  ["bars: 30", "when the lines do not matter"],
+  ["time: 3/4 · time: 2/4 from 17", "meter, and where it changes"],
+  ["pickup: 1 · bar 26: 2 counts", "short bars"],
+  ["tempo: Andante, marked quarter = 92, target 76", "printed, and what you aim for"],
+  ["repeat: 9-13 · repeat: to 16 · repeat: 1-8 x3", "repeat bar lines"],
+  ["ending 1: 21 · ending 2: 22", "first and second ending"],
+  ["segno: 5 · to coda: 13 · coda: 27 · fine: 14", "the signs"],
+  ["dal segno: 26 al coda · da capo: 28 al fine", "the jumps; also with repeats"],
+  ["section A1: 5-8 like A except 8", "what comes back, and how"],
+] as const;
+
+function Examples() {
+  return (
+    <Box as="details" mt="10px" fontSize="sm">
+      <Text as="summary" fontWeight={650} cursor="pointer">
+        What can be typed
+      </Text>
+      {EXAMPLES.map(([typed, means]) => (
+        <Text key={typed} mt="3px">
+          <b>{typed}</b>{" "}
+          <Text as="span" color="soft">
+            {means}
+          </Text>
+        </Text>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,78 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Button } from "../../components/Button";
+import type { Bench } from "./useBench";
+
+/** What on the page does not add up, where, and its mend at one press. */
+export function Check({ bench, onShow }: { bench: Bench; onShow: (bar: number) => void }) {
+  const { diagnostics, unread } = bench.piece;
+  return (
+    <>
+      <Box as="section">
+        {diagnostics.length === 0 && <Text color="soft">The signs and counts of the page add up.</Text>}
+        {diagnostics.map((one) => (
+          <Flex key={`${one.code}/${one.bar}/${one.message}`} gap="10px" py="4px" align="flex-start">
+            <Sign grave={one.grave} />
+            <Box>
+              {one.message}
+              <Flex gap="6px" wrap="wrap" mt="2px">
+                {one.bar && (
+                  <Button kind="quiet" size="sm" px="0" minH="26px" onClick={() => onShow(one.bar as number)}>
+                    Show the bar
+                  </Button>
+                )}
+                {one.mend && (
+                  <Button
+                    size="sm"
+                    minH="26px"
+                    whiteSpace="normal"
+                    textAlign="left"
+                    disabled={bench.busy}
+                    onClick={() => bench.apply({ put: one.mend?.put, drop: one.mend?.drop })}
+                  >
+                    {one.mend.words}
+                  </Button>
+                )}
+              </Flex>
+            </Box>
+          </Flex>
+        ))}
+      </Box>
+      {unread.length > 0 && (
+        <Box as="section">
+          <Text fontSize="sm" fontWeight={700} color="soft">
+            In the score, not used
+          </Text>
+          {unread.map((one) => (
+            <Text key={one.what} fontSize="sm">
+              {one.what}
+              {one.bars.length > 0 && ` (bar ${one.bars.join(", ")})`}
+            </Text>
+          ))}
+        </Box>
+      )}
+    </>
+  );
+}
+
+function Sign({ grave }: { grave: boolean }) {
+  return (
+    <Box
+      flex="none"
+      w="18px"
+      h="18px"
+      mt="2px"
+      borderRadius="9px"
+      border="2px solid"
+      borderColor={grave ? "brick" : "brass"}
+      color={grave ? "brick" : "brass"}
+      fontWeight={800}
+      fontSize="12px"
+      lineHeight="14px"
+      textAlign="center"
+      role="img"
+      aria-label={grave ? "wrong" : "notice"}
+    >
+      {grave ? "!" : "i"}
+    </Box>
+  );
+}

@@ -1,0 +1,202 @@
+import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import { newKey, type Schemas } from "../../api/client";
+import { useDrill, useKeepDrill, useStudents, type Whose } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Notice } from "../../components/Notice";
+import { ordinal } from "../../components/page/geometry";
+
+type Question = Schemas["Question"];
+type Props = {
+  id: number;
+  whose: Whose;
+  revision: number;
+  /** A bar pressed on the page. */
+  answer: number | null;
+  onAnswered: () => void;
+  /** The piece as played, to say which time a bar is played. */
+  visits: Schemas["Visit"][];
+  /** Where the student stands, as a place in the piece as played. */
+  onStand: (at: number | null) => void;
+  onEnd: () => void;
+};
+
+/** Where next? At each sign the student shows the bar that comes, on the page
+ * or by its figure. What was wrong says why; the first answers are kept. */
+export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand, onEnd }: Props) {
+  const drill = useDrill(id, whose, revision);
+  const [at, setAt] = useState(0);
+  const [missed, setMissed] = useState<number[]>([]);
+  const [said, setSaid] = useState<{ right: boolean; why: string } | null>(null);
+  const questions = drill.data ?? [];
+  const question = questions[at];
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: said once for each question
+  useEffect(() => {
+    onStand(question?.at ?? null);
+  }, [question]);
+
+  const pick = (bar: number | null) => {
+    if (!question || said?.right) return;
+    const choice = question.choices.find((one) => one.bar === bar);
+    const right = bar === question.right;
+    if (!right && !missed.includes(at)) setMissed([...missed, at]);
+    setSaid({ right, why: right ? question.why : (choice?.why ?? `The music does not go there. ${question.why}`) });
+  };
+  const next = () => {
+    setSaid(null);
+    setAt(at + 1);
+  };
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a press on the page is one answer
+  useEffect(() => {
+    if (answer === null) return;
+    pick(answer);
+    onAnswered();
+  }, [answer]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.target as Element).matches("input, textarea, select")) return;
+      const choice = question?.choices[Number(event.key) - 1];
+      if (choice) pick(choice.bar);
+      if (event.key === "Enter" && said?.right && !(event.target as Element).matches("button")) next();
+      if (event.key === "Escape") onEnd();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+
+  return (
+    <Box pt="8px" mt="4px" borderTop="2px solid" borderColor="brass" aria-label="Where next?" role="region">
+      {drill.data?.length === 0 && (
+        <Text>
+          Nothing to ask: this piece is played as it is printed, without a repeat or a jump.{" "}
+          <Button size="sm" onClick={onEnd}>
+            Close
+          </Button>
+        </Text>
+      )}
+      {question && (
+        <Asked
+          question={question}
+          at={at}
+          time={visits[question.at]?.time ?? 1}
+          of={questions.length}
+          onPick={pick}
+          over={!!said?.right}
+          onEnd={onEnd}
+        />
+      )}
+      {said && (
+        <Flex
+          role="status"
+          align="center"
+          gap="10px"
+          mt="6px"
+          p="6px 10px"
+          bg={said.right ? "railSoft" : "brickSoft"}
+          borderRadius="3px"
+        >
+          <Text flex="1">
+            <b>{said.right ? "Right." : "Not there."}</b> {said.why}
+          </Text>
+          {said.right && (
+            <Button kind="go" size="sm" autoFocus onClick={next}>
+              {at + 1 < questions.length ? "Next sign" : "How it went"}
+            </Button>
+          )}
+        </Flex>
+      )}
+      {drill.data && questions.length > 0 && !question && (
+        <Result id={id} whose={whose} questions={questions} missed={missed} onEnd={onEnd} />
+      )}
+      <Notice trouble={drill.error} />
+    </Box>
+  );
+}
+
+type AskedProps = {
+  question: Question;
+  at: number;
+  of: number;
+  time: number;
+  over: boolean;
+  onPick: (bar: number | null) => void;
+  onEnd: () => void;
+};
+
+function Asked({ question, at, of, time, over, onPick, onEnd }: AskedProps) {
+  return (
+    <Flex align="center" gap="8px" wrap="wrap">
+      <Text>
+        {at + 1} of {of}. You have just played <b>bar {question.name}</b> for the {ordinal(time)} time.{" "}
+        <b>Where next?</b> Press the bar on the page, or:
+      </Text>
+      {question.choices.map((choice, which) => (
+        <Button key={choice.bar ?? "end"} size="sm" disabled={over} onClick={() => onPick(choice.bar)}>
+          <kbd>{which + 1}</kbd> {choice.bar ? `bar ${choice.name}` : "the end"}
+        </Button>
+      ))}
+      <Button kind="quiet" size="sm" ml="auto" onClick={onEnd}>
+        Stop asking
+      </Button>
+    </Flex>
+  );
+}
+
+type ResultProps = { id: number; whose: Whose; questions: Question[]; missed: number[]; onEnd: () => void };
+
+function Result({ id, whose, questions, missed, onEnd }: ResultProps) {
+  const students = useStudents();
+  const keep = useKeepDrill(id);
+  const [student, setStudent] = useState(/^\d+$/.test(whose) ? whose : "");
+  const [key] = useState(newKey);
+  const bars = missed.map((at) => questions[at]?.bar ?? 0);
+  const name = students.data?.find((one) => String(one.id) === student)?.name;
+  return (
+    <Flex align="center" gap="8px" wrap="wrap">
+      <Text>
+        <b>
+          {questions.length - missed.length} of {questions.length} right
+        </b>{" "}
+        at the first try
+        {missed.length > 0 && `; look again at bar ${missed.map((at) => questions[at]?.name).join(", ")}`}.
+      </Text>
+      {keep.isSuccess ? (
+        <Text role="status">Kept for {name}.</Text>
+      ) : (
+        <>
+          <NativeSelect.Root w="170px" size="sm">
+            <NativeSelect.Field
+              aria-label="Keep it for"
+              borderColor="line"
+              value={student}
+              onChange={(event) => setStudent(event.target.value)}
+            >
+              <option value="">Keep it for …</option>
+              {students.data?.map((one) => (
+                <option key={one.id} value={String(one.id)}>
+                  {one.name}
+                </option>
+              ))}
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+          <Button
+            kind="go"
+            size="sm"
+            disabled={!student || keep.isPending}
+            onClick={() => keep.mutate({ student_id: Number(student), key, asked: questions.length, missed: bars })}
+          >
+            Keep the result
+          </Button>
+        </>
+      )}
+      <Button size="sm" onClick={onEnd}>
+        Done
+      </Button>
+      <Notice trouble={keep.error} />
+    </Flex>
+  );
+}

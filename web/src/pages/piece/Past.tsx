@@ -1,0 +1,81 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { useRevision, useRevisions, type Whose } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Notice, Waiting } from "../../components/Notice";
+import { Difference } from "./Conflict";
+import type { Bench } from "./useBench";
+
+const moment = (at: string) =>
+  new Date(at).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+
+/** Who changed what and when; any two can be compared, and gone back to. */
+export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Bench }) {
+  const revisions = useRevisions(id, whose, bench.revision);
+  const [open, setOpen] = useState<number | null>(null);
+  const [against, setAgainst] = useState<number | null>(null);
+  if (revisions.error) return <Notice trouble={revisions.error} />;
+  if (!revisions.data) return <Waiting what="what was changed" />;
+  return (
+    <Box as="section">
+      {revisions.data.length === 0 && <Text color="soft">Nothing has been changed here yet.</Text>}
+      {revisions.data.map((one) => (
+        <Box key={one.revision} borderBottom="1px solid" borderColor="line" py="5px">
+          <Flex align="center" gap="8px">
+            <Text flex="1">
+              <b>{one.by}</b> · {moment(one.at)}
+            </Text>
+            <Button
+              kind="quiet"
+              size="sm"
+              aria-expanded={open === one.revision}
+              onClick={() => {
+                setOpen(open === one.revision ? null : one.revision);
+                setAgainst(one.before);
+              }}
+            >
+              {open === one.revision ? "Close" : "What changed"}
+            </Button>
+          </Flex>
+          {open === one.revision && (
+            <>
+              <Flex as="label" gap="6px" fontSize="sm" color="soft" align="center">
+                compared with
+                <select value={against ?? ""} onChange={(event) => setAgainst(Number(event.target.value) || null)}>
+                  <option value="">nothing</option>
+                  {revisions.data
+                    .filter((other) => other.revision !== one.revision)
+                    .map((other) => (
+                      <option key={other.revision} value={other.revision}>
+                        {other.by}, {moment(other.at)}
+                      </option>
+                    ))}
+                </select>
+              </Flex>
+              <Changed id={id} whose={whose} revision={one.revision} against={against} bench={bench} />
+            </>
+          )}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+type ChangedProps = { id: number; whose: Whose; revision: number; against: number | null; bench: Bench };
+
+function Changed({ id, whose, revision, against, bench }: ChangedProps) {
+  const shown = useRevision(id, whose, revision, against);
+  if (!shown.data) return <Notice trouble={shown.error} />;
+  const { put, drop, script } = shown.data;
+  return (
+    <Box fontSize="sm" pb="4px">
+      {drop.length > 0 && <Difference head="No longer said" lines={drop} />}
+      <Difference head="Said anew" lines={put} />
+      {script !== bench.script && (
+        <Button mt="6px" size="sm" onClick={() => bench.set(script)}>
+          Go back to this
+        </Button>
+      )}
+    </Box>
+  );
+}

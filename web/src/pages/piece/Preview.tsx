@@ -1,0 +1,63 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Button } from "../../components/Button";
+import { PartHead } from "../../components/Paper";
+import type { Bench } from "./useBench";
+
+/** What one sees when looking the piece over before playing, and the places
+ * that may need work of their own. */
+export function Preview({ bench, onShow }: { bench: Bench; onShow: (bar: number) => void }) {
+  const { preview, spots } = bench.piece;
+  return (
+    <>
+      <Box as="section">
+        {preview.map((fact) => (
+          <Box key={fact.topic + fact.text} py="3px">
+            <Flex gap="10px" align="baseline">
+              <Text flex="0 0 92px" fontSize="sm" color="soft" fontWeight={650}>
+                {fact.topic}
+              </Text>
+              <Box>
+                <Text>{fact.text}</Text>
+                {fact.caution && (
+                  <Box as="details" fontSize="sm" borderLeft="3px solid" borderColor="slate" pl="8px" mt="2px">
+                    <Text as="summary" cursor="pointer">
+                      Take care with this stretch
+                    </Text>
+                    {fact.caution}
+                  </Box>
+                )}
+              </Box>
+            </Flex>
+          </Box>
+        ))}
+      </Box>
+      {spots.length > 0 && (
+        <Box as="section">
+          <PartHead>Spots to look at</PartHead>
+          {spots.map((spot) => (
+            <Flex key={spot.mark} align="center" gap="4px" py="2px">
+              <Button
+                kind="quiet"
+                size="sm"
+                px="0"
+                flex="1"
+                justifyContent="flex-start"
+                whiteSpace="normal"
+                textAlign="left"
+                onClick={() => onShow(spot.bar)}
+              >
+                {spot.words}
+              </Button>
+              <Button size="sm" disabled={bench.busy} onClick={() => bench.apply({ put: [spot.mark] })}>
+                Mark
+              </Button>
+              <Button kind="quiet" size="sm" disabled={bench.busy} onClick={() => bench.apply({ put: [spot.dismiss] })}>
+                Dismiss
+              </Button>
+            </Flex>
+          ))}
+        </Box>
+      )}
+    </>
+  );
+}

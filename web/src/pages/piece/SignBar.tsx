@@ -1,0 +1,240 @@
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { X } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Button } from "../../components/Button";
+import type { Range } from "../../components/page/PageMap";
+import { barAt, SIGNS, type Sign, standing, toggled } from "./statements";
+import type { Bench } from "./useBench";
+
+type Props = { bench: Bench; chosen: Range | null; onChoose: (range: Range | null) => void };
+type Section = Schemas["Section"];
+
+/** What can be said of the chosen bars: what stands there, a section, a sign,
+ * or anything else as a statement. */
+export function SignBar({ bench, chosen, onChoose }: Props) {
+  if (!chosen)
+    return (
+      <Text fontSize="sm" color="soft" pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
+        Drag over bars, or move with <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd> and <kbd>shift</kbd>. Then{" "}
+        <kbd>S</kbd> a section, <kbd>R</kbd> a repeat, <kbd>1</kbd> <kbd>2</kbd> endings, <kbd>?</kbd> all keys.
+      </Text>
+    );
+  return <Chosen bench={bench} chosen={chosen} onChoose={onChoose} />;
+}
+
+function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
+  const { piece } = bench;
+  const here = standing(piece, chosen);
+  const place = placeOf(piece, chosen);
+  const put = (...statements: string[]) => bench.apply({ put: statements });
+  return (
+    <Box pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
+      <Flex gap="8px" align="center" wrap="wrap" minH="30px">
+        <Text fontWeight={650}>{place.includes("-") ? `Bars ${place.replace("-", "–")}` : `Bar ${place}`}</Text>
+        {here.map(({ words, statement, range }) => (
+          <Flex key={statement} align="center" bg="shade" borderRadius="3px" fontSize="sm">
+            <Button kind="quiet" size="sm" minH="26px" onClick={() => range && onChoose(range)}>
+              {words}
+            </Button>
+            <Button
+              kind="quiet"
+              size="sm"
+              minH="26px"
+              px="4px"
+              aria-label={`Take away ${words}`}
+              onClick={() => bench.apply({ drop: [statement] })}
+            >
+              <X size={13} />
+            </Button>
+          </Flex>
+        ))}
+      </Flex>
+      <SectionLine bench={bench} chosen={chosen} place={place} onDone={() => onChoose(null)} />
+      <Flex gap="4px" align="center" wrap="wrap" mt="6px">
+        {SIGNS.map((sign) => (
+          <SignButton key={sign.words} sign={sign} onPress={() => bench.apply((page) => toggled(sign, page, chosen))} />
+        ))}
+        <Statement place={place} onPut={put} onType={bench.forget} />
+      </Flex>
+    </Box>
+  );
+}
+
+function SignButton({ sign, onPress }: { sign: Sign; onPress: () => void }) {
+  return (
+    <Button size="sm" px="8px" title={`${sign.title} (key ${sign.key.toUpperCase()})`} onClick={onPress}>
+      {sign.words}
+    </Button>
+  );
+}
+
+/** Letter, bars and what it is like; the bars can begin and end at a beat. */
+function SectionLine({
+  bench,
+  chosen,
+  place,
+  onDone,
+}: {
+  bench: Bench;
+  chosen: Range;
+  place: string;
+  onDone: () => void;
+}) {
+  const { piece } = bench;
+  const exact = piece.sections.find((one) =>
+    one.spans.some((span) => span.from === chosen.from && span.to === chosen.to),
+  );
+  const [label, setLabel] = useState("");
+  const [where, setWhere] = useState("");
+  const [words, setWords] = useState("");
+  const first = useRef<HTMLInputElement>(null);
+
+  const key = `${place}/${exact?.statement}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: filled anew only when the choice changes
+  useEffect(() => {
+    setLabel(exact?.label ?? nextLetter(piece.sections));
+    setWhere(exact ? placesOf(exact) : place);
+    setWords(exact?.words ?? "");
+  }, [key]);
+
+  useEffect(() => {
+    const focus = () => {
+      first.current?.focus();
+      first.current?.select();
+    };
+    window.addEventListener("stairwell-name-section", focus);
+    return () => window.removeEventListener("stairwell-name-section", focus);
+  }, []);
+
+  const namesake = piece.sections.find((one) => one.label === label && one !== exact);
+  const moves = namesake?.spans.find((span) => span.from <= chosen.to && chosen.from <= span.to);
+  const verb = exact ? "Change" : moves ? `Move ${label} here` : namesake ? `Add to ${label}` : "Mark section";
+  const submit = async () => {
+    const others = namesake && !exact ? namesake.spans.filter((span) => span !== moves).map((span) => span.text) : [];
+    const places = [...others, where].join(", ");
+    const said = `section ${label}: ${places} ${(namesake && !exact ? namesake.words : words).trim()}`.trim();
+    const renamed = exact && exact.label !== label ? [exact.statement] : [];
+    if (await bench.apply({ put: [said], drop: renamed })) onDone();
+  };
+  const field = { h: "32px", borderColor: "line" };
+
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <Flex gap="6px" align="center" mt="4px" wrap="wrap">
+        <Input
+          ref={first}
+          aria-label="Section letter"
+          {...field}
+          w="64px"
+          fontWeight={700}
+          maxLength={12}
+          required
+          value={label}
+          onChange={(event) => setLabel(event.target.value.trim())}
+        />
+        <Input
+          aria-label="Its bars"
+          {...field}
+          w="150px"
+          required
+          value={where}
+          onChange={(event) => setWhere(event.target.value)}
+        />
+        <Input
+          aria-label="What it is like"
+          placeholder="like A except 8"
+          {...field}
+          flex="1 1 150px"
+          value={words}
+          disabled={!!namesake && !exact}
+          onChange={(event) => setWords(event.target.value)}
+        />
+        <Button type="submit" kind="go" minH="32px" py="3px" disabled={bench.busy || !label}>
+          {verb}
+        </Button>
+      </Flex>
+    </form>
+  );
+}
+
+/** Whatever has no button is said in words, for the chosen bars. */
+function Statement({
+  place,
+  onPut,
+  onType,
+}: {
+  place: string;
+  onPut: (statement: string) => Promise<boolean>;
+  onType: () => void;
+}) {
+  const [text, setText] = useState("");
+  const field = useRef<HTMLInputElement>(null);
+  const start = place.split("-")[0] ?? place;
+  const offers = [
+    `pass 2: ${place} left hand, softer`,
+    `fermata: ${start} for 2`,
+    `dynamics: ${place} mf`,
+    `pedal: ${place}`,
+    `hands: right only ${place}`,
+    `start right at ${start}: finger 1 on C4`,
+    `lyrics 1: ${place}`,
+    `spot: ${place} right hand, jump`,
+    `hard: ${place}`,
+    `ritardando: ${place}`,
+    `octave: ${place} right hand, up`,
+    `ornament: ${start}`,
+  ];
+  return (
+    <form
+      style={{ flex: "1 1 200px", display: "flex", gap: "6px" }}
+      onSubmit={async (event) => {
+        event.preventDefault();
+        if (text.trim() && (await onPut(text.trim()))) setText("");
+      }}
+    >
+      <Input
+        ref={field}
+        aria-label="Say more about these bars"
+        placeholder="say more: fermata, pedal, pass 2 …"
+        list="bench-statements"
+        h="30px"
+        fontSize="sm"
+        borderColor="line"
+        value={text}
+        onChange={(event) => {
+          onType();
+          setText(event.target.value);
+        }}
+      />
+      <datalist id="bench-statements">
+        {offers.map((offer) => (
+          <option key={offer} value={offer} />
+        ))}
+      </datalist>
+      {text && (
+        <Button type="submit" size="sm">
+          Say it
+        </Button>
+      )}
+    </form>
+  );
+}
+
+const placesOf = (section: Section) => section.spans.map((span) => span.text).join(", ");
+
+function placeOf(piece: Schemas["Page"], range: Range) {
+  const [from, to] = [barAt(piece, range.from)?.said ?? "", barAt(piece, range.to)?.said ?? ""];
+  return from === to ? from : `${from}-${to}`;
+}
+
+/** The next letter no section has yet. */
+function nextLetter(sections: Section[]) {
+  const taken = new Set(sections.map((one) => one.label));
+  return [..."ABCDEFGHIJKLMNOPQRSTUVWXYZ"].find((letter) => !taken.has(letter)) ?? "";
+}

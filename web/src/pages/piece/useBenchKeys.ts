@@ -1,0 +1,75 @@
+import { useEffect } from "react";
+import type { Schemas } from "../../api/client";
+import { useHelp } from "../../components/KeyHelp";
+import type { Range } from "../../components/page/PageMap";
+import type { Tab } from "./Side";
+import { SIGNS, standing, toggled } from "./statements";
+import type { Bench } from "./useBench";
+import type { Walking } from "./useWalk";
+
+type Keys = {
+  bench: Bench;
+  chosen: Range | null;
+  choose: (range: Range | null) => void;
+  walk: Walking;
+  onTab: (tab: Tab) => void;
+  /** Something else takes the keys. */
+  off: boolean;
+};
+
+const TABS: Record<string, Tab> = { m: "map", l: "look", k: "check", x: "text", v: "notes", p: "past" };
+
+/** The keys of the workbench; none of them while one types. */
+export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) {
+  useHelp("The page", [
+    ["← → ↑ ↓", "move from bar to bar; with shift choose several"],
+    ["S", "name a section"],
+    ...SIGNS.map((sign) => [sign.key.toUpperCase(), sign.title] as [string, string]),
+    ["Delete", "take away what stands on exactly these bars"],
+    ["Ctrl Z, Ctrl Y", "undo, redo"],
+    ["Space", "play and stop"],
+    [". and ,", "walk one bar on, one back"],
+    ["M L K X V P", "map, look over, check, text, notes, past"],
+    ["Esc", "choose nothing"],
+  ]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = (event.target as Element).matches("input, textarea, select");
+      const key = event.key.toLowerCase();
+      if ((event.ctrlKey || event.metaKey) && (key === "z" || key === "y")) {
+        event.preventDefault();
+        return key === "y" || event.shiftKey ? bench.redo?.() : bench.undo?.();
+      }
+      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (key === " " && !(event.target as Element).matches("button, summary, a"))
+        return done(event, walk.playing ? walk.stop : walk.play);
+      if (key === ".") return done(event, () => walk.step(1));
+      if (key === ",") return done(event, () => walk.step(-1));
+      if (off) return;
+      const tab = TABS[key];
+      if (tab) return done(event, () => onTab(tab));
+      if (!chosen) return;
+      if (key === "escape") return choose(null);
+      if (key === "s") return done(event, () => window.dispatchEvent(new Event("stairwell-name-section")));
+      if (key === "delete" || key === "backspace") {
+        return done(event, () => bench.apply((page) => ({ drop: exactly(page, chosen) })));
+      }
+      const sign = SIGNS.find((one) => one.key === key);
+      if (sign) done(event, () => bench.apply((page) => toggled(sign, page, chosen)));
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+}
+
+/** The statements about exactly these bars. */
+const exactly = (page: Schemas["Page"], { from, to }: Range) =>
+  standing(page, { from, to })
+    .filter(({ range }) => !range || (range.from === from && range.to === to))
+    .map((one) => one.statement);
+
+function done(event: KeyboardEvent, work: () => unknown) {
+  event.preventDefault();
+  work();
+}

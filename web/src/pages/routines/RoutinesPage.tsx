@@ -1,0 +1,193 @@
+import { Box, Flex, Grid, Heading, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import {
+  type StageChange,
+  useChangeRoutine,
+  useCopyRoutine,
+  usePieces,
+  useRoutines,
+  useRoutineTrial,
+} from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Lost, Notice, Waiting } from "../../components/Notice";
+import { PageHead, Paper, PartHead } from "../../components/Paper";
+import { useCalm } from "../../components/useCalm";
+import { AddStage } from "./AddStage";
+import { StageTable } from "./StageTable";
+
+type Routine = Schemas["Routine"];
+
+/** How a section is learnt: the routines that ship, and the studio's own. */
+export default function RoutinesPage() {
+  const routines = useRoutines();
+  const [key, setKey] = useState("hand_by_hand");
+  if (routines.error) return <Lost trouble={routines.error} again={() => routines.refetch()} />;
+  if (!routines.data) return <Waiting what="the routines" />;
+  const chosen = routines.data.find((one) => one.key === key) ?? (routines.data[0] as Routine);
+  return (
+    <>
+      <PageHead title="Routines" about="How a section is learnt. Copy one to change it for your studio." />
+      <Grid templateColumns={{ base: "1fr", lg: "270px minmax(0, 1fr)" }} gap="12px" alignItems="start">
+        <Paper as="nav" aria-label="Routines" p="6px">
+          {routines.data.map((one) => (
+            <Button
+              key={one.key}
+              kind="quiet"
+              w="100%"
+              h="auto"
+              justifyContent="flex-start"
+              whiteSpace="normal"
+              textAlign="left"
+              color="ink"
+              aria-current={one.key === chosen.key ? "true" : undefined}
+              boxShadow={one.key === chosen.key ? "inset 4px 0 0 var(--chakra-colors-rail)" : undefined}
+              pl="12px"
+              onClick={() => setKey(one.key)}
+            >
+              {one.name}
+              {one.version !== null && (
+                <Text as="span" fontSize="sm" color="soft">
+                  yours
+                </Text>
+              )}
+            </Button>
+          ))}
+        </Paper>
+        <Chosen key={`${chosen.key}/${chosen.version}`} routine={chosen} onCopied={setKey} />
+      </Grid>
+    </>
+  );
+}
+
+function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: string) => void }) {
+  const [name, setName] = useState(routine.name);
+  const [forWhom, setForWhom] = useState(routine.for_whom);
+  const [changes, setChanges] = useState<Record<string, StageChange>>({});
+  const copy = useCopyRoutine();
+  const save = useChangeRoutine(routine.key);
+  const own = routine.version !== null;
+  const stages = Object.values(changes);
+  const changed = stages.length > 0 || name !== routine.name || forWhom !== routine.for_whom;
+  const change = (key: string, what: Partial<StageChange>) =>
+    setChanges({ ...changes, [key]: { ...changes[key], key, ...what } });
+
+  return (
+    <Paper p="12px 18px 14px">
+      <Flex gap="12px" align="center" wrap="wrap">
+        {own ? (
+          <Input
+            aria-label="Name of the routine"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            maxLength={80}
+            w="320px"
+            fontWeight={700}
+            borderColor="line"
+          />
+        ) : (
+          <Heading as="h2" fontSize="lg" fontWeight={700}>
+            {routine.name}
+          </Heading>
+        )}
+        <Flex ml="auto" gap="8px">
+          {own && (
+            <Button
+              kind="go"
+              disabled={!changed || save.isPending}
+              onClick={() => save.mutate({ name, for_whom: forWhom, stages, version: routine.version as number })}
+            >
+              Save the routine
+            </Button>
+          )}
+          {own && changed && (
+            <Button
+              onClick={() => {
+                setChanges({});
+                setName(routine.name);
+                setForWhom(routine.for_whom);
+                save.reset();
+              }}
+            >
+              Back to what is stored
+            </Button>
+          )}
+          <Button
+            disabled={copy.isPending}
+            onClick={() =>
+              copy.mutate(
+                { key: routine.key, name: `${routine.name.slice(0, 60)}, our way` },
+                { onSuccess: (made) => onCopied(made.key) },
+              )
+            }
+          >
+            Copy and change
+          </Button>
+        </Flex>
+      </Flex>
+      {own ? (
+        <Input
+          aria-label="For whom it is"
+          value={forWhom}
+          onChange={(event) => setForWhom(event.target.value)}
+          maxLength={400}
+          mt="8px"
+          borderColor="line"
+        />
+      ) : (
+        <Text mt="4px">
+          {routine.for_whom}{" "}
+          <Text as="span" color="soft">
+            {routine.why}
+          </Text>
+        </Text>
+      )}
+      <Notice trouble={save.error ?? copy.error} />
+      <Trial routine={routine} stages={stages} />
+      <StageTable routine={routine} changes={changes} onChange={own ? change : undefined} />
+      {own && (
+        <AddStage
+          taken={[...routine.stages.map((one) => one.key), ...Object.keys(changes)]}
+          onAdd={(stage) => change(stage.key, stage)}
+        />
+      )}
+    </Paper>
+  );
+}
+
+/** What the routine, as it stands in the table, does to a piece. */
+function Trial({ routine, stages }: { routine: Routine; stages: StageChange[] }) {
+  const pieces = usePieces();
+  const [piece, setPiece] = useState<number | null>(null);
+  const trial = useRoutineTrial(routine.key, piece, useCalm(stages));
+  return (
+    <Box my="10px">
+      <Flex gap="10px" align="center" wrap="wrap">
+        <PartHead>On a piece</PartHead>
+        <NativeSelect.Root w="230px" size="sm">
+          <NativeSelect.Field
+            aria-label="Try it on a piece"
+            borderColor="line"
+            value={piece ?? ""}
+            onChange={(event) => setPiece(Number(event.target.value) || null)}
+          >
+            <option value="">choose a piece …</option>
+            {pieces.data?.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.title}
+              </option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+        {trial.data && !trial.error && (
+          <Text role="status">
+            <b>{trial.data.steps} steps</b>, {Math.round(trial.data.minutes)} minutes in all, {trial.data.days} good
+            days
+          </Text>
+        )}
+      </Flex>
+      <Notice trouble={trial.error} />
+    </Box>
+  );
+}

@@ -1,0 +1,177 @@
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useEffect } from "react";
+import { useParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { useSheet } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Cautions } from "../../components/Cautions";
+import { fullDay, longDay, minutes, shortDay } from "../../components/dates";
+import { Lost, Notice, Waiting } from "../../components/Notice";
+import { Paper } from "../../components/Paper";
+import { WarmUps } from "../../components/WarmUps";
+import { colour } from "../../theme/system";
+import { Step } from "./Step";
+import { useTicks } from "./useTicks";
+
+type Sheet = Schemas["Sheet"];
+
+/** The week sheet on the music stand: today's steps large, tap to count. */
+export default function SheetPage() {
+  const { token = "" } = useParams();
+  const sheet = useSheet(token);
+  return (
+    <Box as="main" maxW="480px" mx="auto" px="12px" py="16px">
+      {sheet.error && !sheet.data && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
+      {sheet.isPending && <Waiting what="the sheet" />}
+      {sheet.data && <Whole sheet={sheet.data} token={token} />}
+    </Box>
+  );
+}
+
+function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
+  const ticks = useTicks(loaded, token);
+  const { sheet, today } = ticks;
+  const several = new Set(today?.items.map((item) => item.assignment_id)).size > 1;
+  const next = sheet.days.find((day) => day.date > sheet.today);
+  // The page stays at hand where there is no connection.
+  useEffect(() => {
+    navigator.serviceWorker?.register("/sw.js", { scope: "/s/" }).catch(() => {});
+  }, []);
+
+  return (
+    <>
+      <Flex justify="space-between" align="flex-start" gap="12px">
+        <Box>
+          <Heading as="h1" fontSize="1.75rem" letterSpacing="-0.5px" fontWeight={750} lineHeight={1.15}>
+            {longDay(sheet.today)}, {sheet.student}
+          </Heading>
+          <Text color="soft" fontSize="lg" aria-busy={ticks.waiting.length > 0}>
+            {today
+              ? `${minutes(today.minutes)}, ${today.items.length} ${today.items.length === 1 ? "thing" : "things"}`
+              : "no practice planned today"}
+          </Text>
+        </Box>
+        <Flex gap="6px">
+          <Button onClick={() => window.open(`/api/sheet/${token}/week.pdf`, "_blank")}>Print</Button>
+          <Button onClick={() => ticks.undo?.()} disabled={!ticks.undo}>
+            Undo
+          </Button>
+        </Flex>
+      </Flex>
+      <DayRow sheet={sheet} />
+      {sheet.over && (
+        <Text role="status" mb="8px">
+          The plan of this week is not there yet.{" "}
+          {today ? "Until it comes, go on with these." : "It comes with the next lesson."}
+        </Text>
+      )}
+      <Notice trouble={ticks.trouble} />
+      {ticks.offline && ticks.waiting.length > 0 && (
+        <Text role="status" bg="brassSoft" px="10px" py="6px" mb="8px">
+          No connection. {ticks.waiting.length} {ticks.waiting.length === 1 ? "tap waits" : "taps wait"} on this phone;
+          go on.
+        </Text>
+      )}
+      <WarmUps all={today?.warm_ups} />
+      {today?.items.map((item) => (
+        <Step
+          key={`${item.assignment_id}/${item.step_id}`}
+          item={item}
+          token={token}
+          reads={sheet.reads}
+          several={several}
+          onCount={() => ticks.send(item, "repetition")}
+          onHard={() => ticks.send(item, "struggle")}
+        />
+      ))}
+      {today && today.extra_work.length > 0 && (
+        <Paper as="section" aria-label="Besides" p="14px" mb="10px">
+          <Heading as="h2" fontSize="1.125rem" fontWeight={750}>
+            And besides
+          </Heading>
+          {today.extra_work.map((one) => (
+            <Text key={one.id} fontSize="lg">
+              {one.title}
+              {one.one_of.length > 0 && `: choose one of ${one.one_of.join(", ")}`}{" "}
+              <Text as="span" color="soft">
+                {minutes(one.minutes)}
+              </Text>
+            </Text>
+          ))}
+        </Paper>
+      )}
+      {!today && (
+        <Paper p="16px" mt="10px">
+          <Text fontSize="lg">
+            {next
+              ? `Next: ${fullDay(next.date)}, ${next.items.map((item) => item.title).join("; ") || "nothing new"}.`
+              : sheet.next_lesson
+                ? `The next lesson is on ${fullDay(sheet.next_lesson)}.`
+                : "There is no plan yet. It comes with the next lesson."}
+          </Text>
+        </Paper>
+      )}
+      {today && sheet.skip.length > 0 && (
+        <details style={{ marginTop: 8 }}>
+          <summary style={{ cursor: "pointer", fontWeight: 650 }}>A bad day? What to leave out</summary>
+          <Text fontSize="lg">Leave out {sheet.skip.join("; ")}. The rest is enough for today.</Text>
+        </details>
+      )}
+      <Cautions all={sheet.cautions} />
+      <Text fontSize="sm" color="soft" mt="6px">
+        {sheet.studio}
+        {sheet.next_lesson && ` · next lesson ${fullDay(sheet.next_lesson)}`}
+      </Text>
+    </>
+  );
+}
+
+/** The days of the week: filled by what was done, a diagonal for a struggle. */
+function DayRow({ sheet }: { sheet: Sheet }) {
+  return (
+    <Flex gap="6px" my="12px" role="list" aria-label="The week">
+      {sheet.days.map((day) => {
+        const full = day.items.length > 0 && day.items.every((item) => item.done >= item.repetitions);
+        const isToday = day.date === sheet.today;
+        return (
+          <Box
+            key={day.date}
+            role="listitem"
+            aria-label={`${fullDay(day.date)}: ${minutes(day.minutes_done)} of ${minutes(day.minutes)}${day.struggle ? ", a struggle" : ""}`}
+            flex="1"
+            position="relative"
+            textAlign="center"
+            py="4px"
+            borderRadius="4px"
+            border={isToday ? "3px solid" : "1px solid"}
+            borderColor={isToday ? "rail" : "line"}
+            bg={full ? "ink" : "sheet"}
+            color={full ? "sheet" : "soft"}
+          >
+            {day.struggle && (
+              <svg
+                aria-hidden="true"
+                viewBox="0 0 10 10"
+                preserveAspectRatio="none"
+                style={{ position: "absolute", inset: 0, width: "100%", height: "100%" }}
+              >
+                <path
+                  d="M0 0L10 10"
+                  stroke={full ? colour("sheet") : colour("ink")}
+                  strokeWidth="1.5"
+                  vectorEffect="non-scaling-stroke"
+                />
+              </svg>
+            )}
+            <Text fontSize="md" fontWeight={650}>
+              {shortDay(day.date)}
+            </Text>
+            <Text fontSize="lg" fontWeight={700} minH="1.4em">
+              {day.minutes_done > 0 ? Math.round(day.minutes_done) || "½" : ""}
+            </Text>
+          </Box>
+        );
+      })}
+    </Flex>
+  );
+}

@@ -1,0 +1,65 @@
+import { Flex } from "@chakra-ui/react";
+import { Button } from "../../components/Button";
+import type { StepSound, What } from "./useStepSound";
+import type { Item } from "./useTicks";
+
+type SoundsProps = { item: Item; sound: StepSound; notes: boolean; onNotes: () => void };
+
+/** A metronome that beats the step's tempo, counting in and with the bar's
+ * accent; the finger that walks along; and, where there is a score, its sound and
+ * its notes. */
+export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
+  const listens: [What, string][] =
+    item.hands === "both"
+      ? [
+          ["both", "Listen"],
+          ["right", "right"],
+          ["left", "left"],
+        ]
+      : [[item.hands, "Listen"]];
+  return (
+    <Flex gap="8px" mt="8px" wrap="wrap">
+      {item.tempo && (
+        <Button
+          kind="toggle"
+          minH="44px"
+          flex="1 1 80px"
+          px="6px"
+          aria-pressed={sound.on === "click"}
+          onClick={() => sound.start("click")}
+        >
+          {sound.on === "click" ? "■ stop" : `▶ ${item.tempo}`}
+        </Button>
+      )}
+      {item.score &&
+        listens.map(([what, words]) => (
+          <Button
+            kind="toggle"
+            key={what}
+            minH="44px"
+            flex="1 1 56px"
+            px="6px"
+            aria-pressed={sound.on === what}
+            onClick={() => sound.start(what)}
+          >
+            {sound.on === what ? "■ stop" : words}
+          </Button>
+        ))}
+      <Button
+        kind="toggle"
+        minH="44px"
+        flex="1 1 72px"
+        px="6px"
+        aria-pressed={sound.visit !== null}
+        onClick={() => (sound.visit ? sound.end() : sound.step(1))}
+      >
+        Walk it
+      </Button>
+      {item.score && (
+        <Button minH="44px" flex="1 1 64px" px="6px" aria-pressed={notes} kind="toggle" onClick={onNotes}>
+          Notes
+        </Button>
+      )}
+    </Flex>
+  );
+}

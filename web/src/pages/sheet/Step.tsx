@@ -1,0 +1,139 @@
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { Button } from "../../components/Button";
+import { minutes } from "../../components/dates";
+import { Notice } from "../../components/Notice";
+import { Paper } from "../../components/Paper";
+import { Actions } from "./Actions";
+import { Keys } from "./Keys";
+import { Notes } from "./Notes";
+import { Picture } from "./Picture";
+import { Sounds } from "./Sounds";
+import { StepWalk } from "./StepWalk";
+import { useStepSound } from "./useStepSound";
+import type { Item } from "./useTicks";
+
+type StepProps = {
+  item: Item;
+  token: string;
+  reads: boolean;
+  /** Whether the day has steps of more than one piece. */
+  several: boolean;
+  onCount: () => void;
+  onHard: () => void;
+};
+
+/** One thing to practise today, large enough for the music stand. */
+export function Step({ item, token, reads, several, onCount, onHard }: StepProps) {
+  const sound = useStepSound(token, item);
+  const [notes, setNotes] = useState(false);
+  const done = item.done >= item.repetitions;
+  const boxes = Array.from({ length: Math.max(item.repetitions, item.done) }, (_, at) => at + 1);
+  return (
+    <Paper
+      as="section"
+      aria-label={several ? `${item.title}, ${item.piece}` : item.title}
+      p="14px"
+      mb="10px"
+      borderWidth={done ? "1px" : "2px"}
+      borderColor={done ? "line" : "rail"}
+    >
+      {several && (
+        <Text fontSize="md" color="soft" fontWeight={650}>
+          {item.piece}
+        </Text>
+      )}
+      <Flex justify="space-between" gap="10px">
+        <Heading as="h2" fontSize="1.375rem" fontWeight={750} lineHeight={1.2}>
+          {item.title}
+        </Heading>
+        {!reads && (
+          <Box flex="none">
+            <Actions actions={item.actions} label={item.how} />
+          </Box>
+        )}
+      </Flex>
+      {reads && <InWords item={item} />}
+      <Picture picture={item.picture} now={sound.visit?.bar} />
+      <StepWalk sound={sound} />
+      <Keys starts={item.starts} />
+      <Flex gap="6px" mt="10px" wrap="wrap">
+        {boxes.map((number) => (
+          <Button
+            key={number}
+            aria-label={number <= item.done ? `${number} done` : `count ${number}`}
+            onClick={onCount}
+            flex="1 1 40px"
+            minW="40px"
+            h="52px"
+            px="0"
+            bg={number <= item.done ? "ink" : "sheet"}
+            borderColor="ink"
+            borderWidth="2px"
+            color="sheet"
+            disabled={number <= item.done}
+            opacity="1 !important"
+          >
+            {number <= item.done ? "✓" : ""}
+          </Button>
+        ))}
+      </Flex>
+      <Flex justify="space-between" mt="4px" fontSize="md" color="soft">
+        <span>tap a box each time</span>
+        <b>
+          {item.done} of {item.repetitions}
+        </b>
+      </Flex>
+      <Sounds item={item} sound={sound} notes={notes} onNotes={() => setNotes(!notes)} />
+      <Notice trouble={sound.trouble} />
+      {notes && <Notes token={token} item={item} />}
+      <Flex gap="10px" mt="8px" align={reads ? "center" : "flex-start"}>
+        {reads ? (
+          <Done item={item} />
+        ) : (
+          <details style={{ flex: 1, paddingTop: 10 }}>
+            <summary style={{ cursor: "pointer" }}>In words</summary>
+            <InWords item={item} />
+            <Done item={item} />
+          </details>
+        )}
+        <Button onClick={onHard} aria-pressed={item.struggle} disabled={item.struggle} minH="44px">
+          {item.struggle ? "marked as hard" : "That was hard"}
+        </Button>
+      </Flex>
+      <Text fontSize="md" color="soft">
+        {!several && `${item.piece} · `}
+        {minutes(item.minutes)}
+        {item.done > 0 && !done ? " · go on" : ""}
+      </Text>
+    </Paper>
+  );
+}
+
+/** Where it is, how it goes, and what to know beside. */
+function InWords({ item }: { item: Item }) {
+  return (
+    <>
+      <Text fontSize="lg" color="soft">
+        {item.place}
+      </Text>
+      <Text fontSize="lg">
+        {item.how}, {item.tempo && `at ${item.tempo}, `}
+        {item.repetitions === 1 ? "once" : `${item.repetitions} times`}
+      </Text>
+      {item.notes.map((note) => (
+        <Text key={note} fontSize="md">
+          {note}
+        </Text>
+      ))}
+    </>
+  );
+}
+
+function Done({ item }: { item: Item }) {
+  return (
+    <Text flex="1" fontSize="md">
+      <b>Done when</b> {item.done_when}.
+    </Text>
+  );
+}

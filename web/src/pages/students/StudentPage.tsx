@@ -1,0 +1,227 @@
+import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { useNavigate, useParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { useChangeStudent, usePieces, usePlanAgain, useStudent } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../components/dates";
+import { useHelp } from "../../components/KeyHelp";
+import { Lost, Notice, Waiting } from "../../components/Notice";
+import { PageHead, Paper, PartHead } from "../../components/Paper";
+import { PrintWeeks } from "../../components/PrintWeeks";
+import { WEEK_KEYS } from "../../components/week/useWeekKeys";
+import { WeekColumns } from "../../components/week/WeekColumns";
+import { AssignPiece } from "../piece/AssignPiece";
+import { ExtraWork } from "./ExtraWork";
+import { Flights } from "./Flights";
+import { Outlook } from "./Outlook";
+import { Past } from "./Past";
+import { PieceChoices } from "./PieceChoices";
+import { PracticeDays } from "./PracticeDays";
+import { SheetLink } from "./SheetLink";
+import { StudentForm } from "./StudentForm";
+
+type Student = Schemas["Student"];
+
+/** One student: the pieces and how far they are, this week's plan, the link to
+ * the week sheet, and what can be changed. */
+export default function StudentPage() {
+  const id = Number(useParams().id);
+  const student = useStudent(id);
+  if (student.error) return <Lost trouble={student.error} again={() => student.refetch()} />;
+  if (!student.data) return <Waiting what="the student" />;
+  return <Whole key={id} student={student.data} />;
+}
+
+function Whole({ student }: { student: Student }) {
+  const go = useNavigate();
+  const [changing, setChanging] = useState(false);
+  useHelp("the week", WEEK_KEYS);
+  const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) =>
+    WEEKDAYS[day]?.slice(0, 3),
+  );
+  const about = `Lesson ${WEEKDAYS[student.lesson_weekday]} ${student.lesson_time} · ${student.minutes_a_day} minutes on ${days.join(", ")} · ${student.hand_order} hand first · keeps ${student.adherence} % of the days`;
+  return (
+    <>
+      <PageHead title={student.name} about={about}>
+        <Button onClick={() => setChanging(!changing)} aria-expanded={changing}>
+          Change
+        </Button>
+        <PrintWeeks students={[student.id]}>Print the week</PrintWeeks>
+        <Button kind="go" onClick={() => go(`/students/${student.id}/lesson`)} disabled={student.pieces.length === 0}>
+          Open lesson
+        </Button>
+      </PageHead>
+      {student.attention.length > 0 && (
+        <Paper p="10px 18px" mb="12px" as="section" aria-label="Needs attention">
+          <PartHead>Needs attention</PartHead>
+          {student.attention.map((one) => (
+            <Text key={one.text} color={one.kind === "late" ? "brick" : "ink"}>
+              {one.text}
+            </Text>
+          ))}
+        </Paper>
+      )}
+      {changing && <Change student={student} onDone={() => setChanging(false)} />}
+      <Week student={student} />
+      {student.pieces.map((piece) => (
+        <Flights key={piece.id} piece={piece} who={student.name} today={student.today}>
+          <Outlook student={student.id} piece={piece} />
+          <PieceChoices student={student.id} piece={piece} several={student.pieces.length > 1} />
+        </Flights>
+      ))}
+      {student.drills.map((one) => (
+        <Text key={one.title} mt="8px" color="soft">
+          Where next? in {one.title}: {one.correct} of {one.asked} right on {dayAndMonth(one.day)}
+        </Text>
+      ))}
+      <PracticeDays weeks={student.weeks} />
+      <Past student={student} />
+      <Flex gap="16px" mt="12px" wrap="wrap" align="stretch" className="no-print">
+        <GiveAnother student={student} />
+        <ExtraWork student={student} />
+        <SheetLink student={student} />
+      </Flex>
+    </>
+  );
+}
+
+function Week({ student }: { student: Student }) {
+  const week = student.week;
+  const again = usePlanAgain(student.id);
+  if (!week) return null;
+  return (
+    <Paper p="14px 18px">
+      <PartHead
+        beside={
+          <>
+            {week.budget} minutes a day · next lesson {WEEKDAYS[student.lesson_weekday]} {dayAndMonth(week.next_lesson)}
+            <Button
+              kind="quiet"
+              size="sm"
+              ml="8px"
+              className="no-print"
+              title="When days were missed: plans the days that are left from what was practised so far"
+              disabled={again.isPending}
+              onClick={() => again.mutate()}
+            >
+              Plan the rest again
+            </Button>
+          </>
+        }
+      >
+        The week from {dayAndMonth(week.starts)}
+      </PartHead>
+      <Notice trouble={again.error} />
+      <Box mt="8px">
+        <WeekColumns
+          week={week}
+          hand={student.overrides}
+          student={student.id}
+          severalPieces={student.pieces.length > 1}
+        />
+      </Box>
+    </Paper>
+  );
+}
+
+function Change({ student, onDone }: { student: Student; onDone: () => void }) {
+  const change = useChangeStudent(student.id);
+  const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
+  const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names } = student;
+  const { email, terms, instrument, reads, known, class_name } = student;
+  const start = {
+    name,
+    practice_days,
+    minutes_a_day,
+    begin_per_day,
+    lesson_weekday,
+    lesson_time,
+    hand_order,
+    hand_span,
+    has_pedal,
+    warm_ups,
+    absent,
+    introduce_first,
+    minutes_by_day,
+    note_names,
+    email,
+    terms,
+    instrument,
+    reads,
+    known,
+    class_name,
+  };
+  const [seen, setSeen] = useState(student.version);
+  const kept = change.error?.problem.code === "stale" ? (change.error.problem.kept as Student) : null;
+  return (
+    <Paper p="16px 18px" mb="12px" borderColor="rail">
+      <StudentForm
+        start={start}
+        verb="Save and plan again"
+        trouble={kept ? null : change.error}
+        busy={change.isPending}
+        onCancel={onDone}
+        onSave={(values) => change.mutate({ ...values, version: seen }, { onSuccess: onDone })}
+      />
+      {kept && (
+        <Box role="alert" bg="brickSoft" borderLeft="4px solid" borderColor="brick" p="10px 12px" mt="8px">
+          <Text fontWeight={650}>{change.error?.problem.detail}</Text>
+          <Text>
+            Stored now: {kept.name}, {kept.minutes_a_day} minutes, lesson {WEEKDAYS[kept.lesson_weekday]}{" "}
+            {kept.lesson_time}.
+          </Text>
+          <Flex gap="8px" mt="6px">
+            <Button size="sm" onClick={onDone}>
+              Take theirs
+            </Button>
+            <Button
+              size="sm"
+              kind="go"
+              onClick={() => {
+                setSeen(kept.version);
+                change.reset();
+              }}
+            >
+              Keep mine, then save
+            </Button>
+          </Flex>
+        </Box>
+      )}
+    </Paper>
+  );
+}
+
+function GiveAnother({ student }: { student: Student }) {
+  const pieces = usePieces();
+  const [chosen, setChosen] = useState<number | null>(null);
+  const free = (pieces.data ?? []).filter((piece) => !student.pieces.some((one) => one.piece_id === piece.id));
+  const piece = free.find((one) => one.id === chosen);
+  return (
+    <Paper p="12px 18px" flex={piece ? "1 1 100%" : "1 1 320px"}>
+      <PartHead>{student.pieces.length ? "Give another piece" : "Give the first piece"}</PartHead>
+      <NativeSelect.Root mt="6px" maxW="340px">
+        <NativeSelect.Field
+          aria-label="Piece"
+          borderColor="line"
+          value={chosen ?? ""}
+          onChange={(event) => setChosen(Number(event.target.value) || null)}
+        >
+          <option value="">Choose from the library …</option>
+          {free.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.title}
+              {one.book ? ` · ${one.book}` : ""}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      {piece && (
+        <Box mt="10px">
+          <AssignPiece key={piece.id} piece={piece} student={student} onDone={() => setChosen(null)} />
+        </Box>
+      )}
+    </Paper>
+  );
+}

@@ -1,0 +1,90 @@
+import { Box, Grid, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { useAddStudent, useStudents } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { FROM_MONDAY, WEEKDAYS } from "../../components/dates";
+import { NameLink } from "../../components/NameLink";
+import { Empty, Notice, Waiting } from "../../components/Notice";
+import { PageHead, Paper } from "../../components/Paper";
+import { StudentForm } from "./StudentForm";
+
+/** All students of the studio in the order of the week's lessons. */
+export default function StudentsPage() {
+  const students = useStudents();
+  const [adding, setAdding] = useState(false);
+  const add = useAddStudent();
+  const go = useNavigate();
+  const week = FROM_MONDAY.filter((day) => students.data?.some((one) => one.lesson_weekday === day));
+
+  return (
+    <>
+      <PageHead title="Students" about="In the order of the week's lessons.">
+        {!adding && (
+          <Button kind="go" onClick={() => setAdding(true)}>
+            Add a student
+          </Button>
+        )}
+      </PageHead>
+      {adding && (
+        <Paper p="16px 18px" mb="16px" borderColor="rail">
+          <StudentForm
+            verb="Add the student"
+            trouble={add.error}
+            busy={add.isPending}
+            onCancel={() => setAdding(false)}
+            onSave={(values) => add.mutate(values, { onSuccess: (student) => go(`/students/${student.id}`) })}
+          />
+        </Paper>
+      )}
+      <Notice trouble={students.error} again={() => students.refetch()} />
+      {students.isPending && <Waiting what="the students" />}
+      {students.data?.length === 0 && !adding && (
+        <Paper>
+          <Empty>
+            No student yet. Add one: a name or nickname is enough, with the days and minutes there are to practise.
+          </Empty>
+        </Paper>
+      )}
+      <Paper>
+        {week.map((day) => (
+          <Grid
+            key={day}
+            templateColumns={{ base: "1fr", md: "130px 1fr" }}
+            borderBottom="1px solid"
+            borderColor="line"
+            _last={{ border: 0 }}
+          >
+            <Text as="h2" px="16px" py="9px" fontWeight={700} color="soft">
+              {WEEKDAYS[day]}
+            </Text>
+            <Box>
+              {students.data
+                ?.filter((one) => one.lesson_weekday === day)
+                .map((one) => (
+                  <Grid
+                    key={one.id}
+                    templateColumns={{ base: "60px 1fr", md: "70px 220px 1fr 160px" }}
+                    gap="12px"
+                    px="16px"
+                    py="9px"
+                    alignItems="baseline"
+                  >
+                    <Text color="soft">{one.lesson_time}</Text>
+                    <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
+                    <Text color="soft">
+                      {one.minutes_a_day} min on{" "}
+                      {FROM_MONDAY.filter((weekday) => one.practice_days.includes(weekday))
+                        .map((weekday) => WEEKDAYS[weekday]?.slice(0, 3))
+                        .join(", ")}
+                    </Text>
+                    <Text color="soft">{one.teacher}</Text>
+                  </Grid>
+                ))}
+            </Box>
+          </Grid>
+        ))}
+      </Paper>
+    </>
+  );
+}

@@ -1,0 +1,185 @@
+import { Box, Grid, Text } from "@chakra-ui/react";
+import { memo } from "react";
+import type { Schemas } from "../../api/client";
+import { usePlanEveryone, useStudio } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Climb } from "../../components/Climb";
+import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../components/dates";
+import { NameLink } from "../../components/NameLink";
+import { Empty, Notice, Waiting } from "../../components/Notice";
+import { PageHead, Paper } from "../../components/Paper";
+import { PlanningRun } from "../../components/PlanningRun";
+import { PrintWeeks } from "../../components/PrintWeeks";
+import { colour } from "../../theme/system";
+import { useMore } from "./useMore";
+import { useView } from "./useView";
+import { ViewBar } from "./ViewBar";
+
+type Row = Schemas["StudioRow"];
+
+const COLUMNS = "minmax(110px, 135px) minmax(280px, 2fr) 178px 165px minmax(190px, 1.2fr)";
+const HEARD: Record<string, string> = { not_yet: "not yet", shaky: "shaky", steady: "steady", secure: "secure" };
+
+/** Every student of every teacher at a glance. */
+export default function StudioPage() {
+  const studio = useStudio();
+  const plan = usePlanEveryone();
+  const all = studio.data ?? [];
+  const view = useView(all);
+  const { rows } = view;
+  const [shown, more] = useMore(rows);
+  const groups: [string, Row[]][] =
+    view.order === "lesson"
+      ? FROM_MONDAY.map((day) => [WEEKDAYS[day] ?? "", shown.filter((row) => row.lesson_weekday === day)])
+      : [["", shown]];
+  return (
+    <>
+      <PageHead
+        title="Studio"
+        about="Every student: the climb of each piece, this week's practice, and what needs attention."
+      >
+        <PlanningRun />
+        <Button disabled={plan.isPending} onClick={() => plan.mutate(undefined)}>
+          Plan everyone's week
+        </Button>
+        <PrintWeeks
+          students={rows.map((row) => row.id)}
+        >{`Print ${rows.length === 1 ? "this week" : `these ${rows.length} weeks`}`}</PrintWeeks>
+      </PageHead>
+      <Notice trouble={plan.error} />
+      {all.length > 0 && <ViewBar all={all} view={view} />}
+      <Notice trouble={studio.error} again={() => studio.refetch()} />
+      {studio.isPending && <Waiting what="the studio" />}
+      {studio.data?.length === 0 && (
+        <Paper>
+          <Empty>No student yet. Add the first one under Students.</Empty>
+        </Paper>
+      )}
+      {studio.data && studio.data.length > 0 && (
+        <Paper role="table" aria-label="All students" overflowX="auto" tabIndex={0}>
+          <Grid
+            role="row"
+            templateColumns={COLUMNS}
+            gap="16px"
+            px="16px"
+            py="8px"
+            color="soft"
+            fontSize="sm"
+            fontWeight={700}
+            borderBottom="1px solid"
+            borderColor="line"
+            minW="860px"
+          >
+            <span role="columnheader">Student</span>
+            <span role="columnheader">Pieces, by work that is steady</span>
+            <span role="columnheader">Practised this week</span>
+            <span role="columnheader">Ready, and due</span>
+            <span role="columnheader">Needs attention</span>
+          </Grid>
+          {groups.map(([day, group]) =>
+            group.length === 0 ? null : (
+              <Box key={day} role="rowgroup" aria-label={day || "Students"}>
+                {day && (
+                  <Text px="16px" pt="8px" fontSize="sm" fontWeight={700} color="soft">
+                    {day}
+                  </Text>
+                )}
+                {group.map((row) => (
+                  <Line key={row.id} row={row} day={!day} />
+                ))}
+              </Box>
+            ),
+          )}
+          {rows.length === 0 && <Empty>No student is like that. Choose less above.</Empty>}
+        </Paper>
+      )}
+      {more}
+    </>
+  );
+}
+
+const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
+  return (
+    <Grid
+      role="row"
+      templateColumns={COLUMNS}
+      gap="16px"
+      px="16px"
+      py="7px"
+      alignItems="center"
+      borderBottom="1px solid"
+      borderColor="line"
+      minW="860px"
+    >
+      <Box role="cell">
+        <NameLink to={`/students/${row.id}`}>{row.name}</NameLink>
+        <Text fontSize="sm" color="soft">
+          {day && `${WEEKDAYS[row.lesson_weekday]?.slice(0, 3)} `}
+          {row.lesson_time}, {row.teacher}
+        </Text>
+      </Box>
+      <Box role="cell">
+        {row.pieces.length === 0 && <Text color="soft">{row.known ? "no piece yet" : "being worked out …"}</Text>}
+        {row.pieces.map((piece) => (
+          <Grid key={piece.title} templateColumns="minmax(110px, 150px) 52px 1fr" gap="10px" alignItems="center">
+            <Text>{piece.title}</Text>
+            <Text fontWeight={700} textAlign="right">
+              {piece.percent} %
+            </Text>
+            <Climb states={piece.states} percent={piece.percent} title={piece.title} />
+          </Grid>
+        ))}
+      </Box>
+      <Box role="cell">{row.known && <Days done={row.practised.done} of={row.practised.of} />}</Box>
+      <Box role="cell" fontSize="sm">
+        {row.outlooks.map((one) => (
+          <Text key={one.piece} color={one.late ? "brick" : "soft"} title={one.piece}>
+            {one.middle && one.cautious
+              ? `${dayAndMonth(one.middle)}, latest ${dayAndMonth(one.cautious)}`
+              : "never as things are"}
+            {one.due_on && ` · due ${dayAndMonth(one.due_on)}`}
+          </Text>
+        ))}
+        {row.last_result && (
+          <Text color="soft">
+            last heard {HEARD[row.last_result.result]}, {dayAndMonth(row.last_result.day)}
+          </Text>
+        )}
+      </Box>
+      <Box role="cell" fontSize="sm">
+        {row.concerns.slice(0, 2).map((one) => (
+          <Text key={one.text} color={one.kind === "late" ? "brick" : "ink"}>
+            {one.text}
+          </Text>
+        ))}
+        {row.concerns.length > 2 && <Text color="soft">and {row.concerns.length - 2} more</Text>}
+      </Box>
+    </Grid>
+  );
+});
+
+/** Days practised of days planned, as boxes and in words. */
+function Days({ done, of }: { done: number; of: number }) {
+  if (of === 0) return <Text color="soft">no plan</Text>;
+  return (
+    <Box display="flex" alignItems="center" gap="8px">
+      <svg width={of * 14} height="12" aria-hidden="true">
+        {Array.from({ length: of }, (_, at) => (
+          <rect
+            key={`day ${at + 1}`}
+            x={at * 14 + 0.75}
+            y="0.75"
+            width="10.5"
+            height="10.5"
+            rx="2"
+            fill={at < done ? colour("ink") : colour("sheet")}
+            stroke={colour("ink")}
+          />
+        ))}
+      </svg>
+      <Text>
+        {done} of {of} days
+      </Text>
+    </Box>
+  );
+}

@@ -1,0 +1,154 @@
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { useToday } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { DayBoxes } from "../../components/DayBoxes";
+import { fullDay } from "../../components/dates";
+import { useHelp } from "../../components/KeyHelp";
+import { NameLink } from "../../components/NameLink";
+import { Empty, Lost, Waiting } from "../../components/Notice";
+import { PageHead, Paper } from "../../components/Paper";
+import { PrintWeeks } from "../../components/PrintWeeks";
+
+type Row = Schemas["Today"]["lessons"][number];
+
+const COLUMNS = { base: "1fr", md: "70px minmax(150px, 1fr) 150px minmax(200px, 1.3fr) minmax(200px, 1.3fr) 120px" };
+
+/** The day's lessons in order. One key opens the lesson. */
+export default function TodayPage() {
+  const [params, setParams] = useSearchParams();
+  const all = params.get("teachers") === "all";
+  const today = useToday(all ? "all" : "own");
+  const [at, setAt] = useState(0);
+  const go = useNavigate();
+  const lessons = today.data?.lessons ?? [];
+  useHelp("today", [
+    ["↑ ↓", "from lesson to lesson"],
+    ["Enter", "open the lesson"],
+    ["s", "open the student"],
+  ]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.target as Element).matches("input, textarea, select, button, a")) return;
+      const row = lessons[at];
+      if (event.key === "ArrowDown") setAt(Math.min(at + 1, lessons.length - 1));
+      else if (event.key === "ArrowUp") setAt(Math.max(at - 1, 0));
+      else if (event.key === "Enter" && row) go(`/students/${row.id}/lesson`);
+      else if (event.key === "s" && row) go(`/students/${row.id}`);
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  if (today.error) return <Lost trouble={today.error} again={() => today.refetch()} />;
+  if (!today.data) return <Waiting what="the day" />;
+  const { date, holiday, next_day, others } = today.data;
+  return (
+    <>
+      <PageHead
+        title={fullDay(date)}
+        about={
+          holiday
+            ? "A holiday: no lessons."
+            : `${lessons.length || "No"} ${lessons.length === 1 ? "lesson" : "lessons"} today${next_day ? ` · the next ones are on ${fullDay(next_day)}` : ""}`
+        }
+      >
+        {others > 0 && (
+          <Button kind="toggle" aria-pressed={all} onClick={() => setParams(all ? {} : { teachers: "all" })}>
+            All teachers{!all && ` (${others} more)`}
+          </Button>
+        )}
+        {lessons.length > 0 && <PrintWeeks students={lessons.map((row) => row.id)}>Print their weeks</PrintWeeks>}
+      </PageHead>
+      <Paper>
+        {lessons.length === 0 && (
+          <Empty>
+            {others > 0 && !all
+              ? "No lesson of yours today."
+              : next_day
+                ? `The next lessons are on ${fullDay(next_day)}.`
+                : "No student has a lesson yet. Add one under Students."}
+          </Empty>
+        )}
+        <Box role="list" aria-label="Lessons of the day">
+          {lessons.map((row, index) => (
+            <Line key={row.id} row={row} current={index === at} onPick={() => setAt(index)} />
+          ))}
+        </Box>
+      </Paper>
+    </>
+  );
+}
+
+function Line({ row, current, onPick }: { row: Row; current: boolean; onPick: () => void }) {
+  const go = useNavigate();
+  return (
+    <Grid
+      role="listitem"
+      aria-current={current}
+      templateColumns={COLUMNS}
+      gap="4px 14px"
+      alignItems="start"
+      px="16px"
+      py="10px"
+      borderBottom="1px solid"
+      borderColor="line"
+      bg={current ? "railSoft" : undefined}
+      boxShadow={current ? "inset 4px 0 0 var(--chakra-colors-rail)" : undefined}
+      onMouseEnter={onPick}
+    >
+      <Text fontWeight={700} fontSize="lg">
+        {row.time}
+      </Text>
+      <Box>
+        <NameLink to={`/students/${row.id}`}>{row.name}</NameLink>
+        {row.pieces.map((piece) => (
+          <Text key={piece.title} fontSize="sm" color="soft">
+            {piece.title}
+            {piece.section && `, ${piece.section} in hand`}
+          </Text>
+        ))}
+        <Text fontSize="sm" color="soft">
+          {row.teacher}
+        </Text>
+      </Box>
+      {row.days.length > 0 ? <DayBoxes days={row.days} /> : <Text color="soft">no week yet</Text>}
+      <Box fontSize="sm">
+        {row.hear_first ? (
+          <>
+            <Text>
+              Hear first <b>{row.hear_first.title}</b>
+            </Text>
+            <Text color="soft">
+              {row.pieces.length > 1 && `${row.hear_first.piece}: `}
+              {row.hear_first.first}
+            </Text>
+          </>
+        ) : (
+          <Text color="soft">nothing that others wait for</Text>
+        )}
+      </Box>
+      <Box fontSize="sm">
+        {row.concerns.slice(0, 3).map((one) => (
+          <Text key={one.text} color={one.kind === "late" ? "brick" : "ink"}>
+            {one.text}
+          </Text>
+        ))}
+        {row.concerns.length > 3 && <Text color="soft">and {row.concerns.length - 3} more</Text>}
+        {row.concerns.length === 0 && <Text color="soft">nothing needs attention</Text>}
+      </Box>
+      <Flex justify="flex-end">
+        <Button
+          kind={current && !row.finished ? "go" : "plain"}
+          size="sm"
+          onClick={() => go(`/students/${row.id}/lesson`)}
+        >
+          {row.finished ? "Heard" : "Open lesson"}
+        </Button>
+      </Flex>
+    </Grid>
+  );
+}
