@@ -72,10 +72,10 @@ module Demo
     end
 
     def columns(piece)
-      {
-        **piece.to_h.slice(:id, :piece_id, :revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first), choices: Sequel.pg_jsonb(piece.choices),
+      piece.to_h.slice(:id, :piece_id, :revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first).merge(
+        choices: Sequel.pg_jsonb(piece.choices),
         steps: Sequel.pg_jsonb(piece.progress.own.map(&:to_data))
-      }
+      )
     end
 
     def keep(change)

@@ -52,7 +52,7 @@ module Stairwell
 
       # @param id [Integer]
       # @return [Hash, nil]
-      def studio(id) = id < MOST_ID ? db.transaction { row(id) } : nil
+      def studio(id) = (id < MOST_ID) ? db.transaction { row(id) } : nil
 
       # Makes a studio and its first member; used by setup and demo.
       # @return [Integer] the studio's id

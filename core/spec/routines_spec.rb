@@ -139,7 +139,7 @@ RSpec.describe "Routines" do
     drawn = all.to_h { |step| [step.stage, Stairwell::Practice.pictures(step)] }
     expect(drawn.values.uniq.size).to eq(all.size)
     expect(drawn).to include(count: [:point], clap: [:clap], clap_fingers: %i[clap fingers], play_notes: %i[both names], sing: %i[both sing], together: [:both])
-    lines = JSON.parse(File.read(File.expand_path("../../web/src/parts/actions.json", __dir__)))
+    lines = JSON.parse(File.read(File.expand_path("../../web/src/components/actions.json", __dir__)))
     expect(Stairwell::Practice::Stage::PICTURES.map(&:to_s) - lines.keys).to eq([])
   end
 

@@ -19,7 +19,7 @@ RSpec.describe "Words" do
   end
 
   it "leave people, pieces and what a teacher wrote alone, and nothing else" do
-    line = ->(title, **more) { Stairwell::Recap::Line.new(title: title, dates: [Date.new(2027, 3, 4)], **{kind: :step, repetitions: 5}.merge(more)) }
+    line = ->(title, **more) { Stairwell::Recap::Line.new(title: title, dates: [Date.new(2027, 3, 4)], kind: :step, repetitions: 5, **more) }
     lines = [line["A", place: "bars 3–5", piece: "The Bar of Gold"], line["Half Note Rag, bars 1 to 4", kind: :added], line["B", piece: "Bartok's bars"]]
     recap = Stairwell::Recap.write(name: "Bar-Lev", results: [], lines: lines, dates: [Date.new(2027, 3, 4)], next_lesson: Date.new(2027, 3, 11), style: :american)
     expect(recap).to include("Dear Bar-Lev,", "The Bar of Gold, measures 3–5", "Half Note Rag, bars 1 to 4", "B (Bartok's bars)")

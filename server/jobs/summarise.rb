@@ -12,12 +12,16 @@ module Stairwell
         # Rounds before it stops. Own choice: far more than any studio needs.
         MOST = 400
 
-        # Puts it, unless it lies there already.
+        # Puts it where it is needed, unless it lies there already: one statement either
+        # way.
         # @param context [StudioContext]
+        # @param needed [Boolean]
         # @return [void]
-        def self.soon(context)
-          lying = context.store.db[:que_jobs].where(job_class: name, finished_at: nil, expired_at: nil).where(Sequel.lit("args = ?::jsonb", "[#{context.studio_id}]"))
-          enqueue(context.studio_id) if lying.empty?
+        def self.soon(context, needed)
+          jobs, args = context.store.db[:que_jobs], Sequel.lit("?::jsonb", "[#{context.studio_id}]")
+          lying = jobs.where(job_class: name, finished_at: nil, expired_at: nil).where(Sequel.lit("args = ?", args))
+          one = jobs.db.select(Sequel.as(name, :job_class), Sequel.as(args, :args), Sequel.lit("'{}'::jsonb").as(:kwargs), Sequel.as(Que.job_schema_version, :version))
+          jobs.insert(%i[job_class args kwargs job_schema_version], one.where(needed).exclude(lying.exists))
         end
 
         # @param studio_id [Integer]

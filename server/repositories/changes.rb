@@ -74,10 +74,10 @@ module Stairwell
           private
 
           def columns(piece)
-            {
-              **piece.to_h.slice(:revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first, :due_on), choices: Sequel.pg_jsonb(piece.choices),
+            piece.to_h.slice(:revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first, :due_on).merge(
+              choices: Sequel.pg_jsonb(piece.choices),
               steps: Sequel.pg_jsonb(piece.progress.own.map(&:to_data))
-            }
+            )
           end
         end
 
@@ -126,7 +126,7 @@ module Stairwell
           # Keys are the client's: the same one twice is one row.
           def add(kind, rows)
             table, by = TABLES.fetch(kind)
-            whole = rows.map { |row| {studio_id: @tables.studio_id, student_id: @student_id, by => @context.account_id, **row} }
+            whole = rows.map { |row| {:studio_id => @tables.studio_id, :student_id => @student_id, by => @context.account_id, **row} }
             @tables.db[table].insert_conflict.multi_insert(whole)
           end
 

@@ -32,10 +32,10 @@ RSpec.describe "The first day of a studio" do
     expect(page).to have_text("8 of 8")
     add_a_student
     visit "/library/1"
-    click_button "Give to a student"
+    click_button "Assign to a student"
     select "Wren", from: "Student"
     fill_in "Target tempo, beats per minute", with: "60"
-    click_button "Give Millrace"
+    click_button "Assign Millrace"
     expect(page).to have_css("h1", text: "Wren")
     expect(page).to have_css("h2", text: "Millrace · 0 % of the work is steady")
     expect(page).to have_css("section button", text: "A, right hand")
@@ -58,7 +58,7 @@ RSpec.describe "The first day of a studio" do
     expect(page).to have_text("None yet. Choose bars on the page and give them a letter.")
     add_a_student
     select "Bare", from: "Piece"
-    click_button "Give Bare"
+    click_button "Assign Bare"
     expect(page).to have_css("[role=alert]", text: "“Bare” has no section yet. Mark at least one on its page.")
     visit "/library/1"
     click_button "Suggest sections"
@@ -79,7 +79,7 @@ RSpec.describe "The first day of a studio" do
     select "from the end back", from: "Sections join"
     fill_in "Ready by", with: "03/20/2027"
     expect(page).to have_text("For students who see patterns")
-    click_button "Give Weir"
+    click_button "Assign Weir"
     expect(page).to have_text("Shapes first · right hand first")
     expect(page).to have_text("left hand blocked")
     expect(page).to have_text("B + C")

@@ -18,9 +18,9 @@ RSpec.describe "Every place" do
       expect(page).to have_css(css)
       expect_accessible
     end
-    click_button "Give to a student"
+    click_button "Assign to a student"
     bar_at(6).find("rect", match: :first).click
-    ["Look over", "Check", "Text", "Past"].each do |tab|
+    ["Preview", "Check", "Text", "Past"].each do |tab|
       click_tab tab
       expect_accessible
     end

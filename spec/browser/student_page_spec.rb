@@ -192,7 +192,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     api { ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ada")) }
     visit "/studio"
     expect(page).to have_text("2 students")
-    work_on_jobs
+    TestApp.work_on_jobs
     select "those who need attention", from: "Which students"
     expect(page).to have_css("[role=status]", text: "1 of 2 students")
     expect(page).to have_css("[role=row]", text: "Nell")

@@ -59,7 +59,7 @@ RSpec.describe "From the page to the next week" do
     select "Left", from: "First hand"
     fill_in "Target tempo, beats per minute", with: "54"
     select "by themselves", from: "Sections open"
-    click_button "Give Two Gulls Arguing"
+    click_button "Assign Two Gulls Arguing"
     expect(page).to have_css("section[aria-label^='Thu 4 Mar'] button", text: "B, left hand")
   end
 
@@ -130,7 +130,7 @@ RSpec.describe "From the page to the next week" do
     hear_the_lesson
     go "Studio"
     row = find("[role=row]", text: "Nell")
-    work_on_jobs
+    TestApp.work_on_jobs
     expect(row).to have_text("Two Gulls Arguing")
     expect(row).to have_text(/[1-9]\d* %/)
     expect(row).to have_text("last heard secure, 10 Mar")

@@ -187,7 +187,7 @@ RSpec.describe "Practice and lessons" do
     expect(ask(:get, "/api/students/#{student["id"]}")["week"]).to eq(after["next_week"])
     expect(say.call("A.left", "not_heard")["steps"].find { |one| one["id"] == "A.left" }["state"]).to eq("open")
     ask(:get, "/api/studio")
-    work_on_jobs
+    TestApp.work_on_jobs
     row = ask(:get, "/api/studio").first
     expect(row["last_result"]).to include("result" => "steady", "title" => "A, right hand")
     expect(row["pieces"].first["percent"]).to be_positive

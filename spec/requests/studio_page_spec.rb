@@ -15,7 +15,7 @@ RSpec.describe "The studio page" do
   # As it is once the jobs have come to it.
   def row
     ask(:get, "/api/studio")
-    work_on_jobs
+    TestApp.work_on_jobs
     ask(:get, "/api/studio").first
   end
 
@@ -107,7 +107,7 @@ RSpec.describe "The studio page" do
     said = -> { ask(:get, "/api/studio").map { |one| one.values_at("known", "fresh") }.tally }
     2.times { expect(said.call).to eq({[false, false] => 4}) }
     expect(TestApp::OWNER[:que_jobs].where(Sequel.like(:job_class, "%Summarise")).count).to eq(1) # lies there once
-    work_on_jobs
+    TestApp.work_on_jobs
     expect(said.call).to eq({[true, true] => 4})
     ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid})
     expect(said.call).to eq({[true, true] => 3, [true, false] => 1})

@@ -72,14 +72,6 @@ module Requests
     ask(:get, path)
   end
 
-  # Works on the jobs that lie there, until none is left.
-  def work_on_jobs
-    while (job = TestApp::OWNER[:que_jobs].where(finished_at: nil).order(:id).first)
-      TestApp::OWNER[:que_jobs].where(id: job[:id]).delete
-      Object.const_get(job[:job_class]).allocate.run(*JSON.parse(job[:args]))
-    end
-  end
-
   def mark(path, item, kind: "repetition", key: SecureRandom.uuid, **more)
     ask(:post, "#{path}/marks", {key: key, kind: kind, assignment_id: item["assignment_id"], step_id: item["step_id"], **more})
   end

@@ -46,6 +46,14 @@ module TestApp
     CLOCK.fixed = time
   end
 
+  # Works on the jobs that lie there, until none is left.
+  def work_on_jobs
+    while (job = OWNER[:que_jobs].where(finished_at: nil).order(:id).first)
+      OWNER[:que_jobs].where(id: job[:id]).delete
+      Object.const_get(job[:job_class]).allocate.run(*JSON.parse(job[:args]))
+    end
+  end
+
   # @return [Hash] :account_id, :studio_id, :email of a new studio's owner
   def studio(name = "Quay Street", email: "owner@quay.example")
     account = Stairwell::Server::Auth.add_account(store.db, email: email, name: "Mira Quist", password: PASSWORD)

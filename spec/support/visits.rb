@@ -6,7 +6,7 @@ require_relative "browser"
 
 Capybara.app = TestApp.app
 Capybara.server = :puma, {Silent: true, Threads: "1:5"}
-Capybara.default_max_wait_time = 8
+Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
 Capybara.register_driver(:desk) { |app| Capybara::Selenium::Driver.new(app, browser: :chrome, options: Browser.options, service: Browser.service) }
 Capybara.register_driver(:phone) do |app|

@@ -37,7 +37,7 @@ module Stairwell
         # @return [Hash] as {#show}
         # @raise [Problem] 409 with theirs and both put together
         def save(script, seen:)
-          @whose.studio? ? save_page(script, seen) : save_layer(script, seen)
+          @whose.studio? ? keep_page(script, seen) : keep_layer(script, seen)
         end
 
         # @return [Array<Hash>] sittings, the newest first
@@ -124,7 +124,7 @@ module Stairwell
           Studio::Bench.new(page, layer: !@whose.studio?)
         end
 
-        def save_page(script, seen)
+        def keep_page(script, seen)
           read = read()
           bench = bench(read)
           map = bench.map_of(script)
@@ -135,7 +135,7 @@ module Stairwell
           page(map, read).merge(about(read), revision: row[:revision], script: script)
         end
 
-        def save_layer(script, seen)
+        def keep_layer(script, seen)
           read = read()
           kept = @context.write { |tables| Repositories::Layers.new(tables).add(@id, @whose.columns, script, seen: seen, by: @context.account_id) }
           kept ? show : raise(stale(bench(read), script, seen))

@@ -7,7 +7,7 @@ module Stairwell
       # student.
       Whose = Stairwell.value(:kind, id: nil) do
         # @return [Hash] columns of a layer
-        def columns = {:"#{kind}_id" => id}
+        def columns = {"#{kind}_id": id}
 
         # @return [Boolean]
         def studio? = kind == :studio

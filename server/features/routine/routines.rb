@@ -39,21 +39,18 @@ module Stairwell
         # What the changed routine does to a piece; nothing is kept.
         # @return [Hash] {steps:, minutes:, days:}
         def trial(key, piece_id:, stages:)
-          page = nil
-          routine, = find(key) { |tables| page = page(tables, piece_id) }
-          made = Practice.steps(page.map, routine: edit(routine, stages))
+          row = read = nil
+          routine, = find(key) do |tables|
+            row = Repositories::Pieces.new(tables).find(piece_id)
+            read = Repositories::Pages.new(tables).read([[piece_id, row[:revision]]])
+          end
+          made = Practice.steps(read.page(piece_id, row[:revision], nil).map, routine: edit(routine, stages))
           {steps: made.size, minutes: made.sum(0r, &:work).to_f, days: made.sum(&:good_days)}
         rescue ContradictionError => error
           raise refused(error)
         end
 
         private
-
-        def page(tables, piece_id)
-          row = Repositories::Pieces.new(tables).find(piece_id)
-          read = Repositories::Pages.new(tables).read([[piece_id, row[:revision]]])
-          read.page(piece_id, row[:revision], nil)
-        end
 
         # @return [Array(Practice::Routine, Hash)] no row for one that ships
         def find(key)

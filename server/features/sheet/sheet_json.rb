@@ -32,12 +32,12 @@ module Stairwell
 
         def item(one)
           planned = one.item
-          {
-            **planned.to_h.slice(:assignment_id, :step_id, :piece, :tempo, :repetitions), minutes: planned.minutes.to_f, kind: planned.kind.to_s,
+          planned.to_h.slice(:assignment_id, :step_id, :piece, :tempo, :repetitions).merge(
+            minutes: planned.minutes.to_f, kind: planned.kind.to_s,
             **one.to_h.slice(:title, :place, :how, :done_when, :notes, :done, :struggle, :last_mark, :keys), hands: one.step.hands.to_s, actions: one.actions.map(&:to_s),
             picture: one.where.picture.map { |page| {page: page.page, lines: page.lines.map(&:to_h)} }, score: one.where.score,
             starts: one.where.starts.map { |key| key.to_h.merge(hand: key.hand.to_s) }, bars: one.where.bars.map { |span| {from: span.from, to: span.to} }
-          }
+          )
         end
       end
     end

@@ -12,11 +12,11 @@ module Stairwell
         # @return [Hash] see the contract's Step
         def of(one, progress)
           step = one.step
-          {
-            **step.to_h.slice(:id, :title, :place, :section, :tempo, :repetitions, :arithmetic), stage: step.stage.to_s, state: one.state.to_s, credited: one.credited,
+          step.to_h.slice(:id, :title, :place, :section, :tempo, :repetitions, :arithmetic).merge(
+            stage: step.stage.to_s, state: one.state.to_s, credited: one.credited,
             good_days: one.good_days, minutes: step.minutes.to_f, done_when: step.done, introduced: one.introduced, simplification: simplification(step, progress),
             last_result: one.last_result && {result: one.last_result.result.to_s, day: one.last_result.date.to_s}
-          }
+          )
         end
 
         # @return [Hash, nil] how a step that did not go can be made smaller, and the form

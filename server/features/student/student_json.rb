@@ -34,18 +34,18 @@ module Stairwell
         private
 
         def piece(one)
-          {
-            **one.to_h.slice(:id, :piece_id, :title, :hand_order, :target_tempo, :priority, :introduce_first), routine: @record.routine(one.routine).name, due_on: one.due_on&.to_s,
+          one.to_h.slice(:id, :piece_id, :title, :hand_order, :target_tempo, :priority, :introduce_first).merge(
+            routine: @record.routine(one.routine).name, due_on: one.due_on&.to_s,
             without: one.choices["without"].to_a, introductions: one.progress.introductions.map { |what, introduced| {what: what, introduced: introduced} }, percent: one.percent,
             steps: one.progress.standings.values.map { |standing| StepJson.of(standing, one.progress) }
-          }
+          )
         end
 
         def outlook(one)
-          {
-            **one.to_h.slice(:planned, :middle, :cautious, :due_on).transform_values { |date| date&.to_s }, late: one.late?,
+          one.to_h.slice(:planned, :middle, :cautious, :due_on).transform_values { |date| date&.to_s }.merge(
+            late: one.late?,
             options: one.options.map { |option| {change: option.change, words: option.words, date: option.date.to_s, days_sooner: option.days_sooner} }
-          }
+          )
         end
 
         def extra_work(one) = one.to_h.merge(minutes: one.minutes.to_f)

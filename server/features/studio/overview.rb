@@ -18,7 +18,7 @@ module Stairwell
         #   StudioRow
         def rows
           students, summaries = @context.read { |tables| [Repositories::Students.new(tables).list, Repositories::Summaries.new(tables, @context.today).all] }
-          Jobs::Summarise.soon(@context) unless students.all? { |row| summaries.dig(row[:id], :fresh) }
+          Jobs::Summarise.soon(@context, students.any? { |row| !summaries.dig(row[:id], :fresh) })
           students.map { |row| line(row, summaries[row[:id]]) }
         end
 

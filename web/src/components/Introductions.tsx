@@ -9,7 +9,7 @@ type One = { assignment_id: number; piece: string; what: string; introduced: boo
 /** What opens when it is shown at the lesson: one press opens it, another takes
  * that back. */
 export function Introductions({ student, all, named }: { student: number; all: One[]; named: boolean }) {
-  const teach = useIntroduce(student);
+  const introduce = useIntroduce(student);
   if (all.length === 0) return null;
   const pieces = [...new Set(all.map((one) => one.assignment_id))];
   return (
@@ -26,17 +26,17 @@ export function Introductions({ student, all, named }: { student: number; all: O
             role="group"
             aria-label={`Introduced in ${own[0]?.piece}`}
           >
-            <Text fontWeight={650}>{named ? `Taught in ${own[0]?.piece}` : "Taught"}</Text>
+            <Text fontWeight={650}>{named ? `Introduced in ${own[0]?.piece}` : "Introduced"}</Text>
             {own.map((one) => (
               <Button
                 key={one.what}
                 kind="toggle"
                 size="xs"
                 aria-pressed={one.introduced}
-                disabled={teach.isPending}
+                disabled={introduce.isPending}
                 title={one.introduced ? "Shown already; press to take that back" : "Show it today: its steps open"}
                 onClick={() =>
-                  teach.mutate({ assignment_id: id, what: one.what, introduced: !one.introduced, key: newKey() })
+                  introduce.mutate({ assignment_id: id, what: one.what, introduced: !one.introduced, key: newKey() })
                 }
               >
                 {one.what}
@@ -45,7 +45,7 @@ export function Introductions({ student, all, named }: { student: number; all: O
           </Flex>
         );
       })}
-      <Notice trouble={teach.error} />
+      <Notice trouble={introduce.error} />
     </>
   );
 }

@@ -55,8 +55,8 @@ module Stairwell
         said = markings.hands.select { |one| one.span && %i[right left].include?(one.use) }
         moved = said.each_with_object(notes.dup) do |one, found|
           one.span.bars.each do |bar|
-            all = found[bar]&.values&.flatten or next
-            found[bar] = {right: [], left: []}.merge(one.use => all)
+            all = found[bar]&.values_at(:right, :left)&.flatten&.compact or next
+            found[bar] = {right: [], left: []}.merge(one.use => all.sort_by.with_index { |note, at| [note.onset, at] })
           end
         end
         with(notes: moved)

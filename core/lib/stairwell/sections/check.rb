@@ -72,7 +72,11 @@ module Stairwell
 
       def mend(run)
         found = neighbour(run)
-        found ? "Let #{found.first.label} #{(found.last == :from) ? "begin" : "end"} there, or mark a section." : "Mark a section there."
+        if found
+          "Let #{found.first.label} #{(found.last == :from) ? "begin" : "end"} there, or mark a section."
+        else
+          "Mark a section there."
+        end
       end
 
       def widened(run)

@@ -36,7 +36,11 @@ module Stairwell
       def after(piece, step_id, result, key, details)
         event = Progress::LessonResult.new(step_id: step_id, date: @record.today, result: result, at: @record.moment, key: key)
         heard = HeardToday.new(result: result, **details)
-        stumbled = details[:bar] ? {[piece.id, details[:bar]] => @record.stumbled.fetch([piece.id, details[:bar]], Set[]) | (stumbles?(result) ? [@record.today] : [])} : {}
+        stumbled = if details[:bar]
+          {[piece.id, details[:bar]] => @record.stumbled.fetch([piece.id, details[:bar]], Set[]) | (stumbles?(result) ? [@record.today] : [])}
+        else
+          {}
+        end
         @record.with_piece(piece.after(event)).with(
           heard_today: @record.heard_today.merge([piece.id, step_id] => heard), stumbled: @record.stumbled.merge(stumbled), lessons: @record.lessons | [@record.today],
           known_keys: @record.known_keys | [key]

@@ -31,7 +31,7 @@ module Stairwell
       def simplify(assignment_id:, step_id:, form:, key:, bar: nil)
         piece = @record.piece(assignment_id)
         step = piece.progress.troubled.find { |one| one.id == step_id } || raise(MissingError, "step in this piece that did not go")
-        unless form == :none || Practice::Simplification.forms(step).any? { |one| one.form == form && one.bar == bar }
+        unless offered?(step, form, bar)
           raise RefusedError.new("“#{step.title}” cannot be made smaller in that way. Choose one of those that are offered.", code: :form, field: "form")
         end
 
@@ -40,6 +40,8 @@ module Stairwell
       end
 
       private
+
+      def offered?(step, form, bar) = form == :none || Practice::Simplification.forms(step).any? { |one| one.form == form && one.bar == bar }
 
       def added(piece, event, kind, row, **changes)
         return Change.new(record: @record) if @record.known_keys.include?(event.key)

@@ -37,7 +37,7 @@ export function AssignPiece({
 }) {
   const students = useStudents();
   const routines = useRoutines();
-  const give = useAssignPiece();
+  const assign = useAssignPiece();
   const go = useNavigate();
   const { register, handleSubmit, setValue, watch } = useForm<Form>({
     defaultValues: {
@@ -68,12 +68,12 @@ export function AssignPiece({
   const trial = useAssignmentPreview(id, useCalm(gift));
   const submit = () =>
     id &&
-    give.mutate(
+    assign.mutate(
       { ...gift, id },
       {
-        onSuccess: (given) => {
+        onSuccess: (student) => {
           onDone();
-          go(`/students/${given.id}`);
+          go(`/students/${student.id}`);
         },
       },
     );
@@ -178,8 +178,8 @@ export function AssignPiece({
             <Field.Label fontWeight={600}>Ready by</Field.Label>
             <Input type="date" borderColor="line" {...register("due_on")} />
           </Field.Root>
-          <Button type="submit" kind="go" disabled={give.isPending}>
-            Give {piece.title}
+          <Button type="submit" kind="go" disabled={assign.isPending}>
+            Assign {piece.title}
           </Button>
           <Button onClick={onDone}>Not now</Button>
         </Flex>
@@ -208,7 +208,7 @@ export function AssignPiece({
               : "a step is longer than any day, so it would never be done"}
           </Text>
         )}
-        <Notice trouble={give.error ?? (trial.error as typeof give.error)} />
+        <Notice trouble={assign.error ?? (trial.error as typeof assign.error)} />
       </form>
     </Paper>
   );

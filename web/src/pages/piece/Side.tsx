@@ -13,7 +13,7 @@ import type { Bench } from "./useBench";
 
 const TABS = [
   ["map", "Map"],
-  ["look", "Look over"],
+  ["preview", "Preview"],
   ["check", "Check"],
   ["text", "Text"],
   ["notes", "Notes"],
@@ -74,7 +74,7 @@ export function Side({ id, hasScore, bench, whose, tab, onTab, chosen, onChoose,
         }}
       >
         {tab === "map" && <MapSummary bench={bench} onChoose={onChoose} onShow={onShow} />}
-        {tab === "look" && <Preview bench={bench} onShow={onShow} />}
+        {tab === "preview" && <Preview bench={bench} onShow={onShow} />}
         {tab === "check" && <Check bench={bench} onShow={onShow} />}
         {tab === "text" && <ScriptText id={id} whose={whose} bench={bench} />}
         {tab === "notes" && hasScore && <Excerpt id={id} piece={piece} chosen={chosen} />}

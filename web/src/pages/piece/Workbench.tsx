@@ -65,7 +65,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           Where next?
         </Button>
         <Button kind="go" aria-expanded={giving} onClick={() => setGiving(!giving)}>
-          Give to a student
+          Assign to a student
         </Button>
       </PageHead>
       {giving && (

@@ -17,7 +17,7 @@ type Keys = {
   off: boolean;
 };
 
-const TABS: Record<string, Tab> = { m: "map", l: "look", k: "check", x: "text", v: "notes", p: "past" };
+const TABS: Record<string, Tab> = { m: "map", l: "preview", k: "check", x: "text", v: "notes", p: "past" };
 
 /** The keys of the workbench; none of them while one types. */
 export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) {

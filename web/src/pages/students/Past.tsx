@@ -23,7 +23,7 @@ export function Past({ student }: { student: Schemas["Student"] }) {
                 <b>{one.title}</b>{" "}
                 <Text as="span" color="soft" fontSize="sm">
                   {ENDED[one.ended]} {dayAndMonth(one.ended_on)}
-                  {one.keep_for && `, for ${dayAndMonth(one.keep_for)}`}; given {dayAndMonth(one.assigned_on)}
+                  {one.keep_for && `, for ${dayAndMonth(one.keep_for)}`}; assigned {dayAndMonth(one.assigned_on)}
                 </Text>
               </Text>
               <Button size="xs" ml="auto" onClick={() => end.mutate({ assignment: one.id, ended: null })}>

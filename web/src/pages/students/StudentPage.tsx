@@ -199,7 +199,7 @@ function GiveAnother({ student }: { student: Student }) {
   const piece = free.find((one) => one.id === chosen);
   return (
     <Paper p="12px 18px" flex={piece ? "1 1 100%" : "1 1 320px"}>
-      <PartHead>{student.pieces.length ? "Give another piece" : "Give the first piece"}</PartHead>
+      <PartHead>{student.pieces.length ? "Assign another piece" : "Assign the first piece"}</PartHead>
       <NativeSelect.Root mt="6px" maxW="340px">
         <NativeSelect.Field
           aria-label="Piece"

@@ -23,7 +23,7 @@ module Stairwell
         # @param list [Boolean] whether a comma would end it
         # @return [String] as it stands in a script
         def write(text, list: false)
-          plain = text == text.strip && !text.empty? && !text.match?(/[\n\r\t]/) && !text.start_with?("\"") && !text.match?(/(?:\A|\s)#{COMMENT}/)
+          plain = text == text.strip && !text.empty? && !text.match?(/[\n\r\t]/) && !text.start_with?("\"") && !text.match?(/(?:\A|\s)#{COMMENT}/o)
           (plain && !(list && text.include?(","))) ? text : quote(text)
         end
 
@@ -34,7 +34,7 @@ module Stairwell
         # @param written [String] as {write} gives, or as a person typed it
         # @return [String]
         def read(written)
-          return written unless written.match?(/\A#{QUOTED}\z/m)
+          return written unless written.match?(/\A#{QUOTED}\z/mo)
 
           written[1...-1].gsub(/\\(.)/m) { |escape| MEANS.fetch(escape, escape[1]) }
         end

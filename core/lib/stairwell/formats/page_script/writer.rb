@@ -100,7 +100,7 @@ module Stairwell
         # Commas in tempo words stand as they are where they read back the same.
         def tempo_words(words)
           parts = words.split(",", -1).map(&:strip)
-          (parts.join(", ") == words && parts.none? { |part| part.empty? || part.match?(/\A(?:marked\b|#{Values::TARGET})/i) }) ? Text.write(words) : Text.quote(words)
+          (parts.join(", ") == words && parts.none? { |part| part.empty? || part.match?(/\A(?:marked\b|#{Values::TARGET})/io) }) ? Text.write(words) : Text.quote(words)
         end
 
         def mark(tempo)

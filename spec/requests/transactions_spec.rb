@@ -1,0 +1,101 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+# The core computes with no transaction open, in every route and every job: rows are
+# read, the transaction ends, and only then anything is worked out.
+RSpec.describe "While a transaction is open" do
+  CORE = File.expand_path("../../core/lib/stairwell", __dir__)
+  # What the core shares with the server: making a class of values, and what such a
+  # class does by itself.
+  SHARED = [File.join(CORE, "value.rb"), File.join(CORE, "errors.rb")].freeze
+
+  # @return [Array<String>] calls of the core with a transaction open
+  def calls_inside
+    found = []
+    db = TestApp.store.db
+    watch = TracePoint.new(:call) do |call|
+      next unless call.path.start_with?(CORE) && !SHARED.include?(call.path) && db.in_transaction?
+
+      found << "#{call.path.delete_prefix(CORE)}:#{call.lineno} #{call.method_id}"
+    end
+    watch.enable { yield }
+    found.tally.sort_by { |_, count| -count }.map { |call, count| "#{call} (#{count})" }
+  end
+
+  before do
+    TestApp.studio
+    sign_in
+  end
+
+  # Each operation of the contract at least once, in the order of a studio's days.
+  def every_route
+    score = Stairwell::Formats::MusicXML.write(Demo::Pieces.lantern_room.map)
+    load_score(score)
+    piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT})["id"]
+    ask(:post, "/api/scripts/read", {script: Requests::SCRIPT})
+    ask(:post, "/api/pieces/#{piece}/draft", {script: Requests::SCRIPT, put: ["fine: 12"]})
+    ask(:put, "/api/pieces/#{piece}/script", {script: "#{Requests::SCRIPT}fine: 12\n", revision: 1})
+    ask(:put, "/api/pieces/#{piece}/script", {script: Requests::SCRIPT, revision: 1}) # stale
+    ask(:put, "/api/pieces/#{piece}/script", {script: "tempo: target 60\n", revision: 0, for: "teacher"})
+    ["", "/revisions", "/revisions/2?against=1", "/sound", "/drill", "/export/map", "/export/musicxml", "/export/script"].each { |rest| custom_request("GET", "/api/pieces/#{piece}#{rest}") }
+    custom_request("GET", "/api/pieces/1/score")
+    student = ask(:post, "/api/students", Requests::STUDENT)["id"]
+    path = "/api/students/#{student}"
+    ask(:post, "/api/pieces/#{piece}/drills", {student_id: student, key: SecureRandom.uuid, asked: 2, missed: [4]})
+    asked = {piece_id: piece, routine: "hand_by_hand", hand_order: "right", target_tempo: 76, introduce_first: true, due_on: "2027-03-20"}
+    ask(:post, "#{path}/preview", asked)
+    given = ask(:post, "#{path}/pieces", asked)["pieces"].first["id"]
+    ask(:put, "#{path}/pieces/#{given}", {target_tempo: 70, priority: 1})
+    ask(:post, "#{path}/pieces/#{given}/renew", {})
+    ask(:post, "#{path}/introductions", {assignment_id: given, what: "A1", introduced: true, key: SecureRandom.uuid})
+    ask(:post, "#{path}/options", {change: "no_pedal", assignment_id: given})
+    ask(:post, "#{path}/week", {})
+    week = ask(:get, path)["week"]
+    ask(:post, "#{path}/week/overrides", {edit: "pin", starts: week["starts"], seen: 0, id: "#{given}/A.right", date: week["days"].first["date"]})
+    work = ask(:post, "#{path}/extra-work", {kind: "theory", title: "Page 3", minutes: 2, times: 1})["extra_work"].first["id"]
+    ask(:put, "#{path}/extra-work/#{work}", {kind: "theory", title: "Page 4", minutes: 2, times: 2})
+    ask(:delete, "#{path}/extra-work/#{work}", {})
+    ask(:put, path, Requests::STUDENT.merge(minutes_a_day: 25, version: ask(:get, path)["version"]))
+    ask(:get, "/api/students")
+    link = ask(:post, "#{path}/link", {})["sheet_path"].sub("/s/", "/api/sheet/")
+    TestApp.now = Time.utc(2027, 3, 5, 12) # a day was missed
+    item = ask(:get, link)["days"].flat_map { |day| day["items"] }.first
+    mark(link, item)
+    ask(:get, "#{link}/sound?assignment_id=#{given}&step_id=A.right")
+    %W[#{link}/score?assignment_id=#{given} #{link}/week.pdf].each { |page| custom_request("GET", page) }
+    TestApp.now = Time.utc(2027, 3, 10, 16)
+    sign_in
+    %w[/api/pieces /api/today /api/studio /api/studio/settings /api/routines].each { |page| ask(:get, page) }
+    ask(:get, "#{path}/lesson")
+    ask(:post, "#{path}/offer", {assignment_id: given, step_id: "A.right", stumbles: 1})
+    ask(:post, "#{path}/results", {assignment_id: given, step_id: "A.together", result: "not_yet", bar: 3, key: SecureRandom.uuid})
+    ask(:post, "#{path}/simplifications", {assignment_id: given, step_id: "A.together", form: "left", key: SecureRandom.uuid})
+    ask(:post, "#{path}/ticks", {assignment_id: given, step_id: "A.right", days: ["2027-03-08"], done: true, key: SecureRandom.uuid})
+    ask(:put, "#{path}/lesson", {notes: "Bring the book", version: 0})
+    lent = ask(:post, "#{path}/lent", {title: "Tidewater 2"})["lent"].first["id"]
+    ask(:delete, "#{path}/lent/#{lent}", {})
+    ask(:post, "#{path}/lesson/finish", {send: false})
+    %W[#{path}/week.pdf /api/weeks.pdf?students=#{student} /api/outbox].each { |page| custom_request("GET", page) }
+    copy = ask(:post, "/api/routines/by_ear/copy", {name: "Ours"})["key"]
+    ask(:put, "/api/routines/#{copy}", {name: "Ours too", for_whom: "", stages: [], version: 1})
+    ask(:post, "/api/routines/#{copy}/trial", {piece_id: piece, stages: []})
+    ask(:post, "#{path}/pieces/#{given}/end", {ended: "kept", keep_for: "2027-06-01"})
+    ask(:post, "#{path}/pieces/#{given}/end", {ended: nil})
+    ask(:put, "/api/studio/settings", {holidays: [{from: "2027-04-01", to: "2027-04-05"}]})
+    ask(:post, "/api/studio/plans", {})
+    ask(:delete, "#{path}/link", {})
+    TestApp.work_on_jobs
+  end
+
+  it "nothing is computed" do
+    asked = []
+    allow(Stairwell::Server::Guards::Contract::DEFINITION).to receive(:validate_request).and_wrap_original do |check, request|
+      check.call(request).tap { |found| asked << found.operation&.operation_id unless found.error }
+    end
+    expect(calls_inside { every_route }).to eq([])
+    # A route that is new joins in here.
+    operations = YAML.load_file(File.expand_path("../../api/openapi.yaml", __dir__))["paths"].values.flat_map { |path| path.values.grep(Hash).filter_map { |one| one["operationId"] } }
+    expect(operations - asked - %w[health logout login session]).to eq([])
+  end
+end
