@@ -52,8 +52,10 @@ module Stairwell
         use Rack::Session::Cookie, key: "stairwell", secret: settings.session_secret, same_site: :lax, httponly: true,
           secure: settings.tls?
         use Guards::Forgery
-        use Guards::Contract
+        use Guards::Contract, door: true
         use Auth.middleware(store, settings)
+        use Guards::SignedIn
+        use Guards::Contract
         run api
       }.to_app
     end

@@ -37,7 +37,7 @@ RSpec.describe Stairwell::Practice::WarmUps do
     end
   end
 
-  # Hanon, The Virtuoso Pianist, part 2, exercise 39 (from memory): a few rows.
+  # J. F. Cooke, Mastering the Scales and Arpeggios, 1913 (from memory): a few rows.
   {"D major" => %w[12312345 54321321], "Bb major" => %w[41231234 32143213], "F# minor" => %w[34123123 43213214]}.each do |name, (right, left)|
     it "fingers #{name} as the handbook does" do
       expect(described_class.fingers(Stairwell::Score::Key.parse(name)).map(&:join)).to eq([right, left])

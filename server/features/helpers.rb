@@ -17,14 +17,9 @@ module Stairwell
         # @return [Hash{Symbol => Object}]
         def sent = deep_symbols(checked.body)
 
-        # @return [StudioContext] of the person who is signed in
-        # @raise [Problem] 401
-        def context
-          account = env["rodauth"].session_value
-          raise Problem.new(401, "Sign in first.", code: "sign_in") unless account
-
-          settings.contexts.of_account(account)
-        end
+        # @return [StudioContext] of the person who is signed in, whom
+        #   {Guards::SignedIn} has seen to
+        def context = settings.contexts.of_account(env["rodauth"].session_value)
 
         # @param ending [String, nil] makes it a file to save
         # @return [String]

@@ -61,16 +61,38 @@ module Stairwell
         end
       end
 
-      # Requests are checked against api/openapi.yaml before a route sees them.
-      class Contract
-        DEFINITION = OpenapiFirst.load(File.expand_path("../../api/openapi.yaml", __dir__))
+      # Who is not signed in gets no further than the door: the session, signing in and
+      # out, and sheets behind their private link.
+      class SignedIn
+        OPEN = %r{\A/api/(?:session\z|login\z|logout\z|sheet/)}
 
         def initialize(app)
           @app = app
         end
 
         def call(env)
-          return @app.call(env) unless env["PATH_INFO"].start_with?("/api/")
+          path = env["PATH_INFO"]
+          return @app.call(env) if !path.start_with?("/api/") || path.match?(OPEN) || env["rodauth"].session_value
+
+          Problem.new(401, "Sign in first.", code: "sign_in").to_rack
+        end
+      end
+
+      # Requests are checked against api/openapi.yaml before a route sees them.
+      class Contract
+        DEFINITION = OpenapiFirst.load(File.expand_path("../../api/openapi.yaml", __dir__))
+        # What the sign-in library answers itself.
+        DOOR = %w[/api/login /api/logout].freeze
+
+        # @param door [Boolean] whether the door's own addresses are checked, or all
+        #   others
+        def initialize(app, door: false)
+          @app = app
+          @door = door
+        end
+
+        def call(env)
+          return @app.call(env) unless env["PATH_INFO"].start_with?("/api/") && DOOR.include?(env["PATH_INFO"]) == @door
 
           checked = DEFINITION.validate_request(Rack::Request.new(env))
           return problem(checked.error).to_rack if checked.error

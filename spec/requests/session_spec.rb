@@ -5,6 +5,17 @@ require_relative "../spec_helper"
 RSpec.describe "Signing in" do
   before { TestApp.studio }
 
+  it "looks no further than the door before signing in" do
+    @csrf = ask(:get, "/api/session")["csrf"]
+    expect(Stairwell::Server::Guards::Contract::DEFINITION).not_to receive(:validate_request)
+    header("X-CSRF-Token", @csrf)
+    header("Content-Type", "application/json")
+    [["POST", "/api/pieces", "{\"script\":1"], ["GET", "/api/today?teachers=%", nil], ["PUT", "/api/students/x", "[]"], ["GET", "/api/nowhere", nil]].each do |method, path, body|
+      custom_request(method, path, {}, input: body.to_s)
+      expect([path, status, JSON.parse(last_response.body)["code"]]).to eq([path, 401, "sign_in"])
+    end
+  end
+
   it "lets a person in and out, and says who they are" do
     sign_in
     expect(ask(:get, "/api/session")).to include("account" => {"name" => "Mira Quist", "email" => "owner@quay.example"}, "studio" => include("name" => "Quay Street", "today" => "2027-03-03"))

@@ -10,8 +10,8 @@ module Stairwell
     # five fingers on five keys for the youngest.
     module WarmUps
       # The usual fingers of one octave up, by tonic, right hand then left.
-      # Published in handbooks of scales, for example C.-L. Hanon, The Virtuoso
-      # Pianist, part 2, exercise 39 (from memory). Harmonic minor.
+      # Published in handbooks of scales, for example J. F. Cooke, Mastering the
+      # Scales and Arpeggios, 1913 (from memory). Harmonic minor.
       THUMB_FIRST = ["12312345", "54321321"].freeze
       MAJOR = {
         **%w[C G D A E].to_h { |tonic| [tonic, THUMB_FIRST] },

@@ -130,7 +130,14 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
           </Grid>
         ))}
       </Box>
-      <Box role="cell">{row.known && <Days done={row.practised.done} of={row.practised.of} />}</Box>
+      <Box role="cell">
+        {row.known && <Days done={row.practised.done} of={row.practised.of} />}
+        {row.known && !row.fresh && (
+          <Text fontSize="sm" color="soft">
+            something newer is being worked out …
+          </Text>
+        )}
+      </Box>
       <Box role="cell" fontSize="sm">
         {row.outlooks.map((one) => (
           <Text key={one.piece} color={one.late ? "brick" : "soft"} title={one.piece}>
