@@ -1,11 +1,60 @@
+import { readFileSync } from "node:fs";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
+import { VitePWA } from "vite-plugin-pwa";
+
+type Chunk = { file: string; imports?: string[]; css?: string[]; assets?: string[] };
+
+/** The files a page is made of: its own chunk, what that imports, styles and fonts. */
+function filesOf(...entries: string[]): Set<string> {
+  const chunks: Record<string, Chunk> = JSON.parse(readFileSync("dist/.vite/manifest.json", "utf8"));
+  const seen = new Set<string>();
+  const visit = (name: string) => {
+    const chunk = chunks[name];
+    if (!chunk || seen.has(chunk.file)) return;
+    for (const file of [chunk.file, ...(chunk.css ?? []), ...(chunk.assets ?? [])]) seen.add(file);
+    chunk.imports?.forEach(visit);
+  };
+  entries.forEach(visit);
+  return seen;
+}
 
 // The server replaces __NONCE__ in each answer with a nonce of its own.
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    // Keeps the week sheet at hand without a connection: its files (and no teacher's
+    // page), the page, and the sheet as it was last seen. Only what lies under /s/ is
+    // answered from there; a newer build drops the files of the one before.
+    VitePWA({
+      scope: "/s/",
+      injectRegister: null,
+      manifest: false,
+      filename: "sw.js",
+      workbox: {
+        globPatterns: ["assets/*"],
+        globIgnores: ["assets/verovio*"],
+        cleanupOutdatedCaches: true,
+        skipWaiting: true,
+        clientsClaim: true,
+        navigateFallback: null,
+        manifestTransforms: [
+          async (entries) => {
+            const wanted = filesOf("index.html", "src/pages/sheet/SheetPage.tsx");
+            return { manifest: entries.filter((entry) => wanted.has(entry.url)), warnings: [] };
+          },
+        ],
+        runtimeCaching: [
+          { urlPattern: ({ url }) => url.pathname.startsWith("/s/"), handler: "NetworkFirst", options: { cacheName: "sheet-page" } },
+          { urlPattern: ({ url }) => url.pathname.startsWith("/api/sheet/"), handler: "NetworkFirst", options: { cacheName: "sheet" } },
+          // What a step shows on request: notes, and their engraver.
+          { urlPattern: ({ url }) => url.pathname.startsWith("/assets/"), handler: "CacheFirst", options: { cacheName: "sheet-assets", expiration: { maxEntries: 20 } } },
+        ],
+      },
+    }),
+  ],
   html: { cspNonce: "__NONCE__" },
   // The engraver is one large chunk of its own, loaded when notes are first shown.
-  build: { assetsInlineLimit: 0, modulePreload: { polyfill: false }, chunkSizeWarningLimit: 9000 },
+  build: { manifest: true, assetsInlineLimit: 0, modulePreload: { polyfill: false }, chunkSizeWarningLimit: 9000 },
   server: { proxy: { "/api": "http://127.0.0.1:4310" } },
 });

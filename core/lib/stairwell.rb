@@ -3,6 +3,7 @@
 require_relative "stairwell/value"
 require_relative "stairwell/errors"
 require_relative "stairwell/constants"
+require_relative "stairwell/units"
 require_relative "stairwell/cautions"
 require_relative "stairwell/score"
 require_relative "stairwell/roadmap"

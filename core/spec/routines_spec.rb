@@ -124,7 +124,7 @@ RSpec.describe "Routines" do
 
   it "look a piece over without a pulse, in seconds" do
     overview = steps(page_of_everything, "whole_piece").find { |step| step.stage == :overview }
-    expect(overview).to have_attributes(tempo: nil, minutes: 2.5r, arithmetic: "2.5 min: 1 × 120 s, 8 s between; 1 good day")
+    expect(overview).to have_attributes(tempo: nil, minutes: 2.5r, arithmetic: "2½ min: 1 × 120 s, 8 s between; 1 good day")
   end
 
   it "say what the hands do, in words" do

@@ -36,7 +36,7 @@ module Stairwell
         path = env["PATH_INFO"]
         return @app.call(env) if path.start_with?("/api/") || path == "/health"
         return @files.call(env).tap { |_, headers, _| headers["cache-control"] = "public, max-age=31536000, immutable" } if path.start_with?("/assets/")
-        return @files.call(env) if File.basename(path).include?(".") && !path.start_with?("/s/")
+        return @files.call(env) if File.basename(path).include?(".") && !path.start_with?("/s/") && !path.include?("/.")
 
         page
       end

@@ -29,7 +29,7 @@ RSpec.describe "A student's week" do
   it "says of each step where it is, how its minutes come about, and why it stands there" do
     week = give_second["week"]
     week["days"].flat_map { |day| day["items"] }.each do |item|
-      minutes, repetitions, counts, tempo = item["arithmetic"].match(/\A([\d.]+) min: (\d+) × (\d+) counts at (\d+), 8 s between/).captures.map(&:to_r)
+      minutes, repetitions, counts, tempo = item["arithmetic"].sub("½", ".5").match(/\A([\d.]+) min: (\d+) × (\d+) counts at (\d+), 8 s between/).captures.map(&:to_r)
       expect([minutes, repetitions, tempo]).to eq([item["minutes"].to_r, item["repetitions"], item["tempo"]])
       expect((repetitions * (counts * 60 / tempo + 8) / 60 * 2).ceil/2r).to eq(minutes)
       expect(item["place"]).to start_with("page 12").or eq("the whole piece")

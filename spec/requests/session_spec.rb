@@ -10,7 +10,7 @@ RSpec.describe "Signing in" do
     expect(Stairwell::Server::Guards::Contract::DEFINITION).not_to receive(:validate_request)
     header("X-CSRF-Token", @csrf)
     header("Content-Type", "application/json")
-    [["POST", "/api/pieces", "{\"script\":1"], ["GET", "/api/today?teachers=%", nil], ["PUT", "/api/students/x", "[]"], ["GET", "/api/nowhere", nil]].each do |method, path, body|
+    [["POST", "/api/pieces", "{\"script\":1"], ["GET", "/api/today?teachers=none", nil], ["PUT", "/api/students/x", "[]"], ["GET", "/api/nowhere", nil]].each do |method, path, body|
       custom_request(method, path, {}, input: body.to_s)
       expect([path, status, JSON.parse(last_response.body)["code"]]).to eq([path, 401, "sign_in"])
     end

@@ -43,10 +43,6 @@ module Stairwell
     # @return [Rational] rounded up to half a minute
     def self.halves(minutes) = (minutes * 2).ceil/2r
 
-    # @param value [Rational] minutes
-    # @return [String] such as "2.5 min"
-    def self.minutes(value) = "#{value.to_f.to_s.delete_suffix(".0")} min"
-
     # Goes on after the week until nothing is left.
     #
     # @return [Finish]

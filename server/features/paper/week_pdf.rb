@@ -101,7 +101,7 @@ module Stairwell
           rule
         end
 
-        def minutes(value) = Planning.minutes(value.to_r)
+        def minutes(value) = Units.minutes(value.to_r)
 
         def rule
           @pdf.stroke_color "888888"

@@ -61,7 +61,7 @@ module Stairwell
           reading = Roadmap.read(map)
           row.slice(:id, :title, :book).merge(
             pages: map.pages.map(&:number), bars_printed: reading.bars_printed, bars_played: reading.bars_played, new_bars: Sections.new_share(map).new_bars.round,
-            sections: map.sections.map(&:label), meters: map.meters.map(&:to_s), keys: map.keys.map(&:to_s), target_tempo: map.target_tempo.round
+            sections: map.sections.map(&:label), meters: map.meters.map(&:to_s), keys: map.keys.map(&:name), target_tempo: map.target_tempo.round
           )
         end
       end

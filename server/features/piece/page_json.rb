@@ -25,7 +25,7 @@ module Stairwell
         def to_h
           {
             title: @map.title, book: @map.book, composer: @map.composer, level: @map.level, figures: figures,
-            meters: @map.meters.map(&:to_s), keys: @map.keys.map(&:to_s), tempo_words: @map.tempo.words,
+            meters: @map.meters.map(&:to_s), keys: @map.keys.map(&:name), tempo_words: @map.tempo.words,
             layout_assumed: @layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels.first(Constants::MOST_SHOWN),
             repeats: spanned(:repeats), endings: spanned(:endings),
             sections: @map.sections.map { |one| section(one) }, joins: joins, diagnostics: diagnostics, preview: preview, spots: spots,
@@ -95,7 +95,7 @@ module Stairwell
             marking.dynamics.each { |one| found[one.span.from] << one.words }
             {"ritardando" => marking.ritardandi, "pedal" => marking.pedal, "ornament" => marking.ornaments}.each { |word, spans| spans.each { |span| found[span.from] << word } }
             marking.octaves.each { |one| found[one.span.from] << (one.up ? "8va" : "8vb") }
-            marking.starts.each { |one| found[one.bar] << "#{one.hand} #{one.finger} on #{one.pitch}" }
+            marking.starts.each { |one| found[one.bar] << "#{one.hand} #{one.finger} on #{one.pitch.name}" }
             marking.spots.each { |one| found[one.span.from] << "spot" }
             marking.hard.each { |span| span.bars.each { |bar| found[bar] << "hard" } }
             found

@@ -1,4 +1,21 @@
-import { createSystem, defaultConfig, defineConfig, defineRecipe } from "@chakra-ui/react";
+import { createSystem, defineConfig, defineRecipe } from "@chakra-ui/react";
+import { defaultBaseConfig } from "@chakra-ui/react/preset-base";
+import {
+  breakpoints,
+  cssVarsPrefix,
+  cssVarsRoot,
+  fieldSlotRecipe,
+  globalCss,
+  headingRecipe,
+  inputRecipe,
+  keyframes,
+  linkRecipe,
+  nativeSelectSlotRecipe,
+  semanticTokens,
+  textareaRecipe,
+  textStyles,
+  tokens,
+} from "@chakra-ui/react/theme";
 
 // Colours by what they mean. Rail is what one does next, brass what is under
 // way, brick only what is wrong or late, slate help and links.
@@ -70,6 +87,24 @@ const button = defineRecipe({
   defaultVariants: { variant: "plain" as never, size: "md" as never },
 });
 
+// The library's own theme with only the recipes that are used: a family's phone
+// carries no menus and sliders.
+const library = defineConfig({
+  preflight: true,
+  cssVarsPrefix,
+  cssVarsRoot,
+  globalCss,
+  theme: {
+    breakpoints,
+    keyframes,
+    tokens,
+    semanticTokens,
+    textStyles,
+    recipes: { heading: headingRecipe, input: inputRecipe, link: linkRecipe, textarea: textareaRecipe },
+    slotRecipes: { field: fieldSlotRecipe, nativeSelect: nativeSelectSlotRecipe },
+  },
+});
+
 const config = defineConfig({
   globalCss: {
     html: { fontSize: "100%", bg: "ground" },
@@ -112,7 +147,7 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultConfig, config);
+export const system = createSystem(defaultBaseConfig, library, config);
 
 /** A colour of the theme for SVG attributes. */
 export const colour = (name: keyof typeof colours) =>

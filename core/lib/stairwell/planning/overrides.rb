@@ -86,7 +86,7 @@ module Stairwell
         said << "not introduced yet" unless task.introduced
         said << too_soon(task, put.map(&:id))
         said << too_many(task, put)
-        said << "the day is #{Planning.minutes(over)} too long" if over.positive?
+        said << "the day is #{Units.minutes(over)} too long" if over.positive?
         said.compact.then { |all| all.join("; ") if all.any? }
       end
 

@@ -76,7 +76,7 @@ module Stairwell
 
       def days(count) = (count == 1) ? "1 good day" : "#{count} good days"
 
-      def minutes(value) = Planning.minutes(value)
+      def minutes(value) = Units.minutes(value)
     end
   end
 end

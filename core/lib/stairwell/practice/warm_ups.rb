@@ -58,7 +58,7 @@ module Stairwell
       # @param key [Score::Key]
       # @return [Exercise] five keys from the tonic, a finger for each
       def five_finger(key)
-        exercise(:five_finger, key, "five fingers from #{key.tonic} to #{Sections::Scale.new(key).names[4]}: right, left, both", Sections::Scale.new(key).names.first(5), {right: [1, 2, 3, 4, 5], left: [5, 4, 3, 2, 1]})
+        exercise(:five_finger, key, "five fingers from #{Score::Names.of(key.tonic)} to #{Sections::Scale.new(key).names[4]}: right, left, both", Sections::Scale.new(key).names.first(5), {right: [1, 2, 3, 4, 5], left: [5, 4, 3, 2, 1]})
       end
 
       # @param key [Score::Key]

@@ -20,10 +20,10 @@ module Stairwell
         spans.map { |span| "#{one(span)}#{beats(span)}" }.join(" and ")
       end
 
-      # @return [String] such as "3 min: 5 × 24 counts at 60, 8 s between; 2 good days"
+      # @return [String] such as "2½ min: 5 × 24 counts at 60, 8 s between; 2 good days"
       def arithmetic(minutes, repetitions, counts, tempo, days, seconds: nil)
         once = tempo ? "#{Roadmap.number(counts)} counts at #{tempo}" : "#{seconds} s"
-        "#{minutes.to_f.to_s.delete_suffix(".0")} min: #{repetitions} × #{once}, " \
+        "#{Units.minutes(minutes)}: #{repetitions} × #{once}, " \
           "#{Constants::RESET_SECONDS} s between; #{days} good #{(days == 1) ? "day" : "days"}"
       end
 

@@ -12,6 +12,9 @@ module Stairwell
       def staff_step = 7 * octave + Pitch::STEPS.index(step)
 
       def to_s = "#{step}#{Pitch::SIGNS.fetch(alter)}#{octave}"
+
+      # @return [String] as people write it, such as "B♭3"
+      def name = "#{Names.of("#{step}#{Pitch::SIGNS.fetch(alter)}")}#{octave}"
     end
 
     Pitch::STEPS = %w[C D E F G A B].freeze
@@ -53,6 +56,9 @@ module Stairwell
       end
 
       def to_s = "#{tonic} #{mode}"
+
+      # @return [String] as people write it, such as "B♭ major"
+      def name = "#{Names.of(tonic)} #{mode}"
     end
 
     Key::SHARPS = %w[F C G D A E B].freeze

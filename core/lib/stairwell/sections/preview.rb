@@ -91,7 +91,7 @@ module Stairwell
         starts = @map.markings.starts.select { |one| one.hand == hand }
         return if starts.empty? || @map.notes?
 
-        starts.map { |one| fact("#{hand} hand", "#{(one.bar == 1) ? "starts" : "moves at #{@wording.bar(one.bar)}"} with finger #{one.finger} on #{one.pitch}", bars: [one.bar]) }
+        starts.map { |one| fact("#{hand} hand", "#{(one.bar == 1) ? "starts" : "moves at #{@wording.bar(one.bar)}"} with finger #{one.finger} on #{one.pitch.name}", bars: [one.bar]) }
       end
 
       def played(hand)
@@ -103,7 +103,7 @@ module Stairwell
         low_start, high_start = reach.start
         shifts = reach.shifts
         [
-          fact("#{hand} hand", "#{low} to #{high}; starts #{start ? "with finger #{start.finger} on #{start.pitch}" : "within #{low_start} to #{high_start}"}; " \
+          fact("#{hand} hand", "#{low} to #{high}; starts #{start ? "with finger #{start.finger} on #{start.pitch.name}" : "within #{low_start} to #{high_start}"}; " \
             "#{shifts.empty? ? "stays in place" : "moves #{many(shifts.size, "time")}"}", bars: shifts.map(&:bar).uniq),
           stretch(hand, reach.widest)
         ].compact

@@ -10,6 +10,7 @@ import { Lost, Notice, Waiting } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
 import { WarmUps } from "../../components/WarmUps";
 import { colour } from "../../theme/system";
+import { keepAtHand } from "./offline";
 import { Step } from "./Step";
 import { useTicks } from "./useTicks";
 
@@ -35,7 +36,7 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
   const next = sheet.days.find((day) => day.date > sheet.today);
   // The page stays at hand where there is no connection.
   useEffect(() => {
-    navigator.serviceWorker?.register("/sw.js", { scope: "/s/" }).catch(() => {});
+    keepAtHand().catch(() => {});
   }, []);
 
   return (
