@@ -1,23 +1,7 @@
-import { readFileSync } from "node:fs";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
-
-type Chunk = { file: string; imports?: string[]; css?: string[]; assets?: string[] };
-
-/** The files a page is made of: its own chunk, what that imports, styles and fonts. */
-function filesOf(...entries: string[]): Set<string> {
-  const chunks: Record<string, Chunk> = JSON.parse(readFileSync("dist/.vite/manifest.json", "utf8"));
-  const seen = new Set<string>();
-  const visit = (name: string) => {
-    const chunk = chunks[name];
-    if (!chunk || seen.has(chunk.file)) return;
-    for (const file of [chunk.file, ...(chunk.css ?? []), ...(chunk.assets ?? [])]) seen.add(file);
-    chunk.imports?.forEach(visit);
-  };
-  entries.forEach(visit);
-  return seen;
-}
+import { filesOf } from "./bundles.ts";
 
 // The server replaces __NONCE__ in each answer with a nonce of its own.
 export default defineConfig({
@@ -45,10 +29,22 @@ export default defineConfig({
           },
         ],
         runtimeCaching: [
-          { urlPattern: ({ url }) => url.pathname.startsWith("/s/"), handler: "NetworkFirst", options: { cacheName: "sheet-page" } },
-          { urlPattern: ({ url }) => url.pathname.startsWith("/api/sheet/"), handler: "NetworkFirst", options: { cacheName: "sheet" } },
+          {
+            urlPattern: ({ url }) => url.pathname.startsWith("/s/"),
+            handler: "NetworkFirst",
+            options: { cacheName: "sheet-page" },
+          },
+          {
+            urlPattern: ({ url }) => url.pathname.startsWith("/api/sheet/"),
+            handler: "NetworkFirst",
+            options: { cacheName: "sheet" },
+          },
           // What a step shows on request: notes, and their engraver.
-          { urlPattern: ({ url }) => url.pathname.startsWith("/assets/"), handler: "CacheFirst", options: { cacheName: "sheet-assets", expiration: { maxEntries: 20 } } },
+          {
+            urlPattern: ({ url }) => url.pathname.startsWith("/assets/"),
+            handler: "CacheFirst",
+            options: { cacheName: "sheet-assets", expiration: { maxEntries: 20 } },
+          },
         ],
       },
     }),
