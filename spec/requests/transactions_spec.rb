@@ -5,21 +5,21 @@ require_relative "../spec_helper"
 # The core computes with no transaction open, in every route and every job: rows are
 # read, the transaction ends, and only then anything is worked out.
 RSpec.describe "While a transaction is open" do
-  CORE = File.expand_path("../../core/lib/stairwell", __dir__)
+  core = File.expand_path("../../core/lib/stairwell", __dir__)
   # What the core shares with the server: making a class of values, and what such a
   # class does by itself.
-  SHARED = [File.join(CORE, "value.rb"), File.join(CORE, "errors.rb")].freeze
+  shared = [File.join(core, "value.rb"), File.join(core, "errors.rb")].freeze
 
   # @return [Array<String>] calls of the core with a transaction open
-  def calls_inside
+  define_method(:calls_inside) do |&work|
     found = []
     db = TestApp.store.db
     watch = TracePoint.new(:call) do |call|
-      next unless call.path.start_with?(CORE) && !SHARED.include?(call.path) && db.in_transaction?
+      next unless call.path.start_with?(core) && !shared.include?(call.path) && db.in_transaction?
 
-      found << "#{call.path.delete_prefix(CORE)}:#{call.lineno} #{call.method_id}"
+      found << "#{call.path.delete_prefix(core)}:#{call.lineno} #{call.method_id}"
     end
-    watch.enable { yield }
+    watch.enable(&work)
     found.tally.sort_by { |_, count| -count }.map { |call, count| "#{call} (#{count})" }
   end
 

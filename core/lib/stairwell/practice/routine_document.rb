@@ -34,13 +34,10 @@ module Stairwell
         (value.is_a?(Symbol) || value.is_a?(Rational)) ? value.to_s : value
       end
 
-      # What a studio's own routine from before calls its parts.
-      ASPECTS = {"words" => "lyrics", "touch" => "articulation"}.freeze
-
       def formerly(data)
         opens = {"introduced_by" => (data["opens"] == "taught") ? "stage" : "section"} if data.key?("opens")
-        only = {"only" => data["only"].map { |one| ASPECTS.fetch(one, one) }} if data["only"]
-        {**data, **opens.to_h, **only.to_h, "scope" => (data["scope"] == "seam") ? "join" : data["scope"], "aspect" => ASPECTS.fetch(data["aspect"], data["aspect"])}
+        only = {"only" => data["only"].map { |one| FORMER_ASPECTS.fetch(one, one) }} if data["only"]
+        {**data, **opens.to_h, **only.to_h, "scope" => (data["scope"] == "seam") ? "join" : data["scope"], "aspect" => FORMER_ASPECTS.fetch(data["aspect"], data["aspect"])}
       end
 
       def load_stage(data)

@@ -38,6 +38,9 @@ module Stairwell
       Score::Span.new(from: from, to: to, from_beat: from_beat && Rational(from_beat), to_beat: to_beat && Rational(to_beat))
     end
 
+    # What kept steps and routines called their aspects before.
+    FORMER_ASPECTS = {"words" => "lyrics", "touch" => "articulation"}.freeze
+
     # Steps kept from before said how they "open".
     # @return [Symbol] of {Stage::INTRODUCED_BY}
     def Step.introduced_by(data) = data.fetch("introduced_by") { (data["opens"] == "taught") ? "stage" : "section" }.to_sym
@@ -47,7 +50,7 @@ module Stairwell
     def Step.from_data(data)
       new(**data.except("opens").transform_keys(&:to_sym).merge(
         stage: data["stage"].to_sym, hands: data["hands"].to_sym, counts: Rational(data["counts"]),
-        minutes: Rational(data["minutes"]), spans: data["spans"].map { |span| load_span(*span) }, aspect: (data["aspect"] || "notes").to_sym,
+        minutes: Rational(data["minutes"]), spans: data["spans"].map { |span| load_span(*span) }, aspect: data.fetch("aspect", "notes").then { |aspect| FORMER_ASPECTS.fetch(aspect, aspect) }.to_sym,
         introduced_by: introduced_by(data), picture: (data["picture"] || "both").to_sym, actions: data.fetch("actions", {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
       ))
     end
