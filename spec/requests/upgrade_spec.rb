@@ -34,6 +34,8 @@ RSpec.describe "A database made by the version before", order: :defined do
 
   after(:context) do
     @upgraded_store.db.disconnect
+    # What counts requests and keeps jobs is one for the whole process.
+    TestApp.again
     TestApp::OWNER.run("DROP DATABASE IF EXISTS #{File.basename(URI(owner_url).path)} WITH (FORCE)")
   end
 

@@ -27,7 +27,10 @@ module TestApp
   def store = @store ||= Stairwell::Server::Store.new(SETTINGS.app_url)
 
   # @return [#call] the whole application
-  def app = @app ||= Stairwell::Server.app(SETTINGS, store: store, clock: CLOCK, log: LOG)
+  def app = @app ||= again
+
+  # The application anew, when another was made in between.
+  def again = @app = Stairwell::Server.app(SETTINGS, store: store, clock: CLOCK, log: LOG)
 
   # @return [Stairwell::Server::StudioContexts]
   def contexts = Stairwell::Server::StudioContexts.new(store: store, clock: CLOCK, settings: SETTINGS)

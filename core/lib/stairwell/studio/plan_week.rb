@@ -13,12 +13,12 @@ module Stairwell
       def ahead(record, from:) = Workload.new(record, from: from).planned_week
 
       # Days of the same week that have gone by, and today once something was
-      # practised, stay as they were.
+      # practised, stay as they were shown.
       #
       # @return [Planning::PlannedWeek] to be kept
       def anew(record, from: record.student.first_day(record.today))
         from += 1 if from == record.today && record.practised_today?
-        ahead(record, from: from).after(record.weeks.newest)
+        ahead(record, from: from).after(mended(record, record.weeks.newest))
       end
 
       # When days were missed or went badly, the days that are left are planned anew
