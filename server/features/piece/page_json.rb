@@ -30,7 +30,8 @@ module Stairwell
             repeats: spanned(:repeats), endings: spanned(:endings),
             sections: @map.sections.map { |one| section(one) }, joins: joins, diagnostics: diagnostics, preview: preview, spots: spots,
             unread: @map.unread.map { |what, bars| {what: what, bars: bars.map { |bar| @map.bar(bar).name }} },
-            shape: @map.pages.map { |page| {page: page.number, lines: page.lines.join(" ")} }, notes: @map.notes?
+            shape: @map.pages.map { |page| {page: page.number, lines: page.lines.join(" ")} }, notes: @map.notes?,
+            signs: Formats::PageScript::Clicks::SIGNS.map { |one| one.to_h.except(:sayings).merge(key: one.key.to_s) }, sayings: Formats::PageScript::Clicks::SAYINGS
           }
         end
 

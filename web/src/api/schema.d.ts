@@ -1222,6 +1222,10 @@ export interface components {
         /** @description For whom a piece is shown: the studio, all my students, or the student with this id */
         Whose: string;
         Statements: string[];
+        /** @enum {string} */
+        SignKey: "repeat" | "ending_1" | "ending_2" | "ending_3" | "segno" | "to_coda" | "coda" | "fine" | "da_capo" | "dal_segno" | "double_bar";
+        /** @description Of a printed bar, counted from 1 */
+        BarIndex: number;
         Revision: number;
         Click: {
             at: number;
@@ -1291,6 +1295,15 @@ export interface components {
             layout_assumed: boolean;
             /** @description The notes are known */
             notes: boolean;
+            /** @description What can be pressed for chosen bars */
+            signs: {
+                key: components["schemas"]["SignKey"];
+                words: string;
+                title: string;
+                shortcut: string;
+            }[];
+            /** @description What else can be typed, of {bars} or the first {bar} of them */
+            sayings: string[];
             /** @description The bars of each line as they are typed, by page */
             shape: {
                 page: number;
@@ -2261,6 +2274,30 @@ export interface operations {
                         page: number;
                         line: number;
                         by: number;
+                    };
+                    /** @description A sign that is pressed for chosen bars; again for its next form, and then it is taken away */
+                    sign?: {
+                        key: components["schemas"]["SignKey"];
+                        from: components["schemas"]["BarIndex"];
+                        to: components["schemas"]["BarIndex"];
+                    };
+                    /** @description A section with its places as they are typed */
+                    section?: {
+                        label: string;
+                        places: string[];
+                        words?: string;
+                    };
+                    /** @description One of a section's places, from 0, that is dragged elsewhere */
+                    move?: {
+                        label: string;
+                        span: number;
+                        from: components["schemas"]["BarIndex"];
+                        to: components["schemas"]["BarIndex"];
+                    };
+                    /** @description The bars of each line of a page */
+                    lines?: {
+                        page: number;
+                        bars: number[];
                     };
                 };
             };

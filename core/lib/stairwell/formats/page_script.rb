@@ -10,6 +10,7 @@ require_relative "page_script/reader"
 require_relative "page_script/writer"
 require_relative "page_script/edit"
 require_relative "page_script/layer"
+require_relative "page_script/clicks"
 
 module Stairwell
   module Formats

@@ -29,12 +29,19 @@ module Stairwell
       # @param drop [Array<String>]
       # @param suggest [Boolean] whether to put in the sections that are suggested
       # @param shift [Hash, nil] a line's end: page:, line:, by: (bars)
+      # @param clicks [Hash{Symbol => Hash}] :sign, :section, :move, :lines, with what
+      #   {Formats::PageScript::Clicks} takes
       # @return [Draft]
       # @raise [UnreadableError] naming a statement that makes no sense
       # @raise [RefusedError]
-      def draft(script, put: [], drop: [], suggest: false, shift: nil)
+      def draft(script, put: [], drop: [], suggest: false, shift: nil, **clicks)
         put += suggestion(script) if suggest
         put += shifted(script, shift) if shift
+        clicks.each do |kind, what|
+          said = Formats::PageScript::Clicks.new(shown(script)).public_send(kind, **what)
+          put += said.fetch(:put, [])
+          drop += said.fetch(:drop, [])
+        end
         script = changed(script, put, drop) if put.any? || drop.any?
         @layer ? layer_draft(script) : page_draft(script)
       end
@@ -100,6 +107,9 @@ module Stairwell
       end
 
       def over(layer) = Formats::PageScript::Layer.on(page.base, layer)
+
+      # The page as it is with what is typed.
+      def shown(script) = self.class.read(@layer ? over(script) : script)
 
       def suggestion(script)
         shown = page.with_score(self.class.read(script))

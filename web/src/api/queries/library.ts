@@ -88,9 +88,13 @@ export const useReading = (script: string) =>
 
 export type Draft = paths["/api/pieces/{id}/draft"]["post"]["responses"]["200"]["content"]["application/json"];
 
+type DraftBody = NonNullable<paths["/api/pieces/{id}/draft"]["post"]["requestBody"]>["content"]["application/json"];
+/** What a click says: statements, or what was pressed or dragged. */
+export type Changes = Omit<DraftBody, "script" | "for">;
 /** A line's end that is moved by some bars. */
-export type Shift = { page: number; line: number; by: number };
-export type Changes = { put?: string[]; drop?: string[]; suggest?: boolean; shift?: Shift };
+export type Shift = NonNullable<Changes["shift"]>;
+/** One of a section's places that is dragged elsewhere. */
+export type Move = NonNullable<Changes["move"]>;
 
 /** A piece's script as it is typed; nothing is saved. */
 export const useDraft = (id: number, whose: Whose, script: string) =>

@@ -1,5 +1,5 @@
 import { type PointerEvent, type RefObject, useState } from "react";
-import type { Shift } from "../../api/queries";
+import type { Move, Shift } from "../../api/queries";
 import { colour } from "../../theme/system";
 import { BAR, type Box, type SectionSpans } from "./geometry";
 import type { Range } from "./PageMap";
@@ -12,14 +12,14 @@ export type Handle = SpanHandle | LineHandle;
 type Dragging = {
   svg: RefObject<SVGSVGElement | null>;
   boxes: Box[];
-  onSection?: (statement: string) => void;
+  onMove?: (move: Move) => void;
   onShift?: (shift: Shift) => void;
 };
 
 type Pull = { handle: Handle; grip: number; from: number; x: number; now: number; dx: number };
 
 /** Dragging of bands and line ends; what comes of it is said when one lets go. */
-export function useDrag({ svg, boxes, onSection, onShift }: Dragging) {
+export function useDrag({ svg, boxes, onMove, onShift }: Dragging) {
   const [pull, setPull] = useState<Pull | null>(null);
 
   const place = (event: PointerEvent) => {
@@ -48,7 +48,7 @@ export function useDrag({ svg, boxes, onSection, onShift }: Dragging) {
   const count = pull?.handle.kind === "line" ? { ...pull.handle, by: Math.round(pull.dx / pull.handle.unit) } : null;
   const end = () => {
     if (pull && range && pull.handle.kind === "span" && pull.now !== pull.from)
-      onSection?.(said(pull.handle, range, boxes));
+      onMove?.({ label: pull.handle.section.label, span: pull.handle.span, ...range });
     if (count && count.by !== 0) onShift?.({ page: count.page, line: count.line, by: count.by });
     setPull(null);
   };
@@ -64,13 +64,6 @@ function pulled({ section, span, edge }: SpanHandle, { grip, now }: Pull, last: 
   const size = was.to - was.from;
   const from = Math.min(Math.max(now - grip, 1), last - size);
   return { from, to: from + size };
-}
-
-function said({ section, span }: SpanHandle, range: Range, boxes: Box[]) {
-  const name = (index: number) => boxes.find((box) => box.bar.index === index)?.bar.said ?? "";
-  const text = range.from === range.to ? name(range.from) : `${name(range.from)}-${name(range.to)}`;
-  const places = section.spans.map((one, at) => (at === span ? text : one.text));
-  return `section ${section.label}: ${places.join(", ")} ${section.words}`.trim();
 }
 
 type Props = {

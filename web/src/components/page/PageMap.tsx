@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useMemo, useRef } from "react";
-import type { Shift } from "../../api/queries";
+import type { Move, Shift } from "../../api/queries";
 import { colour } from "../../theme/system";
 import { Word } from "../Word";
 import { Around } from "./Around";
@@ -21,17 +21,17 @@ type Props = {
   /** Sections whose bands can be moved and resized. */
   sections?: SectionSpans[];
   /** A band was dragged: how the script says the section now. */
-  onSection?: (statement: string) => void;
+  onMove?: (move: Move) => void;
   /** The end of a line was dragged: the bars of each line of that page now. */
   onShift?: (shift: Shift) => void;
 };
 
 /** The piece as it lies on paper: pages, lines, bars, signs and sections. */
-export function PageMap({ pages, width = 850, lit, onPoint, chosen, onChoose, sections, onSection, onShift }: Props) {
+export function PageMap({ pages, width = 850, lit, onPoint, chosen, onChoose, sections, onMove, onShift }: Props) {
   const { boxes, heads, labels, height } = useMemo(() => lay(pages, width), [pages, width]);
   const drag = useRef<number | null>(null);
   const svg = useRef<SVGSVGElement>(null);
-  const pulling = useDrag({ svg, boxes, onSection, onShift });
+  const pulling = useDrag({ svg, boxes, onMove, onShift });
   const shown = pulling.range ?? chosen;
   const cursor = chosen?.to ?? boxes[0]?.bar.index ?? 1;
 
@@ -104,7 +104,7 @@ export function PageMap({ pages, width = 850, lit, onPoint, chosen, onChoose, se
       {shown && <Outline boxes={boxes.filter((box) => box.bar.index >= shown.from && box.bar.index <= shown.to)} />}
       <Handles
         boxes={boxes}
-        sections={onSection ? (sections ?? []) : []}
+        sections={onMove ? (sections ?? []) : []}
         lines={!!onShift}
         onTake={(handle: Handle, event) => pulling.take(handle, event)}
         pulled={pulling.count}

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import type { Range } from "../../components/page/PageMap";
-import { barAt, SIGNS, type Sign, standing, toggled } from "./statements";
+import { placeOf, sayings, standing } from "./statements";
 import type { Bench } from "./useBench";
 
 type Props = { bench: Bench; chosen: Range | null; onChoose: (range: Range | null) => void };
@@ -27,7 +27,6 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
   const { piece } = bench;
   const here = standing(piece, chosen);
   const place = placeOf(piece, chosen);
-  const put = (...statements: string[]) => bench.apply({ put: statements });
   return (
     <Box pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
       <Flex gap="8px" align="center" wrap="wrap" minH="30px">
@@ -52,18 +51,22 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
       </Flex>
       <SectionLine bench={bench} chosen={chosen} place={place} onDone={() => onChoose(null)} />
       <Flex gap="4px" align="center" wrap="wrap" mt="6px">
-        {SIGNS.map((sign) => (
-          <SignButton key={sign.words} sign={sign} onPress={() => bench.apply((page) => toggled(sign, page, chosen))} />
+        {piece.signs.map((sign) => (
+          <SignButton key={sign.key} sign={sign} onPress={() => bench.apply({ sign: { key: sign.key, ...chosen } })} />
         ))}
-        <Statement place={place} onPut={put} onType={bench.forget} />
+        <Statement
+          offers={sayings(piece, chosen)}
+          onPut={(statement) => bench.apply({ put: [statement] })}
+          onType={bench.forget}
+        />
       </Flex>
     </Box>
   );
 }
 
-function SignButton({ sign, onPress }: { sign: Sign; onPress: () => void }) {
+function SignButton({ sign, onPress }: { sign: Schemas["Page"]["signs"][number]; onPress: () => void }) {
   return (
-    <Button size="sm" px="8px" title={`${sign.title} (key ${sign.key.toUpperCase()})`} onClick={onPress}>
+    <Button size="sm" px="8px" title={`${sign.title} (key ${sign.shortcut.toUpperCase()})`} onClick={onPress}>
       {sign.words}
     </Button>
   );
@@ -112,10 +115,9 @@ function SectionLine({
   const verb = exact ? "Change" : moves ? `Move ${label} here` : namesake ? `Add to ${label}` : "Mark section";
   const submit = async () => {
     const others = namesake && !exact ? namesake.spans.filter((span) => span !== moves).map((span) => span.text) : [];
-    const places = [...others, where].join(", ");
-    const said = `section ${label}: ${places} ${(namesake && !exact ? namesake.words : words).trim()}`.trim();
+    const section = { label, places: [...others, where], words: (namesake && !exact ? namesake.words : words).trim() };
     const renamed = exact && exact.label !== label ? [exact.statement] : [];
-    if (await bench.apply({ put: [said], drop: renamed })) onDone();
+    if (await bench.apply({ section, drop: renamed })) onDone();
   };
   const field = { h: "32px", borderColor: "line" };
 
@@ -165,31 +167,16 @@ function SectionLine({
 
 /** Whatever has no button is said in words, for the chosen bars. */
 function Statement({
-  place,
+  offers,
   onPut,
   onType,
 }: {
-  place: string;
+  offers: string[];
   onPut: (statement: string) => Promise<boolean>;
   onType: () => void;
 }) {
   const [text, setText] = useState("");
   const field = useRef<HTMLInputElement>(null);
-  const start = place.split("-")[0] ?? place;
-  const offers = [
-    `pass 2: ${place} left hand, softer`,
-    `fermata: ${start} for 2`,
-    `dynamics: ${place} mf`,
-    `pedal: ${place}`,
-    `hands: right only ${place}`,
-    `start right at ${start}: finger 1 on C4`,
-    `lyrics 1: ${place}`,
-    `spot: ${place} right hand, jump`,
-    `hard: ${place}`,
-    `ritardando: ${place}`,
-    `octave: ${place} right hand, up`,
-    `ornament: ${start}`,
-  ];
   return (
     <form
       style={{ flex: "1 1 200px", display: "flex", gap: "6px" }}
@@ -227,11 +214,6 @@ function Statement({
 }
 
 const placesOf = (section: Section) => section.spans.map((span) => span.text).join(", ");
-
-function placeOf(piece: Schemas["Page"], range: Range) {
-  const [from, to] = [barAt(piece, range.from)?.said ?? "", barAt(piece, range.to)?.said ?? ""];
-  return from === to ? from : `${from}-${to}`;
-}
 
 /** The next letter no section has yet. */
 function nextLetter(sections: Section[]) {

@@ -48,7 +48,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
     setLit(bar);
     setChosen({ from: bar, to: bar });
   };
-  const reshape = (page: number, lines: number[]) => bench.apply({ put: [`page ${page}: ${lines.join(" ")}`] });
+  const reshape = (page: number, lines: number[]) => bench.apply({ lines: { page, bars: lines } });
 
   return (
     <>
@@ -92,7 +92,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
               onPoint={setLit}
               chosen={asking ? null : chosen}
               onChoose={asking ? (range) => range && setAnswer(range.from) : setChosen}
-              onSection={asking ? undefined : (statement) => bench.apply({ put: [statement] })}
+              onMove={asking ? undefined : (move) => bench.apply({ move })}
               onShift={asking ? undefined : (shift) => bench.apply({ shift })}
             />
             {asking ? (

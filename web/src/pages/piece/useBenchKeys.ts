@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { useHelp } from "../../components/KeyHelp";
 import type { Range } from "../../components/page/PageMap";
 import type { Tab } from "./Side";
-import { SIGNS, standing, toggled } from "./statements";
+import { standing } from "./statements";
 import type { Bench } from "./useBench";
 import type { Walking } from "./useWalk";
 
@@ -24,7 +24,7 @@ export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) 
   useHelp("The page", [
     ["← → ↑ ↓", "move from bar to bar; with shift choose several"],
     ["S", "name a section"],
-    ...SIGNS.map((sign) => [sign.key.toUpperCase(), sign.title] as [string, string]),
+    ...bench.piece.signs.map((sign): [string, string] => [sign.shortcut.toUpperCase(), sign.title]),
     ["Delete", "take away what stands on exactly these bars"],
     ["Ctrl Z, Ctrl Y", "undo, redo"],
     ["Space", "play and stop"],
@@ -55,8 +55,8 @@ export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) 
       if (key === "delete" || key === "backspace") {
         return done(event, () => bench.apply((page) => ({ drop: exactly(page, chosen) })));
       }
-      const sign = SIGNS.find((one) => one.key === key);
-      if (sign) done(event, () => bench.apply((page) => toggled(sign, page, chosen)));
+      const sign = bench.piece.signs.find((one) => one.shortcut === key);
+      if (sign) done(event, () => bench.apply({ sign: { key: sign.key, ...chosen } }));
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

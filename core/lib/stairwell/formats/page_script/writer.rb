@@ -112,8 +112,8 @@ module Stairwell
 
         def signs = SIGNS.flat_map { |member| @map.public_send(member).map { |one| statement(member, one) } }
 
+        # Members of a map that are signs on the page.
         SIGNS = [:repeats, :endings, *Reader::MARKS.values, :jumps].freeze
-        private_constant :SIGNS
 
         def sections = @map.sections.map { |one| statement(:sections, one) }
 

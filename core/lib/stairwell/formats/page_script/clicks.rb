@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Formats
+    module PageScript
+      # What one says of bars with a click, a key or a drag, as statements of the script.
+      class Clicks
+        # One that has a button: the words on it, what it means, its key, and how the
+        # script says it of the first and the last of the chosen bars. Pressing again
+        # goes on to the next saying; after the last one it is taken away.
+        Sign = Stairwell.value(:key, :words, :title, :shortcut, :sayings)
+
+        bars = ->(from, to) { (from == to) ? from : "#{from}-#{to}" }
+        at_first = ->(text) { ->(from, _) { "#{text}: #{from}" } }
+        at_last = ->(text, how = "") { ->(_, to) { "#{text}: #{to}#{how}" } }
+        sign = ->(key, words, title, shortcut, *sayings) { Sign.new(key: key, words: words, title: title, shortcut: shortcut, sayings: sayings.freeze) }
+        SIGNS = [
+          sign.call(:repeat, "Repeat", "Repeat these bars; again for three times", "r",
+            ->(from, to) { "repeat: #{bars.call(from, to)}" }, ->(from, to) { "repeat: #{bars.call(from, to)} x3" }),
+          *(1..3).map { |pass| sign.call(:"ending_#{pass}", "#{pass}.", "Ending #{pass}", pass.to_s, ->(from, to) { "ending #{pass}: #{bars.call(from, to)}" }) },
+          sign.call(:segno, "Sign", "The sign (segno) at the first bar", "g", at_first.call("segno")),
+          sign.call(:to_coda, "To coda", "To Coda after the last bar", "t", at_last.call("to coda")),
+          sign.call(:coda, "Coda", "The coda begins at the first bar", "o", at_first.call("coda")),
+          sign.call(:fine, "Fine", "Fine after the last bar", "f", at_last.call("fine")),
+          sign.call(:da_capo, "D.C.", "Da capo after the last bar; again: al Fine, al Coda", "c", *["", " al fine", " al coda"].map { |how| at_last.call("da capo", how) }),
+          sign.call(:dal_segno, "D.S.", "Dal segno after the last bar; again: al Fine, al Coda", "d", *["", " al fine", " al coda"].map { |how| at_last.call("dal segno", how) }),
+          sign.call(:double_bar, "‖", "A double bar line after the last bar", "b", at_last.call("double bar"))
+        ].freeze
+
+        # What has no button, as one may type it: of chosen `{bars}`, or the first `{bar}`.
+        SAYINGS = [
+          "pass 2: {bars} left hand, softer", "fermata: {bar} for 2", "dynamics: {bars} mf", "pedal: {bars}", "hands: right only {bars}",
+          "start right at {bar}: finger 1 on C4", "lyrics 1: {bars}", "spot: {bars} right hand, jump", "hard: {bars}", "ritardando: {bars}",
+          "octave: {bars} right hand, up", "ornament: {bar}"
+        ].freeze
+
+        # @param map [Score::Map] as it is when one clicks
+        def initialize(map)
+          @map = map
+          @writer = Writer.new(map)
+        end
+
+        # @param key [Symbol, String] of a {Sign}
+        # @param from [Integer] index of the first chosen bar
+        # @param to [Integer] of the last
+        # @return [Hash{Symbol => Array<String>}] statements to :put, to :drop
+        def sign(key:, from:, to:)
+          names = [from, to].map { |index| @writer.position(known(index).index, nil) }
+          sayings = SIGNS.find { |one| one.key == key.to_sym }.sayings.map { |saying| saying.call(*names) }
+          now = sayings.index { |saying| standing.include?(saying) }
+          return {put: [sayings.first]} unless now
+
+          sayings[now + 1] ? {put: [sayings[now + 1]]} : {drop: [sayings[now]]}
+        end
+
+        # @param label [String]
+        # @param places [Array<String>] as typed, such as "9-13"
+        # @param words [String] what it is like
+        # @return [Hash{Symbol => Array<String>}]
+        def section(label:, places:, words: "") = {put: ["section #{label}: #{places.join(", ")} #{words}".strip]}
+
+        # @param label [String] of a section that stands
+        # @param span [Integer] which of its places, from 0
+        # @param from [Integer] index of the bar it begins with from now on
+        # @param to [Integer]
+        # @return [Hash{Symbol => Array<String>}]
+        # @raise [UnreadableError] when there is no such section any more
+        def move(label:, span:, from:, to:)
+          section = @map.sections.find { |one| one.label == label }
+          raise UnreadableError.new("There is no section #{label} with that place any more. Look at the page again.", code: :statement) unless section&.spans&.at(span)
+
+          place = Score::Span.new(from: known(from).index, to: known(to).index)
+          {put: [@writer.statement(:sections, section.with(spans: section.spans.each_with_index.map { |one, at| (at == span) ? place : one }))]}
+        end
+
+        # @param page [Integer] its number
+        # @param bars [Array<Integer>] of each line
+        # @return [Hash{Symbol => Array<String>}]
+        def lines(page:, bars:) = {put: ["page #{page}: #{bars.join(" ")}"]}
+
+        private
+
+        def known(index) = @map.bar(index) || raise(UnreadableError.new("There is no bar #{index} on this page any more. Look at the page again.", code: :statement))
+
+        # @return [Array<String>] signs that stand on the page, as the writer says them
+        def standing = @standing ||= Writer::SIGNS.flat_map { |member| @map.public_send(member).map { |one| @writer.statement(member, one) } }
+      end
+    end
+  end
+end
