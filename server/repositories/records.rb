@@ -60,11 +60,13 @@ module Stairwell
             .order(Sequel[:assignments][:id]).all
         end
 
-        # The last plan of each week, with the day the first plan of it began.
+        # The last plan of each week, with the day the first plan of it began. What was
+        # left out of weeks long over is the larger part of them, and nobody asks for it.
         def weeks(plans)
           recent = plans.where(Sequel[:next_lesson] > @context.today - 7 * WEEKS)
           begins = Sequel.function(:min, :starts).over(partition: %i[student_id next_lesson])
-          recent.select(:id, :student_id, :next_lesson, :plan, begins.as(:begins)).distinct(:student_id, :next_lesson).order(:student_id, :next_lesson, Sequel.desc(:id)).all
+          plan = Sequel.lit("CASE WHEN next_lesson < ? THEN plan - 'left_out' ELSE plan END", @context.today - 14).as(:plan)
+          recent.select(:id, :student_id, :next_lesson, plan, begins.as(:begins)).distinct(:student_id, :next_lesson).order(:student_id, :next_lesson, Sequel.desc(:id)).all
         end
 
         # Makes records of rows.

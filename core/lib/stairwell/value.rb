@@ -13,8 +13,7 @@ module Stairwell
     required = members
     klass = Struct.new(*members, *defaults.keys, keyword_init: true) do
       define_method(:initialize) do |**given|
-        missing = required - given.keys
-        raise ArgumentError, "missing #{missing.join(", ")}" if missing.any?
+        raise ArgumentError, "missing #{(required - given.keys).join(", ")}" unless required.all? { |name| given.key?(name) }
 
         super(**defaults, **given)
         freeze

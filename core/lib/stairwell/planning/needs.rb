@@ -25,8 +25,7 @@ module Stairwell
         check_known
         @needs = tasks.map { |task| task.needs.map { |id| @place[id] } }
         @after = tasks.map { |task| task.after.map { |id| @place[id] } }
-        check_circles
-        @order = tsort
+        @order = sorted
         @later_needs, @later_after = [@needs, @after].map { |lists| turned_round(lists) }
       end
 
@@ -65,10 +64,12 @@ module Stairwell
         end
       end
 
-      def check_circles
-        circle = strongly_connected_components.find { |places| places.size > 1 } ||
+      # Places, each after what it waits for.
+      def sorted
+        components = strongly_connected_components
+        circle = components.find { |places| places.size > 1 } ||
           @tasks.each_index.find { |at| (@needs[at] + @after[at]).include?(at) }&.then { |at| [at] }
-        return unless circle
+        return components.flatten unless circle
 
         raise ContradictionError, "These steps wait for each other in a circle: #{circle.map { |at| @tasks[at].id }.join(", ")}."
       end

@@ -17,7 +17,7 @@ module Stairwell
       def initialize(standings)
         @standings = standings
         @later = Hash.new { |all, id| all[id] = [] }
-        standings.each_value { |one| (one.step.needs + one.step.after).each { |id| @later[id] << one } }
+        standings.each_value { |one| (one.step.needs + one.step.after).each { |id| @later[id] << one.step.id } }
       end
 
       # @param until_date [Date] reviews due after it are left out
@@ -43,13 +43,16 @@ module Stairwell
       # and has all its bars and its hand, so that it is played anyway.
       def held?(one)
         bars = bars(one.step)
-        built_on(one.step.id).any? { |later| later.state != :waiting && [:both, one.step.hands].include?(later.step.hands) && (bars - bars(later.step)).empty? }
+        built_on(one.step.id).any? do |id|
+          later = @standings.fetch(id)
+          later.state != :waiting && [:both, one.step.hands].include?(later.step.hands) && (bars - bars(later.step)).empty?
+        end
       end
 
-      # @return [Set<Standing>] what waits for a step, directly or not
+      # @return [Set<String>] ids of what waits for a step, directly or not
       def built_on(id)
         @built_on ||= {}
-        @built_on[id] ||= @later[id].to_set.merge(@later[id].flat_map { |one| built_on(one.step.id).to_a })
+        @built_on[id] ||= @later[id].each_with_object(@later[id].to_set) { |later, all| all.merge(built_on(later)) }
       end
 
       def bars(step) = step.spans.flat_map(&:bars)
