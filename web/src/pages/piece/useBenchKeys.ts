@@ -29,7 +29,7 @@ export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) 
     ["Ctrl Z, Ctrl Y", "undo, redo"],
     ["Space", "play and stop"],
     [". and ,", "walk one bar on, one back"],
-    ["M L K X V P", "map, look over, check, text, notes, past"],
+    ["M L K X V P", "map, preview, check, text, notes, past"],
     ["Esc", "choose nothing"],
   ]);
 

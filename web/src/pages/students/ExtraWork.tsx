@@ -27,7 +27,7 @@ export function ExtraWork({ student }: { student: Schemas["Student"] }) {
   const end = useEndExtraWork(student.id);
   return (
     <Paper p="12px 18px" flex="1 1 320px">
-      <PartHead>Beside the pieces</PartHead>
+      <PartHead>Extra work</PartHead>
       {student.extra_work.length === 0 && !adding && (
         <Text color="soft">No exercise or other work. What is added here is planned with the pieces.</Text>
       )}
