@@ -52,7 +52,7 @@ RSpec.describe "A lesson" do
 
     it "when the forecast is after the due date" do
       late = attention { |one| one.forecast("Weir", Date.new(2027, 6, 1), Date.new(2027, 5, 28)) }
-      expect(late).to eq([[:late, "Weir is due on 28 May, with caution ready 4 days after that"]])
+      expect(late).to eq([[:late, "Weir is due on 28 May and may not be ready until 4 days after that"]])
       expect(attention { |one| one.forecast("Weir", Date.new(2027, 5, 1), Date.new(2027, 5, 28)) }).to eq([])
     end
 
@@ -133,7 +133,7 @@ RSpec.describe "A lesson" do
 
         Once through, to keep it: Ropewalk, faster on Friday.
 
-        Besides: Line 3 of the green cards, one of 3 or 4, on Thursday and Friday.
+        Also this week: Line 3 of the green cards, one of 3 or 4, on Thursday and Friday.
 
         See you on Wednesday, 10 March.
       TEXT
@@ -141,7 +141,7 @@ RSpec.describe "A lesson" do
 
     it "speaks simply to a child, of what was made smaller, and in the studio's words" do
       said = letter(child: true, introduced: %w[C], style: :american, results: [Stairwell::Recap::Outcome.new(title: "B, left hand", result: :not_yet, simplification: "slower, at 46")])
-      expect(said).to include("Hello Odile,", "This was too much for now, so we make it small first. B, left hand: slower, at 46.", "We learnt section C today.", "measures 1–4")
+      expect(said).to include("Hello Odile,", "This was too much for now, so we take a smaller step first. B, left hand: slower, at 46.", "We learnt section C today.", "measures 1–4")
       expect(said).not_to include("bar")
     end
 

@@ -72,7 +72,7 @@ RSpec.describe "A lesson in the browser" do
     select "rhythm", from: "Why it did not go"
     click_button "1 not yet"
     expect(page).to have_css("[data-item]", text: "Spot at bar 3")
-    expect(find_field("Recap for Nell").value).to include("Not there yet, and made smaller first: A, hands together")
+    expect(find_field("Recap for Nell").value).to include("Not there yet; first in an easier form: A, hands together")
   end
 
   it "loses nothing when the connection is lost, the laptop closed, or another teacher writes" do

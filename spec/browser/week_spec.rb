@@ -118,11 +118,11 @@ RSpec.describe "The week by hand" do
   it "takes an option of a piece that would be late with one press" do
     api { ask(:put, "/api/students/#{student["id"]}/pieces/1", {due_on: "2027-03-20"}) }
     visit current_path
-    expect(page).to have_text("due 20 Mar, too late with caution")
+    expect(page).to have_text("due 20 Mar, and it may be later")
     slower = find_button(text: /a target tempo 10 % slower: \d+ \w+/)
     date = slower.text[/\d+ \w+\z/]
     slower.click
     expect(page).to have_text("target 68")
-    expect(page).to have_text("(#{date} with every day kept)")
+    expect(page).to have_text("(#{date} if no day is missed)")
   end
 end

@@ -32,7 +32,7 @@ RSpec.describe "The studio page" do
   it "shows when each piece is ready, beside the date it is due" do
     ask(:put, "/api/students/#{student["id"]}/pieces/1", {due_on: "2027-03-12"})
     expect(row["outlooks"].first).to include("piece" => "The Lock Gate", "due_on" => "2027-03-12", "late" => true)
-    expect(row["concerns"].first["text"]).to match(/\AThe Lock Gate is due on 12 March, with caution ready \d+ days after that\z/)
+    expect(row["concerns"].first["text"]).to match(/\AThe Lock Gate is due on 12 March and may not be ready until \d+ days? after that\z/)
   end
 
   it "is of the newest rows: marks, results and changes show at once" do

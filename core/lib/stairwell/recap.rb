@@ -62,7 +62,7 @@ module Stairwell
         return if hard.empty?
 
         told = hard.first(2).map { |one| one.simplification ? "#{one.title}: #{one.simplification}" : one.title }
-        @child ? "This was too much for now, so we make it small first. #{told.map { |one| "#{one}." }.join(" ")}" : "Not there yet, and made smaller first: #{told.join("; ")}."
+        @child ? "This was too much for now, so we take a smaller step first. #{told.map { |one| "#{one}." }.join(" ")}" : "Not there yet; first in an easier form: #{told.join("; ")}."
       end
 
       def shown
@@ -98,7 +98,7 @@ module Stairwell
         others = @lines.select { |one| %i[extra_work added].include?(one.kind) }
         return if others.empty?
 
-        "#{@child ? "And:" : "Besides:"} #{others.map { |one| "#{one.title}#{", one of #{listed(one.one_of, "or")}" if one.one_of.any?}, #{on(one.dates)}" }.join("; ")}."
+        "#{@child ? "And:" : "Also this week:"} #{others.map { |one| "#{one.title}#{", one of #{listed(one.one_of, "or")}" if one.one_of.any?}, #{on(one.dates)}" }.join("; ")}."
       end
 
       def farewell = "See you on #{@next_lesson.strftime("%A")}, #{@next_lesson.day} #{@next_lesson.strftime("%B")}."

@@ -14,7 +14,7 @@ module Stairwell
         parts = [standing_day(task, day)]
         later = chain - (task.good_days - day + 1)
         parts << task.because if task.because
-        parts << "#{days(later)} of work wait for it" if later.positive?
+        parts << "#{days(later)} of later steps #{(later == 1) ? "depends" : "depend"} on it" if later.positive?
         parts << "a join, practised as a thing of its own" if task.join
         parts << "a hard place, so first and more often" if task.hard && !task.join
         parts.join("; ")
@@ -25,11 +25,7 @@ module Stairwell
       # @return [String]
       def due(review, date)
         late = (date - review.due).to_i
-        "to keep it: due #{if late.zero?
-                             "today"
-                           else
-                             "for #{late} #{(late == 1) ? "day" : "days"}"
-                           end}"
+        "to keep it: due #{late.zero? ? "today" : "#{many(late)} ago"}"
       end
 
       # @param ledger [Ledger] as the week leaves it
@@ -73,6 +69,8 @@ module Stairwell
 
         (day == 1 && !task.begun?) ? "new" : "good day #{day} of #{task.good_days}"
       end
+
+      def many(days) = "#{days} #{(days == 1) ? "day" : "days"}"
 
       def days(count) = (count == 1) ? "1 good day" : "#{count} good days"
 

@@ -28,8 +28,8 @@ module Stairwell
       def forecast(title, cautious, due)
         return if due.nil? || (cautious && cautious <= due)
 
-        late = cautious ? "#{days((cautious - due).to_i)} after" : "never by"
-        add(:late, "#{title} is due on #{day(due)}, with caution ready #{late} that", 1)
+        ready = cautious ? "may not be ready until #{days((cautious - due).to_i)} after that" : "cannot be finished as things are"
+        add(:late, "#{title} is due on #{day(due)} and #{ready}", 1)
       end
 
       # @param done [Integer] practice days that were kept since the lesson

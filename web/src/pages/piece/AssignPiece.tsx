@@ -204,8 +204,8 @@ export function AssignPiece({
             {trial.data.steps} steps up to {trial.data.target_tempo} beats per minute, {Math.round(trial.data.minutes)}{" "}
             minutes in all;{" "}
             {trial.data.finish
-              ? `by itself done in ${trial.data.practice_days} practice days, on ${dayAndMonth(trial.data.finish)}`
-              : "a step is longer than any day, so it would never be done"}
+              ? `practised alone, done in ${trial.data.practice_days} practice days, on ${dayAndMonth(trial.data.finish)}`
+              : "one step takes longer than any practice day, so it cannot be finished"}
           </Text>
         )}
         <Notice trouble={assign.error ?? (trial.error as typeof assign.error)} />

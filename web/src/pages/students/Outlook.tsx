@@ -17,20 +17,20 @@ export function Outlook({ student, piece }: { student: number; piece: Piece }) {
       <Text>
         {middle && cautious && planned ? (
           <>
-            Likely ready <b>{dayAndMonth(middle)}</b>, with caution <b>{dayAndMonth(cautious)}</b>
+            Likely ready <b>{dayAndMonth(middle)}</b>, all but certainly by <b>{dayAndMonth(cautious)}</b>
             <Text as="span" color="soft">
               {" "}
-              ({dayAndMonth(planned)} with every day kept)
+              ({dayAndMonth(planned)} if no day is missed)
             </Text>
           </>
         ) : (
-          "Never ready as things are: a step is longer than any day."
+          "Cannot be finished as things are: one step takes longer than any practice day."
         )}
         {due_on && (
           <Text as="span" color={late ? "brick" : "soft"} fontWeight={late ? 650 : 400}>
             {" "}
             · due {dayAndMonth(due_on)}
-            {late && ", too late with caution"}
+            {late && ", and it may be later"}
           </Text>
         )}
       </Text>

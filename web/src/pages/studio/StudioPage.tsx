@@ -143,7 +143,7 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
           <Text key={one.piece} color={one.late ? "brick" : "soft"} title={one.piece}>
             {one.middle && one.cautious
               ? `${dayAndMonth(one.middle)}, latest ${dayAndMonth(one.cautious)}`
-              : "never as things are"}
+              : "cannot be finished as things are"}
             {one.due_on && ` · due ${dayAndMonth(one.due_on)}`}
           </Text>
         ))}
