@@ -2,6 +2,7 @@
 
 require_relative "../spec_helper"
 require "demo/studio"
+require "json_schemer"
 
 RSpec.describe "The demo studio" do
   # Everything but keys and times, which are never the same.
@@ -50,6 +51,16 @@ RSpec.describe "The demo studio" do
     expect(shown["pieces"].flat_map { |piece| piece["stairs"]["flights"].flat_map { |flight| flight["treads"] } }.count { |tread| tread["real"] }).to be > 20
     expect(ask(:get, "/api/students/#{student}/lesson")["steps"]).not_to be_empty
     expect(ask(:get, sheet_of(shown))["days"]).not_to be_empty
+  end
+
+  # What the core plans is what the schema says, over twelve weeks of twenty students.
+  it "keeps every week as a planned-week/1 document" do
+    make
+    schema = JSONSchemer.schema(JSON.parse(File.read(File.expand_path("../../docs/planned-week-1.schema.json", __dir__))))
+    plans = TestApp::OWNER[:week_plans].select_map(Sequel.lit("plan::text")).map { |text| JSON.parse(text) }
+    expect(plans.size).to be > 200
+    expect(plans.flat_map { |plan| schema.validate(plan).map { |error| error["error"] } }.uniq).to eq([])
+    expect(plans.map { |plan| Stairwell::Planning::WeekDocument.dump(Stairwell::Planning::WeekDocument.load(plan)) }).to eq(plans)
   end
 
   it "has pieces whose pages add up, with repeats, endings, a pickup and a compound meter among them" do
