@@ -2,6 +2,7 @@ import { createSystem, defineConfig, defineRecipe } from "@chakra-ui/react";
 import { defaultBaseConfig } from "@chakra-ui/react/preset-base";
 import {
   breakpoints,
+  buttonRecipe,
   cssVarsPrefix,
   cssVarsRoot,
   fieldSlotRecipe,
@@ -9,6 +10,7 @@ import {
   headingRecipe,
   inputRecipe,
   keyframes,
+  layerStyles,
   linkRecipe,
   nativeSelectSlotRecipe,
   semanticTokens,
@@ -97,10 +99,17 @@ const library = defineConfig({
   theme: {
     breakpoints,
     keyframes,
+    layerStyles,
     tokens,
     semanticTokens,
     textStyles,
-    recipes: { heading: headingRecipe, input: inputRecipe, link: linkRecipe, textarea: textareaRecipe },
+    recipes: {
+      button: buttonRecipe,
+      heading: headingRecipe,
+      input: inputRecipe,
+      link: linkRecipe,
+      textarea: textareaRecipe,
+    },
     slotRecipes: { field: fieldSlotRecipe, nativeSelect: nativeSelectSlotRecipe },
   },
 });
