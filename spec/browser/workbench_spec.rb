@@ -263,6 +263,10 @@ RSpec.describe "The workbench" do
     click_tab "Notes"
     expect(page).to have_css("[aria-label='The notes of bars 1–2'] svg", wait: 30)
     expect(all("[aria-label='The notes of bars 1–2'] g.measure").size).to eq(2)
+    # Staff lines and stems are strokes: without one there are dots in the air.
+    strokes = evaluate_script("[...document.querySelectorAll('g.staff > path, g.stem path')].map((one) => getComputedStyle(one).stroke)")
+    expect(strokes.size).to be >= 10
+    expect(strokes).to all(start_with("rgb("))
     expect(complaints).to eq([])
   end
 end

@@ -43,7 +43,7 @@ export function Engraved({ score, from, to, width }: EngravedProps) {
           borderRadius="3px"
           css={{
             "& svg": { width: "100%", height: "auto", color: "black" },
-            "& ellipse, & path, & polygon, & polyline, & rect": { edit: "currentColor" },
+            "& ellipse, & path, & polygon, & polyline, & rect": { stroke: "currentColor" },
           }}
           // biome-ignore lint/security/noDangerouslySetInnerHtml: drawn by the engraver in this page from the studio's own score
           dangerouslySetInnerHTML={{ __html: drawn.svg }}
