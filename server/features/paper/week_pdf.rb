@@ -173,7 +173,7 @@ module Stairwell
           extra_work = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each[:title] }, *one[:extra_work].map { |each| "#{each[:title]} (#{Date.parse(one[:date]).strftime("%a")})" }] }.uniq
           @pdf.bounding_box([0, 56], width: @pdf.bounds.width, height: 56) do
             @pdf.text("Only on the screen, for want of room: #{over.map { |_, item| item[:title] }.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if over.any?
-            @pdf.text("Besides: #{extra_work.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if extra_work.any?
+            @pdf.text("Also: #{extra_work.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if extra_work.any?
             skip = sheet[:skip].to_a
             @pdf.text("If #{Date.parse(sheet[:days].first[:date]).strftime("%A")} goes badly, leave out: #{skip.join("; ")}.", size: 7.5) if skip.any?
             @pdf.text([*sheet[:cautions].map { |one| one[:short] }, "General advice, not medical."].join(" "), size: 6.5)
