@@ -88,7 +88,7 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
       {today && today.extra_work.length > 0 && (
         <Paper as="section" aria-label="Extra work" p="14px" mb="10px">
           <Heading as="h2" fontSize="1.125rem" fontWeight={750}>
-            And besides
+            Also to do
           </Heading>
           {today.extra_work.map((one) => (
             <Text key={one.id} fontSize="lg">
