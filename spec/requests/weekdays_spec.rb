@@ -53,6 +53,8 @@ RSpec.describe "Every day of the week" do
     sign_in
     heard = ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid})
     expect(heard["changed"]).to include(/A, right hand is out of the week|A, right hand: /)
+    # Days that have gone by do not change, so nothing is said of them.
+    expect(heard["changed"].join).not_to match(/Thu|Fri|Sat/)
     week = ask(:get, "/api/students/#{student["id"]}")["week"]
     expect(week["days"].first(2)).to eq(before)
     expect(week.values_at("starts", "planned_from", "next_lesson")).to eq(%w[2027-03-04 2027-03-07 2027-03-10])

@@ -43,6 +43,10 @@ module Stairwell
       # @return [Array<Date>]
       def dates = days.map(&:date)
 
+      # @param from [Date]
+      # @return [PlannedWeek] without the days before that date
+      def rest(from) = with(days: days.reject { |day| day.date < from })
+
       # @return [Hash{Array(Integer, String) => Array<Date>}] the dates of each step
       def dates_of_steps
         days.each_with_object(Hash.new { |all, key| all[key] = [] }) { |day, found| day.steps.each { |item| found[item.key] << day.date } }.tap { |found| found.default_proc = nil }

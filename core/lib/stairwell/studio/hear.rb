@@ -56,8 +56,8 @@ module Stairwell
 
       def follow(changed)
         tomorrow = @record.today + 1
-        before = PlanWeek.ahead(@record, from: tomorrow)
-        changed.planned(from: tomorrow).with(told: WeekChange.words(before, PlanWeek.ahead(changed.record, from: tomorrow)))
+        planned = changed.planned(from: tomorrow)
+        planned.with(told: WeekChange.words(PlanWeek.ahead(@record, from: tomorrow), planned.week.rest(tomorrow)))
       end
     end
   end

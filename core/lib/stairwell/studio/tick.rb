@@ -4,7 +4,7 @@ require "digest"
 
 module Stairwell
   module Studio
-    # Ticks of a paper chart in one stroke: on these days all repetitions of a step
+    # Ticks of a paper chart, a row at a time: on these days all repetitions of a step
     # were done; or, taken back, none that were ticked that way.
     class Tick
       # @param record [Record]
@@ -42,7 +42,7 @@ module Stairwell
 
       def mark(step_id, day, kind, key, undoes: nil) = Progress::Mark.new(key: key, step_id: step_id, date: day, kind: kind, at: @record.moment, undoes: undoes)
 
-      # A key out of the client's own: the same stroke makes the same keys.
+      # A key out of the client's own: the same row makes the same keys.
       def name(key, text) = Digest::SHA1.hexdigest("#{key} #{text}").then { |hex| [hex[0, 8], hex[8, 4], "5#{hex[13, 3]}", "8#{hex[17, 3]}", hex[20, 12]].join("-") }
     end
   end

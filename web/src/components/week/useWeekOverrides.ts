@@ -15,11 +15,11 @@ export function useWeekOverrides(student: number, week: Schemas["Week"], hand: S
   const before = useRef<Override[][]>([]);
   const save = useOverride(student);
   const dates = week.days.map((day) => day.date).filter((date) => date >= week.planned_from);
-  const send = (stroke: Edit) => save.mutate({ ...stroke, starts: week.starts, seen: hand.version });
-  const draw = (stroke: Edit) => {
+  const send = (edit: Edit) => save.mutate({ ...edit, starts: week.starts, seen: hand.version });
+  const draw = (edit: Edit) => {
     if (save.isPending) return;
     before.current.push(hand.list);
-    send(stroke);
+    send(edit);
   };
   const item = chosen && find(week, chosen);
 
