@@ -32,9 +32,13 @@ module Stairwell
       register Features::SessionRoutes, Features::PieceRoutes, Features::StudentRoutes, Features::LessonRoutes, Features::RoutineRoutes, Features::StudioRoutes,
         Features::PaperRoutes, Features::SheetRoutes
 
+      # Who is signed in is spoken to in the studio's language, and in no other when the
+      # request is over.
+      before { Locales.speak(context.locale) if env["rodauth"]&.session_value }
+
       error(Problem) { |problem| render_problem(problem) }
       error(Error) { |error| render_problem(Problem.of(error)) }
-      not_found { render_problem(Problem.new(404, "There is nothing at this address.", code: "not_found")) }
+      not_found { render_problem(Problem.new(404, Phrase["server.app.there_is_nothing_at_this_address"], code: "not_found")) }
     end
 
     # @param settings [Settings]
@@ -46,6 +50,7 @@ module Stairwell
       Rack::Builder.new {
         use Rack::Deflater, **Shrunk.options
         use Pages
+        use Languages::Asked
         use Guards::Safety, log
         use Guards.rates(store)
         use Guards::Size

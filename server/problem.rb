@@ -7,9 +7,9 @@ module Stairwell
     class Problem < StandardError
       TYPE = "application/problem+json"
       TITLES = {
-        400 => "Not understood", 401 => "Sign in first", 403 => "Not allowed", 404 => "Not found", 405 => "Not possible here",
-        409 => "Changed meanwhile", 413 => "Too large", 415 => "Wrong kind of content", 422 => "Cannot be used",
-        423 => "Locked", 429 => "Too often", 500 => "Our mistake", 503 => "Not now"
+        400 => Phrase["server.problem.not_understood"], 401 => Phrase["server.problem.sign_in_first"], 403 => Phrase["server.problem.not_allowed"], 404 => Phrase["server.problem.not_found"], 405 => Phrase["server.problem.not_possible_here"],
+        409 => Phrase["server.problem.changed_meanwhile"], 413 => Phrase["server.problem.too_large"], 415 => Phrase["server.problem.wrong_kind_of_content"], 422 => Phrase["server.problem.cannot_be_used"],
+        423 => Phrase["server.problem.locked"], 429 => Phrase["server.problem.too_often"], 500 => Phrase["server.problem.our_mistake"], 503 => Phrase["server.problem.not_now"]
       }.freeze
       # What the core refuses because of how things stand, not because of what was sent.
       CONFLICTS = %i[assigned_already has_sections].freeze
@@ -40,17 +40,17 @@ module Stairwell
         end
       end
 
-      def self.not_found(what) = new(404, "There is no such #{what} in this studio. It may have been put away.", code: "not_found")
+      def self.not_found(what) = new(404, Phrase["server.problem.there_is_no_such_in_this", what: what], code: "not_found")
 
       # @param kept [Object] what is stored now
       # @param sent [Object] what the client wanted to store
       def self.stale(what, kept:, sent:)
-        new(409, "Someone else changed #{what} while you were at work on it. Choose which one to keep.", code: "stale",
+        new(409, Phrase["server.problem.someone_else_changed_while_you_were", what: what], code: "stale",
           kept: kept, sent: sent)
       end
 
       # @return [Problem] others are at work on the same student all the time
-      def self.busy = new(503, "Others are writing about this student at this moment. Nothing was changed; try again.", code: "busy")
+      def self.busy = new(503, Phrase["server.problem.others_are_writing_about_this_student"], code: "busy")
 
       # @param text [String]
       # @param field [String]
@@ -59,12 +59,12 @@ module Stairwell
       def self.date(text, field)
         Date.iso8601(text)
       rescue Date::Error
-        raise new(422, "“#{text}” is no date.", code: "date", field: field)
+        raise new(422, Phrase["server.problem.is_no_date", text: text], code: "date", field: field)
       end
 
       # @return [Hash{Symbol => Object}]
       def to_h
-        {title: TITLES.fetch(status, "Problem"), status: status, code: code, detail: message, field: field}.compact.merge(more)
+        {title: TITLES.fetch(status, Phrase["server.problem.problem"]), status: status, code: code, detail: message, field: field}.compact.merge(more)
       end
 
       # @return [Array] a Rack response

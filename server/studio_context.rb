@@ -38,6 +38,9 @@ module Stairwell
       # @return [Date] in the studio's time zone
       def today = clock.today(studio[:time_zone])
 
+      # @return [Symbol] the language the studio speaks
+      def locale = studio[:locale].to_sym
+
       # @param time [Time]
       # @return [Date] of that time in the studio's time zone
       def date_of(time) = clock.class.new(time).today(studio[:time_zone])
@@ -74,7 +77,7 @@ module Stairwell
       # @raise [Problem] when the account belongs to no studio
       def of_account(account_id)
         studio = @store.studio_of_account(account_id)
-        raise Problem.new(403, "This account belongs to no studio. Ask the studio's owner to add it.", code: "no_studio") unless studio
+        raise Problem.new(403, Phrase["server.studio_context.this_account_belongs_to_no_studio"], code: "no_studio") unless studio
 
         context(studio, account_id)
       end

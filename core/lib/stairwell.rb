@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "stairwell/value"
+require_relative "stairwell/phrase"
 require_relative "stairwell/errors"
 require_relative "stairwell/constants"
 require_relative "stairwell/units"

@@ -159,7 +159,7 @@ RSpec.describe "The teacher's hand on a week" do
 
     it "is said in new steps a day" do
       late = week([task("a", days: 1), task("b", days: 1), task("c", days: 1), task("d", days: 1), task("e", days: 1), task("f", days: 1)], begin_per_day: 1)
-      expect(late.left_out.map(&:why)).to eq(["1 steps begin each day already; with one more new step a day it would fit"])
+      expect(late.left_out.map(&:why)).to eq(["1 step begins each day already; with one more new step a day it would fit"])
     end
   end
 

@@ -9,16 +9,22 @@ require "json_schemer"
 RSpec.describe Stairwell::Planning::WeekDocument do
   planning = Stairwell::Planning
   schema = JSONSchemer.schema(JSON.parse(File.read(File.expand_path("../../docs/planned-week-1.schema.json", __dir__))))
-  texts = ["Line 3, “slowly”", "Étude – 3/4", "a # b", "漢字", "x" * 200]
+  phrase = Stairwell::Phrase
+  texts = [
+    "Line 3, “slowly”", "Étude – 3/4", "a # b", "漢字", "x" * 200, phrase["planning.reasons.new"], phrase["planning.reasons.good_day_of", day: 2, good_days: 3],
+    phrase.list([phrase.capital(phrase["practice.wording.bar", bar: "#5"]), "jump", phrase.ordinal(12), 7], by: :semicolon),
+    phrase["planning.reasons.more_on", minutes: Stairwell::Units.minutes(7/2r), day: phrase.day(Date.new(2027, 3, 4))]
+  ]
   any_of = ->(random, from) { from[random.rand(from.size)] }
   text = ->(random) { any_of.call(random, texts) }
+  typed = ->(random) { any_of.call(random, texts.grep(String)) }
   date = ->(random) { Date.new(2027, 1, 1) + random.rand(400) }
   halves = ->(random) { Rational(random.rand(1..40), 2) }
   item = lambda do |random, kind|
     planning::PlannedItem.new(
       id: "7/A.right", kind: kind, title: text.call(random), minutes: halves.call(random), why: text.call(random), repetitions: random.rand(1..8), pinned: true, breaks: text.call(random),
-      assignment_id: random.rand(1..99), step_id: "A.right~smaller", piece: text.call(random), section: "A1", place: "page 12, line 1", tempo: random.rand(30..200), begins: true,
-      arithmetic: text.call(random), one_of: [text.call(random), text.call(random)]
+      assignment_id: random.rand(1..99), step_id: "A.right~smaller", piece: typed.call(random), section: "A1", place: "page 12, line 1", tempo: random.rand(30..200), begins: true,
+      arithmetic: text.call(random), one_of: [typed.call(random), typed.call(random)]
     )
   end
   day = lambda do |random|
@@ -26,7 +32,7 @@ RSpec.describe Stairwell::Planning::WeekDocument do
     planning::PlannedDay.new(date: date.call(random), minutes: halves.call(random), budget: halves.call(random), items: %i[step review run extra_work added].map { |kind| item.call(random, kind) }, warm_ups: [warm_up])
   end
   filled = lambda do |random|
-    left_out = planning::PlannedLeftOut.new(id: "7/B.left", assignment_id: 7, step_id: "B.left", title: text.call(random), piece: text.call(random), why: text.call(random), fits: false)
+    left_out = planning::PlannedLeftOut.new(id: "7/B.left", assignment_id: 7, step_id: "B.left", title: text.call(random), piece: typed.call(random), why: text.call(random), fits: false)
     unmet = planning::PlannedUnmet.new(id: "7/C.join", title: text.call(random), why: text.call(random), date: any_of.call(random, [nil, date.call(random)]))
     planning::PlannedWeek.new(
       starts: date.call(random), planned_from: date.call(random), next_lesson: date.call(random), budget: random.rand(5..90),

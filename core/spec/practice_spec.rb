@@ -132,7 +132,7 @@ RSpec.describe Stairwell::Practice do
       of_a = made.select { |step| step.section == "A" }
       expect(of_a.map(&:hands).uniq).to eq([:right]), routine.key
       expect(of_a.map(&:stage)).not_to include(:left, :block_left, :blocked, :together)
-      expect(of_a.map { |step| described_class.how(step) }.uniq - ["right hand", "right hand taps, left hand taps", "tap"]).to eq([])
+      expect(of_a.map { |step| described_class.how(step).to_s }.uniq - ["right hand", "right hand taps, left hand taps", "tap"]).to eq([])
       # What waited for hands together waits for the hand that plays.
       faster = of_a.find { |step| step.stage == :faster }
       expect(faster.needs).to include("A.right")

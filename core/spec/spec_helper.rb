@@ -8,6 +8,9 @@ if ENV["COVERAGE"]
   SimpleCov.start { add_filter "/spec/" }
 end
 $LOAD_PATH.unshift(File.join(root, "core/lib"), root)
+# A library of music theory to compare with; it sets languages of its own, so it comes first.
+require "active_support"
+require "head_music"
 require "stairwell"
 require "json"
 require "open3"

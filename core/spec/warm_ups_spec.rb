@@ -1,8 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "spec_helper"
-require "active_support"
-require "head_music"
 
 RSpec.describe Stairwell::Practice::WarmUps do
   keys = (-7..7).flat_map { |fifths| %w[major minor].map { |mode| Stairwell::Score::Key.new(fifths: fifths, mode: mode) } }

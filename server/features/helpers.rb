@@ -19,7 +19,7 @@ module Stairwell
 
         # @return [StudioContext] of the person who is signed in, whom
         #   {Guards::SignedIn} has seen to
-        def context = settings.contexts.of_account(env["rodauth"].session_value)
+        def context = @context ||= settings.contexts.of_account(env["rodauth"].session_value)
 
         # @param ending [String, nil] makes it a file to save
         # @return [String]

@@ -116,7 +116,7 @@ module Stairwell
             @tables.db[:assignments].overriding_system_value
               .insert(studio_id: @tables.studio_id, student_id: @student_id, assigned_by: @context.account_id, assigned_at: @context.clock.now, **row)
           rescue Sequel::UniqueConstraintViolation
-            raise Problem.new(409, "This student had this piece before. Take it up again from the pieces that ended.", code: "assigned_already", field: "piece_id")
+            raise Problem.new(409, Phrase["server.changes.this_student_had_this_piece_before"], code: "assigned_already", field: "piece_id")
           end
 
           def finish(id, ended, keep_for)
@@ -140,7 +140,7 @@ module Stairwell
             else
               own.where(version: seen.version).update(overrides: stored, version: seen.version + 1) == 1
             end
-            raise Problem.stale("this week", kept: own.first.then { |row| {list: row[:overrides].map(&:to_h), version: row[:version]} }, sent: after) unless done
+            raise Problem.stale(Phrase["server.changes.this_week"], kept: own.first.then { |row| {list: row[:overrides].map(&:to_h), version: row[:version]} }, sent: after) unless done
           end
         end
         private_constant :Rows, :Keep

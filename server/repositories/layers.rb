@@ -17,7 +17,7 @@ module Stairwell
 
         # @return [Hash] as {#newest}
         # @raise [MissingError]
-        def revision(piece_id, whose, number) = rows(piece_id, whose).first(revision: number) || raise(MissingError, "revision")
+        def revision(piece_id, whose, number) = rows(piece_id, whose).first(revision: number) || raise(MissingError, Phrase["missing.revision"])
 
         # @return [Array<Hash>] see {Sittings}
         def sittings(piece_id, whose) = Sittings.of(rows(piece_id, whose))

@@ -73,7 +73,7 @@ module Stairwell
         # @raise [MissingError]
         def take_back(student_id, id)
           back = @tables[:lendings].where(student_id: student_id, id: id, returned_on: nil).update(returned_on: @context.today)
-          raise MissingError, "lent thing with this student" if back.zero?
+          raise MissingError, Phrase["missing.lent_thing"] if back.zero?
         end
       end
     end

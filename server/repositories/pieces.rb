@@ -18,13 +18,13 @@ module Stairwell
 
         # @return [Hash] the row
         # @raise [MissingError]
-        def find(id) = @tables[:pieces].first(id: id) || raise(MissingError, "piece")
+        def find(id) = @tables[:pieces].first(id: id) || raise(MissingError, Phrase["missing.piece"])
 
         # @return [Hash] :document (JSON), :script, :by
         # @raise [MissingError]
         def revision(piece_id, number)
           @tables[:map_revisions].where(piece_id: piece_id, revision: number).join(:accounts, id: :made_by)
-            .select(Sequel.cast(:map, :text).as(:document), :script, Sequel[:accounts][:name].as(:by)).first || raise(MissingError, "revision")
+            .select(Sequel.cast(:map, :text).as(:document), :script, Sequel[:accounts][:name].as(:by)).first || raise(MissingError, Phrase["missing.revision"])
         end
 
         # @return [Array<Hash>] see {Sittings}

@@ -21,7 +21,7 @@ module Stairwell
         # @param also [Integer, nil] an assignment that ended and is wanted too
         # @return [Studio::Record]
         # @raise [MissingError]
-        def find(id, also: nil, &more) = load([id], also: also, &more).first || raise(MissingError, "student")
+        def find(id, also: nil, &more) = load([id], also: also, &more).first || raise(MissingError, Phrase["missing.student"])
 
         # @param ids [Array<Integer>, nil] nil for the whole studio
         # @param pages [Boolean] whether pages are wanted: lists do without
@@ -93,7 +93,7 @@ module Stairwell
             asked = Studio::Asked.in(overrides.values.flat_map(&:overrides))
             Studio::Record.new(
               today: @context.today, moment: [@context.clock.now, happened.last&.then { |time| time + Rational(1, 1_000_000) }].compact.max, version: row[:record_version], settings: settings,
-              student: Students.value(row, @context.studio[:terms]), pieces: in_hand.map { |one| piece(one, row, happened.events, asked) }, kept_pieces: kept.filter_map { |one| kept_piece(one) },
+              student: Students.value(row, @context.studio[:locale]), pieces: in_hand.map { |one| piece(one, row, happened.events, asked) }, kept_pieces: kept.filter_map { |one| kept_piece(one) },
               weeks: Studio::Weeks.new(of(:weeks, row).map { |one| week(one) }), overrides: overrides, extra_work: of(:extra_work, row).map { |one| extra_work(one) },
               practised_on: happened.practised_on, lessons: happened.lessons, heard_today: happened.heard_on(@context.today), stumbled: happened.stumbled,
               introduced_today: happened.introduced_on(@context.today), routines: routines, known_keys: happened.keys
@@ -102,7 +102,7 @@ module Stairwell
 
           def settings
             @settings ||= Studio::Settings.new(
-              name: @context.studio[:name], words: @context.studio[:terms].to_sym, caution: @context.studio[:caution],
+              name: @context.studio[:name], locale: @context.locale, caution: @context.studio[:caution],
               holidays: Planning::Away.load(@context.studio[:holidays].to_a.map(&:to_h), field: "holidays")
             )
           end

@@ -27,7 +27,7 @@ module Stairwell
         end
 
         # @return [Problem]
-        def self.unknown = Problem.new(404, "This link is not in use any more. Ask your teacher for a new one.", code: "link_unknown")
+        def self.unknown = Problem.new(404, Phrase["server.sheet_links.this_link_is_not_in_use"], code: "link_unknown")
 
         # @param student_id [Integer]
         # @return [String, nil] address of the sheet, where a link is in force

@@ -7,7 +7,7 @@ module Stairwell
       class Students
         COLUMNS = %i[
           name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent introduce_first minutes_by_day note_names
-          email terms reads instrument known class_name
+          email locale reads instrument known class_name
         ].freeze
 
         # @param tables [Tables]
@@ -23,7 +23,7 @@ module Stairwell
 
         # @return [Hash]
         # @raise [MissingError]
-        def find(id) = @tables[:students].first(id: id) || raise(MissingError, "student")
+        def find(id) = @tables[:students].first(id: id) || raise(MissingError, Phrase["missing.student"])
 
         # @param values [Hash] of {COLUMNS}
         # @return [Hash] the row
@@ -53,7 +53,7 @@ module Stairwell
             **row.slice(:id, :name, :minutes_a_day, :begin_per_day, :lesson_weekday, :hand_order, :hand_span, :has_pedal, :warm_ups, :introduce_first, :reads),
             practice_days: row[:practice_days].to_a, lesson_time: time(row[:lesson_time]), note_names: row[:note_names].to_sym, known: row[:known].to_a,
             minutes_by_day: row[:minutes_by_day].to_h.to_h { |day, minutes| [day.to_s.to_i, minutes] }, away: Planning::Away.load(row[:absent].to_a.map(&:to_h), field: "absent"),
-            words: (row[:terms] || usage).to_sym
+            locale: (row[:locale] || usage).to_sym
           )
         end
 

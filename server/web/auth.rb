@@ -43,10 +43,10 @@ module Stairwell
             send_unlock_account_email {}
             after_login { remember_login if param_or_nil("remember") == "true" }
             after_logout { forget_login }
-            no_matching_login_message "email and password do not fit together"
-            invalid_password_message "email and password do not fit together"
-            login_notice_flash "Signed in"
-            logout_notice_flash "Signed out"
+            no_matching_login_message { Phrase["server.auth.email_and_password_do_not_fit"].to_s }
+            invalid_password_message { Phrase["server.auth.email_and_password_do_not_fit"].to_s }
+            login_notice_flash { Phrase["server.auth.signed_in"].to_s }
+            logout_notice_flash { Phrase["server.auth.signed_out"].to_s }
             auth_class_eval do
               private
 
@@ -73,7 +73,7 @@ module Stairwell
         field, why = hash["field-error"]
         detail = "#{(why || hash["error"]).capitalize.delete_suffix(".")}."
         if response.status == 403
-          detail = "Too many attempts failed, so this account is locked. Try again in #{LOCKED_MINUTES} minutes."
+          detail = Phrase["server.auth.too_many_attempts_failed_so_this", count: LOCKED_MINUTES]
         end
         JSON.generate(Problem.new(response.status, detail, code: (response.status == 403) ? "locked" : "sign_in", field: field).to_h)
       end

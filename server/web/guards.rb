@@ -23,10 +23,10 @@ module Stairwell
           error.to_rack
         rescue Rack::QueryParser::InvalidParameterError, Rack::QueryParser::ParameterTypeError, Rack::Multipart::Error,
           EncodingError, URI::InvalidURIError => error
-          Problem.new(400, "The request could not be read: #{error.message.scrub}.", code: "unreadable").to_rack
+          Problem.new(400, Phrase["server.guards.the_request_could_not_be_read", why: error.message.scrub], code: "unreadable").to_rack
         rescue => error
           @log.puts("#{env["REQUEST_METHOD"]} #{env["PATH_INFO"]}: #{error.full_message(highlight: false)}")
-          Problem.new(500, "Something went wrong on our side; nothing was changed. Try again.", code: "internal").to_rack
+          Problem.new(500, Phrase["server.guards.something_went_wrong_on_our_side"], code: "internal").to_rack
         end
       end
 
@@ -42,7 +42,7 @@ module Stairwell
           limit = (env["PATH_INFO"] == "/api/pieces/score") ? Constants::MOST_SCORE_BYTES : JSON_BYTES
           return @app.call(env) if env["CONTENT_LENGTH"].to_i <= limit
 
-          Problem.new(413, "That is more than #{limit / 1024 / 1024} MB. Send a smaller file.", code: "too_large").to_rack
+          Problem.new(413, Phrase["server.guards.that_is_more_than_mb_send", megabytes: limit / 1024 / 1024], code: "too_large").to_rack
         end
       end
 
@@ -57,7 +57,7 @@ module Stairwell
         def call(env)
           return @app.call(env) if env["PATH_INFO"].start_with?("/api/sheet/") || @check.accepts?(env)
 
-          Problem.new(403, "This page has been open for too long. Load it again, then repeat what you did.", code: "csrf").to_rack
+          Problem.new(403, Phrase["server.guards.this_page_has_been_open_for"], code: "csrf").to_rack
         end
       end
 
@@ -74,7 +74,7 @@ module Stairwell
           path = env["PATH_INFO"]
           return @app.call(env) if !path.start_with?("/api/") || path.match?(OPEN) || env["rodauth"].session_value
 
-          Problem.new(401, "Sign in first.", code: "sign_in").to_rack
+          Problem.new(401, Phrase["server.guards.sign_in_first"], code: "sign_in").to_rack
         end
       end
 
@@ -108,21 +108,21 @@ module Stairwell
         def problem(failure)
           first = failure.errors&.first
           field = first&.instance_location.to_s.delete_prefix("/")
-          detail = first ? words(first, field) : WORDS.fetch(failure.type, "The request could not be read")
-          Problem.new(STATUS.fetch(failure.type, 400), "#{detail.delete_suffix(".")}.", code: failure.type.to_s, field: field.empty? ? nil : field)
+          detail = first ? words(first, field) : WORDS.fetch(failure.type, Phrase["server.guards.the_request_could_not_be_read_2"])
+          Problem.new(STATUS.fetch(failure.type, 400), "#{detail.to_s.delete_suffix(".")}.", code: failure.type.to_s, field: field.empty? ? nil : field)
         end
 
         WORDS = {
-          not_found: "There is nothing at this address", method_not_allowed: "This address does not take that method",
-          unsupported_media_type: "This address does not take that kind of content"
+          not_found: Phrase["server.guards.there_is_nothing_at_this_address"], method_not_allowed: Phrase["server.guards.this_address_does_not_take_that"],
+          unsupported_media_type: Phrase["server.guards.this_address_does_not_take_that_2"]
         }.freeze
 
         def words(error, field)
           missing = error.details&.fetch("missing_keys", nil)
-          return "#{missing.join(", ")} must be given" if missing
+          return Phrase["server.guards.must_be_given", fields: Phrase.list(missing, by: :comma)] if missing
 
-          what = field.empty? ? "The request" : "“#{field}”"
-          "#{what} does not fit: #{error.message.sub(/ at (root|`[^`]*`)/, "")}"
+          what = field.empty? ? Phrase["server.guards.the_request"] : Phrase["server.guards.quoted", field: field]
+          Phrase["server.guards.does_not_fit", what: what, why: error.message.sub(/ at (root|`[^`]*`)/, "")]
         end
       end
 
@@ -161,7 +161,7 @@ module Stairwell
         Rack::Attack.throttle("sign-in", **SIGN_INS) { |request| request.ip if request.path == "/api/login" }
         Rack::Attack.throttle("sheet", **SHEETS) { |request| request.ip if request.path.start_with?("/api/sheet/") }
         Rack::Attack.throttled_responder = lambda do |_request|
-          Problem.new(429, "That was too often. Wait a minute, then try again.", code: "too_often").to_rack
+          Problem.new(429, Phrase["server.guards.that_was_too_often_wait_a"], code: "too_often").to_rack
         end
         Rack::Attack
       end

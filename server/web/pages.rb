@@ -12,6 +12,7 @@ module Stairwell
     class Pages
       DIST = File.expand_path("../../web/dist", __dir__)
       NONCE = "__NONCE__"
+      FOREVER = "public, max-age=31536000, immutable"
       HEADERS = {
         "x-content-type-options" => "nosniff", "referrer-policy" => "no-referrer", "x-frame-options" => "DENY",
         "permissions-policy" => "camera=(), geolocation=(), microphone=()", "cross-origin-opener-policy" => "same-origin"
@@ -35,18 +36,27 @@ module Stairwell
       def answer(env)
         path = env["PATH_INFO"]
         return @app.call(env) if path.start_with?("/api/") || path == "/health"
-        return @files.call(env).tap { |_, headers, _| headers["cache-control"] = "public, max-age=31536000, immutable" } if path.start_with?("/assets/")
+        return texts(path) if path.start_with?("/texts/")
+        return @files.call(env).tap { |_, headers, _| headers["cache-control"] = FOREVER } if path.start_with?("/assets/")
         return @files.call(env) if File.basename(path).include?(".") && !path.start_with?("/s/") && !path.include?("/.")
 
-        page
+        page(Languages.asked(env["HTTP_ACCEPT_LANGUAGE"]))
       end
 
-      def page
+      def texts(path)
+        json = Languages.at(path)
+        return [404, {"content-type" => "text/plain"}, []] unless json
+
+        [200, {"content-type" => "application/json", "cache-control" => FOREVER}, [json]]
+      end
+
+      # The page says in which language it begins, and where each is found.
+      def page(locale)
         nonce = SecureRandom.base64(18)
-        html = File.read(File.join(DIST, "index.html")).gsub(NONCE, nonce)
+        html = File.read(File.join(DIST, "index.html")).gsub(NONCE, nonce).sub("__LOCALE__", locale.to_s).sub("__TEXTS__", Rack::Utils.escape_html(JSON.generate(Languages.addresses)))
         [200, {"content-type" => "text/html; charset=utf-8", "cache-control" => "no-store", "content-security-policy" => policy(nonce)}, [html]]
       rescue Errno::ENOENT
-        [503, {"content-type" => "text/plain"}, ["The front end is not built yet. Run bin/start.\n"]]
+        [503, {"content-type" => "text/plain"}, [Phrase["server.pages.the_front_end_is_not_built"].to_s]]
       end
 
       def policy(nonce)

@@ -130,7 +130,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
       find("summary", match: :first).click
       expect(page).to have_css("li", text: "A, right hand (The Lock Gate): 0 of")
     end
-    expect(TestApp::OWNER[:studios].get(:terms)).to eq("american")
+    expect(TestApp::OWNER[:studios].get(:locale)).to eq("en-US")
   end
 
   it "prints the weeks of several students, and boxes only" do
@@ -165,7 +165,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(page).to have_button("Change")
     expect(page).to have_no_button("Save and plan again")
     row = TestApp::OWNER[:students].first
-    expect(row.values_at(:email, :terms, :reads)).to eq(["home@quay.example", "american", false])
+    expect(row.values_at(:email, :locale, :reads)).to eq(["home@quay.example", "en-US", false])
     expect(JSON.parse(row[:minutes_by_day].to_s)).to eq({"6" => 35})
     visit "/students/#{student["id"]}/lesson"
     expect(find_field("Recap for Nell").value).to include("all 4 measures")

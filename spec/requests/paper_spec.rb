@@ -23,7 +23,7 @@ RSpec.describe "The week on paper" do
     read = pdf("/api/students/#{student["id"]}/week.pdf")
     text = read.pages.first.text.squeeze(" ")
     expect(read.page_count).to eq(1)
-    expect(text).to include("Nell, week from Thursday 4 March", "A, right hand", "page 12, line 1", "at 44", "Done when", "see a doctor")
+    expect(text).to include("Nell, week from Thursday, 4 March", "A, right hand", "page 12, line 1", "at 44", "Done when", "see a doctor")
     ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 240, begin_per_day: 10))
     expect(pdf("/api/students/#{student["id"]}/week.pdf").page_count).to eq(1)
   end
@@ -39,7 +39,7 @@ RSpec.describe "The week on paper" do
 
   it "is at hand behind the family's link too, and says what the page has no room for" do
     TestApp.now = Time.utc(2027, 3, 4, 12)
-    expect(pdf("#{sheet_of(student)}/week.pdf").pages.first.text.squeeze(" ")).to include("Nell, week from Thursday 4 March", "A, right hand")
+    expect(pdf("#{sheet_of(student)}/week.pdf").pages.first.text.squeeze(" ")).to include("Nell, week from Thursday, 4 March", "A, right hand")
     day = {date: "2027-03-04", minutes: 1, items: (1..90).map { |at| {assignment_id: 1, step_id: "s#{at}", title: "Step #{at}", piece: "Weir", place: "line 1", how: "slowly", repetitions: 1, tempo: 60, done_when: "it goes", notes: [], starts: [], picture: [], done: 0} }, warm_ups: [], extra_work: []}
     sheet = {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [day], skip: [], cautions: []}
     text = PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet]).to_s)).pages.map { |page| page.text.gsub(/\s+/, " ") }

@@ -56,15 +56,15 @@ RSpec.describe "The studio page" do
   end
 
   it "keeps the studio's words and its own caution, and says them on the sheet" do
-    expect(ask(:get, "/api/studio/settings")).to include("terms" => "mixed", "caution" => nil)
-    expect(ask(:put, "/api/studio/settings", {terms: "american", caution: " Warm hands first. "})).to include("terms" => "american", "caution" => "Warm hands first.", "holidays" => [])
+    expect(ask(:get, "/api/studio/settings")).to include("locale" => "en", "caution" => nil)
+    expect(ask(:put, "/api/studio/settings", {locale: "en-US", caution: " Warm hands first. "})).to include("locale" => "en-US", "caution" => "Warm hands first.", "holidays" => [])
     TestApp.now = Time.utc(2027, 3, 4, 12)
     shown = ask(:get, sheet_of(student))
     expect(shown["cautions"].last).to include("topic" => "studio", "short" => "Warm hands first.")
     expect(shown["days"].first["items"].first["place"]).to eq("page 12, line 1, all 4 measures")
     sign_in
     expect(ask(:put, "/api/studio/settings", {caution: nil})["caution"]).to be_nil
-    expect(ask(:put, "/api/studio/settings", {terms: "german"})["title"]).to be_a(String)
+    expect(ask(:put, "/api/studio/settings", {locale: "de"})["title"]).to be_a(String)
     expect(status).to eq(422).or eq(400)
   end
 

@@ -10,30 +10,28 @@ module Stairwell
 
     ALL = [
       Caution.new(
-        topic: :pain, short: "Something hurts or tingles? Stop and rest; see a doctor if it comes back.",
-        full: "Stop at pain, tingling or numbness and rest. If it comes back, see a doctor or a hand specialist. This is general advice, not medical " \
-          "advice; what your doctor and local rules say goes first."
+        topic: :pain, short: Phrase["cautions.something_hurts_or_tingles_stop_and"],
+        full: Phrase["cautions.stop_at_pain_tingling_or_numbness"]
       ),
       Caution.new(
-        topic: :posture, short: "Sit far enough back that the forearms are level.",
-        full: "Sit far enough back that the forearms are level and the body leans slightly forward. A small player may need a footstool and a higher seat."
+        topic: :posture, short: Phrase["cautions.sit_far_enough_back_that_the"],
+        full: Phrase["cautions.sit_far_enough_back_that_the_2"]
       ),
       Caution.new(
-        topic: :sitting, short: "Take a break after 20 minutes.",
-        full: "Take a break at least every 20 to 25 minutes: stand up, let the arms hang. Keep a small child's sessions short; two short ones a day are better than one long one."
+        topic: :sitting, short: Phrase["cautions.take_a_break_after_minutes"],
+        full: Phrase["cautions.take_a_break_at_least_every"]
       ),
       Caution.new(
-        topic: :pedal, short: "Pedal with the heel on the floor.",
-        full: "Keep the heel on the floor when pedalling and move the foot from the ankle. If the foot does not reach, leave the pedal out or use an extension."
+        topic: :pedal, short: Phrase["cautions.pedal_with_the_heel_on_the"],
+        full: Phrase["cautions.keep_the_heel_on_the_floor"]
       ),
       Caution.new(
-        topic: :stretch, short: "Never force the wide stretch: break the chord or leave a note out.",
-        full: "Never force a stretch: move early, break the chord, or leave a note out; a small hand may. If a hand hurts, tingles or goes numb, stop and rest; see a doctor if it " \
-          "comes back. This is general advice, not medical advice."
+        topic: :stretch, short: Phrase["cautions.never_force_the_wide_stretch_break"],
+        full: Phrase["cautions.never_force_a_stretch_move_early"]
       ),
       Caution.new(
-        topic: :headphones, short: "Headphones: keep them at a moderate volume.",
-        full: "Keep headphones at a moderate volume, so that you still hear someone speak beside you, and take them off for a while now and then."
+        topic: :headphones, short: Phrase["cautions.headphones_keep_them_at_a_moderate"],
+        full: Phrase["cautions.keep_headphones_at_a_moderate_volume"]
       )
     ].to_h { |one| [one.topic, one] }.freeze
 

@@ -32,7 +32,7 @@ module Stairwell
       when ".txt" then PageScript.read!(bytes.dup.force_encoding(Encoding::UTF_8))
       else
         raise UnreadableError.new(
-          "“#{File.basename(name)}” has an ending Stairwell does not read. Use .musicxml, .xml or .mxl for a score, .txt for a page script, .json for a map.",
+          Phrase["formats.has_an_ending_stairwell_does_not", basename: File.basename(name)],
           code: :unknown_kind
         )
       end

@@ -20,22 +20,29 @@ module Stairwell
   # sections, joins and whole of one piece, each with its estimate.
   module Practice
     # What hands do, as one says it of one hand and of both.
-    DOES = {play: ["plays", "play"], block: ["blocks the chords", "block the chords"], tap: ["taps", "tap"], clap: ["claps", "clap"], say: ["is silent, say it", "say it"],
-            sing: ["is silent, sing", "sing"], silent: ["rests", "rest"]}.freeze
+    #
+    # @param action [Symbol] of {Stage::ACTIONS}
+    # @param hands [Symbol] :one or :both
+    # @return [Phrase]
+    def self.does(action, hands) = Phrase["practice.does.#{hands}.#{action}"]
 
     # @param step [Step]
     # @return [String] what the hands do, in words
     def self.how(step)
-      return "with the eyes" if step.aspect == :overview && step.actions.empty?
+      return Phrase["practice.with_the_eyes"] if step.aspect == :overview && step.actions.empty?
 
       right, left = step.actions.values_at(:right, :left)
-      return {right: "right hand", left: "left hand", both: "hands together"}.fetch(step.hands) if step.hands != :both || right.nil? || left.nil?
+      return Phrase["hands.#{step.hands}"] if step.hands != :both || right.nil? || left.nil?
       # Where no hand does anything the stage's own name says what to do.
-      return step.title.split(", ").last if right == left && right == :silent
-      return (right == :play) ? "hands together" : DOES.fetch(right).last if right == left
+      return stage_name(step) if right == left && right == :silent
+      return (right == :play) ? Phrase["hands.both"] : does(right, :both) if right == left
 
-      "right hand #{DOES.fetch(right).first}, left hand #{DOES.fetch(left).first}"
+      Phrase["practice.right_hand_left_hand", right: does(right, :one), left: does(left, :one)]
     end
+
+    # @param step [Step]
+    # @return [Phrase, String] what its stage is called; kept as text before
+    def self.stage_name(step) = step.title.is_a?(Phrase::List) ? step.title.items[1] : step.title.to_s.split(", ").last
 
     # @param step [Step]
     # @return [Array<Symbol>] the hands that are on the keys in it

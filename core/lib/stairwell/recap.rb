@@ -6,15 +6,15 @@ module Stairwell
   module Recap
     # One thing heard: its title, the result, and its easier form in words.
     Outcome = Stairwell.value(:title, :result, simplification: nil)
-    # One thing to do this week: its title, kind, where, how, how often, how fast
-    # and on which dates; `begins` where it is new, `join` where parts are joined.
-    Line = Stairwell.value(:title, :kind, :dates, place: nil, how: nil, repetitions: nil, tempo: nil, piece: nil, begins: false, minutes: nil, one_of: [])
+    # One thing to do this week: its title, kind, where, how often, how fast and on
+    # which dates; `one_of` where one of several is to be chosen.
+    Line = Stairwell.value(:title, :kind, :dates, place: nil, repetitions: nil, tempo: nil, piece: nil, one_of: [])
 
     # Lines that are told one by one; the rest is on the sheet. Own choice: more
     # is not read.
     MOST = 6
 
-    # Writes a recap.
+    # Writes a recap, in one of two registers: for those who read, and for a child.
     class Letter
       # @param name [String] of the student
       # @param results [Array<Outcome>]
@@ -23,110 +23,89 @@ module Stairwell
       # @param next_lesson [Date]
       # @param child [Boolean] short sentences for those who cannot read much
       # @param introduced [Array<String>] sections shown today
-      # @param style [Symbol] of {Score::Terms::STYLES}
-      def initialize(name:, results:, lines:, dates:, next_lesson:, child: false, introduced: [], style: :mixed)
+      def initialize(name:, results:, lines:, dates:, next_lesson:, child: false, introduced: [])
         @name = name
         @results = results
         @lines = lines
         @dates = dates
         @next_lesson = next_lesson
-        @child = child
+        @register = child ? "child" : "reader"
         @introduced = introduced
-        @style = style
       end
 
-      # @return [String] paragraphs with an empty line between
+      # @return [String] paragraphs with an empty line between, in the language that is
+      #   spoken now
       def to_s
-        parts = ["#{@child ? "Hello" : "Dear"} #{@name},", went, did_not, shown, *this_week, kept, besides, farewell]
-        Score::Terms.say(parts.compact.join("\n\n"), @style, names: names)
+        [say(:greeting, name: @name), went, did_not, shown, this_week, kept, also, farewell].compact.join("\n\n")
       end
 
       private
 
-      # What people and pieces are called, and what the teacher wrote: no words of
-      # ours, whatever they look like.
-      def names
-        own = @lines.select { |one| %i[extra_work added].include?(one.kind) }.flat_map { |one| [one.title, *one.one_of] }
-        [@name, *@lines.map(&:piece), *own]
-      end
+      def say(key, **values) = Phrase["recap.#{@register}.#{key}", **values]
 
       def went
         good = @results.select { |one| %i[steady secure].include?(one.result) }.map(&:title)
-        return if good.empty?
-
-        "#{listed(good.first(3))} #{(good.size == 1) ? "goes" : "go"} well now. #{@child ? "Well done!" : "Well done."}"
+        say(:goes_well, titles: Phrase.list(good.first(3)), count: good.first(3).size) if good.any?
       end
 
       def did_not
-        hard = @results.select { |one| one.result == :not_yet }
+        hard = @results.select { |one| one.result == :not_yet }.first(2)
         return if hard.empty?
 
-        told = hard.first(2).map { |one| one.simplification ? "#{one.title}: #{one.simplification}" : one.title }
-        @child ? "This was too much for now, so we take a smaller step first. #{told.map { |one| "#{one}." }.join(" ")}" : "Not there yet; first in an easier form: #{told.join("; ")}."
+        told = hard.map { |one| one.simplification ? Phrase["recap.easier", title: one.title, form: one.simplification] : one.title }
+        say(:did_not_go, steps: Phrase.list(told, by: :semicolon))
       end
 
       def shown
-        return if @introduced.empty?
-
-        "#{@child ? "We learnt" : "New today:"} #{(@introduced.size == 1) ? "section" : "sections"} #{listed(@introduced)}#{" today" if @child}."
+        say(:introduced, sections: Phrase.list(@introduced), count: @introduced.size) if @introduced.any?
       end
 
       def this_week
         steps = @lines.select { |one| one.kind == :step }
-        return [@child ? "Nothing to practise this week. Play what you like!" : "There is nothing to practise this week."] if steps.empty?
+        return say(:nothing_to_practise) if steps.empty?
 
-        told = steps.first(MOST)
-        more = " The rest is on the sheet." if steps.size > MOST
-        ["#{@child ? "This week:" : "This week, a day's practice begins with what comes first here:"}\n#{told.map { |one| "– #{step(one)}" }.join("\n")}#{"\n#{more.strip}" if more}"]
+        [say(:this_week), *steps.first(MOST).map { |one| Phrase["recap.bullet", line: step(one)] }, (Phrase["recap.rest_on_sheet"] if steps.size > MOST)].compact.join("\n")
       end
 
-      # Children are told what, how often and how slowly; others also where and
-      # when.
       def step(one)
-        where = [one.piece, one.place].compact.join(", ")
-        "#{one.title}#{" (#{where})" unless where.empty?}: #{"#{one.how}, " if one.how && !one.title.include?(one.how)}#{times(one.repetitions)}#{" at #{one.tempo}" if one.tempo}, #{on(one.dates)}."
+        where = [one.piece, one.place].compact
+        title = where.empty? ? one.title : Phrase["recap.title_and_place", title: one.title, place: Phrase.list(where, by: :comma)]
+        often = often(one.repetitions)
+        often = Phrase["recap.at_tempo", often: often, tempo: one.tempo] if one.tempo
+        Phrase["recap.step", title: title, often: often, days: on(one.dates)]
       end
 
       def kept
-        reviews = @lines.select { |one| %i[review run].include?(one.kind) }
-        return if reviews.empty?
-
-        "#{@child ? "Play once, so that it stays:" : "Once through, to keep it:"} #{listed(reviews.first(4).map { |one| "#{one.title} #{on(one.dates)}" })}."
+        reviews = @lines.select { |one| %i[review run].include?(one.kind) }.first(4)
+        say(:to_keep, steps: Phrase.list(reviews.map { |one| Phrase["recap.on_days", title: one.title, days: on(one.dates)] })) if reviews.any?
       end
 
-      def besides
+      def also
         others = @lines.select { |one| %i[extra_work added].include?(one.kind) }
         return if others.empty?
 
-        "#{@child ? "And:" : "Also this week:"} #{others.map { |one| "#{one.title}#{", one of #{listed(one.one_of, "or")}" if one.one_of.any?}, #{on(one.dates)}" }.join("; ")}."
+        told = others.map do |one|
+          title = one.one_of.any? ? Phrase["recap.one_of", title: one.title, choices: Phrase.list(one.one_of, by: :or)] : one.title
+          Phrase["recap.also_on_days", title: title, days: on(one.dates)]
+        end
+        say(:also, work: Phrase.list(told, by: :semicolon))
       end
 
-      def farewell = "See you on #{@next_lesson.strftime("%A")}, #{@next_lesson.day} #{@next_lesson.strftime("%B")}."
+      def farewell = say(:farewell, day: Phrase.day(@next_lesson, :full))
 
       # "every day", "from Friday on", "on Monday and Thursday".
       def on(dates)
-        return "every day" if dates == @dates && dates.size > 1
-        return "from #{dates.first.strftime("%A")} on" if dates.size > 1 && dates == @dates.last(dates.size)
+        return Phrase["recap.every_day"] if dates == @dates && dates.size > 1
+        return Phrase["recap.from_day_on", day: Phrase.day(dates.first)] if dates.size > 1 && dates == @dates.last(dates.size)
 
-        "on #{listed(dates.map { |date| date.strftime("%A") })}"
+        Phrase["recap.on", days: Phrase.list(dates.map { |date| Phrase.day(date) })]
       end
 
-      WORDS = %w[once twice three four five six seven eight].freeze
-
-      def times(number)
-        word = WORDS[number - 1] || number.to_s
-        (number <= 2) ? word : "#{word} times"
-      end
-
-      def listed(words, last = "and")
-        return words.first.to_s if words.size < 2
-
-        "#{words[0...-1].join(", ")} #{last} #{words.last}"
-      end
+      def often(number) = number.between?(1, 8) ? Phrase["recap.often.#{number}"] : Phrase["counts.repetitions", count: number]
     end
 
-    # @param said [Hash] as {Letter#initialize} takes
+    # @param told [Hash] as {Letter#initialize} takes
     # @return [String]
-    def self.write(**said) = Letter.new(**said).to_s
+    def self.write(**told) = Letter.new(**told).to_s
   end
 end

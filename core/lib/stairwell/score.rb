@@ -3,7 +3,7 @@
 require_relative "score/meter"
 require_relative "score/pitch"
 require_relative "score/names"
-require_relative "score/terms"
+require_relative "score/unread"
 require_relative "score/tempo_words"
 require_relative "score/bar"
 require_relative "score/layout"

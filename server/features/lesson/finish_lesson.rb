@@ -21,7 +21,7 @@ module Stairwell
           more = ->(tables) { beside = beside(tables) }
           keep = lambda do |tables, _|
             Repositories::Lessons.new(tables, @context).finish(@id, recap)
-            mail = Repositories::Outbox.new(tables).add(@id, **letter(beside, recap), by: @context.account_id) if send_mail
+            mail = Repositories::Outbox.new(tables).add(@id, **in_their_words(beside) { letter(beside, recap) }, by: @context.account_id) if send_mail
           end
           Repositories::Changes.new(@context).act(@id, more: more, keep: keep) do |record|
             addressed!(beside[:row]) if send_mail
@@ -44,13 +44,15 @@ module Stairwell
         def addressed!(row)
           return unless row[:email].to_s.empty?
 
-          raise Problem.new(422, "There is no email address for #{row[:name]}. Add it under Change, or finish without sending.", code: "no_address", field: "send")
+          raise Problem.new(422, Phrase["server.lesson.finish_lesson.there_is_no_email_address_for", name: row[:name]], code: "no_address", field: "send")
         end
+
+        def in_their_words(beside, &) = Locales.with(beside[:row][:locale] || @context.locale, &)
 
         def letter(beside, recap)
           row, path, day = beside[:row], beside[:sheet_path], @context.today
-          body = [recap, path && "The week sheet: #{@context.settings.address}#{path}", @context.studio[:name]].compact.join("\n\n")
-          {recipient: row[:email], subject: "#{row[:name]}'s week from #{day.day} #{day.strftime("%B")}", body: body}
+          body = [recap, path && Phrase["server.lesson.finish_lesson.the_week_sheet", address: @context.settings.address, path: path], @context.studio[:name]].compact.join("\n\n")
+          {recipient: row[:email], subject: Phrase["server.lesson.finish_lesson.subject", name: row[:name], day: Phrase.day(day, :day_and_month)].to_s, body: body}
         end
       end
     end

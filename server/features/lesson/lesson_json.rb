@@ -32,7 +32,7 @@ module Stairwell
           {
             student: SettingsJson.of(@beside.row), today: @record.today.to_s, practised: {done: practised.done, of: practised.of},
             steps: @steps.map { |one| step(one) }, hear_first: self.class.hear_first(@steps), changed: @changed, introductions: introductions,
-            next_week: Planning::WeekDocument.dump(@next_week), overrides: OverridesJson.of(@record, @next_week.next_lesson),
+            next_week: Planning::WeekDocument.said(@next_week), overrides: OverridesJson.of(@record, @next_week.next_lesson),
             lent: @beside.lent.map { |row| row.slice(:id, :title).merge(lent_on: row[:lent_on].to_s) }, lesson: self.class.notes(@beside.lesson, @account_id), recap: recap,
             outlooks: self.class.outlooks(@record.pieces, Studio::Outlooks.new(@record).to_h)
           }

@@ -19,7 +19,7 @@ module Stairwell
           # @return [Array<Hash>] their newest weeks, in that order
           def sheets(ids)
             records = Repositories::Records.new(context).load(ids).to_h { |record| [record.student.id, record] }
-            ids.map { |one| SheetJson.new(Studio::Sheet.new(records[one] || raise(MissingError, "student"), newest: true)).to_h }
+            ids.map { |one| SheetJson.new(Studio::Sheet.new(records[one] || raise(MissingError, Phrase["missing.student"]), newest: true)).to_h }
           end
         end
 

@@ -35,7 +35,7 @@ module Stairwell
           @drawings = Drawings.new(@pdf)
           @sheets.each_with_index do |sheet, at|
             @pdf.start_new_page if at.positive?
-            page(sheet)
+            Locales.with(sheet.fetch(:locale, Locales.current)) { page(sheet) }
           end
           @pdf.render
         end
@@ -67,12 +67,12 @@ module Stairwell
 
         def head(sheet)
           starts = sheet[:days].first&.fetch(:date)
-          @pdf.text("#{sheet[:student]}#{", week from #{day(starts)}" if starts}", size: 18, style: :bold)
-          @pdf.text([sheet[:studio], ("next lesson #{day(sheet[:next_lesson])}" if sheet[:next_lesson]), "tick a box each time"].compact.join(" · "), size: 9)
+          @pdf.text((starts ? Phrase["server.paper.week_pdf.week_from", name: sheet[:student], day: day(starts)].to_s : sheet[:student]), size: 18, style: :bold)
+          @pdf.text([sheet[:studio], (Phrase["server.paper.week_pdf.next_lesson", day: day(sheet[:next_lesson])] if sheet[:next_lesson]), Phrase["server.paper.week_pdf.tick_a_box_each_time"]].compact.join(" · "), size: 9)
           @pdf.move_down 6
         end
 
-        def day(text) = Date.parse(text).then { |date| "#{date.strftime("%A")} #{date.day} #{date.strftime("%B")}" }
+        def day(text) = Phrase.day(Date.parse(text), :full)
 
         # A row for each step of the week, in the order in which they come.
         def rows(sheet)
@@ -94,8 +94,8 @@ module Stairwell
           top = @pdf.cursor
           sheet[:days].each_with_index do |one, at|
             x = left + at * @column + 3
-            @pdf.draw_text(Date.parse(one[:date]).strftime("%a"), at: [x, top - 6], size: 8, style: :bold)
-            @pdf.draw_text(minutes(one[:minutes]), at: [x, top - 14], size: 7)
+            @pdf.draw_text(Phrase.day(Date.parse(one[:date]), :short_weekday).to_s, at: [x, top - 6], size: 8, style: :bold)
+            @pdf.draw_text(minutes(one[:minutes]).to_s, at: [x, top - 14], size: 7)
           end
           @pdf.move_down 18
           rule
@@ -110,9 +110,16 @@ module Stairwell
         end
 
         def words(item)
-          what = "#{item[:how]}, #{(item[:repetitions] == 1) ? "once" : "#{item[:repetitions]} times"}#{" at #{item[:tempo]}" if item[:tempo]}. Done when #{item[:done_when]}."
-          start = item[:starts].group_by { |one| one[:hand] }.map { |hand, keys| "#{hand} hand: #{keys.map { |one| "#{"finger #{one[:finger]} " if one[:finger]}on #{one[:note]}" }.join(" and ")}" }.join("; ")
-          [[item[:title], "#{item[:piece]}, #{item[:place]}"].join(" · "), [what, *item[:notes], ("Start: #{start}." unless start.empty?)].compact.join(" ")]
+          often = Phrase["counts.repetitions", count: item[:repetitions]]
+          often = Phrase["recap.at_tempo", often: often, tempo: item[:tempo]] if item[:tempo]
+          what = Phrase["server.paper.week_pdf.what", how: item[:how], often: often, done: item[:done_when]]
+          start = Phrase.list(item[:starts].group_by { |one| one[:hand] }.map { |hand, keys| starts(hand, keys) }, by: :semicolon)
+          [[item[:title], "#{item[:piece]}, #{item[:place]}"].join(" · "), [what, *item[:notes], (Phrase["server.paper.week_pdf.start", starts: start] if item[:starts].any?)].compact.join(" ")]
+        end
+
+        def starts(hand, keys)
+          at = keys.map { |one| one[:finger] ? Phrase["server.paper.week_pdf.finger_on", finger: one[:finger], note: one[:note]] : Phrase["server.paper.week_pdf.on", note: one[:note]] }
+          Phrase["server.paper.week_pdf.hand_starts", hand: Phrase["hands.#{hand}"], keys: Phrase.list(at, by: :and_each)]
         end
 
         # Points: the little page with its gap, a drawing, and what two of them take.
@@ -170,13 +177,13 @@ module Stairwell
 
         # @param over [Array] rows for which the page has no room
         def foot(sheet, over)
-          extra_work = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each[:title] }, *one[:extra_work].map { |each| "#{each[:title]} (#{Date.parse(one[:date]).strftime("%a")})" }] }.uniq
+          extra_work = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each[:title] }, *one[:extra_work].map { |each| Phrase["server.paper.week_pdf.on_day", title: each[:title], day: Phrase.day(Date.parse(one[:date]), :short_weekday)] }] }.uniq
           @pdf.bounding_box([0, 56], width: @pdf.bounds.width, height: 56) do
-            @pdf.text("Only on the screen, for want of room: #{over.map { |_, item| item[:title] }.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if over.any?
-            @pdf.text("Also: #{extra_work.join("; ")}.", size: 7.5, overflow: :shrink_to_fit) if extra_work.any?
+            @pdf.text(Phrase["server.paper.week_pdf.only_on_screen", steps: Phrase.list(over.map { |_, item| item[:title] }, by: :semicolon)].to_s, size: 7.5, overflow: :shrink_to_fit) if over.any?
+            @pdf.text(Phrase["server.paper.week_pdf.also", work: Phrase.list(extra_work, by: :semicolon)].to_s, size: 7.5, overflow: :shrink_to_fit) if extra_work.any?
             skip = sheet[:skip].to_a
-            @pdf.text("If #{Date.parse(sheet[:days].first[:date]).strftime("%A")} goes badly, leave out: #{skip.join("; ")}.", size: 7.5) if skip.any?
-            @pdf.text([*sheet[:cautions].map { |one| one[:short] }, "General advice, not medical."].join(" "), size: 6.5)
+            @pdf.text(Phrase["server.paper.week_pdf.leave_out", day: Phrase.day(Date.parse(sheet[:days].first[:date])), steps: Phrase.list(skip, by: :semicolon)].to_s, size: 7.5) if skip.any?
+            @pdf.text([*sheet[:cautions].map { |one| one[:short] }, Phrase["server.paper.week_pdf.general_advice_not_medical"]].join(" "), size: 6.5)
           end
         end
       end

@@ -27,7 +27,7 @@ module Stairwell
         def load_score(bytes, name)
           ending = File.extname(name).downcase
           unless KINDS.include?(ending)
-            raise Problem.new(422, "“#{name}” does not end in .musicxml, .xml, .mxl or .json. Export the piece as MusicXML, or as a map out of Stairwell, and load that file.",
+            raise Problem.new(422, Phrase["server.piece.library.does_not_end_in_musicxml_xml", name: name],
               code: "unknown_kind", field: "name")
           end
           map = Formats.read(bytes, name: name)

@@ -29,7 +29,7 @@ module Stairwell
             layout_assumed: @layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels.first(Constants::MOST_SHOWN),
             repeats: spanned(:repeats), endings: spanned(:endings),
             sections: @map.sections.map { |one| section(one) }, joins: joins, diagnostics: diagnostics, preview: preview, spots: spots,
-            unread: @map.unread.map { |what, bars| {what: what, bars: bars.map { |bar| @map.bar(bar).name }} },
+            unread: @map.unread.map { |what, bars| {what: Score::Unread.said(what), bars: bars.map { |bar| @map.bar(bar).name }} },
             shape: @map.pages.map { |page| {page: page.number, lines: page.lines.join(" ")} }, notes: @map.notes?,
             signs: Formats::PageScript::Clicks::SIGNS.map { |one| one.to_h.except(:sayings).merge(key: one.key.to_s) }, sayings: Formats::PageScript::Clicks::SAYINGS
           }
@@ -74,17 +74,17 @@ module Stairwell
           relation = @share.likeness&.bars&.dig(index - 1, :together)
           return unless relation&.of
 
-          of = "bar #{@map.bar(relation.of).name}"
+          of = Phrase["practice.wording.bar", bar: @map.bar(relation.of).name]
           case relation.name
-          when :same then "the same as #{of}"
-          when :rhythm then "the rhythm of #{of}"
-          else "#{of} moved #{moved(relation.by)}"
+          when :same then Phrase["server.piece.page_json.the_same_as", of: of]
+          when :rhythm then Phrase["server.piece.page_json.the_rhythm_of", of: of]
+          else Phrase["server.piece.page_json.moved", of: of, moved: moved(relation.by)]
           end
         end
 
         def moved(by)
-          far, unit = by.is_a?(Hash) ? [by[:steps], "step"] : [by, "semitone"]
-          "#{far.negative? ? "down" : "up"} #{far.abs} #{unit}#{"s" unless far.abs == 1}"
+          far, unit = by.is_a?(Hash) ? [by[:steps], "steps"] : [by, "semitones"]
+          Phrase[far.negative? ? "server.piece.page_json.down" : "server.piece.page_json.up", far: Phrase["counts.#{unit}", count: far.abs]]
         end
 
         # What else stands at a bar, in short words.
@@ -92,16 +92,18 @@ module Stairwell
           @marks ||= begin
             found = Hash.new { |all, bar| all[bar] = [] }
             marking = @map.markings
-            marking.fermatas.each { |one| found[one.bar] << "fermata" }
+            marking.fermatas.each { |one| found[one.bar] << mark(:fermata) }
             marking.dynamics.each { |one| found[one.span.from] << one.words }
-            {"ritardando" => marking.ritardandi, "pedal" => marking.pedal, "ornament" => marking.ornaments}.each { |word, spans| spans.each { |span| found[span.from] << word } }
+            {ritardando: marking.ritardandi, pedal: marking.pedal, ornament: marking.ornaments}.each { |name, spans| spans.each { |span| found[span.from] << mark(name) } }
             marking.octaves.each { |one| found[one.span.from] << (one.up ? "8va" : "8vb") }
-            marking.starts.each { |one| found[one.bar] << "#{one.hand} #{one.finger} on #{one.pitch.name}" }
-            marking.spots.each { |one| found[one.span.from] << "spot" }
-            marking.hard.each { |span| span.bars.each { |bar| found[bar] << "hard" } }
+            marking.starts.each { |one| found[one.bar] << Phrase["server.piece.page_json.on", hand: Phrase["hands.short.#{one.hand}"], finger: one.finger, pitch: one.pitch.name] }
+            marking.spots.each { |one| found[one.span.from] << mark(:spot) }
+            marking.hard.each { |span| span.bars.each { |bar| found[bar] << mark(:hard) } }
             found
           end
         end
+
+        def mark(name) = Phrase["server.piece.page_json.marks.#{name}"]
 
         # Repeats and endings with the statements that say them.
         def spanned(member)
@@ -124,17 +126,20 @@ module Stairwell
             .map { |one| {passes: one.passes, first: one.from == index, last: one.to == index} }
         end
 
-        MARKS = {segno: ["sign", :start, false], coda: ["coda", :start, false], to_coda: ["to coda", :end, true], fine: ["fine", :end, false]}.freeze
+        MARKS = {segno: [:start, false], coda: [:start, false], to_coda: [:end, true], fine: [:end, false]}.freeze
 
         # Each with the statement that says it, so that it can be taken away.
         def signs(index)
-          marks = MARKS.select { |key, _| @map.public_send(key).include?(index) }.map { |key, shown| [*shown, @writer.statement(key, index)] }
+          marks = MARKS.select { |key, _| @map.public_send(key).include?(index) }.map { |key, shown| [Phrase["server.piece.page_json.signs.#{key}"], *shown, @writer.statement(key, index)] }
           jumps = @map.jumps.select { |jump| jump.after == index }.map { |jump| [jump_words(jump), :end, true, @writer.statement(:jumps, jump)] }
           (marks + jumps).map { |words, side, leads, statement| {words: words, side: side.to_s, jump: leads, statement: statement} }
         end
 
         def jump_words(jump)
-          [(jump.to == :capo) ? "D.C." : "D.S.", ("al #{jump.until_sign}" unless jump.until_sign == :end), ("with repeats" if jump.repeats)].compact.join(" ")
+          said = [Phrase["server.piece.page_json.signs.#{jump.to}_jump"]]
+          said << Phrase["server.piece.page_json.signs.al_#{jump.until_sign}"] unless jump.until_sign == :end
+          said << Phrase["server.piece.page_json.with_repeats"] if jump.repeats
+          Phrase.list(said, by: :space)
         end
 
         def ribbon
@@ -162,13 +167,13 @@ module Stairwell
         # Fingering and touch, the verses sung in it, and its hard bars.
         def section_notes(one)
           marking = @map.markings
-          notes = marking.section_notes.select { |note| note.section == one.label }.map { |note| "#{note.kind}: #{note.text}" }
-          sung = marking.verses.select { |verse| one.spans.any? { |span| span.overlap?(verse.span) } }.map { |verse| "verse #{verse.number}" }
-          hard = marking.hard.select { |span| one.spans.any? { |place| place.overlap?(span) } }.map { |span| "hard: #{@writer.span(span)}" }
+          notes = marking.section_notes.select { |note| note.section == one.label }.map { |note| Phrase["server.piece.page_json.section_note", kind: Phrase["server.piece.page_json.kinds.#{note.kind}"], text: note.text] }
+          sung = marking.verses.select { |verse| one.spans.any? { |span| span.overlap?(verse.span) } }.map { |verse| Phrase["server.piece.page_json.verse", number: verse.number] }
+          hard = marking.hard.select { |span| one.spans.any? { |place| place.overlap?(span) } }.map { |span| Phrase["server.piece.page_json.hard", span: @writer.span(span)] }
           notes + sung.uniq + hard
         end
 
-        def names(span) = [[span.from, span.from_beat], [span.to, span.to_beat]].map { |bar, beat| [@map.bar(bar)&.name || "##{bar}", ("beat #{Roadmap.number(beat)}" if beat)].compact.join(" ") }.uniq.join("–")
+        def names(span) = [[span.from, span.from_beat], [span.to, span.to_beat]].map { |bar, beat| [@map.bar(bar)&.name || "##{bar}", (Phrase["server.piece.page_json.beat", number: Roadmap.number(beat)] if beat)].compact.join(" ") }.uniq.join("–")
 
         def joins
           facts = Sections::Joins.new(@map)
@@ -177,11 +182,11 @@ module Stairwell
 
         def join(join, facts)
           said = @map.markings.joins.find { |one| [one.from, one.to] == [join.from, join.to] }&.text
-          leaps = facts.leap.compact.select { |_, far| far > Constants::HAND_POSITION }.map { |hand, far| "#{hand} hand leaps #{far} semitones" }
-          rest = facts.rest_counts && (facts.rest_counts.zero? ? "no rest" : "#{Roadmap.number(facts.rest_counts)} counts rest")
+          leaps = facts.leap.compact.select { |_, far| far > Constants::HAND_POSITION }.map { |hand, far| Phrase["server.piece.page_json.hand_leaps_semitones", hand: Phrase["hands.#{hand}"], far: far] }
+          rest = facts.rest_counts && (facts.rest_counts.zero? ? Phrase["server.piece.page_json.no_rest"] : Phrase["server.piece.page_json.counts_rest", counts: Roadmap.number(facts.rest_counts)])
           {
             from: join.from, to: join.to, bar: join.from_bar, hard: facts.hard?,
-            words: [said, rest, *leaps, ("the page turns" if facts.turn), ("the music jumps" if facts.jump)].compact.join(", ")
+            words: [said, rest, *leaps, (Phrase["server.piece.page_json.the_page_turns"] if facts.turn), (Phrase["server.piece.page_json.the_music_jumps"] if facts.jump)].compact.then { |all| all.empty? ? "" : Phrase.list(all, by: :comma) }
           }
         end
 
@@ -191,7 +196,7 @@ module Stairwell
           return [] unless @map.notes?
 
           Sections::Spots.new(@map).suggested.map do |one|
-            {bar: one.span.from, words: "#{@writer.span(one.span)} #{one.hand} hand: #{one.text}", mark: @writer.statement(:spots, one), dismiss: @writer.statement(:dismissed, one)}
+            {bar: one.span.from, words: Phrase["server.piece.page_json.spot", span: @writer.span(one.span), hand: Phrase["hands.#{one.hand}"], text: one.text], mark: @writer.statement(:spots, one), dismiss: @writer.statement(:dismissed, one)}
           end
         end
 

@@ -79,7 +79,7 @@ module Stairwell
         # Keeps what a student answered; the same key twice is one result.
         # @return [Hash]
         def keep_drill(student_id:, key:, asked:, missed:)
-          raise Problem.new(422, "More bars were missed than asked.", code: "drill", field: "missed") if missed.size > asked
+          raise Problem.new(422, Phrase["server.piece.piece.more_bars_were_missed_than_asked"], code: "drill", field: "missed") if missed.size > asked
 
           @context.write do |tables|
             Repositories::Pieces.new(tables).find(@id)
@@ -94,7 +94,7 @@ module Stairwell
         # @return [String] the score as MusicXML text
         # @raise [MissingError] when none was loaded
         def score
-          bytes = @context.read { |tables| Repositories::Pieces.new(tables).score(@id) } || raise(MissingError, "score")
+          bytes = @context.read { |tables| Repositories::Pieces.new(tables).score(@id) } || raise(MissingError, Phrase["missing.score"])
           Formats::MusicXML::Package.text(bytes.to_s)
         end
 
@@ -151,7 +151,7 @@ module Stairwell
           end
           text = script_of(theirs)
           Problem.stale(
-            @whose.studio? ? "“#{read.row[:title]}”" : "these changes", sent: {script: script},
+            @whose.studio? ? "“#{read.row[:title]}”" : Phrase["server.piece.piece.these_changes"], sent: {script: script},
             kept: {revision: theirs[:revision], script: text, by: theirs[:by], merged: bench.merged(base: script_of(base), mine: script, theirs: text)}
           )
         end

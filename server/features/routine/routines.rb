@@ -28,7 +28,7 @@ module Stairwell
         #   the reason
         def change(key, name:, for_whom:, stages:, version:)
           routine, row = find(key)
-          raise Problem.new(404, "A routine that ships stays as it is. Copy it, and change the copy.", code: "not_found") unless row
+          raise Problem.new(404, Phrase["server.routine.routines.a_routine_that_ships_stays_as"], code: "not_found") unless row
 
           edited = edit(routine, stages).with(name: name.strip, for_whom: for_whom)
           columns = columns(edited)
@@ -58,7 +58,7 @@ module Stairwell
             yield tables if block_given?
             Repositories::Routines.new(tables).find(key)
           end
-          [row ? Repositories::Routines.value(row) : Practice::ROUTINES.fetch(key) { raise MissingError, "routine" }, row]
+          [row ? Repositories::Routines.value(row) : Practice::ROUTINES.fetch(key) { raise MissingError, Phrase["missing.routine"] }, row]
         end
 
         def edit(routine, stages)
@@ -69,7 +69,7 @@ module Stairwell
 
         def refused(error) = Problem.new(422, error.message, code: "routine", field: "stages")
 
-        def columns(routine) = {name: routine.name, for_whom: routine.for_whom, stages: Practice::RoutineDocument.dump(routine)}
+        def columns(routine) = {name: routine.name, for_whom: routine.for_whom.to_s, stages: Practice::RoutineDocument.dump(routine)}
 
         def shown(row) = RoutineJson.of(Repositories::Routines.value(row), row[:version])
       end

@@ -17,7 +17,7 @@ module Stairwell
             where = account && settings.contexts.of_account(account_id)
             render_json({
               csrf: Rack::Protection::AuthenticityToken.token(env["rack.session"]), account: account && account.slice(:name, :email),
-              studio: where && {name: where.studio[:name], today: where.today.to_s}
+              studio: where && {name: where.studio[:name], today: where.today.to_s, locale: where.locale.to_s}, locale: Locales.current.to_s, languages: Languages.all
             })
           end
         end

@@ -15,7 +15,7 @@ module Stairwell
         def to_h
           {
             student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, over: @sheet.over?,
-            days: @sheet.days.map { |one| day(one) }, reads: @record.student.reads, skip: @sheet.skip,
+            days: @sheet.days.map { |one| day(one) }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip,
             cautions: @sheet.cautions.map { |one| one.to_h.merge(topic: one.topic.to_s) }
           }
         end

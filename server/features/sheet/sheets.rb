@@ -43,7 +43,7 @@ module Stairwell
           map = record.piece(assignment_id).page.map
           return Formats::MusicXML::Package.text(bytes.to_s) if bytes
 
-          map.notes? ? Formats::MusicXML.write(map) : raise(Problem.not_found("score of this piece"))
+          map.notes? ? Formats::MusicXML.write(map) : raise(Problem.not_found(Phrase["missing.score"]))
         end
 
         # @param kind [String] repetition, struggle or undo
@@ -79,21 +79,22 @@ module Stairwell
           end
         end
 
-        def gone = Problem.new(422, "This step is not on the sheet any more. Load the sheet again.", code: "not_on_sheet", field: "step_id")
+        def gone = Problem.new(422, Phrase["server.sheet.sheets.this_step_is_not_on_the"], code: "not_on_sheet", field: "step_id")
 
         def late!(date)
           return if date.between?(@context.today - Studio::Sheet::LATE, @context.today)
 
-          raise Problem.new(422, "A tap of #{date} cannot be taken any more.", code: "late", field: "day")
+          raise Problem.new(422, Phrase["server.sheet.sheets.a_tap_of_cannot_be_taken", date: date], code: "late", field: "day")
         end
 
         def moment(text)
           Time.iso8601(text)
         rescue ArgumentError
-          raise Problem.new(422, "“#{text}” is no time.", code: "time", field: "tapped_at")
+          raise Problem.new(422, Phrase["server.sheet.sheets.is_no_time", text: text], code: "time", field: "tapped_at")
         end
 
-        def record(&) = Repositories::Records.new(@context).find(@id, &)
+        # The family is spoken to in its own language.
+        def record(&) = Repositories::Records.new(@context).find(@id, &).tap { |record| Locales.speak(record.student.locale) }
 
         def sheet(newest: false) = Studio::Sheet.new(record, newest: newest)
 

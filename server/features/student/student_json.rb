@@ -24,7 +24,7 @@ module Stairwell
           SettingsJson.of(@beside.row).merge(
             pieces: @record.pieces.map { |one| piece(one).merge(outlook: outlook(@outlooks.fetch(one.id)), stairs: StairsJson.of(climb.of(one))) },
             adherence: (@looking.adherence * 100).round, pace: @record.pace.to_f.round(2), extra_work: @record.extra_work.map { |one| extra_work(one) },
-            week: @week && Planning::WeekDocument.dump(@week), overrides: OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
+            week: @week && Planning::WeekDocument.said(@week), overrides: OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
             weeks: Studio::PastWeeks.new(@record, counted).to_a.map { |one| past_week(one) }, attention: ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week)),
             repertoire: @beside.repertoire.map { |row| ended(row) }, lessons: @beside.lessons.map { |row| row.merge(day: row[:day].to_s, recap: row[:recap].to_s) },
             drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) }, sheet_path: @beside.sheet_path, today: @record.today.to_s

@@ -48,7 +48,7 @@ module Stairwell
           act(id, more: more, keep: keep) do |record|
             raise stale(row, values) unless row[:version] == seen
 
-            student = Repositories::Students.value(row.merge(values), @context.studio[:terms])
+            student = Repositories::Students.value(row.merge(values), @context.studio[:locale])
             Studio.change_student(record, student).with(student: nil)
           end
         end

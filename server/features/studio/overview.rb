@@ -26,7 +26,7 @@ module Stairwell
         # @param ids [Array<Integer>]
         # @return [void]
         def summarise(ids)
-          made = Repositories::Records.new(@context).load(ids, pages: false).map { |record| [record.student.id, record.version, SummaryJson.of(Studio::Summary.of(record))] }
+          made = Repositories::Records.new(@context).load(ids, pages: false).map { |record| [record.student.id, record.version, Phrase.pack(SummaryJson.of(Studio::Summary.of(record)))] }
           @context.write { |tables| made.each { |one| Repositories::Summaries.new(tables, @context.today).keep(*one) } }
         end
 
@@ -34,7 +34,7 @@ module Stairwell
 
         def line(row, summary)
           SettingsJson.of(row).slice(:id, :name, :lesson_weekday, :lesson_time, :class_name)
-            .merge(teacher: row[:teacher], known: !summary.nil?, fresh: summary ? summary[:fresh] : false, **(summary ? summary[:summary].to_hash : BLANK).transform_keys(&:to_sym))
+            .merge(teacher: row[:teacher], known: !summary.nil?, fresh: summary ? summary[:fresh] : false, **(summary ? Phrase.unpack_all(summary[:summary].to_hash) : BLANK).transform_keys(&:to_sym))
         end
       end
 

@@ -14,16 +14,17 @@ module Stairwell
         # @return [Hash] see the contract's StudioSettings
         def show
           row, run = @context.read { |tables| [tables.db[:studios].first(id: @context.studio_id), tables[:plan_runs].order(Sequel.desc(:id)).first] }
-          {holidays: row[:holidays].to_a.map(&:to_h), terms: row[:terms], caution: row[:caution], run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)}
+          {holidays: row[:holidays].to_a.map(&:to_h), locale: row[:locale], caution: row[:caution], run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)}
         end
 
-        # @param values [Hash] of :holidays (stretches {from:, to:}), :terms, :caution (nil
+        # @param values [Hash] of :holidays (stretches {from:, to:}), :locale, :caution (nil
         #   for none)
         # @return [Hash] as {#show}; other holidays plan everyone's week again
-        # @raise [RefusedError] for a stretch that is none
+        # @raise [RefusedError] for a stretch or a language that is none
         def change(values)
           Planning::Away.load(values[:holidays], field: "holidays") if values[:holidays]
-          changed = values.slice(:terms)
+          Languages.known!(values[:locale]) if values[:locale]
+          changed = values.slice(:locale)
           changed[:holidays] = Sequel.pg_jsonb(values[:holidays]) if values[:holidays]
           changed[:caution] = values[:caution].to_s.strip.then { |text| text unless text.empty? } if values.key?(:caution)
           @context.write { |tables| tables.db[:studios].where(id: @context.studio_id).update(changed) } if changed.any?

@@ -1262,6 +1262,12 @@ export interface components {
         };
         Session: {
             csrf: string;
+            locale: components["schemas"]["Locale"];
+            /** @description What Stairwell can speak */
+            languages: {
+                tag: components["schemas"]["Locale"];
+                name: string;
+            }[];
             account: null | {
                 name: string;
                 email: string;
@@ -1269,6 +1275,7 @@ export interface components {
             studio: null | {
                 name: string;
                 today: string;
+                locale: components["schemas"]["Locale"];
             };
         };
         PieceCard: {
@@ -1488,11 +1495,8 @@ export interface components {
             note_names?: "letters" | "fixed_do";
             /** @description Where recaps go */
             email?: string | null;
-            /**
-             * @description Bars or measures, quarter notes or crotchets; null as the studio says
-             * @enum {string|null}
-             */
-            terms?: "mixed" | "american" | "british" | null;
+            /** @description The language they are spoken to in, of those in the session; null for the studio's */
+            locale?: string | null;
             /** @description Reads; otherwise the sheet has pictures and few words */
             reads?: boolean;
             instrument?: string | null;
@@ -1853,18 +1857,15 @@ export interface components {
         };
         StudioChanges: {
             holidays?: components["schemas"]["Stretches"];
-            terms?: components["schemas"]["Terms"];
+            locale?: components["schemas"]["Locale"];
             /** @description The studio's own, beside the usual ones */
             caution?: string | null;
         };
-        /**
-         * @description Bars or measures, quarter notes or crotchets
-         * @enum {string}
-         */
-        Terms: "mixed" | "american" | "british";
+        /** @description A language (BCP 47) of those in the session */
+        Locale: string;
         StudioSettings: {
             holidays: components["schemas"]["Stretches"];
-            terms: components["schemas"]["Terms"];
+            locale: components["schemas"]["Locale"];
             caution: string | null;
             /** @description The last planning of everyone's week */
             run: null | {
@@ -1914,6 +1915,7 @@ export interface components {
         };
         Sheet: {
             reads: boolean;
+            locale: components["schemas"]["Locale"];
             /** @description The lesson is past and there is no new plan yet */
             over: boolean;
             /** @description What to leave out today after a bad day */

@@ -32,17 +32,15 @@ module Stairwell
       # @param text [String]
       # @return [Nokogiri::XML::Document]
       def self.document(text)
-        raise UnreadableError.new("The file is empty.", code: :empty) if text.strip.empty?
+        raise UnreadableError.new(Phrase["formats.music_xml.the_file_is_empty"], code: :empty) if text.strip.empty?
 
         document = Nokogiri::XML(text) { |config| config.strict.nonet }
         if document.internal_subset&.children&.any?
-          raise UnreadableError.new("The file declares entities of its own, which a score never needs. Export it again " \
-            "from your notation program.", code: :entities)
+          raise UnreadableError.new(Phrase["formats.music_xml.the_file_declares_entities_of_its"], code: :entities)
         end
         document
       rescue Nokogiri::XML::SyntaxError => error
-        raise UnreadableError.new("The file is cut off or damaged at line #{error.line}: " \
-          "#{error.message.scrub[/(?:ERROR|FATAL): (.*)/, 1] || "it is not well formed"}. Export it again and load the whole file.", code: :cut_off)
+        raise UnreadableError.new(Phrase["formats.music_xml.damaged", line: error.line, why: error.message.scrub[/(?:ERROR|FATAL): (.*)/, 1] || Phrase["formats.music_xml.not_well_formed"]], code: :cut_off)
       end
     end
   end

@@ -19,7 +19,10 @@ module Stairwell
       # A line that was not understood: where, what was expected there, and the
       # nearest correct statement.
       Problem = Stairwell.value(:line, :column, :text, :message, :suggestion) do
-        def to_s = "line #{line}, column #{column}: #{message}#{" Try: #{suggestion}" if suggestion}"
+        def to_s
+          said = Phrase["formats.page_script.problem", line: line, column: column, message: message]
+          (suggestion ? Phrase["formats.page_script.try", problem: said, statement: suggestion] : said).to_s
+        end
       end
 
       # `map` is nil when the script does not even say how many bars there are.

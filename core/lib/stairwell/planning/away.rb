@@ -32,9 +32,9 @@ module Stairwell
       from, to = [one["from"], one["to"]].map { |text| Date.iso8601(text) }
       return from..to if from <= to
 
-      raise RefusedError.new("The days from #{from} to #{to} end before they begin. Turn the two dates round.", code: :absence, field: field)
+      raise RefusedError.new(Phrase["planning.away.the_days_from_to_end_before", from: from, to: to], code: :absence, field: field)
     rescue Date::Error
-      raise RefusedError.new("One of the dates does not exist. Correct it.", code: :absence, field: field)
+      raise RefusedError.new(Phrase["planning.away.one_of_the_dates_does_not"], code: :absence, field: field)
     end
   end
 end

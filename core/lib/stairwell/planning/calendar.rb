@@ -10,7 +10,7 @@ module Stairwell
       # @return [Array<Date>]
       # @raise [ContradictionError] when the student practises on no weekday
       def self.days(practice, from, next_lesson)
-        raise ContradictionError, "There is no practice day. Choose at least one weekday." if practice.weekdays.empty?
+        raise ContradictionError, Phrase["planning.calendar.there_is_no_practice_day_choose"] if practice.weekdays.empty?
 
         (from...next_lesson).select { |date| practice.on?(date) }
       end

@@ -35,7 +35,7 @@ module Stairwell
           next if @overrides.off?(one.id, date) || (minutes > room && !override)
 
           room -= minutes
-          Item.new(id: one.id, kind: :warm_up, minutes: minutes, why: "begins every day", pinned: !override.nil?)
+          Item.new(id: one.id, kind: :warm_up, minutes: minutes, why: Phrase["planning.day_extras.begins_every_day"], pinned: !override.nil?)
         end
       end
 
@@ -46,13 +46,13 @@ module Stairwell
 
           other = @extra_work.keys.find { |one| one.id == override.id } || next
           @extra_work[other] += 1
-          Item.new(id: other.id, kind: :extra_work, minutes: override.minutes || other.minutes, why: "you put it here", pinned: true)
+          Item.new(id: other.id, kind: :extra_work, minutes: override.minutes || other.minutes, why: Phrase["planning.day_extras.you_put_it_here"], pinned: true)
         end
       end
 
       # @return [Array<Item>] the teacher's own things
       def extras(date)
-        @overrides.extras(date).map { |one| Item.new(id: one.id, kind: :added, title: one.title, minutes: one.minutes, why: "you added it", pinned: true) }
+        @overrides.extras(date).map { |one| Item.new(id: one.id, kind: :added, title: one.title, minutes: one.minutes, why: Phrase["planning.day_extras.you_added_it"], pinned: true) }
       end
 
       # One always when it fits, more as long as they take at most a quarter of
@@ -82,7 +82,7 @@ module Stairwell
 
           room -= other.minutes
           @extra_work[other] += 1
-          Item.new(id: other.id, kind: :extra_work, minutes: other.minutes, why: "#{other.times} times a week")
+          Item.new(id: other.id, kind: :extra_work, minutes: other.minutes, why: Phrase["planning.day_extras.times_a_week", count: other.times])
         end
       end
 
@@ -93,7 +93,7 @@ module Stairwell
           next if one.minutes > room || !free?(one, date)
 
           room -= one.minutes
-          Item.new(id: one.id, kind: :run, minutes: one.minutes, repetitions: 1, why: "the week ends with what is known so far")
+          Item.new(id: one.id, kind: :run, minutes: one.minutes, repetitions: 1, why: Phrase["planning.day_extras.the_week_ends_with_what_is"])
         end
       end
 

@@ -20,7 +20,7 @@ module Stairwell
         @tasks = tasks
         @place = tasks.each_with_index.to_h { |task, at| [task.id, at] }
         twice = tasks.map(&:id).tally.find { |_, count| count > 1 }
-        raise ContradictionError, "The step #{twice.first} stands twice in the list. Give each its own id." if twice
+        raise ContradictionError, Phrase["planning.needs.the_step_stands_twice_in_the", first: twice.first] if twice
 
         check_known
         @needs = tasks.map { |task| task.needs.map { |id| @place[id] } }
@@ -60,7 +60,7 @@ module Stairwell
       def check_known
         @tasks.each do |task|
           unknown = (task.needs + task.after).find { |id| !@place.key?(id) }
-          raise ContradictionError, "The step #{task.id} needs #{unknown}, which is not in the list." if unknown
+          raise ContradictionError, Phrase["planning.needs.the_step_needs_which_is_not", id: task.id, unknown: unknown] if unknown
         end
       end
 
@@ -71,7 +71,7 @@ module Stairwell
           @tasks.each_index.find { |at| (@needs[at] + @after[at]).include?(at) }&.then { |at| [at] }
         return components.flatten unless circle
 
-        raise ContradictionError, "These steps wait for each other in a circle: #{circle.map { |at| @tasks[at].id }.join(", ")}."
+        raise ContradictionError, Phrase["planning.needs.circle", steps: Phrase.list(circle.map { |at| @tasks[at].id }, by: :comma)]
       end
 
       def turned_round(lists)

@@ -9,7 +9,6 @@ module Stairwell
     # What helps when a piece is late, each with its date.
     class Options
       MORE_MINUTES = 5
-      DAYS = %w[Sunday Monday Tuesday Wednesday Thursday Friday Saturday].freeze
 
       # @param tasks [Array<Task>]
       # @param practice [Practice]
@@ -27,7 +26,7 @@ module Stairwell
       end
 
       WORDS = {
-        slower_tempo: "a target tempo 10 % slower", no_pedal: "leave the pedal out", no_memory: "play it from the book", fewer_sections: "fewer sections by then"
+        slower_tempo: Phrase["planning.options.a_target_tempo_slower"], no_pedal: Phrase["planning.options.leave_the_pedal_out"], no_memory: Phrase["planning.options.play_it_from_the_book"], fewer_sections: Phrase["planning.options.fewer_sections_by_then"]
       }.freeze
 
       # @return [Array<Option>] those that help, the soonest first
@@ -49,7 +48,7 @@ module Stairwell
       def more_days
         free = (0..6).to_a - @practice.weekdays
         best = free.min_by { |day| [finish(@tasks, with_day(day)) || Date.new(9999), -gap(day)] }
-        best ? [["day_#{best}", "practise on #{DAYS[best]} too", @tasks, with_day(best)]] : []
+        best ? [["day_#{best}", Phrase["planning.options.practise_on_too", day: Phrase.weekday(best)], @tasks, with_day(best)]] : []
       end
 
       def with_day(day) = @practice.with(weekdays: (@practice.weekdays + [day]).sort)
@@ -58,7 +57,7 @@ module Stairwell
 
       def more_minutes
         more = @practice.with(minutes: @practice.minutes + MORE_MINUTES, by_day: @practice.by_day.transform_values { |minutes| minutes + MORE_MINUTES })
-        ["minutes_#{MORE_MINUTES}", "#{MORE_MINUTES} more minutes a day", @tasks, more]
+        ["minutes_#{MORE_MINUTES}", Phrase["planning.options.more_minutes_a_day", count: MORE_MINUTES], @tasks, more]
       end
 
       def changed = @without.map { |key, tasks| [key.to_s, WORDS.fetch(key), tasks, @practice] }

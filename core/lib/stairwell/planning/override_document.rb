@@ -29,7 +29,7 @@ module Stairwell
       def date(text)
         Date.iso8601(text)
       rescue Date::Error
-        raise RefusedError.new("“#{text}” is no date.", code: :date, field: "date")
+        raise RefusedError.new(Phrase["planning.override_document.is_no_date", text: text], code: :date, field: "date")
       end
       private_class_method :date
     end

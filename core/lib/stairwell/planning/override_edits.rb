@@ -16,11 +16,11 @@ module Stairwell
       # @return [Array<Override>]
       # @raise [ContradictionError] for an unknown edit or one without its day
       def draw(overrides, edit, **said)
-        raise ContradictionError, "There is no edit “#{edit}”." unless ALL.include?(edit)
+        raise ContradictionError, Phrase["planning.override_edits.there_is_no_edit", edit: edit] unless ALL.include?(edit)
 
         public_send(edit, overrides, **said.compact)
       rescue ArgumentError
-        raise ContradictionError, "“#{edit}” needs the item, its day, and where it goes."
+        raise ContradictionError, Phrase["planning.override_edits.needs_the_item_its_day_and", edit: edit]
       end
 
       # Keeps an item where it stands.

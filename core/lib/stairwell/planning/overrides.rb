@@ -58,9 +58,9 @@ module Stairwell
       def unmet(dates, ids)
         @overrides.reject { |one| one.date && dates.any? && one.date < dates.first }.filter_map do |one|
           if one.date && !dates.include?(one.date)
-            [one, "#{one.date.strftime("%A")} is no practice day of this week"]
+            [one, Phrase["planning.overrides.no_practice_day", day: Phrase.day(one.date)]]
           elsif one.kind != :added && !ids.include?(one.id)
-            [one, "it is not among this student's steps any more"]
+            [one, Phrase["planning.overrides.it_is_not_among_this_student"]]
           end
         end
       end
@@ -83,25 +83,25 @@ module Stairwell
       # @return [String, nil]
       def of(task, put:, over:)
         said = []
-        said << "not introduced yet" unless task.introduced
+        said << Phrase["planning.overrides.not_introduced_yet"] unless task.introduced
         said << too_soon(task, put.map(&:id))
         said << too_many(task, put)
-        said << "the day is #{Units.minutes(over)} too long" if over.positive?
-        said.compact.then { |all| all.join("; ") if all.any? }
+        said << Phrase["planning.overrides.the_day_is_too_long", minutes: Units.minutes(over)] if over.positive?
+        said.compact.then { |all| Phrase.list(all, by: :semicolon) if all.any? }
       end
 
       private
 
       def too_many(task, put)
         starts = put.take(put.index(task) + 1).count { |one| !@ledger.begun?(one.id) }
-        "#{starts} new steps on one day, #{@practice.begin_per_day} are the most" if starts > @practice.begin_per_day && !@ledger.begun?(task.id)
+        Phrase["planning.overrides.new_steps_on_one_day_are", count: starts, most: @practice.begin_per_day] if starts > @practice.begin_per_day && !@ledger.begun?(task.id)
       end
 
       def too_soon(task, beside)
         open = task.needs.reject { |id| @ledger.over?(id) } | task.after.reject { |id| @ledger.over?(id) || beside.include?(id) }
         return if open.empty?
 
-        "before #{open.first(2).map { |id| @by_id[id].name }.join(" and ")}#{" and #{open.size - 2} more" if open.size > 2} #{(open.size == 1) ? "is" : "are"} done"
+        Phrase["planning.overrides.before_done", names: Phrase.some(open.map { |id| @by_id[id].name }), count: open.size]
       end
     end
   end

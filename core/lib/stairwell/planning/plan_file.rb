@@ -18,18 +18,18 @@ module Stairwell
       # @raise [UnreadableError] saying where it makes no sense
       def initialize(text)
         @data = JSON.parse(text)
-        raise UnreadableError, "The plan file must hold an object." unless @data.is_a?(Hash)
+        raise UnreadableError, Phrase["planning.plan_file.the_plan_file_must_hold_an"] unless @data.is_a?(Hash)
 
-        @from, @next_lesson = %w[from next_lesson].map { |key| date(@data, key, "the file") }
-        raise UnreadableError, "next_lesson must be a day after from." unless @next_lesson > @from
-        raise UnreadableError, "next_lesson must be within a year of from." if @next_lesson - @from > 366
+        @from, @next_lesson = %w[from next_lesson].map { |key| date(@data, key, Phrase["planning.plan_file.the_file"]) }
+        raise UnreadableError, Phrase["planning.plan_file.next_lesson_must_be_a_day"] unless @next_lesson > @from
+        raise UnreadableError, Phrase["planning.plan_file.next_lesson_must_be_within_a"] if @next_lesson - @from > 366
 
         @practice = practice(object(@data, "practice"))
         @tasks = list("steps").map { |one| task(one) }
         @reviews = list("reviews").map { |one| review(one) }
         @warm_ups = list("warm_ups").map { |one| WarmUp.new(id: id(one, "warm_ups"), minutes: halves(one, "minutes", "warm-up #{one["id"]}")) }
       rescue JSON::ParserError
-        raise UnreadableError, "This is not JSON; the file is cut off or damaged."
+        raise UnreadableError, Phrase["planning.plan_file.this_is_not_json_the_file"]
       end
 
       # @return [Hash{String => Object}] JSON-ready
@@ -57,17 +57,17 @@ module Stairwell
 
       def practice(data)
         days = data["days"]
-        raise UnreadableError, "practice.days must be a list such as [\"mon\", \"thu\"]." unless days.is_a?(Array)
+        raise UnreadableError, Phrase["planning.plan_file.practice_days_must_be_a_list"] unless days.is_a?(Array)
 
-        weekdays = days.map { |day| WEEKDAYS.index(day.to_s.downcase) || raise(UnreadableError, "practice.days: “#{day}” is no weekday such as mon.") }
-        raise UnreadableError, "There is no practice day. Name at least one weekday." if weekdays.empty?
+        weekdays = days.map { |day| WEEKDAYS.index(day.to_s.downcase) || raise(UnreadableError, Phrase["planning.plan_file.practice_days_is_no_weekday_such", day: day]) }
+        raise UnreadableError, Phrase["planning.plan_file.there_is_no_practice_day_name"] if weekdays.empty?
 
         Practice.new(weekdays: weekdays.uniq, minutes: halves(data, "minutes", "practice"), begin_per_day: whole(data, "begin_per_day", "practice", Constants::BEGIN_PER_DAY[:other]))
       end
 
       def task(one)
         id = id(one, "steps")
-        where = "step #{id}"
+        where = Phrase["planning.plan_file.step", id: id]
         repetitions = whole(one, "reps", where, Constants::REPETITIONS)
         Task.new(
           id: id, minutes: estimate(one, where, repetitions), good_days: whole(one, "good_days", where), credited: whole(one, "credited", where, 0),
@@ -89,35 +89,35 @@ module Stairwell
 
       def list(key)
         found = @data.fetch(key, [])
-        raise UnreadableError, "#{key} must be a list." unless found.is_a?(Array) && found.size <= 5_000
-        raise UnreadableError, "Each of #{key} must be an object." unless found.all?(Hash)
+        raise UnreadableError, Phrase["planning.plan_file.must_be_a_list", key: key] unless found.is_a?(Array) && found.size <= 5_000
+        raise UnreadableError, Phrase["planning.plan_file.each_of_must_be_an_object", key: key] unless found.all?(Hash)
 
         found
       end
 
       def object(data, key)
-        data[key].is_a?(Hash) ? data[key] : raise(UnreadableError, "#{key} must be an object.")
+        data[key].is_a?(Hash) ? data[key] : raise(UnreadableError, Phrase["planning.plan_file.must_be_an_object", key: key])
       end
 
       def id(one, list)
         id = one["id"]
-        (id.is_a?(String) && id.match?(/\S/)) ? id : raise(UnreadableError, "Each of #{list} must have an id.")
+        (id.is_a?(String) && id.match?(/\S/)) ? id : raise(UnreadableError, Phrase["planning.plan_file.each_of_must_have_an_id", list: list])
       end
 
       def ids(one, key, where)
         found = one.fetch(key, [])
-        (found.is_a?(Array) && found.all?(String)) ? found.uniq : raise(UnreadableError, "#{where}: #{key} must be a list of ids.")
+        (found.is_a?(Array) && found.all?(String)) ? found.uniq : raise(UnreadableError, Phrase["planning.plan_file.must_be_a_list_of_ids", where: where, key: key])
       end
 
       def flag(one, key, unsaid)
         value = one.fetch(key, unsaid)
-        [true, false].include?(value) ? value : raise(UnreadableError, "step #{one["id"]}: #{key} must be true or false.")
+        [true, false].include?(value) ? value : raise(UnreadableError, Phrase["planning.plan_file.must_be_true_or_false", where: Phrase["planning.plan_file.step", id: one["id"]], key: key])
       end
 
       def date(one, key, where)
         Date.iso8601(one[key].to_s)
       rescue Date::Error
-        raise UnreadableError, "#{where}: #{key} must be a date such as 2027-03-03."
+        raise UnreadableError, Phrase["planning.plan_file.must_be_a_date_such_as", where: where, key: key]
       end
 
       def decimal(one, key, where, unsaid = nil)
@@ -126,17 +126,17 @@ module Stairwell
         range = RANGES.fetch(key)
         return value.to_r if value.is_a?(Numeric) && !(value.is_a?(Float) && !value.finite?) && range.cover?(value)
 
-        raise UnreadableError, "#{where}: #{key} must be a number from #{range.min} to #{range.max}."
+        raise UnreadableError, Phrase["planning.plan_file.must_be_a_number_from_to", where: where, key: key, min: range.min, max: range.max]
       end
 
       def halves(one, key, where)
         value = decimal(one, key, where)
-        ((value * 2).denominator == 1) ? value : raise(UnreadableError, "#{where}: #{key} must be in whole or half minutes.")
+        ((value * 2).denominator == 1) ? value : raise(UnreadableError, Phrase["planning.plan_file.must_be_in_whole_or_half", where: where, key: key])
       end
 
       def whole(one, key, where, unsaid = nil)
         value = decimal(one, key, where, unsaid)
-        (value.denominator == 1) ? value.to_i : raise(UnreadableError, "#{where}: #{key} must be a whole number.")
+        (value.denominator == 1) ? value.to_i : raise(UnreadableError, Phrase["planning.plan_file.must_be_a_whole_number", where: where, key: key])
       end
     end
   end

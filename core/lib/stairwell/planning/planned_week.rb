@@ -74,8 +74,13 @@ module Stairwell
       module_function
 
       # @param week [PlannedWeek]
-      # @return [Hash{String => Object}] JSON-ready
-      def dump(week)
+      # @return [Hash{String => Object}] plain data, to be kept: what is said in phrases
+      #   stays one, whatever language is spoken later
+      def dump(week) = Phrase.pack(said(week))
+
+      # @param week [PlannedWeek]
+      # @return [Hash{String => Object}] the same for whoever reads it now
+      def said(week)
         {
           "schema" => SCHEMA, "starts" => week.starts.to_s, "planned_from" => week.planned_from.to_s, "next_lesson" => week.next_lesson.to_s, "budget" => week.budget,
           "days" => week.days.map { |day| dump_day(day) }, "left_out" => week.left_out.map { |one| plain(one) },
@@ -88,7 +93,7 @@ module Stairwell
       # @return [PlannedWeek]
       # @raise [UnreadableError] when it is no planned week
       def load(data)
-        raise UnreadableError, "this is not a #{SCHEMA} document" unless data.is_a?(Hash) && [nil, SCHEMA].include?(data["schema"])
+        raise UnreadableError, Phrase["planning.planned_week.this_is_not_a_document", schema: SCHEMA] unless data.is_a?(Hash) && [nil, SCHEMA].include?(data["schema"])
 
         PlannedWeek.new(
           **%i[starts next_lesson].to_h { |key| [key, Date.iso8601(data.fetch(key.to_s))] }, planned_from: Date.iso8601(data["planned_from"] || data["starts"]),
@@ -96,7 +101,7 @@ module Stairwell
           unmet: data.fetch("unmet", []).map { |one| value(PlannedUnmet, one.merge("date" => one["date"] && Date.iso8601(one["date"]))) }
         )
       rescue KeyError, TypeError, NoMethodError, ArgumentError => error
-        raise UnreadableError, "this #{SCHEMA} document is damaged: #{error.message.lines.first.strip}"
+        raise UnreadableError, Phrase["planning.planned_week.this_document_is_damaged", schema: SCHEMA, why: error.message.lines.first.strip]
       end
 
       def dump_day(day)
@@ -125,8 +130,17 @@ module Stairwell
 
       def plain(value) = value.to_h.transform_keys(&:to_s)
 
+      # What is said in our words: a string there was kept before phrases were. Other
+      # titles may be somebody's own.
+      SAID = %i[why place arithmetic breaks].freeze
+      OWN = %i[extra_work added].freeze
+
       # What a kind of value does not have is passed over: older weeks held more.
-      def value(kind, data) = kind.new(**data.transform_keys(&:to_sym).slice(*kind.members))
+      def value(kind, data)
+        fields = data.transform_keys(&:to_sym).slice(*kind.members)
+        ours = fields.key?(:step_id) && !OWN.include?(fields[:kind])
+        kind.new(**fields, title: ours ? Phrase.load(fields[:title]) : Phrase.unpack(fields[:title]), **fields.slice(*SAID).transform_values { |text| Phrase.load(text) })
+      end
       private_class_method :dump_day, :load_day, :load_item, :exact, :plain, :value
     end
   end

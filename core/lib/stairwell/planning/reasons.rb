@@ -14,10 +14,10 @@ module Stairwell
         parts = [standing_day(task, day)]
         later = chain - (task.good_days - day + 1)
         parts << task.because if task.because
-        parts << "#{days(later)} of later steps #{(later == 1) ? "depends" : "depend"} on it" if later.positive?
-        parts << "a join, practised as a thing of its own" if task.join
-        parts << "a hard place, so first and more often" if task.hard && !task.join
-        parts.join("; ")
+        parts << Phrase["planning.reasons.later_steps_depend", count: later] if later.positive?
+        parts << Phrase["planning.reasons.a_join_practised_as_a_thing"] if task.join
+        parts << Phrase["planning.reasons.a_hard_place_so_first_and"] if task.hard && !task.join
+        Phrase.list(parts, by: :semicolon)
       end
 
       # @param review [Review]
@@ -25,54 +25,48 @@ module Stairwell
       # @return [String]
       def due(review, date)
         late = (date - review.due).to_i
-        "to keep it: due #{late.zero? ? "today" : "#{many(late)} ago"}"
+        late.zero? ? Phrase["planning.reasons.due_today"] : Phrase["planning.reasons.due_ago", count: late]
       end
 
       # @param ledger [Ledger] as the week leaves it
       # @return [String]
       def waiting(ids, ledger)
         names = ids.map { |id| @by_id[id].name }
-        shown = names.first(2).join(" and ")
-        shown = "#{names.first}, #{names[1]} and #{names.size - 2} more" if names.size > 2
         left = ids.map { |id| ledger.left(id) }.max
-        "waits until #{shown} #{(names.size == 1) ? "has" : "have"} all #{(names.size == 1) ? "its" : "their"} good days" \
-          "#{"; #{days(left)} to go after this week" if left.positive?}"
+        waits = Phrase["planning.reasons.waits_until", names: Phrase.some(names), count: names.size]
+        left.positive? ? Phrase.list([waits, Phrase["planning.reasons.to_go", count: left]], by: :semicolon) : waits
       end
 
       # @return [String]
       def never(task, blocker)
-        return (task == blocker) ? "not introduced yet; open it at a lesson" : "waits for #{blocker.name}, which is not introduced yet" unless blocker.introduced
+        return (task == blocker) ? Phrase["planning.reasons.not_introduced_yet_open_it_at"] : Phrase["planning.reasons.waits_for_which_is_not_introduced", blocker: blocker.name] unless blocker.introduced
 
         need = minutes(blocker.minutes)
-        return "takes #{need} at a time, but a day has #{minutes(@practice.most)}. Give the day more minutes, or make the section smaller" if task == blocker
+        return Phrase["planning.reasons.takes_at_a_time_but_a", need: need, minutes: minutes(@practice.most)] if task == blocker
 
-        "waits for #{blocker.name}, which takes #{need} and never fits into a day of #{minutes(@practice.most)}"
+        Phrase["planning.reasons.waits_for_which_takes_and_never", blocker: blocker.name, need: need, minutes: minutes(@practice.most)]
       end
 
       # @param gap [Gaps::Gap, nil] the day it came nearest to
       # @return [String] why there was no room, and what would make it fit
       def crowded(task, dates, gap)
-        return "there is no practice day before the next lesson" if dates.empty?
-        return "comes the week after: what it waits for ends with this week" unless gap
-        return "#{@practice.begin_per_day} steps begin each day already; with one more new step a day it would fit" if gap.full && gap.lacking.zero?
+        return Phrase["planning.reasons.there_is_no_practice_day_before"] if dates.empty?
+        return Phrase["planning.reasons.comes_the_week_after_what_it"] unless gap
+        return Phrase["planning.reasons.steps_begin_each_day_already_with", count: @practice.begin_per_day] if gap.full && gap.lacking.zero?
 
-        more = "#{minutes(gap.lacking)} more on #{gap.date.strftime("%A")}"
-        return "#{@practice.begin_per_day} steps begin each day already and the days are full; one more new step a day and #{more} would make it fit" if gap.full
+        more = Phrase["planning.reasons.more_on", minutes: minutes(gap.lacking), day: Phrase.day(gap.date)]
+        return Phrase["planning.reasons.steps_begin_each_day_already_and", count: @practice.begin_per_day, more: more] if gap.full
 
-        "no room: takes #{minutes(task.minutes)}; #{more} would make it fit"
+        Phrase["planning.reasons.no_room_takes_would_make_it", minutes: minutes(task.minutes), more: more]
       end
 
       private
 
       def standing_day(task, day)
-        return "once more, all its good days are there" if day > task.good_days
+        return Phrase["planning.reasons.once_more_all_its_good_days"] if day > task.good_days
 
-        (day == 1 && !task.begun?) ? "new" : "good day #{day} of #{task.good_days}"
+        (day == 1 && !task.begun?) ? Phrase["planning.reasons.new"] : Phrase["planning.reasons.good_day_of", day: day, good_days: task.good_days]
       end
-
-      def many(days) = "#{days} #{(days == 1) ? "day" : "days"}"
-
-      def days(count) = (count == 1) ? "1 good day" : "#{count} good days"
 
       def minutes(value) = Units.minutes(value)
     end

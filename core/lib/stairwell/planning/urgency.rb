@@ -20,7 +20,7 @@ module Stairwell
 
         tasks.map do |task|
           date = late[group.call(task.id)]
-          date ? task.with(priority: task.priority + 1, because: [task.because, "due on #{date.day} #{date.strftime("%B")} and late in its turn, so it goes first"].compact.join("; ")) : task
+          date ? task.with(priority: task.priority + 1, because: Phrase.list([task.because, Phrase["planning.urgency.late", day: Phrase.day(date, :day_and_month)]].compact, by: :semicolon)) : task
         end
       end
     end

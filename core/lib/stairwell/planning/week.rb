@@ -108,7 +108,7 @@ module Stairwell
         pinned = put.include?(task)
         why = @reasons.standing(task, day: @ledger.done(task.id) + 1, chain: @ledger.chain(task.id))
         Item.new(
-          id: task.id, minutes: task.minutes, repetitions: task.repetitions, begins: !@ledger.begun?(task.id), why: pinned ? "you put it here; #{why}" : why,
+          id: task.id, minutes: task.minutes, repetitions: task.repetitions, begins: !@ledger.begun?(task.id), why: pinned ? Phrase["planning.week.you_put_it_here", why: why] : why,
           pinned: pinned, breaks: (@breaks.of(task, put: put, over: over) if pinned)
         )
       end
@@ -123,11 +123,11 @@ module Stairwell
 
       # Seen from the last day of the week: what it waited for until then.
       def why_left(task, days)
-        return "you left it out of this week" if @overrides.out?(task.id)
+        return Phrase["planning.week.you_left_it_out_of_this"] if @overrides.out?(task.id)
 
         open = days.empty? ? [] : (task.needs - last_finished) | (task.after - last_finished - @today.to_a)
         return @reasons.waiting(open, @ledger) if open.any?
-        return "you took it off the days it could stand on" if @overrides.touched?(task.id)
+        return Phrase["planning.week.you_took_it_off_the_days"] if @overrides.touched?(task.id)
 
         @reasons.crowded(task, @dates, @gaps.smallest(task))
       end

@@ -20,9 +20,9 @@ module Stairwell
       # @param bar [String] its printed name
       # @return [String] what to know of a fermata, in words
       def fermata(one, bar, choices)
-        return "the fermata in bar #{bar}: hold it as long as you like" if choices.fermata == :free
+        return Phrase["practice.habits.the_fermata_in_bar_hold_it", bar: bar] if choices.fermata == :free
 
-        "the fermata in bar #{bar}: hold #{Roadmap.number(one.held || one.counts * 2)} counts"
+        Phrase["practice.habits.the_fermata_in_bar_hold_counts", bar: bar, counts: Roadmap.number(one.held || one.counts * 2)]
       end
     end
 
@@ -49,7 +49,7 @@ module Stairwell
       def of(map, by:, value: nil)
         return value if by == :number
 
-        mark = printed(map) || raise(ContradictionError, "“#{map.title}” has no printed metronome mark. Say the target tempo as a number.")
+        mark = printed(map) || raise(ContradictionError, Phrase["practice.habits.has_no_printed_metronome_mark_say", title: map.title])
         ((by == :mark) ? mark : (mark * value/100r).round).clamp(RANGE.min, RANGE.max)
       end
     end

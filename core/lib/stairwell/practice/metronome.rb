@@ -9,7 +9,7 @@ module Stairwell
       # Clean repetitions in a row that go a rung up, failures in a row that go
       # down, and how many rungs down. Own choice.
       UP_AFTER, DOWN_AFTER, DOWN = 3, 2, 2
-      RULE = "three times clean in a row: one mark faster; two misses in a row: two marks slower"
+      RULE = Phrase["practice.metronome.three_times_clean_in_a_row"]
 
       # Where the metronome goes after what was just played.
       # @param rungs [Array<Integer>] from slow to fast

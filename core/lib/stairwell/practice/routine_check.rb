@@ -19,10 +19,10 @@ module Stairwell
       end
 
       def call
-        refuse("The routine has no stage. Add at least one.") if @stages.empty?
+        refuse(Phrase["practice.routine_check.the_routine_has_no_stage_add"]) if @stages.empty?
         twice = @routine.stages.map(&:key).tally.find { |_, count| count > 1 }
-        refuse("Two stages are called “#{twice.first}”. Give one of them another name.") if twice
-        refuse("No stage works on a section, so nothing is learnt before it is joined. Add a stage for sections, or make them for the whole piece.") unless @routine.stages.any? { |one| %i[section whole].include?(one.scope) }
+        refuse(Phrase["practice.routine_check.two_stages_are_called_give_one", stage: twice.first]) if twice
+        refuse(Phrase["practice.routine_check.no_stage_works_on_a_section"]) unless @routine.stages.any? { |one| %i[section whole].include?(one.scope) }
         @stages.each_value { |one| check(one) }
         circle
         @stages.each_value { |one| reach(one) }
@@ -32,11 +32,11 @@ module Stairwell
 
       def check(one)
         unknown = (one.needs + one.after).find { |key| !@stages.key?(key) }
-        refuse("“#{one.name}” waits for a stage “#{unknown}” that is not in the routine. Add it, or take the wait away.") if unknown
-        refuse("“#{one.name}” has neither a tempo nor a time. Say a share of the target tempo, or how many seconds one repetition takes.") unless one.tempo_share || one.seconds
-        refuse("“#{one.name}” is to be at #{(one.tempo_share * 100).to_i} % of the target tempo. Choose between 10 and 120 %.") if one.tempo_share && !one.tempo_share.between?(1/10r, 12/10r)
-        refuse("“#{one.name}” is to climb to the target tempo, but has no tempo to climb to. Say a share of the target tempo.") if one.ladder && !one.tempo_share
-        refuse("“#{one.name}” needs at least one repetition and one good day.") unless one.repetitions.positive? && one.good_days.positive?
+        refuse(Phrase["practice.routine_check.waits_for_a_stage_that_is", stage: one.name, unknown: unknown]) if unknown
+        refuse(Phrase["practice.routine_check.has_neither_a_tempo_nor_a", stage: one.name]) unless one.tempo_share || one.seconds
+        refuse(Phrase["practice.routine_check.is_to_be_at_of_the", stage: one.name, percent: (one.tempo_share * 100).to_i]) if one.tempo_share && !one.tempo_share.between?(1/10r, 12/10r)
+        refuse(Phrase["practice.routine_check.is_to_climb_to_the_target", stage: one.name]) if one.ladder && !one.tempo_share
+        refuse(Phrase["practice.routine_check.needs_at_least_one_repetition_and", stage: one.name]) unless one.repetitions.positive? && one.good_days.positive?
       end
 
       # What a stage can reach with its waits: stages on places that lie in its
@@ -44,14 +44,14 @@ module Stairwell
       REACHED = {
         spot: %i[spot section], section: %i[spot section whole], join: %i[spot section join], growing: %i[spot section join growing], whole: Stage::SCOPES
       }.freeze
-      PLACES = {spot: "a spot", section: "a section", join: "a join", growing: "joined sections", whole: "the whole piece"}.freeze
+      PLACES = {spot: Phrase["practice.routine_check.a_spot"], section: Phrase["practice.routine_check.a_section"], join: Phrase["practice.routine_check.a_join"], growing: Phrase["practice.routine_check.joined_sections"], whole: Phrase["practice.routine_check.the_whole_piece"]}.freeze
 
       def reach(one)
         far = waits(one.key).map { |key| @stages[key] }.find { |other| !REACHED.fetch(one.scope).include?(other.scope) }
-        refuse("“#{one.name}” works on #{PLACES[one.scope]} and waits for “#{far.name}”, which works on #{PLACES[far.scope]}: nothing there leads to it. Let it wait for a stage on sections.") if far
+        refuse(Phrase["practice.routine_check.works_on_and_waits_for_which", stage: one.name, place: PLACES[one.scope], other: far.name, other_place: PLACES[far.scope]]) if far
         return if one.scope == :whole || leads_on?(one)
 
-        refuse("Nothing reaches the whole piece from “#{one.name}”: no later stage waits for it, though others wait for stages after it. Let one wait for it, or take it out.")
+        refuse(Phrase["practice.routine_check.nothing_reaches_the_whole_piece_from", stage: one.name])
       end
 
       # Whether a stage is waited for, or adds itself at the end as the last layers
@@ -62,7 +62,7 @@ module Stairwell
 
       def circle
         ring = strongly_connected_components.find { |keys| keys.size > 1 } || @stages.keys.find { |key| waits(key).include?(key) }&.then { |key| [key] }
-        refuse("These stages wait for each other in a circle: #{ring.map { |key| "“#{@stages[key].name}”" }.join(", ")}. Take one of the waits away.") if ring
+        refuse(Phrase["practice.routine_check.circle", stages: Phrase.list(ring.map { |key| Phrase["practice.routine_check.quoted", name: @stages[key].name] }, by: :comma)]) if ring
       end
 
       def waits(key) = @stages[key].needs + @stages[key].after

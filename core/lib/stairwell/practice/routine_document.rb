@@ -20,7 +20,7 @@ module Stairwell
       def load(stages, **about)
         Routine.new(**about, stages: stages.map { |one| load_stage(one) }).tap { |routine| RoutineCheck.call(routine) }
       rescue KeyError, NoMethodError, TypeError, ArgumentError, ZeroDivisionError
-        raise ContradictionError, "One of the stages is damaged. Copy the routine again."
+        raise ContradictionError, Phrase["practice.routine_document.one_of_the_stages_is_damaged"]
       end
 
       def stage(one)
@@ -30,6 +30,7 @@ module Stairwell
       def plain(field, value)
         return value.map(&:to_s) if LISTS.include?(field)
         return value.to_h { |hand, action| [hand.to_s, action.to_s] } if field == :actions
+        return value.pack if value.is_a?(Phrase::Textual)
 
         (value.is_a?(Symbol) || value.is_a?(Rational)) ? value.to_s : value
       end
@@ -43,6 +44,7 @@ module Stairwell
       def load_stage(data)
         fields = formerly(data).transform_keys(&:to_sym).slice(*Stage.members)
         fields[:introduced_by] ||= "section"
+        %i[name done].each { |field| fields[field] = Phrase.unpack(fields.fetch(field)) }
         SYMBOLS.each { |field| fields[field] = known(field, fields.fetch(field).to_sym) }
         LISTS.each { |field| fields[field] = fields.fetch(field, []).map(&:to_sym) }
         fields[:tempo_share] = fields[:tempo_share] && Rational(fields[:tempo_share])

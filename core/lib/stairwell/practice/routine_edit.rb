@@ -6,7 +6,7 @@ module Stairwell
     module RoutineEdit
       # A stage that comes in unsaid is learnt on one day, at three fifths of the target
       # tempo. Own choice.
-      ADDED = {good_days: 1, tempo_share: 6/10r, done: "it goes without a stop"}.freeze
+      ADDED = {good_days: 1, tempo_share: 6/10r, done: Phrase["practice.routine_edit.it_goes_without_a_stop"]}.freeze
 
       module_function
 

@@ -19,10 +19,10 @@ module Stairwell
       # @return [Array<Stage>]
       def joined(from, faster: true, also: [])
         [
-          Stage.new(key: :join, name: "the join", scope: :join, tempo_share: ALONE, good_days: 2, needs: [from], repetitions: Constants::HARD_REPETITIONS,
-            done: "there is no gap between the two"),
-          Stage.new(key: :grow, name: "joined", scope: :growing, tempo_share: ALONE, good_days: 1, needs: [from], after: [:join], repetitions: 3, done: "it goes on without a stop"),
-          *(faster ? [Stage.new(key: :faster, name: "faster", scope: :section, aspect: :tempo, picture: :fast, tempo_share: FASTER, good_days: 2, needs: [from, *also], done: "three times in a row are clean")] : [])
+          Stage.new(key: :join, name: Phrase["practice.routines.the_join"], scope: :join, tempo_share: ALONE, good_days: 2, needs: [from], repetitions: Constants::HARD_REPETITIONS,
+            done: Phrase["practice.routines.there_is_no_gap_between_the"]),
+          Stage.new(key: :grow, name: Phrase["practice.routines.joined"], scope: :growing, tempo_share: ALONE, good_days: 1, needs: [from], after: [:join], repetitions: 3, done: Phrase["practice.routines.it_goes_on_without_a_stop"]),
+          *(faster ? [Stage.new(key: :faster, name: Phrase["practice.routines.faster"], scope: :section, aspect: :tempo, picture: :fast, tempo_share: FASTER, good_days: 2, needs: [from, *also], done: Phrase["practice.routines.three_times_in_a_row_are"])] : [])
         ]
       end
 
@@ -31,46 +31,46 @@ module Stairwell
       # @return [Array<Stage>]
       def layered(from)
         [
-          Stage.new(key: :touch, name: "articulation", scope: :section, aspect: :articulation, tempo_share: ALONE, good_days: 1, needs: from, repetitions: 3, only: [:articulation],
-            done: "slurs, short notes and breaths can be heard"),
-          Stage.new(key: :dynamics, name: "dynamics", scope: :section, aspect: :dynamics, tempo_share: ALONE, good_days: 1, needs: from, after: [:touch], repetitions: 3, only: [:dynamics],
-            done: "a listener can tell loud from soft"),
-          Stage.new(key: :ornaments, name: "with ornaments", scope: :section, aspect: :ornaments, tempo_share: ALONE, good_days: 1, needs: from, repetitions: 3, only: [:ornaments],
-            done: "the ornaments do not disturb the pulse"),
-          Stage.new(key: :whole, name: "without a stop", scope: :whole, aspect: :tempo, tempo_share: FASTER, good_days: 2, repetitions: 2, needs: [*from, :join, :grow, :dynamics, :touch, :ornaments],
-            done: "it goes from beginning to end without a stop"),
-          Stage.new(key: :pedal, name: "with pedal", scope: :section, aspect: :pedal, picture: :pedal, tempo_share: ALONE, good_days: 2, repetitions: 3, needs: [*from, :dynamics], only: [:pedal],
-            done: "the harmonies do not run into each other"),
-          Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: TARGET, good_days: 1, repetitions: 2, needs: %i[whole pedal], ladder: true,
-            done: "it goes at the target tempo without a stop"),
-          Stage.new(key: :memory, name: "by heart", scope: :section, aspect: :memory, tempo_share: ALONE, good_days: 2, repetitions: 3, needs: [:whole], picture: :eyes,
-            done: "it goes with the book closed"),
-          Stage.new(key: :whole_memory, name: "all by heart", scope: :whole, aspect: :memory, tempo_share: FASTER, good_days: 2, repetitions: 1, needs: %i[memory tempo], picture: :eyes,
-            done: "it goes with the book closed, from any section on")
+          Stage.new(key: :touch, name: Phrase["practice.routines.articulation"], scope: :section, aspect: :articulation, tempo_share: ALONE, good_days: 1, needs: from, repetitions: 3, only: [:articulation],
+            done: Phrase["practice.routines.slurs_short_notes_and_breaths_can"]),
+          Stage.new(key: :dynamics, name: Phrase["practice.routines.dynamics"], scope: :section, aspect: :dynamics, tempo_share: ALONE, good_days: 1, needs: from, after: [:touch], repetitions: 3, only: [:dynamics],
+            done: Phrase["practice.routines.a_listener_can_tell_loud_from"]),
+          Stage.new(key: :ornaments, name: Phrase["practice.routines.with_ornaments"], scope: :section, aspect: :ornaments, tempo_share: ALONE, good_days: 1, needs: from, repetitions: 3, only: [:ornaments],
+            done: Phrase["practice.routines.the_ornaments_do_not_disturb_the"]),
+          Stage.new(key: :whole, name: Phrase["practice.routines.without_a_stop"], scope: :whole, aspect: :tempo, tempo_share: FASTER, good_days: 2, repetitions: 2, needs: [*from, :join, :grow, :dynamics, :touch, :ornaments],
+            done: Phrase["practice.routines.it_goes_from_beginning_to_end"]),
+          Stage.new(key: :pedal, name: Phrase["practice.routines.with_pedal"], scope: :section, aspect: :pedal, picture: :pedal, tempo_share: ALONE, good_days: 2, repetitions: 3, needs: [*from, :dynamics], only: [:pedal],
+            done: Phrase["practice.routines.the_harmonies_do_not_run_into"]),
+          Stage.new(key: :tempo, name: Phrase["practice.routines.up_to_tempo"], scope: :whole, aspect: :tempo, picture: :fast, tempo_share: TARGET, good_days: 1, repetitions: 2, needs: %i[whole pedal], ladder: true,
+            done: Phrase["practice.routines.it_goes_at_the_target_tempo"]),
+          Stage.new(key: :memory, name: Phrase["practice.routines.by_heart"], scope: :section, aspect: :memory, tempo_share: ALONE, good_days: 2, repetitions: 3, needs: [:whole], picture: :eyes,
+            done: Phrase["practice.routines.it_goes_with_the_book_closed"]),
+          Stage.new(key: :whole_memory, name: Phrase["practice.routines.all_by_heart"], scope: :whole, aspect: :memory, tempo_share: FASTER, good_days: 2, repetitions: 1, needs: %i[memory tempo], picture: :eyes,
+            done: Phrase["practice.routines.it_goes_with_the_book_closed_2"])
         ]
       end
 
-      def alone(share: ALONE, done: "it goes without a stop, even if slow", **more)
+      def alone(share: ALONE, done: Phrase["practice.routines.it_goes_without_a_stop_even"], **more)
         %i[right left].map do |hand|
           other = (hand == :right) ? :left : :right
-          Stage.new(key: hand, name: "#{hand} hand", hands: hand, scope: :section, picture: hand, tempo_share: share, good_days: 2, done: done,
+          Stage.new(key: hand, name: Phrase["hands.#{hand}"], hands: hand, scope: :section, picture: hand, tempo_share: share, good_days: 2, done: done,
             actions: {hand => :play, other => :silent}, **more)
         end
       end
 
       def together(needs, **more)
-        Stage.new(key: :together, name: "hands together", scope: :section, picture: :slow, tempo_share: SLOWLY, good_days: 3, needs: needs,
-          actions: {right: :play, left: :play}, done: "the pulse stays even without stumbling", **more)
+        Stage.new(key: :together, name: Phrase["hands.both"], scope: :section, picture: :slow, tempo_share: SLOWLY, good_days: 3, needs: needs,
+          actions: {right: :play, left: :play}, done: Phrase["practice.routines.the_pulse_stays_even_without_stumbling"], **more)
       end
 
-      SPOT = Stage.new(key: :spot, name: "the spot", scope: :spot, tempo_share: SLOWLY, good_days: 1, repetitions: Constants::HARD_REPETITIONS, picture: :look,
-        done: "it is nothing special any more")
+      SPOT = Stage.new(key: :spot, name: Phrase["practice.routines.the_spot"], scope: :spot, tempo_share: SLOWLY, good_days: 1, repetitions: Constants::HARD_REPETITIONS, picture: :look,
+        done: Phrase["practice.routines.it_is_nothing_special_any_more"])
 
       def hand_by_hand
         Routine.new(
-          key: "hand_by_hand", name: "Hand by hand",
-          for_whom: "For most students: each hand alone, then together slowly, then the joins, then speed.",
-          why: "Each hand is safe before the two have to fit together, and every layer has its own day.",
+          key: "hand_by_hand", name: Phrase["practice.routines.hand_by_hand"],
+          for_whom: Phrase["practice.routines.for_most_students_each_hand_alone"],
+          why: Phrase["practice.routines.each_hand_is_safe_before_the"],
           stages: [SPOT, *alone, together(%i[right left spot]), *joined(:together), *layered([:faster])]
         )
       end
@@ -78,15 +78,15 @@ module Stairwell
       def aspect_by_aspect
         section = {scope: :section, good_days: 2}
         Routine.new(
-          key: "aspect_by_aspect", name: "Aspect by aspect",
-          for_whom: "For students who lose themselves in a whole page: one short section, one thing at a time, all in one sitting.",
-          why: "What is new is met one by one and put together at once, while it is fresh. You choose the order.",
+          key: "aspect_by_aspect", name: Phrase["practice.routines.aspect_by_aspect"],
+          for_whom: Phrase["practice.routines.for_students_who_lose_themselves_in"],
+          why: Phrase["practice.routines.what_is_new_is_met_one"],
           stages: [
             SPOT,
-            Stage.new(key: :rhythm, name: "rhythm", aspect: :rhythm, picture: :tap, actions: {right: :tap, left: :tap}, tempo_share: ALONE, repetitions: 3, done: "both hands tap it evenly", **section),
-            Stage.new(key: :fingering, name: "fingers", aspect: :fingering, picture: :point, actions: {right: :block, left: :block}, tempo_share: SLOWLY, repetitions: 3, after: [:rhythm], done: "every finger finds its key without looking", **section),
-            Stage.new(key: :notes, name: "notes", aspect: :notes, picture: :slow, actions: {right: :play, left: :play}, tempo_share: SLOWLY, repetitions: 3, after: [:fingering], done: "all notes are right, however slow", **section),
-            Stage.new(key: :together, name: "all at once", picture: :both, tempo_share: ALONE, after: [:notes], done: "rhythm, fingers and notes go together", **section.merge(good_days: 3)),
+            Stage.new(key: :rhythm, name: Phrase["practice.routines.rhythm"], aspect: :rhythm, picture: :tap, actions: {right: :tap, left: :tap}, tempo_share: ALONE, repetitions: 3, done: Phrase["practice.routines.both_hands_tap_it_evenly"], **section),
+            Stage.new(key: :fingering, name: Phrase["practice.routines.fingers"], aspect: :fingering, picture: :point, actions: {right: :block, left: :block}, tempo_share: SLOWLY, repetitions: 3, after: [:rhythm], done: Phrase["practice.routines.every_finger_finds_its_key_without"], **section),
+            Stage.new(key: :notes, name: Phrase["practice.routines.notes"], aspect: :notes, picture: :slow, actions: {right: :play, left: :play}, tempo_share: SLOWLY, repetitions: 3, after: [:fingering], done: Phrase["practice.routines.all_notes_are_right_however_slow"], **section),
+            Stage.new(key: :together, name: Phrase["practice.routines.all_at_once"], picture: :both, tempo_share: ALONE, after: [:notes], done: Phrase["practice.routines.rhythm_fingers_and_notes_go_together"], **section.merge(good_days: 3)),
             *joined(:together, also: [:spot]), *layered([:faster])
           ]
         )
@@ -95,70 +95,70 @@ module Stairwell
       def say_clap_play
         rung = {scope: :section, good_days: 2, tempo_share: ALONE, repetitions: 2}
         ladder = [
-          [:count, "point and count", :rhythm, :point, {right: :silent, left: :silent}, "the finger goes with the counting", []],
-          [:clap, "clap and count", :rhythm, :clap, {right: :clap, left: :clap}, "the claps come evenly", []],
-          [:clap_fingers, "clap and say the fingers", :fingering, :fingers, {right: :clap, left: :clap}, "the numbers come without waiting", []],
-          [:play_fingers, "play and say the fingers", :fingering, :fingers, {right: :play, left: :play}, "the numbers and the keys agree", []],
-          [:clap_notes, "clap and say the notes", :notes, :names, {right: :clap, left: :clap}, "the names come without waiting", []],
-          [:play_notes, "play and say the notes", :notes, :names, {right: :play, left: :play}, "the names and the keys agree", []],
-          [:say_words, "say the words", :lyrics, :say, {right: :silent, left: :silent}, "the words have the rhythm of the notes", [:lyrics]],
-          [:sing, "play and sing", :lyrics, :sing, {right: :play, left: :play}, "singing does not stop the hands", [:lyrics]],
-          [:together, "play", :notes, :both, {right: :play, left: :play}, "it goes without a stop", []],
-          [:track, "play with the track", :tempo, :listen, {right: :play, left: :play}, "it stays with the track to the end", [:track]]
+          [:count, Phrase["practice.routines.point_and_count"], :rhythm, :point, {right: :silent, left: :silent}, Phrase["practice.routines.the_finger_goes_with_the_counting"], []],
+          [:clap, Phrase["practice.routines.clap_and_count"], :rhythm, :clap, {right: :clap, left: :clap}, Phrase["practice.routines.the_claps_come_evenly"], []],
+          [:clap_fingers, Phrase["practice.routines.clap_and_say_the_fingers"], :fingering, :fingers, {right: :clap, left: :clap}, Phrase["practice.routines.the_numbers_come_without_waiting"], []],
+          [:play_fingers, Phrase["practice.routines.play_and_say_the_fingers"], :fingering, :fingers, {right: :play, left: :play}, Phrase["practice.routines.the_numbers_and_the_keys_agree"], []],
+          [:clap_notes, Phrase["practice.routines.clap_and_say_the_notes"], :notes, :names, {right: :clap, left: :clap}, Phrase["practice.routines.the_names_come_without_waiting"], []],
+          [:play_notes, Phrase["practice.routines.play_and_say_the_notes"], :notes, :names, {right: :play, left: :play}, Phrase["practice.routines.the_names_and_the_keys_agree"], []],
+          [:say_words, Phrase["practice.routines.say_the_words"], :lyrics, :say, {right: :silent, left: :silent}, Phrase["practice.routines.the_words_have_the_rhythm_of"], [:lyrics]],
+          [:sing, Phrase["practice.routines.play_and_sing"], :lyrics, :sing, {right: :play, left: :play}, Phrase["practice.routines.singing_does_not_stop_the_hands"], [:lyrics]],
+          [:together, Phrase["practice.routines.play"], :notes, :both, {right: :play, left: :play}, Phrase["practice.routines.it_goes_without_a_stop"], []],
+          [:track, Phrase["practice.routines.play_with_the_track"], :tempo, :listen, {right: :play, left: :play}, Phrase["practice.routines.it_stays_with_the_track_to"], [:track]]
         ]
         stages = ladder.each_with_index.map do |(key, name, aspect, picture, actions, done, only), at|
           Stage.new(key: key, name: name, aspect: aspect, picture: picture, actions: actions, done: done, only: only, after: at.zero? ? [] : [ladder[at - 1].first], **rung)
         end
         Routine.new(
-          key: "say_clap_play", name: "Say, clap, play",
-          for_whom: "For the youngest: a ladder of small things with a picture each, all in one sitting.",
-          why: "A small child does one thing at a time, and each of them more than once; the ladder is climbed every day.",
-          stages: [*stages, *joined(:together, faster: false), Stage.new(key: :whole, name: "from beginning to end", scope: :whole, aspect: :tempo, tempo_share: FASTER, good_days: 2, repetitions: 2,
-            needs: %i[together track join grow], done: "it goes from beginning to end without a stop")]
+          key: "say_clap_play", name: Phrase["practice.routines.say_clap_play"],
+          for_whom: Phrase["practice.routines.for_the_youngest_a_ladder_of"],
+          why: Phrase["practice.routines.a_small_child_does_one_thing"],
+          stages: [*stages, *joined(:together, faster: false), Stage.new(key: :whole, name: Phrase["practice.routines.from_beginning_to_end"], scope: :whole, aspect: :tempo, tempo_share: FASTER, good_days: 2, repetitions: 2,
+            needs: %i[together track join grow], done: Phrase["practice.routines.it_goes_from_beginning_to_end"])]
         )
       end
 
       def shapes_first
         Routine.new(
-          key: "shapes_first", name: "Shapes first",
-          for_whom: "For students who see patterns: the left hand blocked, the shapes of the right hand, then as it is written.",
-          why: "A hand that knows its shapes reads groups of notes and not one after another; articulation comes when the shapes are safe.",
+          key: "shapes_first", name: Phrase["practice.routines.shapes_first"],
+          for_whom: Phrase["practice.routines.for_students_who_see_patterns_the"],
+          why: Phrase["practice.routines.a_hand_that_knows_its_shapes"],
           stages: [
             SPOT,
-            Stage.new(key: :block_left, name: "left hand blocked", hands: :left, scope: :section, aspect: :position, picture: :left, actions: {left: :block, right: :silent}, tempo_share: SLOWLY, good_days: 1, done: "each shape lies under the hand before it sounds"),
-            Stage.new(key: :right, name: "right hand, shape by shape", hands: :right, scope: :section, picture: :right, actions: {right: :play, left: :silent}, tempo_share: ALONE, good_days: 2, after: [:block_left], done: "the hand moves in shapes, not from note to note"),
-            Stage.new(key: :blocked, name: "right hand with the left blocked", scope: :section, picture: :both, actions: {right: :play, left: :block}, tempo_share: SLOWLY, good_days: 2, needs: %i[block_left right], done: "the shapes change together"),
+            Stage.new(key: :block_left, name: Phrase["practice.routines.left_hand_blocked"], hands: :left, scope: :section, aspect: :position, picture: :left, actions: {left: :block, right: :silent}, tempo_share: SLOWLY, good_days: 1, done: Phrase["practice.routines.each_shape_lies_under_the_hand"]),
+            Stage.new(key: :right, name: Phrase["practice.routines.right_hand_shape_by_shape"], hands: :right, scope: :section, picture: :right, actions: {right: :play, left: :silent}, tempo_share: ALONE, good_days: 2, after: [:block_left], done: Phrase["practice.routines.the_hand_moves_in_shapes_not"]),
+            Stage.new(key: :blocked, name: Phrase["practice.routines.right_hand_with_the_left_blocked"], scope: :section, picture: :both, actions: {right: :play, left: :block}, tempo_share: SLOWLY, good_days: 2, needs: %i[block_left right], done: Phrase["practice.routines.the_shapes_change_together"]),
             together(%i[blocked spot]), *joined(:together), *layered([:faster])
           ]
         )
       end
 
       def by_ear
-        speeds = [[:slow, "slowly", SLOWLY], [:medium, "at a middle speed", 7/10r], [:quick, "at speed", 9/10r]]
+        speeds = [[:slow, Phrase["practice.routines.slowly"], SLOWLY], [:medium, Phrase["practice.routines.at_a_middle_speed"], 7/10r], [:quick, Phrase["practice.routines.at_speed"], 9/10r]]
         Routine.new(
-          key: "by_ear", name: "By ear",
-          for_whom: "For students who play what they hear: short bits are echoed, pairs are joined, then three speeds.",
-          why: "The ear leads and the page confirms; what can be sung can be played.",
+          key: "by_ear", name: Phrase["practice.routines.by_ear"],
+          for_whom: Phrase["practice.routines.for_students_who_play_what_they"],
+          why: Phrase["practice.routines.the_ear_leads_and_the_page"],
           stages: [
-            Stage.new(key: :listen, name: "listen and sing", scope: :section, aspect: :lyrics, picture: :listen, actions: {right: :sing, left: :silent}, tempo_share: FASTER, good_days: 1, repetitions: 3, done: "it can be sung without the book"),
-            Stage.new(key: :together, name: "echo", scope: :section, picture: :both, actions: {right: :play, left: :play}, tempo_share: ALONE, good_days: 3, after: [:listen], done: "it comes back as it was heard"),
+            Stage.new(key: :listen, name: Phrase["practice.routines.listen_and_sing"], scope: :section, aspect: :lyrics, picture: :listen, actions: {right: :sing, left: :silent}, tempo_share: FASTER, good_days: 1, repetitions: 3, done: Phrase["practice.routines.it_can_be_sung_without_the"]),
+            Stage.new(key: :together, name: Phrase["practice.routines.echo"], scope: :section, picture: :both, actions: {right: :play, left: :play}, tempo_share: ALONE, good_days: 3, after: [:listen], done: Phrase["practice.routines.it_comes_back_as_it_was"]),
             *joined(:together, faster: false),
             *speeds.each_with_index.map { |(key, name, share), at|
-              Stage.new(key: key, name: name, scope: :whole, aspect: :tempo, tempo_share: share, good_days: 2, repetitions: 2, needs: at.zero? ? %i[together join grow] : [speeds[at - 1].first], done: "it goes without a stop")
+              Stage.new(key: key, name: name, scope: :whole, aspect: :tempo, tempo_share: share, good_days: 2, repetitions: 2, needs: at.zero? ? %i[together join grow] : [speeds[at - 1].first], done: Phrase["practice.routines.it_goes_without_a_stop"])
             },
-            Stage.new(key: :tempo, name: "up to tempo", scope: :whole, aspect: :tempo, picture: :fast, tempo_share: TARGET, good_days: 1, repetitions: 2, needs: [:quick], ladder: true, done: "it goes at the target tempo without a stop")
+            Stage.new(key: :tempo, name: Phrase["practice.routines.up_to_tempo"], scope: :whole, aspect: :tempo, picture: :fast, tempo_share: TARGET, good_days: 1, repetitions: 2, needs: [:quick], ladder: true, done: Phrase["practice.routines.it_goes_at_the_target_tempo"])
           ]
         )
       end
 
       def rhythm_first
         Routine.new(
-          key: "rhythm_first", name: "Rhythm first, ornaments last",
-          for_whom: "For pieces whose trouble is the rhythm, and for older music: the plain notes in time, then the ornaments.",
-          why: "A rhythm that is safe away from the keys carries the notes; ornaments sit on a pulse that is already there.",
+          key: "rhythm_first", name: Phrase["practice.routines.rhythm_first_ornaments_last"],
+          for_whom: Phrase["practice.routines.for_pieces_whose_trouble_is_the"],
+          why: Phrase["practice.routines.a_rhythm_that_is_safe_away"],
           stages: [
             SPOT,
-            Stage.new(key: :rhythm, name: "both hands tapped", scope: :section, aspect: :rhythm, picture: :tap, actions: {right: :tap, left: :tap}, tempo_share: FASTER, good_days: 1, repetitions: 3, done: "both rhythms fit together on the lid"),
+            Stage.new(key: :rhythm, name: Phrase["practice.routines.both_hands_tapped"], scope: :section, aspect: :rhythm, picture: :tap, actions: {right: :tap, left: :tap}, tempo_share: FASTER, good_days: 1, repetitions: 3, done: Phrase["practice.routines.both_rhythms_fit_together_on_the"]),
             *alone(after: [:rhythm]), together(%i[right left spot]), *joined(:together), *layered([:faster])
           ]
         )
@@ -167,21 +167,21 @@ module Stairwell
       def whole_piece
         whole = {scope: :whole, good_days: 2, repetitions: 1}
         Routine.new(
-          key: "whole_piece", name: "The whole piece, one aspect at a time",
-          for_whom: "For readers with short pieces: the whole page from the first day, one aspect after another.",
-          why: "The form stays in the ear; the hard places get their own work beside it.",
+          key: "whole_piece", name: Phrase["practice.routines.the_whole_piece_one_aspect_at"],
+          for_whom: Phrase["practice.routines.for_readers_with_short_pieces_the"],
+          why: Phrase["practice.routines.the_form_stays_in_the_ear"],
           stages: [
             SPOT,
-            Stage.new(key: :overview, name: "look it over", aspect: :overview, picture: :look, seconds: 120, done: "you can say what comes back and where the signs lead", **whole.merge(good_days: 1)),
-            Stage.new(key: :rhythm, name: "rhythm", aspect: :rhythm, picture: :tap, actions: {right: :tap, left: :tap}, tempo_share: ALONE, after: [:overview], done: "it is tapped through without a stop", **whole),
-            Stage.new(key: :right, name: "right hand", hands: :right, picture: :right, actions: {right: :play, left: :tap}, tempo_share: ALONE, after: [:rhythm], done: "it goes through without a stop", **whole),
-            Stage.new(key: :left, name: "left hand", hands: :left, picture: :left, actions: {right: :tap, left: :play}, tempo_share: ALONE, after: [:right], done: "it goes through without a stop", **whole),
-            Stage.new(key: :together, name: "hands together", picture: :slow, tempo_share: SLOWLY, needs: %i[right left], done: "the pulse stays even from beginning to end", **whole.merge(good_days: 4)),
-            Stage.new(key: :join, name: "the join", scope: :join, tempo_share: ALONE, good_days: 2, needs: [:spot], repetitions: Constants::HARD_REPETITIONS, done: "there is no gap between the two"),
-            Stage.new(key: :dynamics, name: "dynamics", aspect: :dynamics, tempo_share: ALONE, needs: [:together], only: [:dynamics], done: "a listener can tell loud from soft", **whole),
-            Stage.new(key: :pedal, name: "with pedal", aspect: :pedal, picture: :pedal, tempo_share: ALONE, needs: %i[together dynamics], only: [:pedal], done: "the harmonies do not run into each other", **whole),
-            Stage.new(key: :tempo, name: "up to tempo", aspect: :tempo, picture: :fast, tempo_share: TARGET, needs: %i[together join dynamics pedal], ladder: true, done: "it goes at the target tempo without a stop", **whole.merge(good_days: 1)),
-            Stage.new(key: :memory, name: "by heart", aspect: :memory, picture: :eyes, tempo_share: FASTER, needs: [:tempo], done: "it goes with the book closed", **whole)
+            Stage.new(key: :overview, name: Phrase["practice.routines.look_it_over"], aspect: :overview, picture: :look, seconds: 120, done: Phrase["practice.routines.you_can_say_what_comes_back"], **whole.merge(good_days: 1)),
+            Stage.new(key: :rhythm, name: Phrase["practice.routines.rhythm"], aspect: :rhythm, picture: :tap, actions: {right: :tap, left: :tap}, tempo_share: ALONE, after: [:overview], done: Phrase["practice.routines.it_is_tapped_through_without_a"], **whole),
+            Stage.new(key: :right, name: Phrase["hands.right"], hands: :right, picture: :right, actions: {right: :play, left: :tap}, tempo_share: ALONE, after: [:rhythm], done: Phrase["practice.routines.it_goes_through_without_a_stop"], **whole),
+            Stage.new(key: :left, name: Phrase["hands.left"], hands: :left, picture: :left, actions: {right: :tap, left: :play}, tempo_share: ALONE, after: [:right], done: Phrase["practice.routines.it_goes_through_without_a_stop"], **whole),
+            Stage.new(key: :together, name: Phrase["hands.both"], picture: :slow, tempo_share: SLOWLY, needs: %i[right left], done: Phrase["practice.routines.the_pulse_stays_even_from_beginning"], **whole.merge(good_days: 4)),
+            Stage.new(key: :join, name: Phrase["practice.routines.the_join"], scope: :join, tempo_share: ALONE, good_days: 2, needs: [:spot], repetitions: Constants::HARD_REPETITIONS, done: Phrase["practice.routines.there_is_no_gap_between_the"]),
+            Stage.new(key: :dynamics, name: Phrase["practice.routines.dynamics"], aspect: :dynamics, tempo_share: ALONE, needs: [:together], only: [:dynamics], done: Phrase["practice.routines.a_listener_can_tell_loud_from"], **whole),
+            Stage.new(key: :pedal, name: Phrase["practice.routines.with_pedal"], aspect: :pedal, picture: :pedal, tempo_share: ALONE, needs: %i[together dynamics], only: [:pedal], done: Phrase["practice.routines.the_harmonies_do_not_run_into"], **whole),
+            Stage.new(key: :tempo, name: Phrase["practice.routines.up_to_tempo"], aspect: :tempo, picture: :fast, tempo_share: TARGET, needs: %i[together join dynamics pedal], ladder: true, done: Phrase["practice.routines.it_goes_at_the_target_tempo"], **whole.merge(good_days: 1)),
+            Stage.new(key: :memory, name: Phrase["practice.routines.by_heart"], aspect: :memory, picture: :eyes, tempo_share: FASTER, needs: [:tempo], done: Phrase["practice.routines.it_goes_with_the_book_closed"], **whole)
           ]
         )
       end

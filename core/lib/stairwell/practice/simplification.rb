@@ -23,10 +23,10 @@ module Stairwell
         bars = bars(step)
         halves = bars.size > 1
         [
-          step.tempo ? Form.new(form: :slower, words: "slower, at #{slower(step)}") : (Form.new(form: :fewer, words: "half as often") if step.repetitions > 1),
-          *(hands?(step) ? [Form.new(form: :right, words: "right hand alone"), Form.new(form: :left, words: "left hand alone")] : []),
-          *(halves ? [Form.new(form: :first_half, words: "the first half"), Form.new(form: :second_half, words: "the second half")] : []),
-          *(halves ? bars.each_index.map { |at| Form.new(form: :bar, words: "only its #{ordinal(at + 1)} bar", bar: at + 1) } : [])
+          step.tempo ? Form.new(form: :slower, words: Phrase["practice.simplification.slower_at", tempo: slower(step)]) : (Form.new(form: :fewer, words: Phrase["practice.simplification.half_as_often"]) if step.repetitions > 1),
+          *(hands?(step) ? [Form.new(form: :right, words: Phrase["practice.simplification.right_hand_alone"]), Form.new(form: :left, words: Phrase["practice.simplification.left_hand_alone"])] : []),
+          *(halves ? [Form.new(form: :first_half, words: Phrase["practice.simplification.the_first_half"]), Form.new(form: :second_half, words: Phrase["practice.simplification.the_second_half"])] : []),
+          *(halves ? bars.each_index.map { |at| Form.new(form: :bar, words: Phrase["practice.simplification.only_its_bar", ordinal: nth(at + 1)], bar: at + 1) } : [])
         ].compact
       end
 
@@ -35,12 +35,12 @@ module Stairwell
       # @param bar [Integer, nil]
       # @return [Step] the easier form; the likeliest where the step has not that one
       def of(step, form = nil, bar: nil)
-        chosen = forms(step).find { |one| one.form == form && one.bar == bar } || forms(step).first || Form.new(form: :fewer, words: "once more")
+        chosen = forms(step).find { |one| one.form == form && one.bar == bar } || forms(step).first || Form.new(form: :fewer, words: Phrase["practice.simplification.once_more"])
         smaller = shrunk(step, chosen)
         minutes = smaller.tempo ? Estimate.minutes(counts: smaller.counts, tempo: smaller.tempo, repetitions: smaller.repetitions) : Planning.halves(step.minutes * smaller.repetitions / step.repetitions * smaller.counts / step.counts)
         smaller.with(
-          id: step.id + mark(chosen), title: "#{step.title}, #{chosen.words.split(",").first} first", minutes: minutes, good_days: 1,
-          done: "it is easy; then the step goes on", arithmetic: "smaller, not longer: #{chosen.words}; #{smaller.repetitions} times; 1 good day"
+          id: step.id + mark(chosen), title: title(step, chosen), minutes: minutes, good_days: 1,
+          done: Phrase["practice.simplification.it_is_easy_then_the_step"], arithmetic: Phrase["practice.simplification.smaller_not_longer_times_good_day", form: chosen.words, count: smaller.repetitions]
         )
       end
 
@@ -49,6 +49,11 @@ module Stairwell
       # @return [Step] that waits for it
       def resumed(step, smaller) = step.with(needs: step.needs | [smaller.id])
 
+      def title(step, form)
+        short = (form.form == :slower) ? Phrase["practice.simplification.slower"] : form.words
+        Phrase.list([*(step.title.is_a?(Phrase::List) ? step.title.items : step.title), Phrase["practice.simplification.first", form: short]], by: :comma)
+      end
+
       def mark(form) = %i[slower fewer].include?(form.form) ? MARK : "#{MARK}-#{form.form.to_s.tr("_", "-")}#{form.bar}"
 
       def shrunk(step, chosen)
@@ -56,16 +61,16 @@ module Stairwell
         when :slower then step.with(tempo: slower(step))
         when :fewer then step.with(repetitions: [(step.repetitions/2r).ceil, 1].max)
         when :right, :left then step.with(hands: chosen.form, picture: chosen.form, actions: {chosen.form => :play, other(chosen.form) => :silent})
-        when :first_half then part(step, bars(step).first((bars(step).size/2r).ceil), "first half of ")
-        when :second_half then part(step, bars(step).drop(bars(step).size / 2), "second half of ")
-        when :bar then part(step, [bars(step)[chosen.bar - 1]], "#{ordinal(chosen.bar)} bar of ")
+        when :first_half then part(step, bars(step).first((bars(step).size/2r).ceil), "first_half_of")
+        when :second_half then part(step, bars(step).drop(bars(step).size / 2), "second_half_of")
+        when :bar then part(step, [bars(step)[chosen.bar - 1]], "bar_of", ordinal: nth(chosen.bar))
         end
       end
 
       # Counts go with the bars: the share of those that are left.
-      def part(step, bars, words)
+      def part(step, bars, where, **more)
         spans = bars.slice_when { |a, b| b != a + 1 }.map { |run| Score::Span.new(from: run.first, to: run.last) }
-        step.with(spans: spans, counts: step.counts * bars.size / bars(step).size, place: words + step.place)
+        step.with(spans: spans, counts: step.counts * bars.size / bars(step).size, place: Phrase["practice.simplification.#{where}", place: step.place, **more])
       end
 
       def slower(step) = Metronome.at_most(step.tempo * SLOWER)
@@ -77,8 +82,8 @@ module Stairwell
 
       def other(hand) = (hand == :right) ? :left : :right
 
-      def ordinal(number) = %w[first second third fourth fifth sixth seventh eighth][number - 1] || Roadmap.ordinal(number)
-      private_class_method :mark, :shrunk, :part, :slower, :bars, :hands?, :other, :ordinal
+      def nth(number) = number.between?(1, 8) ? Phrase["nth.#{number}"] : Phrase.ordinal(number)
+      private_class_method :title, :mark, :shrunk, :part, :slower, :bars, :hands?, :other, :nth
     end
   end
 end

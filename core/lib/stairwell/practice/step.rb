@@ -25,7 +25,7 @@ module Stairwell
 
       # @return [Hash{String => Object}] JSON-ready
       def to_data
-        to_h.to_h { |key, value| [key.to_s, value] }.merge(
+        to_h.to_h { |key, value| [key.to_s, Phrase.pack(value)] }.merge(
           "stage" => stage.to_s, "hands" => hands.to_s, "counts" => counts.to_s, "minutes" => minutes.to_s,
           "aspect" => aspect.to_s, "introduced_by" => introduced_by.to_s, "picture" => picture.to_s, "actions" => actions.to_h { |hand, action| [hand.to_s, action.to_s] },
           "spans" => spans.map { |span| [span.from, span.to, span.from_beat&.to_s, span.to_beat&.to_s] }
@@ -48,7 +48,10 @@ module Stairwell
     # @param data [Hash{String => Object}] as {Step#to_data} gives
     # @return [Step]
     def Step.from_data(data)
-      new(**data.except("opens").transform_keys(&:to_sym).merge(
+      # Titles were strings before phrases were; since then a string is somebody's own.
+      said = data.slice("title", "place", "done", "arithmetic").transform_values { |text| data["title"].is_a?(String) ? Phrase.load(text) : Phrase.unpack(text) }
+      new(**data.except("opens").merge(said).transform_keys(&:to_sym).merge(
+        notes: data.fetch("notes", []).map { |note| Phrase.unpack(note) },
         stage: data["stage"].to_sym, hands: data["hands"].to_sym, counts: Rational(data["counts"]),
         minutes: Rational(data["minutes"]), spans: data["spans"].map { |span| load_span(*span) }, aspect: data.fetch("aspect", "notes").then { |aspect| FORMER_ASPECTS.fetch(aspect, aspect) }.to_sym,
         introduced_by: introduced_by(data), picture: (data["picture"] || "both").to_sym, actions: data.fetch("actions", {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }

@@ -14,7 +14,7 @@ module Stairwell
       # @raise [ContradictionError] when the map has no section, or the routine
       #   cannot work
       def initialize(map, routine, choices)
-        raise ContradictionError, "“#{map.title}” has no section yet. Mark at least one on its page." if map.sections.empty?
+        raise ContradictionError, Phrase["practice.steps.has_no_section_yet_mark_at", title: map.title] if map.sections.empty?
 
         @map = map = Habits.on(map, choices)
         @choices = choices
@@ -76,8 +76,8 @@ module Stairwell
       end
 
       def rung(stage, target, first, last, before)
-        name = (first == last) ? "at #{last}" : "at #{first}, then #{last}"
-        made = step(stage, target, last, id: "#{target.key}.#{stage.key}-#{last}", title: "#{target.name}, #{stage.name}: #{name}")
+        name = (first == last) ? Phrase["practice.steps.at", last: last] : Phrase["practice.steps.at_then", first: first, last: last]
+        made = step(stage, target, last, id: "#{target.key}.#{stage.key}-#{last}", title: Phrase.list([target.name, Phrase["practice.steps.rung", stage: stage.name, tempo: name]], by: :comma))
         made = made.with(notes: [*made.notes, Metronome::RULE])
         before ? made.with(needs: made.needs | [before.id]) : made
       end
@@ -89,7 +89,7 @@ module Stairwell
         repetitions = (target.hard && stage.repetitions < Constants::HARD_REPETITIONS) ? (stage.repetitions * Constants::HARD_REPETITIONS / Constants::REPETITIONS.to_r).ceil : stage.repetitions
         minutes = Estimate.minutes(counts: target.counts, tempo: tempo, seconds: stage.seconds, repetitions: repetitions)
         days = Estimate.good_days(stage_days: stage.good_days, difficulty: target.difficulty, new_share: share(stage, target, hands, bars), pace: @choices.pace)
-        Step.new(id: "#{target.key}.#{stage.key}", stage: stage.key, title: "#{target.name}, #{stage.name}", section: target.section,
+        Step.new(id: "#{target.key}.#{stage.key}", stage: stage.key, title: Phrase.list([target.name, stage.name], by: :comma), section: target.section,
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
           actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars),

@@ -39,7 +39,7 @@ module Stairwell
       def spot
         @map.markings.spots.map do |one|
           at = @map.section_at(one.span.from)&.label
-          name = "Spot at bar #{@map.bar(one.span.from).name}#{", #{one.text}" if one.text}"
+          name = Phrase.list([Phrase["practice.targets.spot", bar: @map.bar(one.span.from).name], one.text].compact, by: :comma)
           Target.new(key: "spot@#{one.span.from}#{one.hand && "-#{one.hand}"}", name: name, spans: [one.span], parts: [at].compact, section: at, counts: @map.counts(one.span), hand: one.hand, hard: true)
         end.uniq(&:key)
       end
@@ -63,7 +63,7 @@ module Stairwell
           spans = [join.from_bar, join.to_bar].map { |bar| Score::Span.new(from: bar, to: bar) }
           spans = [Score::Span.new(from: join.from_bar, to: join.to_bar)] if join.to_bar == join.from_bar + 1
           Target.new(
-            key: "#{join.from}-#{join.to}@#{join.from_bar}", name: "#{join.from} to #{join.to}", spans: spans,
+            key: "#{join.from}-#{join.to}@#{join.from_bar}", name: Phrase["practice.targets.to", from: join.from, to: join.to], spans: spans,
             parts: [join.from, join.to].uniq, counts: counts(spans), hard: true
           )
         end
@@ -83,7 +83,7 @@ module Stairwell
       end
 
       def whole
-        [Target.new(key: "whole", name: "Whole piece", spans: [Score::Span.new(from: 1, to: @map.bars.size)], parts: @map.sections.map(&:label), counts: @reading.counts_played)]
+        [Target.new(key: "whole", name: Phrase["practice.targets.whole_piece"], spans: [Score::Span.new(from: 1, to: @map.bars.size)], parts: @map.sections.map(&:label), counts: @reading.counts_played)]
       end
 
       private

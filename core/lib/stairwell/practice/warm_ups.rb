@@ -26,7 +26,7 @@ module Stairwell
       }.freeze
       # Fingers of three-note chords: root position, first and second inversion.
       # Same handbooks.
-      CHORDS = [["root position", "135", "531"], ["first inversion", "125", "531"], ["second inversion", "135", "521"]].freeze
+      CHORDS = [[Phrase["practice.warm_ups.root_position"], "135", "531"], [Phrase["practice.warm_ups.first_inversion"], "125", "531"], [Phrase["practice.warm_ups.second_inversion"], "135", "521"]].freeze
       # A progression by the feel of the hand, the root at the bottom of the left
       # hand: the chords on the first, fourth and fifth degree, each right-hand
       # chord as near the last as it lies. Common practice, no source.
@@ -52,13 +52,13 @@ module Stairwell
       # @return [Exercise]
       def scale(key)
         right, left = fingers(key)
-        exercise(:scale, key, "#{key} scale: right, left, both hands", Sections::Scale.new(key).names, {right: right, left: left})
+        exercise(:scale, key, Phrase["practice.warm_ups.scale_right_left_both_hands", key: key.to_s], Sections::Scale.new(key).names, {right: right, left: left})
       end
 
       # @param key [Score::Key]
       # @return [Exercise] five keys from the tonic, a finger for each
       def five_finger(key)
-        exercise(:five_finger, key, "five fingers from #{Score::Names.of(key.tonic)} to #{Sections::Scale.new(key).names[4]}: right, left, both", Sections::Scale.new(key).names.first(5), {right: [1, 2, 3, 4, 5], left: [5, 4, 3, 2, 1]})
+        exercise(:five_finger, key, Phrase["practice.warm_ups.five_fingers_from_to_right_left", from: Score::Names.of(key.tonic), to: Sections::Scale.new(key).names[4]], Sections::Scale.new(key).names.first(5), {right: [1, 2, 3, 4, 5], left: [5, 4, 3, 2, 1]})
       end
 
       # @param key [Score::Key]
@@ -66,7 +66,7 @@ module Stairwell
       def chords(key)
         root, third, fifth = Sections::Scale.new(key).names.values_at(0, 2, 4)
         CHORDS.each_with_index.map do |(position, right, left), turn|
-          exercise(:chords, key, "#{key} chord, #{position}", [root, third, fifth].rotate(turn), {right: digits(right), left: digits(left)}, share: CHORDS.size)
+          exercise(:chords, key, Phrase["practice.warm_ups.chord", key: key.to_s, position: position], [root, third, fifth].rotate(turn), {right: digits(right), left: digits(left)}, share: CHORDS.size)
         end
       end
 
@@ -77,7 +77,7 @@ module Stairwell
         NEIGHBOURS.map { |step| key.with(fifths: key.fifths + step) }.select { |one| one.fifths.between?(-7, 7) }.map do |one|
           names = Sections::Scale.new(one).names.first(7)
           chords = PROGRESSION.map { |degree, steps, _| "#{degree}: #{steps.map { |step| names[step % 7] }.join(" ")}" }
-          exercise(:progression, one, "#{one} chords, #{PROGRESSION.map(&:first).join(" ")}", chords, {right: PROGRESSION.flat_map { |_, _, fingers| digits(fingers) }, left: [5, 2, 5, 1, 5]})
+          exercise(:progression, one, Phrase["practice.warm_ups.chords", key: one.to_s, degrees: PROGRESSION.map(&:first).join(" ")], chords, {right: PROGRESSION.flat_map { |_, _, fingers| digits(fingers) }, left: [5, 2, 5, 1, 5]})
         end
       end
 

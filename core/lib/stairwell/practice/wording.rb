@@ -15,52 +15,53 @@ module Stairwell
       # @return [String] such as "page 12, line 3, all four bars"; bar numbers
       #   where the page was not described
       def place(spans)
-        return "the whole piece" if spans.sum(&:size) == @map.bars.size
+        return Phrase["practice.wording.the_whole_piece"] if spans.sum(&:size) == @map.bars.size
 
-        spans.map { |span| "#{one(span)}#{beats(span)}" }.join(" and ")
+        Phrase.list(spans.map { |span| Phrase.list([one(span), *beats(span)], by: :comma) }, by: :and_each)
       end
 
       # @return [String] such as "2½ min: 5 × 24 counts at 60, 8 s between; 2 good days"
       def arithmetic(minutes, repetitions, counts, tempo, days, seconds: nil)
-        once = tempo ? "#{Roadmap.number(counts)} counts at #{tempo}" : "#{seconds} s"
-        "#{Units.minutes(minutes)}: #{repetitions} × #{once}, " \
-          "#{Constants::RESET_SECONDS} s between; #{days} good #{(days == 1) ? "day" : "days"}"
+        once = tempo ? Phrase["practice.wording.counts_at", counts: Roadmap.number(counts), tempo: tempo] : Phrase["units.seconds", count: seconds]
+        Phrase["practice.wording.arithmetic", minutes: Units.minutes(minutes), repetitions: repetitions, once: once, between: Constants::RESET_SECONDS, days: Phrase["counts.good_days", count: days]]
       end
 
       private
 
       # Where it begins or ends inside a bar.
       def beats(span)
-        said = [("from beat #{Roadmap.number(span.from_beat)}" if span.from_beat), ("to beat #{Roadmap.number(span.to_beat)}" if span.to_beat)].compact
-        ", #{said.join(" ")}" if said.any?
+        from, to = [span.from_beat, span.to_beat].map { |beat| beat && Roadmap.number(beat) }
+        return Phrase["practice.wording.from_beat_to_beat", from: from, to: to] if from && to
+
+        from ? Phrase["practice.wording.from_beat", beat: from] : (to && Phrase["practice.wording.to_beat", beat: to])
       end
 
       def one(span)
         from, to = [span.from, span.to].map { |index| @layout.address(index) }
         return bars(span) if @layout.assumed? || from.nil? || to.nil?
-        return "page #{from.page}, line #{from.line}, #{within(from, to)}" if [from.page, from.line] == [to.page, to.line]
+        return Phrase["practice.wording.page_line", page: from.page, line: from.line, within: within(from, to)] if [from.page, from.line] == [to.page, to.line]
         return lines(from, to) if whole_lines?(from, to) && from.page == to.page
 
-        "#{from} to #{(from.page == to.page) ? "line #{to.line}, bar #{to.bar}" : to}"
+        Phrase["practice.wording.from_to", from: from.said, to: (from.page == to.page) ? Phrase["practice.wording.line_bar", line: to.line, bar: to.bar] : to.said]
       end
 
       def bars(span)
         from, to = [span.from, span.to].map { |index| @map.bar(index).name }
-        (from == to) ? "bar #{from}" : "bars #{from}–#{to}"
+        (from == to) ? Phrase["practice.wording.bar", bar: from] : Phrase["practice.wording.bars", from: from, to: to]
       end
 
       def within(from, to)
         held = @rows[[from.page, from.line]].size
-        return "all #{held} bars" if held > 1 && to.bar - from.bar + 1 == held
+        return Phrase["practice.wording.all_bars", count: held] if held > 1 && to.bar - from.bar + 1 == held
 
-        (from.bar == to.bar) ? "bar #{from.bar}" : "bars #{from.bar}–#{to.bar}"
+        (from.bar == to.bar) ? Phrase["practice.wording.bar", bar: from.bar] : Phrase["practice.wording.bars", from: from.bar, to: to.bar]
       end
 
       def whole_lines?(from, to)
         from.bar <= 1 && to.bar == @rows[[to.page, to.line]].count { |bar| !bar.pickup? }
       end
 
-      def lines(from, to) = "page #{from.page}, lines #{from.line}–#{to.line}"
+      def lines(from, to) = Phrase["practice.wording.page_lines", page: from.page, from: from.line, to: to.line]
     end
   end
 end

@@ -28,19 +28,19 @@ module Stairwell
       def forecast(title, cautious, due)
         return if due.nil? || (cautious && cautious <= due)
 
-        ready = cautious ? "may not be ready until #{days((cautious - due).to_i)} after that" : "cannot be finished as things are"
-        add(:late, "#{title} is due on #{day(due)} and #{ready}", 1)
+        ready = cautious ? Phrase["progress.attention.may_not_be_ready_until_after", count: (cautious - due).to_i] : Phrase["progress.attention.cannot_be_finished_as_things_are"]
+        add(:late, Phrase["progress.attention.is_due_on_and", piece: title, day: Phrase.day(due, :day_and_month), ready: ready], 1)
       end
 
       # @param done [Integer] practice days that were kept since the lesson
       # @param of [Integer] those that have gone by
       def practice(done, of)
-        add(:practice, "practised on #{done} of #{days(of)}", 3) if of.positive? && done * 2 <= of
+        add(:practice, Phrase["progress.attention.practised_on_of", done: done, count: of], 3) if of.positive? && done * 2 <= of
       end
 
       # @param week [Boolean] whether there is a plan for the coming days
       def plan(week)
-        add(:no_plan, "no plan for the coming week", 2) unless week
+        add(:no_plan, Phrase["progress.attention.no_plan_for_the_coming_week"], 2) unless week
       end
 
       # @param title [String] of the piece
@@ -59,8 +59,8 @@ module Stairwell
           last = piece.results_of(one.step.id).last(LESSONS)
           next unless last.size == LESSONS && !one.done? && last.all? { |heard| %i[not_yet shaky].include?(heard.result) }
 
-          said = last.map { |heard| heard.result.to_s.tr("_", " ") }.uniq
-          add(:stuck, "#{one.step.title} (#{title}) was #{said.join(", then ")} at #{LESSONS} lessons", 2)
+          results = Phrase.list(last.map { |heard| Phrase["results.#{heard.result}"] }.uniq, by: :then)
+          add(:stuck, Phrase["progress.attention.stuck", step: one.step.title, piece: title, results: results, count: LESSONS], 2)
         end
       end
 
@@ -69,8 +69,9 @@ module Stairwell
         return if late.empty?
 
         worst = late.min_by(&:due)
-        more = " and #{late.size - 1} more" if late.size > 1
-        add(:review, "#{worst.name} (#{title})#{more} should have come back #{days((@today - worst.due).to_i)} ago", 4)
+        what = Phrase["progress.attention.of_piece", step: worst.name, piece: title]
+        what = Phrase["progress.attention.and_more", what: what, count: late.size - 1] if late.size > 1
+        add(:review, Phrase["progress.attention.should_have_come_back_ago", what: what, count: (@today - worst.due).to_i], 4)
       end
 
       # Parts secure, and what joins them failing.
@@ -80,15 +81,11 @@ module Stairwell
           next unless one.step.join && !one.done? && one.last_result && %i[not_yet shaky].include?(one.last_result.result)
 
           parts = one.step.parts.map { |label| by_section.fetch(label, []).select { |each| each.step.hands == :both } }
-          add(:join, "#{one.step.title} (#{title}) fails, though both parts hold", 2) if parts.all? { |all| all.any?(&:done?) }
+          add(:join, Phrase["progress.attention.fails_though_both_parts_hold", step: one.step.title, piece: title], 2) if parts.all? { |all| all.any?(&:done?) }
         end
       end
 
       def add(kind, text, weight) = @found << Concern.new(kind: kind, text: text, weight: weight)
-
-      def days(number) = "#{number} #{(number == 1) ? "day" : "days"}"
-
-      def day(date) = "#{date.day} #{date.strftime("%B")}"
     end
   end
 end

@@ -25,15 +25,15 @@ module Stairwell
       def of(stumbles:, bars:, date:, tempo: nil, target_tempo: nil, earlier: [])
         rate = stumbles * BARS / [bars, 1].max.to_r
         if target_tempo && tempo && tempo < target_tempo * AT_TEMPO
-          return Offered.new(result: (rate > 1) ? :not_yet : :shaky, why: "#{many(stumbles)} at #{tempo}, slower than #{target_tempo}")
+          return Offered.new(result: (rate > 1) ? :not_yet : :shaky, why: Phrase["progress.offer.at_slower_than", stumbles: many(stumbles), tempo: tempo, target: target_tempo])
         end
 
-        said = "#{many(stumbles)} in #{bars} #{(bars == 1) ? "bar" : "bars"}"
-        return Offered.new(result: :not_yet, why: "#{said}, more than one in #{BARS}") if rate > 1
-        return Offered.new(result: :shaky, why: "#{said}, up to one in #{BARS}") if stumbles.positive?
-        return Offered.new(result: :secure, why: "no stumble, and steady in an earlier week") if steady_before?(earlier, date)
+        said = Phrase["progress.offer.in_bars", stumbles: many(stumbles), bars: Phrase["counts.bars", count: bars]]
+        return Offered.new(result: :not_yet, why: Phrase["progress.offer.more_than_one_in", said: said, bars: BARS]) if rate > 1
+        return Offered.new(result: :shaky, why: Phrase["progress.offer.up_to_one_in", said: said, bars: BARS]) if stumbles.positive?
+        return Offered.new(result: :secure, why: Phrase["progress.offer.no_stumble_and_steady_in_an"]) if steady_before?(earlier, date)
 
-        Offered.new(result: :steady, why: "no stumble")
+        Offered.new(result: :steady, why: Phrase["progress.offer.no_stumble"])
       end
 
       # Steady at a lesson of another week.
@@ -44,7 +44,7 @@ module Stairwell
       # The calendar week with its year (ISO 8601): a year ago is another week.
       def week(date) = [date.cwyear, date.cweek]
 
-      def many(stumbles) = (stumbles == 1) ? "1 stumble" : "#{stumbles} stumbles"
+      def many(stumbles) = Phrase["counts.stumbles", count: stumbles]
       private_class_method :steady_before?, :week, :many
     end
   end

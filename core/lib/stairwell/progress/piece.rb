@@ -107,7 +107,7 @@ module Stairwell
         return if known.size < 2 || standings.values.any? { |one| !one.step.join && one.step.parts.size == all_parts.size && %i[open begun].include?(one.state) && one.step.hands == :both }
 
         minutes = Planning.halves(known.values.sum(0r) { |step| Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO) } / 60)
-        Planning::Run.new(id: "#{prefix}run", minutes: minutes, title: "From the start: #{known.keys.join(", ")}")
+        Planning::Run.new(id: "#{prefix}run", minutes: minutes, title: Phrase["progress.piece.from_the_start", sections: Phrase.list(known.keys, by: :comma)])
       end
 
       # @param until_date [Date]

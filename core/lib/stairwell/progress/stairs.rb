@@ -31,7 +31,7 @@ module Stairwell
       def flight(step)
         return step.section if step.section
 
-        (step.parts.empty? || step.place == "the whole piece") ? WHOLE : JOINS
+        (step.parts.empty? || step.place == Phrase["practice.wording.the_whole_piece"]) ? WHOLE : JOINS
       end
 
       # As they were planned to begin, so that a flight rises.

@@ -24,7 +24,7 @@ module Stairwell
       private
 
       def long_bars
-        @map.bars.select(&:long?).map { |bar| notice(bar, bar.counts, "it is longer than its meter #{bar.meter} says", full(bar)) }
+        @map.bars.select(&:long?).map { |bar| notice(bar, bar.counts, Phrase["roadmap.arithmetic.it_is_longer_than_its_meter", meter: bar.meter], full(bar)) }
       end
 
       # First and last bar as played. A pickup that meets no short bar at the
@@ -36,7 +36,7 @@ module Stairwell
         sum = first.length + last.length
         return [] if sum == last.meter.bar_length
 
-        [notice(last, last.meter.counts(sum), "pickup and last bar together should fill one bar", rest_of(first, last))]
+        [notice(last, last.meter.counts(sum), Phrase["roadmap.arithmetic.pickup_and_last_bar_together_should"], rest_of(first, last))]
       end
 
       def short_bars
@@ -44,7 +44,7 @@ module Stairwell
           bar = @map.bar(@visits[at].bar)
           next unless bar.short? && !edge?(at) && !filled?(at)
 
-          notice(bar, bar.counts, "it is short, and neither the bar played before nor the one after fills it up", full(bar))
+          notice(bar, bar.counts, Phrase["roadmap.arithmetic.it_is_short_and_neither_the"], full(bar))
         end
       end
 
@@ -58,11 +58,11 @@ module Stairwell
         beside.any? { |other| other.short? && other.length + bar.length == bar.meter.bar_length }
       end
 
-      def full(bar) = counts("Make it a full bar", bar, bar.meter.counts(bar.meter.bar_length))
+      def full(bar) = counts(Phrase["roadmap.arithmetic.make_it_a_full_bar"], bar, bar.meter.counts(bar.meter.bar_length))
 
       def rest_of(first, last)
         left = last.meter.counts(last.meter.bar_length - first.length)
-        counts("Give the last bar #{Roadmap.number(left)} counts", last, left) if left.positive? && last.index != first.index
+        counts(Phrase["roadmap.arithmetic.give_the_last_bar_counts", number: Roadmap.number(left)], last, left) if left.positive? && last.index != first.index
       end
 
       def counts(words, bar, counts) = Mend.new(words: words, put: [[:counts, [bar.index, counts]]])
@@ -70,8 +70,7 @@ module Stairwell
       def notice(bar, found, why, mend)
         Diagnostic.new(
           code: :complement, bar: bar.index, grave: false, mend: mend,
-          message: "At #{@wording.bar(bar.index)} there are #{Roadmap.number(found)} counts where " \
-            "#{Roadmap.number(bar.meter.counts(bar.meter.bar_length))} are expected: #{why}."
+          message: Phrase["roadmap.arithmetic.at_there_are_counts_where_are", bar: @wording.bar(bar.index), found: Roadmap.number(found), expected: Roadmap.number(bar.meter.counts(bar.meter.bar_length)), why: why]
         )
       end
     end

@@ -24,16 +24,16 @@ module Stairwell
       def bar(index)
         address = @layout.address(index)
         name = @map.bar(index)&.name || "##{index}"
-        return "bar #{name}" if address.nil? || @layout.assumed? || address.bar.zero?
+        return Phrase["roadmap.diagnostic.bar", name: name] if address.nil? || @layout.assumed? || address.bar.zero?
 
-        "bar #{name} (#{address})"
+        Phrase["roadmap.diagnostic.bar_at", name: name, address: address.said]
       end
 
       # @param span [Score::Span]
       # @return [String] such as "bars 9–12"
       def bars(span)
         from, to = [span.from, span.to].map { |index| @map.bar(index)&.name || "##{index}" }
-        (span.from == span.to) ? "bar #{from}" : "bars #{from}–#{to}"
+        (span.from == span.to) ? Phrase["roadmap.diagnostic.bar", name: from] : Phrase["roadmap.diagnostic.bars", from: from, to: to]
       end
     end
   end

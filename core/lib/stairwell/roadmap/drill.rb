@@ -70,44 +70,44 @@ module Stairwell
 
         to = @wording.bar(following.bar)
         case following.via
-        when :repeat then "A repeat sign stands after #{@wording.bar(visit.bar)}: back to #{to} for the #{Roadmap.ordinal(following.pass)} time."
-        when :ending then "It is the #{Roadmap.ordinal(pass(following))} time: skip to #{to}."
-        when :da_capo then "D.C. means back to the beginning, #{to}."
-        when :dal_segno then "D.S. means back to the sign, #{to}."
-        when :to_coda then "After going back, To Coda counts: leave for the coda, #{to}."
+        when :repeat then Phrase["roadmap.drill.a_repeat_sign_stands_after_back", bar: @wording.bar(visit.bar), to: to, ordinal: Phrase.ordinal(following.pass)]
+        when :ending then Phrase["roadmap.drill.it_is_the_time_skip_to", ordinal: Phrase.ordinal(pass(following)), to: to]
+        when :da_capo then Phrase["roadmap.drill.d_c_means_back_to_the", to: to]
+        when :dal_segno then Phrase["roadmap.drill.d_s_means_back_to_the", to: to]
+        when :to_coda then Phrase["roadmap.drill.after_going_back_to_coda_counts", to: to]
         else going_on(visit, to)
         end
       end
 
       def ending_of(visit)
-        @map.fine.include?(visit.bar) ? "After going back, Fine is the end." : "It is the last bar, and nothing more has to be played."
+        @map.fine.include?(visit.bar) ? Phrase["roadmap.drill.after_going_back_fine_is_the"] : Phrase["roadmap.drill.it_is_the_last_bar_and"]
       end
 
       def going_on(visit, to)
         bar = visit.bar
-        return "#{@jumped ? "The way back has been taken, and this repeat is" : "The repeat is"} done: on to #{to}." if turns?(bar)
-        return "Nothing has sent the music back yet, so the sign is passed by: on to #{to}." if (@map.to_coda + @map.fine).include?(bar) && !@jumped
-        return "It is the #{Roadmap.ordinal(visit.pass)} time, which is played here: on to #{to}." if @map.endings.any? { |one| one.from == bar + 1 }
+        return Phrase[@jumped ? "roadmap.drill.way_back_and_repeat_done" : "roadmap.drill.repeat_done", to: to] if turns?(bar)
+        return Phrase["roadmap.drill.nothing_has_sent_the_music_back", to: to] if (@map.to_coda + @map.fine).include?(bar) && !@jumped
+        return Phrase["roadmap.drill.it_is_the_time_which_is", ordinal: Phrase.ordinal(visit.pass), to: to] if @map.endings.any? { |one| one.from == bar + 1 }
 
-        "The sign has done its work, or the repeats around it are not done yet: on to #{to}."
+        Phrase["roadmap.drill.the_sign_has_done_its_work", to: to]
       end
 
       # The innermost pass that the endings around a bar are for.
       def pass(visit) = @map.endings.find { |one| one.from == visit.bar }&.passes&.max || visit.pass
 
       def wrong(choice, visit, following)
-        "#{not_there(choice, visit)} #{why(visit, following)}".strip
+        Phrase.list([not_there(choice, visit), why(visit, following)], by: :sentence)
       end
 
       def not_there(choice, visit)
-        return "The piece does not end here." if choice.nil?
+        return Phrase["roadmap.drill.the_piece_does_not_end_here"] if choice.nil?
 
         ending = @map.endings.find { |one| one.from == choice }
-        return "That is the ending for the #{ending.passes.map { |pass| Roadmap.ordinal(pass) }.join(" and ")} time." if ending && !ending.passes.include?(visit.pass)
-        return "That is the coda; nothing sends the music there yet." if @map.coda.include?(choice) && choice != visit.bar + 1
-        return "That is the sign." if @map.segno.include?(choice) && choice != visit.bar + 1
+        return Phrase["roadmap.drill.ending_for_another_time", ordinals: Phrase.list(ending.passes.map { |pass| Phrase.ordinal(pass) }, by: :and_each)] if ending && !ending.passes.include?(visit.pass)
+        return Phrase["roadmap.drill.that_is_the_coda_nothing_sends"] if @map.coda.include?(choice) && choice != visit.bar + 1
+        return Phrase["roadmap.drill.that_is_the_sign"] if @map.segno.include?(choice) && choice != visit.bar + 1
 
-        (choice == visit.bar + 1) ? "The next bar on the page is not the next bar of the music here." : "The music does not go back there now."
+        (choice == visit.bar + 1) ? Phrase["roadmap.drill.the_next_bar_on_the_page"] : Phrase["roadmap.drill.the_music_does_not_go_back"]
       end
     end
   end

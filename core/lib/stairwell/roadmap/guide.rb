@@ -2,10 +2,6 @@
 
 module Stairwell
   module Roadmap
-    # @param number [Integer]
-    # @return [String] "1st", "2nd", "3rd", "4th"
-    def self.ordinal(number) = "#{number}#{(number % 100).between?(11, 13) ? "th" : {1 => "st", 2 => "nd", 3 => "rd"}.fetch(number % 10, "th")}"
-
     # Says, walking through a piece, why the music is where it is, and warns
     # before it leaves the printed order.
     class Guide
@@ -26,13 +22,13 @@ module Stairwell
       def reached(at)
         visit = @visits[at]
         case visit.via
-        when :repeat then (visit.pass > 2) ? "#{Roadmap.ordinal(visit.pass)} time" : "again"
+        when :repeat then (visit.pass > 2) ? Phrase["roadmap.guide.time", ordinal: Phrase.ordinal(visit.pass)] : Phrase["roadmap.guide.again"]
         when :ending
-          ending = @map.endings.find { |one| one.from == visit.bar }
-          ending ? "#{Roadmap.ordinal(ending.passes.max)} ending" : "past the ending"
-        when :da_capo then "from the beginning"
-        when :dal_segno then "back to the sign"
-        when :to_coda then "to the coda"
+          ending = ending_at(visit.bar)
+          ending ? Phrase["roadmap.guide.ending", ordinal: Phrase.ordinal(ending.passes.max)] : Phrase["roadmap.guide.past_the_ending"]
+        when :da_capo then Phrase["roadmap.guide.from_the_beginning"]
+        when :dal_segno then Phrase["roadmap.guide.back_to_the_sign"]
+        when :to_coda then Phrase["roadmap.guide.to_the_coda"]
         end
       end
 
@@ -42,8 +38,21 @@ module Stairwell
       def ahead(at)
         return unless @visits[at + 1] && leap?(at + 1)
 
-        verb = {repeat: "back for the #{Roadmap.ordinal(@visits[at + 1].pass)} time", ending: "skip to the #{reached(at + 1)}".sub("skip to the past", "skip past")}
-        "#{verb.fetch(@visits[at + 1].via) { reached(at + 1) || "on to" }}, #{place(@visits[at + 1].bar)}".sub("on to,", "on to")
+        place = place(@visits[at + 1].bar)
+        way = way(at + 1)
+        way ? Phrase.list([way, place], by: :comma) : Phrase["roadmap.guide.on_to", place: place]
+      end
+
+      # @return [Phrase, nil] how the music gets to a visit; nil where no sign says so
+      def way(at)
+        visit = @visits[at]
+        case visit.via
+        when :repeat then Phrase["roadmap.guide.back_for_the_time", ordinal: Phrase.ordinal(visit.pass)]
+        when :ending
+          ending = ending_at(visit.bar)
+          ending ? Phrase["roadmap.guide.skip_to_the_ending", ordinal: Phrase.ordinal(ending.passes.max)] : Phrase["roadmap.guide.skip_past_the_ending"]
+        else reached(at)
+        end
       end
 
       # @param index [Integer] of a bar
@@ -51,11 +60,15 @@ module Stairwell
       #   described
       def place(index)
         address = @layout.address(index)
-        return "bar #{@map.bar(index).name}" if @layout.assumed? || address.nil?
-        return "page #{address.page}, line #{address.line}, the pickup" if address.bar.zero?
+        return Phrase["roadmap.guide.bar", bar: @map.bar(index).name] if @layout.assumed? || address.nil?
+        return Phrase["roadmap.guide.page_line_the_pickup", page: address.page, line: address.line] if address.bar.zero?
 
-        address.to_s
+        address.said
       end
+
+      private
+
+      def ending_at(bar) = @map.endings.find { |one| one.from == bar }
     end
   end
 end

@@ -38,8 +38,7 @@ module Stairwell
       def inside?(jump)
         return true if jump.after.between?(1, @map.bars.size)
 
-        tell(:jump_off_page, nil, "A jump is said to come after bar #{jump.after}, but the page has #{@map.bars.size} bars. " \
-          "It is left out; correct its bar.", mend: Mend.new(words: "Take the jump away", drop: [[:jumps, jump]]))
+        tell(:jump_off_page, nil, Phrase["roadmap.jumps.a_jump_is_said_to_come", after: jump.after, bars: @map.bars.size], mend: Mend.new(words: Phrase["roadmap.jumps.take_the_jump_away"], drop: [[:jumps, jump]]))
         false
       end
 
@@ -54,8 +53,7 @@ module Stairwell
         sign = @map.segno.select { |bar| bar <= jump.after }.max || @map.segno.min
         return sign if sign
 
-        tell(:segno_missing, jump.after, "#{place(jump)} says dal segno, but no bar has the sign. It is played from the " \
-          "beginning; put the sign where it stands, or say da capo.", mend: instead(jump, "Say da capo", to: :capo))
+        tell(:segno_missing, jump.after, Phrase["roadmap.jumps.says_dal_segno_but_no_bar", place: place(jump)], mend: instead(jump, Phrase["roadmap.jumps.say_da_capo"], to: :capo))
         1
       end
 
@@ -71,38 +69,34 @@ module Stairwell
       def bare(jump)
         return {} if @map.fine.empty?
 
-        tell(:read_as_al_fine, jump.after, "#{place(jump)} does not say until where, and the piece has a Fine: it is read " \
-          "as al Fine.", grave: false, mend: instead(jump, "Say al Fine", until_sign: :fine))
+        tell(:read_as_al_fine, jump.after, Phrase["roadmap.jumps.does_not_say_until_where_and", place: place(jump)], grave: false, mend: instead(jump, Phrase["roadmap.jumps.say_al_fine"], until_sign: :fine))
         {stop: @map.fine}
       end
 
       def until_fine(jump)
         return {stop: @map.fine} if @map.fine.any?
 
-        tell(:fine_missing, jump.after, "#{place(jump)} says al Fine, but no bar has one. It is played to the end; put the " \
-          "Fine where it stands.", mend: instead(jump, "Play to the end", until_sign: :end))
+        tell(:fine_missing, jump.after, Phrase["roadmap.jumps.says_al_fine_but_no_bar", place: place(jump)], mend: instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end))
         {}
       end
 
       def until_coda(jump)
         coda = @map.coda.select { |bar| bar > jump.after }.min || @map.coda.max
         unless coda
-          tell(:coda_missing, jump.after, "#{place(jump)} says al Coda, but there is no coda. It is played to the end; put " \
-            "the coda sign where it begins.", mend: coda_behind(jump))
+          tell(:coda_missing, jump.after, Phrase["roadmap.jumps.says_al_coda_but_there_is", place: place(jump)], mend: coda_behind(jump))
           return {}
         end
         return {leave: @map.to_coda.to_h { |bar| [bar, coda] }} if @map.to_coda.any?
 
-        tell(:to_coda_missing, jump.after, "#{place(jump)} says al Coda, but no bar says where the coda is left. It is played " \
-          "to the end; put To Coda after the bar where it stands.", mend: instead(jump, "Play to the end", until_sign: :end))
+        tell(:to_coda_missing, jump.after, Phrase["roadmap.jumps.says_al_coda_but_no_bar", place: place(jump)], mend: instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end))
         {}
       end
 
       # A coda mostly stands right behind the jump.
       def coda_behind(jump)
-        return instead(jump, "Play to the end", until_sign: :end) if jump.after >= @map.bars.size
+        return instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end) if jump.after >= @map.bars.size
 
-        Mend.new(words: "Put the coda at #{@wording.bar(jump.after + 1)}", put: [[:coda, jump.after + 1]])
+        Mend.new(words: Phrase["roadmap.jumps.put_the_coda_at", bar: @wording.bar(jump.after + 1)], put: [[:coda, jump.after + 1]])
       end
 
       def report_unused
@@ -110,18 +104,16 @@ module Stairwell
         @map.to_coda.each do |bar|
           next if al_coda && @map.coda.any?
 
-          tell(:to_coda_unused, bar, "#{@wording.bar(bar).capitalize} says To Coda, but no jump is al Coda" \
-            "#{" and there is no coda" if @map.coda.empty?}. It is passed by; add the jump, or take the words away.",
-            mend: Mend.new(words: "Take To Coda away", drop: [[:to_coda, bar]]))
+          tell(:to_coda_unused, bar, Phrase[@map.coda.empty? ? "roadmap.jumps.to_coda_and_no_coda" : "roadmap.jumps.to_coda_and_no_jump", place: Phrase.capital(@wording.bar(bar))],
+            mend: Mend.new(words: Phrase["roadmap.jumps.take_to_coda_away"], drop: [[:to_coda, bar]]))
         end
         return if @map.fine.empty? || @map.jumps.any?
 
-        tell(:fine_unused, @map.fine.first, "#{@wording.bar(@map.fine.first).capitalize} says Fine, but nothing goes back to it. " \
-          "It is passed by; add the da capo or dal segno.", grave: false,
-          mend: Mend.new(words: "Add da capo al Fine at the end", put: [[:jumps, Score::Jump.new(after: @map.bars.size, to: :capo, until_sign: :fine)]]))
+        tell(:fine_unused, @map.fine.first, Phrase["roadmap.jumps.says_fine_but_nothing_goes_back", place: Phrase.capital(@wording.bar(@map.fine.first))], grave: false,
+          mend: Mend.new(words: Phrase["roadmap.jumps.add_da_capo_al_fine_at"], put: [[:jumps, Score::Jump.new(after: @map.bars.size, to: :capo, until_sign: :fine)]]))
       end
 
-      def place(jump) = @wording.bar(jump.after).capitalize
+      def place(jump) = Phrase.capital(@wording.bar(jump.after))
     end
   end
 end

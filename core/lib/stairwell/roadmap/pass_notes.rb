@@ -16,7 +16,7 @@ module Stairwell
       def of(visit)
         pass = @looped.include?(visit.bar) ? visit.pass : visit.time
         @notes.select { |note| note.passes.include?(pass) && note.span.cover?(visit.bar) }
-          .map { |note| [("#{note.hand} hand" if note.hand), note.text].compact.join(", ") }
+          .map { |note| [(Phrase["hands.#{note.hand}"] if note.hand), note.text].compact.then { |said| Phrase.list(said, by: :comma) } }
       end
     end
   end

@@ -66,8 +66,7 @@ module Stairwell
         @map.repeats.uniq.select do |repeat|
           next true if inside?(repeat.from, repeat.to) && (repeat.from || 1) <= repeat.to
 
-          tell(:repeat_off_page, nil, "The repeat #{repeat.from}–#{repeat.to} does not lie on the page, which has " \
-            "#{@map.bars.size} bars. It is left out; correct its bars.", mend: without("Take the repeat away", :repeats, repeat))
+          tell(:repeat_off_page, nil, Phrase["roadmap.repeats.the_repeat_does_not_lie_on", from: repeat.from, to: repeat.to, bars: @map.bars.size], mend: without(Phrase["roadmap.repeats.take_the_repeat_away"], :repeats, repeat))
           false
         end
       end
@@ -76,8 +75,7 @@ module Stairwell
         @map.endings.uniq.select { |ending|
           next true if inside?(ending.from, ending.to) && ending.from <= ending.to
 
-          tell(:ending_off_page, nil, "Ending #{ending.passes.join(", ")} does not lie on the page, which has " \
-            "#{@map.bars.size} bars. It is left out; correct its bars.", mend: without("Take the ending away", :endings, ending))
+          tell(:ending_off_page, nil, Phrase["roadmap.repeats.ending_off_page", passes: passes(ending), count: @map.bars.size], mend: without(Phrase["roadmap.repeats.take_the_ending_away"], :endings, ending))
           false
         }.sort_by(&:from)
       end
@@ -164,8 +162,7 @@ module Stairwell
         times = repeat.times || [highest || 0, Constants::REPEAT_TIMES].max
         return times if times.between?(1, Constants::MOST_TIMES)
 
-        tell(:times_out_of_range, repeat.to, "The repeat ending in #{@wording.bar(repeat.to)} is to be played #{times} " \
-          "times; #{Constants::MOST_TIMES} is taken. Correct the number.")
+        tell(:times_out_of_range, repeat.to, Phrase["roadmap.repeats.the_repeat_ending_in_is_to", bar: @wording.bar(repeat.to), times: times, most: Constants::MOST_TIMES])
         Constants::MOST_TIMES
       end
 
@@ -176,16 +173,14 @@ module Stairwell
         if twice.any?
           last = endings.reverse.find { |one| (one.passes & twice).any? }
           free = ((1..Constants::MOST_TIMES).to_a - passes).first(last.passes.size)
-          tell(:pass_twice, endings.first.from, "Two endings of the repeat before #{@wording.bar(endings.first.from)} are " \
-            "both for pass #{twice.join(", ")}. Both are played; correct the number on one of them.",
-            mend: (ending_for("Make the one at #{@wording.bar(last.from)} ending #{free.join(", ")}", last, free) if free.any?))
+          tell(:pass_twice, endings.first.from, Phrase["roadmap.repeats.pass_twice", bar: @wording.bar(endings.first.from), passes: Phrase.list(twice, by: :comma)],
+            mend: (ending_for(Phrase["roadmap.repeats.make_it_ending", bar: @wording.bar(last.from), passes: Phrase.list(free, by: :comma)], last, free) if free.any?))
         end
         missing = (1..[repeat.times || 0, passes.max].max).to_a - passes
         return if missing.empty?
 
-        tell(:pass_missing, endings.first.from, "No ending at #{@wording.bar(endings.first.from)} is for pass " \
-          "#{missing.join(", ")}. On that pass the endings are skipped; add the number to an ending.",
-          mend: ending_for("Play the ending at #{@wording.bar(endings.first.from)} on pass #{missing.join(", ")} too", endings.first, (endings.first.passes + missing).sort))
+        tell(:pass_missing, endings.first.from, Phrase["roadmap.repeats.pass_missing", bar: @wording.bar(endings.first.from), passes: Phrase.list(missing, by: :comma)],
+          mend: ending_for(Phrase["roadmap.repeats.play_it_on_pass_too", bar: @wording.bar(endings.first.from), passes: Phrase.list(missing, by: :comma)], endings.first, (endings.first.passes + missing).sort))
       end
 
       # Repeats must lie one inside the other or apart. Where they overlap the
@@ -197,8 +192,7 @@ module Stairwell
             kept << loop
             next
           end
-          tell(:repeats_overlap, loop.from, "The repeat from #{@wording.bar(loop.from)} begins inside another and ends " \
-            "outside it. It is taken to begin after #{@wording.bar(across.last)}; move one of the two.", mend: begin_after(across, loop))
+          tell(:repeats_overlap, loop.from, Phrase["roadmap.repeats.the_repeat_from_begins_inside_another", bar: @wording.bar(loop.from), other: @wording.bar(across.last)], mend: begin_after(across, loop))
           start = across.last + 1
           kept << loop.with(from: start) if start <= loop.to
         end.uniq
@@ -208,22 +202,23 @@ module Stairwell
         printed = @map.repeats.find { |one| one.to == loop.to && (one.from || loop.from) == loop.from }
         return unless printed && across.last < loop.to
 
-        Mend.new(words: "Begin it after #{@wording.bar(across.last)}", drop: [[:repeats, printed]], put: [[:repeats, printed.with(from: across.last + 1)]])
+        Mend.new(words: Phrase["roadmap.repeats.begin_it_after", bar: @wording.bar(across.last)], drop: [[:repeats, printed]], put: [[:repeats, printed.with(from: across.last + 1)]])
       end
 
       def report_stray_endings
         owned = @loops.flat_map(&:endings)
         (@endings - owned).each do |ending|
-          tell(:ending_outside_repeat, ending.from, "Ending #{ending.passes.join(", ")} at #{@wording.bar(ending.from)} " \
-            "belongs to no repeat. It is played as it stands; add the repeat, or take the ending away.", mend: repeat_for(ending))
+          tell(:ending_outside_repeat, ending.from, Phrase["roadmap.repeats.ending_outside", passes: passes(ending), bar: @wording.bar(ending.from)], mend: repeat_for(ending))
         end
       end
 
+      def passes(ending) = Phrase.list(ending.passes, by: :comma)
+
       # A first ending wants a repeat sign at its end.
       def repeat_for(ending)
-        return without("Take the ending away", :endings, ending) unless ending.passes.include?(1)
+        return without(Phrase["roadmap.repeats.take_the_ending_away"], :endings, ending) unless ending.passes.include?(1)
 
-        Mend.new(words: "Repeat from before it", put: [[:repeats, Score::Repeat.new(to: ending.to)]])
+        Mend.new(words: Phrase["roadmap.repeats.repeat_from_before_it"], put: [[:repeats, Score::Repeat.new(to: ending.to)]])
       end
     end
   end

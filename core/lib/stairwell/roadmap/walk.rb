@@ -133,8 +133,7 @@ module Stairwell
         @leaps.each_key do |bar|
           @diagnostics << Diagnostic.new(
             code: :jump_not_taken, bar: bar,
-            message: "The jump after #{wording.bar(bar)} is never taken: the music is never there with the repeats around it " \
-              "done. Look at the ending it stands in."
+            message: Phrase["roadmap.walk.the_jump_after_is_never_taken", bar: wording.bar(bar)]
           )
         end
       end
@@ -149,8 +148,7 @@ module Stairwell
 
           @diagnostics << Diagnostic.new(
             code: :repeat_across_jump, bar: leap.after, grave: false,
-            message: "The jump after #{wording.bar(leap.after)} stands inside the repeat of #{wording.bars(Score::Span.new(from: loop.from, to: loop.last))}. " \
-              "It is taken on the last pass, and what follows it in the repeat is left out then. Move the jump to the end of the repeat if that is not meant."
+            message: Phrase["roadmap.walk.the_jump_after_stands_inside_the", bar: wording.bar(leap.after), bars: wording.bars(Score::Span.new(from: loop.from, to: loop.last))]
           )
         end
       end
@@ -161,8 +159,7 @@ module Stairwell
 
         @diagnostics << Diagnostic.new(
           code: :coda_straight, bar: straight.bar, grave: false,
-          message: "The coda at #{Wording.new(@map).bar(straight.bar)} is played straight into. If the music should jump before it, " \
-            "add the da capo or dal segno.", mend: jump_before(straight.bar)
+          message: Phrase["roadmap.walk.the_coda_at_is_played_straight", place: Wording.new(@map).bar(straight.bar)], mend: jump_before(straight.bar)
         )
       end
 
@@ -171,14 +168,13 @@ module Stairwell
         return unless @map.to_coda.any? && @map.jumps.empty? && coda > 1
 
         to = @map.segno.any? ? :segno : :capo
-        Mend.new(words: "Add #{Score::Jump::WORDS.fetch(to)} al coda before it", put: [[:jumps, Score::Jump.new(after: coda - 1, to: to, until_sign: :coda)]])
+        Mend.new(words: Phrase["roadmap.walk.add_al_coda_before_it", jump: Score::Jump::WORDS.fetch(to)], put: [[:jumps, Score::Jump.new(after: coda - 1, to: to, until_sign: :coda)]])
       end
 
       def too_long(played)
         @diagnostics << Diagnostic.new(
           code: :too_long, bar: played.last.bar,
-          message: "Played out, the repeats run to more than #{Constants::MOST_VISITS} bars; the rest is left out. " \
-            "Look for repeats inside repeats that should not be there."
+          message: Phrase["roadmap.walk.played_out_the_repeats_run_to", most: Constants::MOST_VISITS]
         )
         played
       end
@@ -188,11 +184,9 @@ module Stairwell
         silent = (1..@map.bars.size).to_a - played.map(&:bar)
         silent.slice_when { |a, b| b != a + 1 }.each do |stretch|
           span = Score::Span.new(from: stretch.first, to: stretch.last)
-          said = wording.bars(span)
           @diagnostics << Diagnostic.new(
             code: :never_played, bar: span.from,
-            message: "#{said[0].upcase}#{said[1..]} #{(span.size == 1) ? "is" : "are"} never played. " \
-              "Look at the endings before and the passes they are for."
+            message: Phrase["roadmap.walk.never_played", bars: Phrase.capital(wording.bars(span)), count: span.size]
           )
         end
       end

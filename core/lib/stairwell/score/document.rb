@@ -41,7 +41,7 @@ module Stairwell
       # @return [Map]
       # @raise [UnreadableError] when it is not such a document
       def load(data)
-        raise UnreadableError, "this is not a #{SCHEMA} document" unless data.is_a?(Hash) && data["schema"] == SCHEMA
+        raise UnreadableError, Phrase["score.document.this_is_not_a_document", schema: SCHEMA] unless data.is_a?(Hash) && data["schema"] == SCHEMA
 
         Map.new(
           **TEXTS.to_h { |key| [key, data[key.to_s]] },
@@ -61,7 +61,7 @@ module Stairwell
           unread: data.fetch("unread", []).map { |one| [one["what"], one["bars"]] }
         )
       rescue KeyError, TypeError, NoMethodError, ArgumentError, ZeroDivisionError => error
-        raise UnreadableError, "this #{SCHEMA} document is damaged: #{error.message.lines.first.strip}"
+        raise UnreadableError, Phrase["score.document.this_document_is_damaged", schema: SCHEMA, why: error.message.lines.first.strip]
       end
 
       # @param text [String] JSON from outside
@@ -69,32 +69,32 @@ module Stairwell
       # @raise [UnreadableError] when it is no such document, or speaks of bars
       #   the piece does not have
       def read(text)
-        raise UnreadableError, "this file is larger than #{Constants::MOST_SCORE_BYTES / 1024 / 1024} MB" if text.bytesize > Constants::MOST_SCORE_BYTES
+        raise UnreadableError, Phrase["score.document.this_file_is_larger_than_mb", megabytes: Constants::MOST_SCORE_BYTES / 1024 / 1024] if text.bytesize > Constants::MOST_SCORE_BYTES
 
         text = text.dup.force_encoding(Encoding::UTF_8)
-        raise UnreadableError, "this is not JSON; the file is cut off or damaged" unless text.valid_encoding?
+        raise UnreadableError, Phrase["score.document.this_is_not_json_the_file"] unless text.valid_encoding?
 
         data = JSON.parse(text)
         refuse_unlike(data)
         map = load(data)
-        raise UnreadableError, "this #{SCHEMA} document has a bar without a length" unless map.bars.all? { |bar| bar.length.positive? && bar.length <= Constants::LONGEST_BAR && bar.meter.beats.positive? && bar.meter.unit.positive? }
+        raise UnreadableError, Phrase["score.document.this_document_has_a_bar_without", schema: SCHEMA] unless map.bars.all? { |bar| bar.length.positive? && bar.length <= Constants::LONGEST_BAR && bar.meter.beats.positive? && bar.meter.unit.positive? }
 
         outside = mentioned(map).find { |bar| !(bar.is_a?(Integer) && bar.between?(1, map.bars.size)) }
-        raise UnreadableError, "this #{SCHEMA} document speaks of bar #{outside.inspect}, but has #{map.bars.size}" if outside
+        raise UnreadableError, Phrase["score.document.this_document_speaks_of_bar_but", schema: SCHEMA, bar: outside.inspect, bars: map.bars.size] if outside
 
         map
       rescue JSON::ParserError, EncodingError
-        raise UnreadableError, "this is not JSON; the file is cut off or damaged"
+        raise UnreadableError, Phrase["score.document.this_is_not_json_the_file"]
       end
 
       # Against the published schema; the validator is loaded only for this.
       def refuse_unlike(data)
         require "json_schemer"
         @schema ||= JSONSchemer.schema(JSON.parse(File.read(File.join(__dir__, "map.schema.json"))))
-        raise UnreadableError, "this is not a #{SCHEMA} document" unless data.is_a?(Hash) && data["schema"] == SCHEMA
+        raise UnreadableError, Phrase["score.document.this_is_not_a_document", schema: SCHEMA] unless data.is_a?(Hash) && data["schema"] == SCHEMA
 
         wrong = @schema.validate(data).first
-        raise UnreadableError, "this #{SCHEMA} document is damaged: #{wrong["error"]}" if wrong
+        raise UnreadableError, Phrase["score.document.this_document_is_damaged", schema: SCHEMA, why: wrong["error"]] if wrong
       end
 
       # Every bar something other than the signs stands at; signs off the page

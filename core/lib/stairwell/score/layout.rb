@@ -8,7 +8,10 @@ module Stairwell
 
     # Where a bar stands on paper.
     Address = Stairwell.value(:page, :line, :bar) do
-      def to_s = "page #{page}, line #{line}, bar #{bar}"
+      # @return [Phrase]
+      def said = Phrase["score.layout.page_line_bar", page: page, line: line, bar: bar]
+
+      def to_s = said.to_s
     end
 
     # Pages and lines of a piece. A pickup stands at the start of its line and
@@ -49,16 +52,16 @@ module Stairwell
       # @raise [UnreadableError] saying what the page really holds
       def index(page:, line:, bar:)
         found = @pages.find { |one| one.number == page }
-        raise UnreadableError, "there is no page #{page}; the piece is on #{page_names}" unless found
+        raise UnreadableError, Phrase["score.layout.there_is_no_page_the_piece", page: page, page_names: page_names] unless found
 
         unless line.between?(1, found.lines.size)
-          raise UnreadableError, "page #{page} has #{found.lines.size} lines, not #{line}"
+          raise UnreadableError, Phrase["score.layout.page_has_lines_not", page: page, lines: found.lines.size, line: line]
         end
 
         place = places.key(Address.new(page: page, line: line, bar: bar))
         return place if place && bar.positive?
 
-        raise UnreadableError, "page #{page} line #{line} has #{found.lines[line - 1]} bars, not #{bar}"
+        raise UnreadableError, Phrase["score.layout.page_line_has_bars_not", page: page, line: line, held: found.lines[line - 1], bar: bar]
       end
 
       # A line that takes bars of the next one, or leaves it some; it keeps one.
@@ -123,7 +126,7 @@ module Stairwell
       end
 
       def page_names
-        (@pages.size == 1) ? "page #{@pages.first.number}" : "pages #{@pages.first.number} to #{@pages.last.number}"
+        (@pages.size == 1) ? Phrase["score.layout.page", number: @pages.first.number] : Phrase["score.layout.pages_to", from: @pages.first.number, to: @pages.last.number]
       end
     end
   end

@@ -26,7 +26,7 @@ module Stairwell
     # @raise [UnreadableError] when it is not a pitch
     def Pitch.parse(text)
       found = /\A([A-G])(bb|b|##|#|)(-?\d)\z/.match(text)
-      raise UnreadableError, "“#{text}” is not a pitch such as F#4" unless found
+      raise UnreadableError, Phrase["score.pitch.is_not_a_pitch_such_as", text: text] unless found
 
       new(step: found[1], alter: Pitch::SIGNS.key(found[2]), octave: found[3].to_i)
     end

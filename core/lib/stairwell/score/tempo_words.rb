@@ -21,14 +21,14 @@ module Stairwell
       module_function
 
       # @param text [String, nil] as printed, such as "Andante con moto"
-      # @return [String, nil] the range in words, with whose it is; nil where no
+      # @return [Phrase, nil] the range in words, with whose it is; nil where no
       #   word is known
       def said(text)
         word = WORDS.find { |one| text.to_s.downcase.match?(/\b#{one}\b/) } || return
         old, new = MECHANICAL[word], NEWER[word]
-        return "#{word.capitalize}: #{range(old || new)} beats a minute, #{old ? "as on mechanical metronomes" : "by newer tables; mechanical metronomes do not name it"}" if old.nil? || new.nil? || old == new
+        return Phrase["score.tempo_words.both", word: word.capitalize, old: range(old), new: range(new)] if old && new && old != new
 
-        "#{word.capitalize}: #{range(old)} beats a minute on mechanical metronomes, #{range(new)} by newer tables"
+        Phrase[old ? "score.tempo_words.mechanical" : "score.tempo_words.newer", word: word.capitalize, range: range(old || new)]
       end
 
       def range(one) = "#{one.min}–#{one.max}"

@@ -21,8 +21,7 @@ module Stairwell
       def past_the_end
         @map.sections.flat_map do |section|
           section.spans.reject { |span| span.from >= 1 && span.to <= @map.bars.size && span.from <= span.to }.map do |span|
-            told(:section_off_page, nil, "Section #{section.label} runs from bar #{span.from} to #{span.to}, but the piece has " \
-              "#{@map.bars.size} bars. Correct its bars.", mend: shortened(section, span))
+            told(:section_off_page, nil, Phrase["sections.check.section_runs_from_bar_to_but", label: section.label, from: span.from, to: span.to, bars: @map.bars.size], mend: shortened(section, span))
           end
         end
       end
@@ -33,15 +32,14 @@ module Stairwell
           next unless shared
 
           bar = shared.map(&:from).max
-          told(:sections_overlap, bar, "Sections #{one.label} and #{other.label} both hold #{@wording.bar(bar)}. " \
-            "It is counted to #{one.label}; shorten one of them.", mend: apart(one, other, *shared))
+          told(:sections_overlap, bar, Phrase["sections.check.sections_and_both_hold_it_is", label: one.label, other: other.label, bar: @wording.bar(bar)], mend: apart(one, other, *shared))
         end
       end
 
       def twice
         @map.sections.map(&:label).tally.select { |_, count| count > 1 }.map do |label, _|
           told(:label_twice, @map.sections.reverse.find { |one| one.label == label }.spans.first.from,
-            "Two sections are called #{label}. Give one of them another name, or make it a second place of the first.")
+            Phrase["sections.check.two_sections_are_called_give_one", label: label])
         end
       end
 
@@ -49,9 +47,8 @@ module Stairwell
         @map.sections.each_with_index.filter_map do |section, at|
           next unless section.variant && @map.sections.first(at).none? { |earlier| earlier.label == section.variant.of }
 
-          told(:kin_unknown, section.spans.first.from, "Section #{section.label} is said to be like #{section.variant.of}, " \
-            "but no section before it has that name. It is taken as new; correct the name.",
-            mend: changed("Take it as new", section, variant: nil))
+          told(:kin_unknown, section.spans.first.from, Phrase["sections.check.section_is_said_to_be_like", label: section.label, of: section.variant.of],
+            mend: changed(Phrase["sections.check.take_it_as_new"], section, variant: nil))
         end
       end
 
@@ -61,22 +58,22 @@ module Stairwell
 
         held = @map.sections_by_bar
         runs = @map.bars.map(&:index).reject { |bar| held.key?(bar) }.slice_when { |bar, following| following != bar + 1 }
-        runs.map { |run| told(:in_no_section, run.first, "#{left_over(run)} in no section, so nobody practises #{(run.size == 1) ? "it" : "them"}. #{mend(run)}", grave: false, mend: widened(run)) }
+        runs.map { |run| told(:in_no_section, run.first, Phrase.list([left_over(run), mend(run)], by: :sentence), grave: false, mend: widened(run)) }
       end
 
       def left_over(run)
-        return "The pickup lies" if run == [1] && @map.pickup?
+        return Phrase["sections.check.pickup_in_no_section"] if run == [1] && @map.pickup?
 
-        (run.size == 1) ? "#{@wording.bar(run.first).capitalize} lies" : "Bars #{@map.bar(run.first).name} to #{@map.bar(run.last).name} lie"
+        return Phrase["sections.check.bar_in_no_section", place: Phrase.capital(@wording.bar(run.first))] if run.size == 1
+
+        Phrase["sections.check.bars_in_no_section", from: @map.bar(run.first).name, to: @map.bar(run.last).name]
       end
 
       def mend(run)
         found = neighbour(run)
-        if found
-          "Let #{found.first.label} #{(found.last == :from) ? "begin" : "end"} there, or mark a section."
-        else
-          "Mark a section there."
-        end
+        return Phrase["sections.check.mark_a_section_there"] unless found
+
+        Phrase["sections.check.let_it_or_mark", let: let(*found)]
       end
 
       def widened(run)
@@ -84,8 +81,10 @@ module Stairwell
         return unless section
 
         spans = section.spans.map { |span| widen(span, run, side) }
-        changed("Let #{section.label} #{(side == :from) ? "begin" : "end"} there", section, spans: spans)
+        changed(let(section, side), section, spans: spans)
       end
+
+      def let(section, side) = Phrase[(side == :from) ? "sections.check.let_it_begin_there" : "sections.check.let_it_end_there", label: section.label]
 
       def widen(span, run, side)
         return (span.from == run.last + 1 && span.from_beat.nil?) ? span.with(from: run.first) : span if side == :from
@@ -111,7 +110,7 @@ module Stairwell
         return unless span.from.between?(1, @map.bars.size)
 
         inside = span.with(to: @map.bars.size, to_beat: nil)
-        changed("End it with the last bar", section, spans: section.spans.map { |one| (one == span) ? inside : one })
+        changed(Phrase["sections.check.end_it_with_the_last_bar"], section, spans: section.spans.map { |one| (one == span) ? inside : one })
       end
 
       # The one that begins first ends where the other begins.
@@ -120,7 +119,7 @@ module Stairwell
         return if later.from == span.from || later.from_beat
 
         shorter = span.with(to: later.from - 1, to_beat: nil)
-        changed("End #{one.label} before #{@wording.bar(later.from)}", one, spans: one.spans.map { |place| (place == span) ? shorter : place })
+        changed(Phrase["sections.check.end_before", label: one.label, bar: @wording.bar(later.from)], one, spans: one.spans.map { |place| (place == span) ? shorter : place })
       end
 
       def told(code, bar, message, **more) = Roadmap::Diagnostic.new(code: code, bar: bar, message: message, **more)

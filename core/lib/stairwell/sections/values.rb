@@ -4,7 +4,7 @@ module Stairwell
   module Sections
     # Names the note values of a piece, and says how its meters are counted.
     class Values
-      NAMES = [[1r, "whole"], [1/2r, "half"], [1/4r, "quarter"], [1/8r, "eighth"], [1/16r, "sixteenth"], [1/32r, "thirty-second"]].freeze
+      NAMES = {1r => "whole", 1/2r => "half", 1/4r => "quarter", 1/8r => "eighth", 1/16r => "sixteenth", 1/32r => "thirty_second"}.freeze
 
       # @param map [Score::Map]
       def initialize(map)
@@ -21,21 +21,23 @@ module Stairwell
       # @param meter [Score::Meter]
       # @return [String]
       def counting(meter)
-        return "count #{meter.beats / 3} swinging beats, at first all #{meter.beats} eighths" if meter.compound?
-        return "count #{(1..meter.beats).to_a.join(" ")} in half notes, at first in #{meter.beats * 2} quarters" if meter.unit == 2
+        return Phrase["sections.values.count_swinging_beats_at_first_all", swinging: meter.beats / 3, beats: meter.beats] if meter.compound?
+        return Phrase["sections.values.count_in_half_notes", beats: beats(meter), quarters: meter.beats * 2] if meter.unit == 2
 
-        "count #{(1..meter.beats).to_a.join(" ")}"
+        Phrase["sections.values.count", beats: beats(meter)]
       end
 
       private
 
+      def beats(meter) = (1..meter.beats).to_a.join(" ")
+
       def name(length)
         NAMES.each do |value, name|
-          return name if length == value
-          return "dotted #{name}" if length == value * 3 / 2
-          return "triplet #{name}" if length == value * 2 / 3
+          return Phrase["note_values.#{name}"] if length == value
+          return Phrase["sections.values.dotted", name: Phrase["note_values.#{name}"]] if length == value * 3 / 2
+          return Phrase["sections.values.triplet", name: Phrase["note_values.#{name}"]] if length == value * 2 / 3
         end
-        "#{length} of a whole"
+        Phrase["sections.values.of_a_whole", length: length]
       end
     end
 

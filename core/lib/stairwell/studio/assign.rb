@@ -26,7 +26,7 @@ module Stairwell
       # @return [Change]
       # @raise [RefusedError] when the student has the piece, or it has no section
       def call(id:, key:)
-        raise RefusedError.new("This student already has this piece.", code: :assigned_already, field: "piece_id") if @record.pieces.any? { |one| one.piece_id == @asked.piece_id }
+        raise RefusedError.new(Phrase["studio.assign.this_student_already_has_this_piece"], code: :assigned_already, field: "piece_id") if @record.pieces.any? { |one| one.piece_id == @asked.piece_id }
 
         piece = piece(id, steps)
         # The first section is shown when the piece is assigned.

@@ -80,7 +80,7 @@ module Stairwell
       # @raise [RefusedError] when the script gives no page
       def self.read(script)
         Formats::PageScript.read(script).map || raise(RefusedError.new(
-          "The script does not say how many bars there are. Add a line such as “page 12: 4 4 4 4” or “bars: 16”.", code: :no_page, field: "script"
+          Phrase["studio.bench.the_script_does_not_say_how"], code: :no_page, field: "script"
         ))
       end
 
@@ -113,7 +113,7 @@ module Stairwell
 
       def suggestion(script)
         shown = page.with_score(self.class.read(script))
-        raise RefusedError.new("This piece has sections already. Take them away first, or change them on the page.", code: :has_sections) if shown.sections.any?
+        raise RefusedError.new(Phrase["studio.bench.this_piece_has_sections_already_take"], code: :has_sections) if shown.sections.any?
 
         writer = Formats::PageScript::Writer.new(shown)
         Sections.suggest(shown).map { |one| writer.statement(:sections, one) }

@@ -27,7 +27,7 @@ module Stairwell
       end
 
       def known(record, id)
-        record.extra_work.find { |one| one.id == id } || raise(MissingError, "work of this student")
+        record.extra_work.find { |one| one.id == id } || raise(MissingError, Phrase["missing.extra_work"])
       end
       private_class_method :known
     end

@@ -25,7 +25,7 @@ module Stairwell
         next_lesson = @record.next_lesson(from)
         before = @record.overrides_of(next_lesson)
         after = (edit == :set) ? overrides : Planning::OverrideEdits.draw(before.overrides, edit, **said)
-        raise RefusedError.new("That is more than a week holds. Take something out first.", code: :too_many, field: "overrides") if after.size > MOST
+        raise RefusedError.new(Phrase["studio.change_week.that_is_more_than_a_week"], code: :too_many, field: "overrides") if after.size > MOST
 
         record = @record.with_overrides(next_lesson, WeekOverrides.new(overrides: after, version: seen + 1))
         Change.new(record: record, overrides: [next_lesson, before.with(version: seen), after]).planned(from: from)

@@ -9,11 +9,15 @@ module Stairwell
       # @param record [Record]
       # @param steps [Array<LessonStep>]
       # @param week [Planning::PlannedWeek] that follows
-      # @return [String]
+      # @return [String] in the student's language
       def write(record, steps, week)
+        Locales.with(record.student.locale) { letter(record, steps, week) }
+      end
+
+      def letter(record, steps, week)
         Recap.write(
           name: record.student.name, results: outcomes(steps), lines: lines(week), dates: week.dates, next_lesson: week.next_lesson,
-          child: record.student.child?, introduced: record.introduced_today, style: record.student.words
+          child: record.student.child?, introduced: record.introduced_today
         )
       end
 
@@ -40,11 +44,11 @@ module Stairwell
           item = all.first.first
           Recap::Line.new(
             title: item.title, kind: item.kind, dates: all.map(&:last), place: item.place, repetitions: item.repetitions || 1, tempo: item.tempo,
-            piece: (item.piece if several), begins: item.begins, one_of: item.one_of
+            piece: (item.piece if several), one_of: item.one_of
           )
         end
       end
-      private_class_method :outcomes, :simplification, :lines
+      private_class_method :letter, :outcomes, :simplification, :lines
     end
   end
 end

@@ -54,7 +54,7 @@ module Stairwell
         Planning::Decisive.rank(tasks, open)
       end
 
-      def why(rank) = "#{rank.waiting} later #{(rank.waiting == 1) ? "step waits" : "steps wait"} for it"
+      def why(rank) = Phrase["studio.lesson_steps.later_steps_wait", count: rank.waiting]
 
       # Every practice day of the week, so that the boxes of all steps line up, and
       # other days on which the step was practised.

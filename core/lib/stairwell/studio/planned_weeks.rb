@@ -49,7 +49,7 @@ module Stairwell
       def other(item, load)
         line = load.lines[item.id]
         Planning::PlannedItem.new(
-          **common(item), title: line&.title || item.title, piece: line&.piece, arithmetic: "#{Units.minutes(item.minutes)}, once", one_of: line&.one_of.to_a
+          **common(item), title: line&.title || item.title, piece: line&.piece, arithmetic: Phrase["studio.planned_weeks.once", minutes: Units.minutes(item.minutes)], one_of: line&.one_of.to_a
         )
       end
 

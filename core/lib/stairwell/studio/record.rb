@@ -3,8 +3,8 @@
 module Stairwell
   module Studio
     # What of a studio holds for all its students: `words` is a usage of
-    # {Score::Terms}, `caution` the studio's own (nil for none).
-    Settings = Stairwell.value(:name, words: :mixed, holidays: Planning::Away.new(stretches: []), caution: nil)
+    # {Locales}, `caution` the studio's own (nil for none).
+    Settings = Stairwell.value(:name, locale: :en, holidays: Planning::Away.new(stretches: []), caution: nil)
 
     # Extra work beside the pieces: an exercise begins every day, the rest comes so
     # many `times` a week; `one_of` lets the student choose.
@@ -46,13 +46,13 @@ module Stairwell
       # @param id [Integer] of an assignment
       # @return [PieceInHand]
       # @raise [MissingError]
-      def piece(id) = pieces.find { |one| one.id == id } || raise(MissingError, "piece of this student")
+      def piece(id) = pieces.find { |one| one.id == id } || raise(MissingError, Phrase["missing.piece_of_student"])
 
       # @return [Array(PieceInHand, Progress::Standing)]
       # @raise [MissingError]
       def step(assignment_id, step_id)
         found = piece(assignment_id)
-        [found, found.standing(step_id) || raise(MissingError, "step in this piece")]
+        [found, found.standing(step_id) || raise(MissingError, Phrase["missing.step"])]
       end
 
       # @return [Progress::Standing, nil] of an item of a week; nil for what is no
@@ -92,7 +92,7 @@ module Stairwell
       # @param key [String] of the routine
       # @return [Practice::Routine]
       # @raise [MissingError]
-      def routine(key) = routines[key] || raise(MissingError, "routine")
+      def routine(key) = routines[key] || raise(MissingError, Phrase["missing.routine"])
 
       # @return [Rational] the student's pace; 1 is average
       def pace = Progress::Pace.of(pieces.flat_map { |one| one.progress.days_taken })

@@ -3,8 +3,7 @@
 module Stairwell
   module Studio
     # What stands on a sheet of one step on one day: the item as planned, what to do
-    # in words and pictures, where it is, and what was tapped. Texts are in the
-    # student's words. `keys` are those of the marks that are counted in it;
+    # in words and pictures, where it is, and what was tapped. `keys` are those of the marks that are counted in it;
     # `last_mark` is the newest that can be taken back.
     SheetItem = Stairwell.value(:item, :step, :title, :place, :how, :actions, :done_when, :notes, :where, :done, :struggle, :last_mark, :keys) do
       # @return [Rational] minutes of it that are done
@@ -53,7 +52,7 @@ module Stairwell
         return [] unless day
 
         items = day.items.map { |one| Planning::Item.new(id: one.id, minutes: one.minutes, why: "", kind: one.kind, begins: one.begins) }
-        titles = day.items.to_h { |one| [one.id, one.step? ? say(one.title) : one.title] }
+        titles = day.items.to_h { |one| [one.id, one.title] }
         Planning::Skip.of(items).map { |id| titles.fetch(id) }
       end
 
@@ -69,13 +68,12 @@ module Stairwell
       # How the bars of a step sound, with a finger's walk along them.
       #
       # @return [Array(Roadmap::Playback, Array<Hash>)] see {Roadmap.playback} and
-      #   {Roadmap.walk}, in the student's words
+      #   {Roadmap.walk}
       # @raise [MissingError]
       def sound(assignment_id, step_id)
         piece, standing = @record.step(assignment_id, step_id)
         map, step = piece.page.map, standing.step
-        walk = Roadmap.walk(map, step.spans).map { |one| one.merge(one.slice(:place, :reached, :ahead).transform_values { |text| say(text) }) }
-        [Roadmap.playback(map, tempo: step.tempo || map.target_tempo, spans: step.spans), walk]
+        [Roadmap.playback(map, tempo: step.tempo || map.target_tempo, spans: step.spans), Roadmap.walk(map, step.spans)]
       end
 
       private
@@ -108,13 +106,11 @@ module Stairwell
       def sheet_item(item, standing, date)
         step, piece = standing.step, @record.piece(item.assignment_id)
         SheetItem.new(
-          item: item, step: step, title: say(item.title), place: say(item.place), how: say(Practice.how(step)), actions: Practice.pictures(step),
-          done_when: say(step.done), notes: step.notes.map { |note| say(note) }, where: StepPlace.of(piece.page.map, step, @record.student.note_names),
+          item: item, step: step, title: item.title, place: item.place, how: Practice.how(step), actions: Practice.pictures(step),
+          done_when: step.done, notes: step.notes, where: StepPlace.of(piece.page.map, step, @record.student.note_names),
           **Tapped.on(piece, step.id, date)
         )
       end
-
-      def say(text) = text && Score::Terms.say(text, @record.student.words)
     end
   end
 end

@@ -10,11 +10,11 @@ module Stairwell
     # - `begin_per_day`: new steps that may begin on one day
     # - `warm_ups`: see {Workload::WARM_UPS}; `introduce_first`: whether sections
     #   wait until they were introduced at a lesson, as for a child
-    # - `words`: the usage of {Score::Terms} as a symbol
+    # - `locale`: the language they are spoken to in, see {Locales}
     Student = Stairwell.value(
       :id, :name, :practice_days, :minutes_a_day, :begin_per_day, :lesson_weekday, :lesson_time, :hand_order,
       minutes_by_day: {}, hand_span: nil, has_pedal: true, warm_ups: "five_finger", away: Planning::Away.new(stretches: []), introduce_first: false,
-      note_names: :letters, words: :mixed, reads: true, known: []
+      note_names: :letters, locale: :en, reads: true, known: []
     ) do
       # @param holidays [Planning::Away] of the studio
       # @return [Planning::Practice]

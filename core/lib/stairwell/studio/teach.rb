@@ -18,7 +18,7 @@ module Stairwell
       # @raise [MissingError] for what waits for no introduction in this piece
       def introduce(assignment_id:, what:, introduced:, key:)
         piece = @record.piece(assignment_id)
-        raise MissingError, "section in this piece that waits to be introduced" unless piece.progress.introductions.any? { |name, _| name == what }
+        raise MissingError, Phrase["missing.section_to_introduce"] unless piece.progress.introductions.any? { |name, _| name == what }
 
         event = Progress::Introduction.new(what: what, introduced: introduced, at: @record.moment, key: key)
         today = introduced ? @record.introduced_today | [what] : @record.introduced_today - [what]
@@ -30,9 +30,9 @@ module Stairwell
       # @raise [MissingError, RefusedError]
       def simplify(assignment_id:, step_id:, form:, key:, bar: nil)
         piece = @record.piece(assignment_id)
-        step = piece.progress.troubled.find { |one| one.id == step_id } || raise(MissingError, "step in this piece that did not go")
+        step = piece.progress.troubled.find { |one| one.id == step_id } || raise(MissingError, Phrase["missing.troubled_step"])
         unless offered?(step, form, bar)
-          raise RefusedError.new("“#{step.title}” cannot be made smaller in that way. Choose one of those that are offered.", code: :form, field: "form")
+          raise RefusedError.new(Phrase["studio.teach.cannot_be_made_smaller_in_that", title: step.title], code: :form, field: "form")
         end
 
         event = Progress::Simplified.new(step_id: step_id, form: form, at: @record.moment, bar: bar, key: key)

@@ -33,7 +33,7 @@ module Stairwell
       # @raise [RefusedError] when it helps no more
       def take(change)
         unless to_a.any? { |one| one.change == change }
-          raise RefusedError.new("This does not make “#{@piece.title}” ready sooner any more. Look at the options as they are now.", code: :no_option)
+          raise RefusedError.new(Phrase["studio.ways_out.this_does_not_make_ready_sooner", title: @piece.title], code: :no_option)
         end
         return practising(change) if change.match?(/\A(day|minutes)_\d+\z/)
 

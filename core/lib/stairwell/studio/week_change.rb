@@ -25,13 +25,13 @@ module Stairwell
 
       def told(was, now)
         return if was&.last == now&.last
-        return "#{now.first} comes in: #{days(now.last)}" unless was
-        return "#{was.first} is out of the week" unless now
+        return Phrase["studio.week_change.comes_in", title: now.first, days: days(now.last)] unless was
+        return Phrase["studio.week_change.is_out_of_the_week", title: was.first] unless now
 
-        "#{now.first}: #{days(now.last)} instead of #{days(was.last)}"
+        Phrase["studio.week_change.instead_of", title: now.first, days: days(now.last), instead: days(was.last)]
       end
 
-      def days(dates) = dates.map { |date| date.strftime("%a") }.join(", ")
+      def days(dates) = Phrase.list(dates.map { |date| Phrase.day(date, :short_weekday) }, by: :comma)
       private_class_method :standing, :told, :days
     end
   end

@@ -16,7 +16,7 @@ module Stairwell
       KEPT = 2
       # The assignment a task belongs to.
       GROUP = ->(id) { id[/\A\d+/].to_i }
-      BECAUSE = {1 => "goes before the other pieces, as you chose", -1 => "takes what the other pieces leave, as you chose"}.freeze
+      BECAUSE = {1 => Phrase["studio.workload.goes_before_the_other_pieces_as"], -1 => Phrase["studio.workload.takes_what_the_other_pieces_leave"]}.freeze
 
       attr_reader :record, :from, :next_lesson, :practice
 
@@ -83,7 +83,7 @@ module Stairwell
         @kept ||= record.kept_pieces.select { |one| one.keep_for >= from }.map do |one|
           whole = one.steps.select(&:tempo).max_by { |step| [step.counts, step.tempo] }
           minutes = whole ? Practice::Estimate.minutes(counts: whole.counts, tempo: whole.tempo, repetitions: 1) : 2r
-          Line.new(id: "kept #{one.id}", title: "#{one.title}, once through", minutes: minutes, piece: one.title)
+          Line.new(id: "kept #{one.id}", title: Phrase["studio.workload.once_through", title: one.title], minutes: minutes, piece: one.title)
         end
       end
 

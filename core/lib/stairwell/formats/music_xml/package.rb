@@ -17,11 +17,10 @@ module Stairwell
         # @return [String] XML text
         # @raise [UnreadableError]
         def text(bytes)
-          raise UnreadableError.new("The file is empty.", code: :empty) if bytes.empty?
+          raise UnreadableError.new(Phrase["formats.music_xml.package.the_file_is_empty"], code: :empty) if bytes.empty?
 
           if bytes.bytesize > Constants::MOST_SCORE_BYTES
-            raise UnreadableError.new("The file has #{megabytes(bytes.bytesize)} MB; a score may have " \
-              "#{megabytes(Constants::MOST_SCORE_BYTES)}. Load one piece at a time.", code: :too_large)
+            raise UnreadableError.new(Phrase["formats.music_xml.package.the_file_has_mb_a_score", megabytes: megabytes(bytes.bytesize), most: megabytes(Constants::MOST_SCORE_BYTES)], code: :too_large)
           end
           return bytes unless bytes.byteslice(0, 4) == "PK\x03\x04".b
 
@@ -31,8 +30,7 @@ module Stairwell
         def unpack(bytes)
           Zip::File.open_buffer(StringIO.new(bytes)) do |zip|
             if zip.count > Constants::MOST_ENTRIES || zip.sum(&:size) > Constants::MOST_UNPACKED_BYTES
-              raise UnreadableError.new("The compressed file unpacks to more than " \
-                "#{megabytes(Constants::MOST_UNPACKED_BYTES)} MB, which no piece needs.", code: :too_much_inside)
+              raise UnreadableError.new(Phrase["formats.music_xml.package.the_compressed_file_unpacks_to_more", megabytes: megabytes(Constants::MOST_UNPACKED_BYTES)], code: :too_much_inside)
             end
             return entry(zip, score_name(zip))
           end
@@ -40,7 +38,7 @@ module Stairwell
           raise
         # Spoilt archives make the library stumble in ways of its own.
         rescue Zip::Error, Zlib::Error, TypeError, NoMethodError, ArgumentError, RangeError, EncodingError, IOError, SystemCallError => error
-          raise UnreadableError.new("The compressed file is cut off or damaged (#{error.message.scrub.lines.first.to_s.strip}). Export it again.", code: :cut_off)
+          raise UnreadableError.new(Phrase["formats.music_xml.package.the_compressed_file_is_cut_off", why: error.message.scrub.lines.first.to_s.strip], code: :cut_off)
         end
 
         # The container names the score; without one the first that looks like it.
@@ -51,7 +49,7 @@ module Stairwell
             return named if named && zip.find_entry(named)
           end
           found = zip.map(&:name).find { |name| name.match?(/\A(?!META-INF).*\.(musicxml|xml)\z/i) }
-          found || raise(UnreadableError.new("The compressed file holds no score.", code: :not_a_score))
+          found || raise(UnreadableError.new(Phrase["formats.music_xml.package.the_compressed_file_holds_no_score"], code: :not_a_score))
         end
 
         def entry(zip, name)
@@ -59,7 +57,7 @@ module Stairwell
           text = zip.get_input_stream(name) { |stream| stream.read(limit + 1) }.to_s
           return text if text.bytesize <= limit
 
-          raise UnreadableError.new("The compressed file unpacks to more than #{megabytes(limit)} MB, which no piece needs.",
+          raise UnreadableError.new(Phrase["formats.music_xml.package.the_compressed_file_unpacks_to_more", megabytes: megabytes(limit)],
             code: :too_much_inside)
         end
 

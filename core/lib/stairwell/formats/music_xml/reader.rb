@@ -15,7 +15,7 @@ module Stairwell
           @root = document.root
           kind = @root&.name
           unless %w[score-partwise score-timewise].include?(kind)
-            raise UnreadableError.new("This is not a MusicXML score: it begins with <#{kind}>. Export the piece as MusicXML.",
+            raise UnreadableError.new(Phrase["formats.music_xml.reader.this_is_not_a_musicxml_score", kind: kind],
               code: :not_a_score)
           end
           @unread = Unread.new
@@ -54,10 +54,10 @@ module Stairwell
         end
 
         def check_size
-          raise UnreadableError.new("The score has no bars.", code: :empty) if @count.zero?
+          raise UnreadableError.new(Phrase["formats.music_xml.reader.the_score_has_no_bars"], code: :empty) if @count.zero?
           return if @count <= Constants::MOST_BARS
 
-          raise UnreadableError.new("The score has #{@count} bars; Stairwell reads up to #{Constants::MOST_BARS}.", code: :too_many_bars)
+          raise UnreadableError.new(Phrase["formats.music_xml.reader.the_score_has_bars_stairwell_reads", count: @count, most: Constants::MOST_BARS], code: :too_many_bars)
         end
 
         def read_measures
@@ -104,7 +104,7 @@ module Stairwell
               change = read.filter_map(&:meter).first
               meter = change.with(bar: at + 1) if change && change.to_s != meter.to_s
               length = read.map(&:length).max
-              raise UnreadableError.new("Bar #{at + 1} is longer than #{Constants::LONGEST_BAR} whole notes: the file is damaged. Export it again.", code: :cut_off) if length > Constants::LONGEST_BAR
+              raise UnreadableError.new(Phrase["formats.music_xml.reader.bar_is_longer_than_whole_notes", bar: at + 1, most: Constants::LONGEST_BAR], code: :cut_off) if length > Constants::LONGEST_BAR
 
               Score::Bar.new(
                 index: at + 1, number: number(elements(at).first, at), meter: meter,

@@ -15,16 +15,16 @@ module Stairwell
         at_last = ->(text, how = "") { ->(_, to) { "#{text}: #{to}#{how}" } }
         sign = ->(key, words, title, shortcut, *sayings) { Sign.new(key: key, words: words, title: title, shortcut: shortcut, sayings: sayings.freeze) }
         SIGNS = [
-          sign.call(:repeat, "Repeat", "Repeat these bars; again for three times", "r",
+          sign.call(:repeat, Phrase["formats.page_script.clicks.repeat"], Phrase["formats.page_script.clicks.repeat_these_bars_again_for_three"], "r",
             ->(from, to) { "repeat: #{bars.call(from, to)}" }, ->(from, to) { "repeat: #{bars.call(from, to)} x3" }),
-          *(1..3).map { |pass| sign.call(:"ending_#{pass}", "#{pass}.", "Ending #{pass}", pass.to_s, ->(from, to) { "ending #{pass}: #{bars.call(from, to)}" }) },
-          sign.call(:segno, "Sign", "The sign (segno) at the first bar", "g", at_first.call("segno")),
-          sign.call(:to_coda, "To coda", "To Coda after the last bar", "t", at_last.call("to coda")),
-          sign.call(:coda, "Coda", "The coda begins at the first bar", "o", at_first.call("coda")),
-          sign.call(:fine, "Fine", "Fine after the last bar", "f", at_last.call("fine")),
-          sign.call(:da_capo, "D.C.", "Da capo after the last bar; again: al Fine, al Coda", "c", *["", " al fine", " al coda"].map { |how| at_last.call("da capo", how) }),
-          sign.call(:dal_segno, "D.S.", "Dal segno after the last bar; again: al Fine, al Coda", "d", *["", " al fine", " al coda"].map { |how| at_last.call("dal segno", how) }),
-          sign.call(:double_bar, "‖", "A double bar line after the last bar", "b", at_last.call("double bar"))
+          *(1..3).map { |pass| sign.call(:"ending_#{pass}", "#{pass}.", Phrase["formats.page_script.clicks.ending", pass: pass], pass.to_s, ->(from, to) { "ending #{pass}: #{bars.call(from, to)}" }) },
+          sign.call(:segno, Phrase["formats.page_script.clicks.sign"], Phrase["formats.page_script.clicks.the_sign_segno_at_the_first"], "g", at_first.call("segno")),
+          sign.call(:to_coda, Phrase["formats.page_script.clicks.to_coda"], Phrase["formats.page_script.clicks.to_coda_after_the_last_bar"], "t", at_last.call("to coda")),
+          sign.call(:coda, Phrase["formats.page_script.clicks.coda"], Phrase["formats.page_script.clicks.the_coda_begins_at_the_first"], "o", at_first.call("coda")),
+          sign.call(:fine, Phrase["formats.page_script.clicks.fine"], Phrase["formats.page_script.clicks.fine_after_the_last_bar"], "f", at_last.call("fine")),
+          sign.call(:da_capo, "D.C.", Phrase["formats.page_script.clicks.da_capo_after_the_last_bar"], "c", *["", " al fine", " al coda"].map { |how| at_last.call("da capo", how) }),
+          sign.call(:dal_segno, "D.S.", Phrase["formats.page_script.clicks.dal_segno_after_the_last_bar"], "d", *["", " al fine", " al coda"].map { |how| at_last.call("dal segno", how) }),
+          sign.call(:double_bar, "‖", Phrase["formats.page_script.clicks.a_double_bar_line_after_the"], "b", at_last.call("double bar"))
         ].freeze
 
         # What has no button, as one may type it: of chosen `{bars}`, or the first `{bar}`.
@@ -67,7 +67,7 @@ module Stairwell
         # @raise [UnreadableError] when there is no such section any more
         def move(label:, span:, from:, to:)
           section = @map.sections.find { |one| one.label == label }
-          raise UnreadableError.new("There is no section #{label} with that place any more. Look at the page again.", code: :statement) unless section&.spans&.at(span)
+          raise UnreadableError.new(Phrase["formats.page_script.clicks.there_is_no_section_with_that", label: label], code: :statement) unless section&.spans&.at(span)
 
           place = Score::Span.new(from: known(from).index, to: known(to).index)
           {put: [@writer.statement(:sections, section.with(spans: section.spans.each_with_index.map { |one, at| (at == span) ? place : one }))]}
@@ -80,7 +80,7 @@ module Stairwell
 
         private
 
-        def known(index) = @map.bar(index) || raise(UnreadableError.new("There is no bar #{index} on this page any more. Look at the page again.", code: :statement))
+        def known(index) = @map.bar(index) || raise(UnreadableError.new(Phrase["formats.page_script.clicks.there_is_no_bar_on_this", index: index], code: :statement))
 
         # @return [Array<String>] signs that stand on the page, as the writer says them
         def standing = @standing ||= Writer::SIGNS.flat_map { |member| @map.public_send(member).map { |one| @writer.statement(member, one) } }

@@ -64,7 +64,7 @@ module Stairwell
           claims = reader.claims.select { |claim| claim.line == page.size + 1 }
           return claims if claims.any? || lenient
 
-          raise UnreadableError.new("“#{statement}”: #{problem&.message || "this says nothing."}", code: :statement)
+          raise UnreadableError.new("“#{statement}”: #{problem&.message || Phrase["formats.page_script.edit.this_says_nothing"]}", code: :statement)
         end
 
         # @return [Boolean] whether it was there
@@ -79,7 +79,7 @@ module Stairwell
         def gone(statement, lenient)
           return if lenient
 
-          raise UnreadableError.new("The script does not say “#{statement}” any more. Look at the page as it is now.", code: :gone)
+          raise UnreadableError.new(Phrase["formats.page_script.edit.the_script_does_not_say_any", statement: statement], code: :gone)
         end
 
         def put_in(statement, claims)

@@ -30,7 +30,7 @@ module Stairwell
 
         def fermata(_, scan, places)
           bar, beat = places.position!(scan)
-          scan.take!(/for\b/i, "“for” and the written counts, as in for 2")
+          scan.take!(/for\b/i, Phrase["formats.page_script.markings.for_and_the_written_counts_as"])
           counts = scan.counts!
           held = scan.counts! if scan.take(/held\b/i)
           [:fermatas, [Score::Fermata.new(bar: bar, beat: beat || 1r, counts: counts, held: held)]]
@@ -41,27 +41,27 @@ module Stairwell
         def pass(head, scan, places)
           note = {passes: Values.passes(head), span: places.span!(scan), hand: hand(scan)}
           scan.take(/,/)
-          [:pass_notes, [Score::PassNote.new(**note, text: text!(scan, "what holds on that pass"))]]
+          [:pass_notes, [Score::PassNote.new(**note, text: text!(scan, Phrase["formats.page_script.markings.what_holds_on_that_pass"]))]]
         end
 
         def start(head, scan, places)
           hand = head.take!(/(right|left)\b/i, "“right” or “left”").downcase.to_sym
           bar, beat = head.take(/at\b/i) ? places.position!(head) : [1, nil]
           scan.take!(/finger\b/i, "“finger”")
-          finger = scan.number!("a finger", 1..5)
-          scan.take!(/on\b/i, "“on” and a key such as B4")
-          pitch = Score::Pitch.parse(scan.take!(/[A-G](bb|b|##|#|)\d/, "a key such as B4"))
+          finger = scan.number!(Phrase["formats.page_script.markings.a_finger"], 1..5)
+          scan.take!(/on\b/i, Phrase["formats.page_script.markings.on_and_a_key_such_as"])
+          pitch = Score::Pitch.parse(scan.take!(/[A-G](bb|b|##|#|)\d/, Phrase["formats.page_script.markings.a_key_such_as_b"]))
           [:starts, [Score::Start.new(hand: hand, finger: finger, pitch: pitch, bar: bar, beat: beat || 1r)]]
         end
 
         def hands(_, scan, places)
-          said = scan.take!(/(#{Score::Hands::USES.values.join("|").gsub(" ", "\\s+")})/i, "right only, left only, alternating or together")
+          said = scan.take!(/(#{Score::Hands::USES.values.join("|").gsub(" ", "\\s+")})/i, Phrase["formats.page_script.markings.right_only_left_only_alternating_or"])
           use = Score::Hands::USES.key(said.downcase.squeeze(" "))
           [:hands, [Score::Hands.new(use: use, span: scan.done? ? nil : places.span!(scan))]]
         end
 
         def dynamics(_, scan, places)
-          [:dynamics, list(scan) { Score::Dynamic.new(span: places.span!(scan), words: scan.phrase!("how loud, such as mf")) }]
+          [:dynamics, list(scan) { Score::Dynamic.new(span: places.span!(scan), words: scan.phrase!(Phrase["formats.page_script.markings.how_loud_such_as_mf"])) }]
         end
 
         def pedal(_, scan, places) = [:pedal, places.spans!(scan)]
@@ -71,11 +71,11 @@ module Stairwell
         end
 
         def lyrics(head, scan, places)
-          number = head.done? ? 1 : head.number!("a verse", 1..20)
+          number = head.done? ? 1 : head.number!(Phrase["formats.page_script.markings.a_verse"], 1..20)
           [:verses, places.spans!(scan).map { |span| Score::Verse.new(number: number, span: span) }]
         end
 
-        def new(_, scan, _places) = [:introduces, [text!(scan, "what is new")]]
+        def new(_, scan, _places) = [:introduces, [text!(scan, Phrase["formats.page_script.markings.what_is_new"])]]
 
         def spot(_, scan, places) = [:spots, [named_spot(scan, places)]]
 
@@ -91,9 +91,9 @@ module Stairwell
         def hard(_, scan, places) = [:hard, places.spans!(scan)]
 
         def join(head, scan, _places)
-          from = head.take!(LABEL, "the label of a section")
-          head.take!(/to\b/i, "“to”, as in join A to B")
-          [:joins, [Score::Join.new(from: from, to: head.take!(LABEL, "the label of a section"), text: text!(scan, "what to know of the join"))]]
+          from = head.take!(LABEL, Phrase["formats.page_script.markings.the_label_of_a_section"])
+          head.take!(/to\b/i, Phrase["formats.page_script.markings.to_as_in_join_a_to"])
+          [:joins, [Score::Join.new(from: from, to: head.take!(LABEL, Phrase["formats.page_script.markings.the_label_of_a_section"]), text: text!(scan, Phrase["formats.page_script.markings.what_to_know_of_the_join"]))]]
         end
 
         def fingering(head, scan, _places) = section_note(:fingering, head, scan)
@@ -101,8 +101,8 @@ module Stairwell
         def articulation(head, scan, _places) = section_note(:articulation, head, scan)
 
         def section_note(kind, head, scan)
-          section = head.take!(LABEL, "the label of a section")
-          [:section_notes, [Score::SectionNote.new(section: section, kind: kind, text: text!(scan, "what to know of it"))]]
+          section = head.take!(LABEL, Phrase["formats.page_script.markings.the_label_of_a_section"])
+          [:section_notes, [Score::SectionNote.new(section: section, kind: kind, text: text!(scan, Phrase["formats.page_script.markings.what_to_know_of_it"]))]]
         end
 
         def octave(_, scan, places)
@@ -111,13 +111,13 @@ module Stairwell
           [:octaves, [Score::Octave.new(**octave, up: scan.take(/(up|down)\b/i)&.downcase != "down")]]
         end
 
-        def track(_, scan, _places) = [:track, scan.number!("a track number", 1..9999)]
+        def track(_, scan, _places) = [:track, scan.number!(Phrase["formats.page_script.markings.a_track_number"], 1..9999)]
 
         def hand(scan) = scan.take(/(left|right)\s+hand\b/i)&.[](/\w+/)&.downcase&.to_sym
 
         def text!(scan, expected)
           text = scan.text
-          text.empty? ? scan.stumble("expected #{expected}") : text
+          text.empty? ? scan.stumble(Phrase["formats.page_script.markings.expected", expected: expected]) : text
         end
 
         def list(scan)

@@ -27,10 +27,10 @@ module Stairwell
             index = index[1..].to_i
             return index if index.between?(1, @bars.size)
 
-            raise Stumble.new("there are #{@bars.size} bars, no bar ##{index}", at)
+            raise Stumble.new(Phrase["formats.page_script.places.there_are_bars_no_bar", bars: @bars.size, index: index], at)
           end
-          number = scan.take!(/\d{1,5}/, "a bar such as 9, or p12 l3 b2").to_i
-          @numbers.fetch(number) { raise Stumble.new("there is no bar #{number}; the piece has #{range}", at) }
+          number = scan.take!(/\d{1,5}/, Phrase["formats.page_script.places.a_bar_such_as_or_p"]).to_i
+          @numbers.fetch(number) { raise Stumble.new(Phrase["formats.page_script.places.there_is_no_bar_the_piece", number: number, range: range], at) }
         rescue UnreadableError => error
           raise Stumble.new(error.message, at)
         end
@@ -44,7 +44,7 @@ module Stairwell
           at = scan.column
           beat = scan.counts!
           counts = @bars[bar - 1].counts
-          raise Stumble.new("bar #{@bars[bar - 1].name} has #{Roadmap.number(counts)} counts, no beat #{Roadmap.number(beat)}", at) unless beat >= 1 && beat < counts + 1
+          raise Stumble.new(Phrase["formats.page_script.places.bar_has_counts_no_beat", name: @bars[bar - 1].name, counts: Roadmap.number(counts), beat: Roadmap.number(beat)], at) unless beat >= 1 && beat < counts + 1
 
           [bar, beat]
         end
@@ -54,7 +54,7 @@ module Stairwell
           at = scan.column
           from, from_beat = position!(scan)
           to, to_beat = scan.take(/[-–]/) ? position!(scan) : [from, from_beat]
-          raise Stumble.new("the span ends before it begins", at) if to < from || (to == from && to_beat && from_beat && to_beat < from_beat)
+          raise Stumble.new(Phrase["formats.page_script.places.the_span_ends_before_it_begins"], at) if to < from || (to == from && to_beat && from_beat && to_beat < from_beat)
 
           Score::Span.new(from: from, to: to, from_beat: from_beat, to_beat: to_beat)
         end
@@ -68,7 +68,7 @@ module Stairwell
 
         private
 
-        def range = "bars #{@bars.first.name} to #{@bars.last.name}"
+        def range = Phrase["formats.page_script.places.bars_to", first: @bars.first.name, last: @bars.last.name]
       end
     end
   end

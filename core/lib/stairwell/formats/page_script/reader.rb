@@ -92,7 +92,7 @@ module Stairwell
           if keyword && value
             return Statement.new(number, text.rstrip, keyword, rest, value, head.length + 2)
           end
-          keep(number, text, "this is not a statement Stairwell knows.", suggestion: nearest(text))
+          keep(number, text, Phrase["formats.page_script.reader.this_is_not_a_statement_stairwell"], suggestion: nearest(text))
         end
 
         def keyword(head)
@@ -126,23 +126,23 @@ module Stairwell
           scan.finish!
           said.each { |member, value| @claims << Claim.new(statement.line, member, value) }
         rescue Stumble => error
-          keep(statement.line, statement.text, "#{error.message}.", suggestion: EXAMPLES.fetch(statement.keyword), column: error.column)
+          keep(statement.line, statement.text, Phrase["formats.page_script.reader.stumbled", what: error.message], suggestion: EXAMPLES.fetch(statement.keyword), column: error.column)
         end
 
         def read_shape(statement, scan)
           case statement.keyword
           when "page" then [[:pages, page(statement, scan)]]
-          when "bars" then [[:count, scan.number!("a number of bars", 1..Constants::MOST_BARS)]]
+          when "bars" then [[:count, scan.number!(Phrase["formats.page_script.reader.a_number_of_bars"], 1..Constants::MOST_BARS)]]
           when "pickup" then [[:pickup, scan.counts!]]
           when "unnumbered" then unnumbered(scan)
           end
         end
 
         def page(statement, scan)
-          number = Scan.new(statement.head, statement.text.index(/\S/).to_i + 6).number!("a page number", 1..9999)
-          lines = [scan.number!("the bars of a line", 0..99)]
-          lines << scan.number!("the bars of a line", 0..99) until scan.done?
-          scan.stumble("page #{number} is described twice") if all(:pages).any? { |one| one.number == number }
+          number = Scan.new(statement.head, statement.text.index(/\S/).to_i + 6).number!(Phrase["formats.page_script.reader.a_page_number"], 1..9999)
+          lines = [scan.number!(Phrase["formats.page_script.reader.the_bars_of_a_line"], 0..99)]
+          lines << scan.number!(Phrase["formats.page_script.reader.the_bars_of_a_line"], 0..99) until scan.done?
+          scan.stumble(Phrase["formats.page_script.reader.page_is_described_twice", number: number]) if all(:pages).any? { |one| one.number == number }
           Score::Page.new(number: number, lines: lines)
         end
 
@@ -150,7 +150,7 @@ module Stairwell
         def unnumbered(scan)
           found = []
           loop do
-            found << [:unnumbered, scan.take!(/#\d{1,4}/, "bars by their place, such as #5")[1..].to_i]
+            found << [:unnumbered, scan.take!(/#\d{1,4}/, Phrase["formats.page_script.reader.bars_by_their_place_such_as"])[1..].to_i]
             break unless scan.take(/,/)
           end
           found.reject { |_, index| index.zero? }
@@ -179,7 +179,7 @@ module Stairwell
         # How long a bar is, or the number it is printed with.
         def bar(statement, scan)
           bar = @places.bar!(head(statement))
-          return [:numbers, [bar, scan.number!("a bar number", 1..Constants::MOST_BARS)]] if scan.take(/number\b/i)
+          return [:numbers, [bar, scan.number!(Phrase["formats.page_script.reader.a_bar_number"], 1..Constants::MOST_BARS)]] if scan.take(/number\b/i)
 
           [:counts, [bar, scan.counts!].tap { scan.take(/counts?\b/i) }]
         end
@@ -192,7 +192,7 @@ module Stairwell
 
         def clef(statement, scan)
           hand = head(statement).take!(/(right|left)\b/i, "“right” or “left”").downcase.to_sym
-          name = scan.take!(/[^,#]+?(?=\s+from\b|\s*\z)/i, "a clef such as treble").strip
+          name = scan.take!(/[^,#]+?(?=\s+from\b|\s*\z)/i, Phrase["formats.page_script.reader.a_clef_such_as_treble"]).strip
           bar, beat = scan.take(/from\b/i) ? @places.position!(scan) : [1, nil]
           Score::Clef.new(hand: hand, name: name, bar: bar, beat: beat || 1r)
         end
@@ -204,7 +204,7 @@ module Stairwell
 
         def label(statement)
           scan = head(statement)
-          found = scan.take!(LABEL, "a label such as A or A1")
+          found = scan.take!(LABEL, Phrase["formats.page_script.reader.a_label_such_as_a_or"])
           scan.finish!
           found
         end
@@ -231,7 +231,7 @@ module Stairwell
         def in_order(values) = values.sort_by { |one| one.is_a?(Score::Page) ? one.number : one.bar }
 
         def no_bars
-          message = "the script does not say how many bars there are, or more than #{Constants::MOST_BARS}."
+          message = Phrase["formats.page_script.reader.the_script_does_not_say_how", most: Constants::MOST_BARS]
           [Problem.new(line: @lines.size.clamp(1..), column: 1, text: "", message: message, suggestion: "page 12: 4 4 4 4")]
         end
       end

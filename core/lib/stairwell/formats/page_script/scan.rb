@@ -35,7 +35,7 @@ module Stairwell
           found
         end
 
-        def take!(pattern, expected) = take(pattern) || stumble("expected #{expected}")
+        def take!(pattern, expected) = take(pattern) || stumble(Phrase["formats.page_script.scan.expected", expected: expected])
 
         # @return [Integer]
         def number!(expected, within)
@@ -43,16 +43,16 @@ module Stairwell
           value = take!(/\d{1,9}/, expected).to_i
           return value if within.cover?(value)
 
-          raise Stumble.new("expected #{expected} from #{within.min} to #{within.max}, found #{value}", at)
+          raise Stumble.new(Phrase["formats.page_script.scan.expected_from_to_found", expected: expected, min: within.min, max: within.max, found: value], at)
         end
 
         # @return [Rational] counts such as 1, 2.5 or 1/2
         def counts!
           at = column
-          value = Rational(take!(/\d{1,4}(\/[1-9]\d?|\.\d{1,3})?/, "a number of counts such as 1 or 1/2"))
+          value = Rational(take!(/\d{1,4}(\/[1-9]\d?|\.\d{1,3})?/, Phrase["formats.page_script.scan.a_number_of_counts_such_as"]))
           return value if value.positive? && value <= 64
 
-          raise Stumble.new("expected between 0 and 64 counts", at)
+          raise Stumble.new(Phrase["formats.page_script.scan.expected_between_and_counts"], at)
         end
 
         def done? = @scanner.eos?
@@ -70,7 +70,7 @@ module Stairwell
         def phrase!(expected) = (found = take(Text::QUOTED)) ? Text.read(found) : take!(/[^,]+/, expected).strip
 
         def finish!
-          stumble("did not expect “#{@scanner.rest.strip}” here") unless done?
+          stumble(Phrase["formats.page_script.scan.did_not_expect_here", rest: @scanner.rest.strip]) unless done?
         end
 
         def stumble(message) = raise(Stumble.new(message, column))

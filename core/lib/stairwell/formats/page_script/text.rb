@@ -23,6 +23,7 @@ module Stairwell
         # @param list [Boolean] whether a comma would end it
         # @return [String] as it stands in a script
         def write(text, list: false)
+          text = text.to_s
           plain = text == text.strip && !text.empty? && !text.match?(/[\n\r\t]/) && !text.start_with?("\"") && !text.match?(/(?:\A|\s)#{COMMENT}/o)
           (plain && !(list && text.include?(","))) ? text : quote(text)
         end

@@ -18,17 +18,17 @@ module Stairwell
         module_function
 
         def time(scan, places)
-          beats = scan.number!("beats such as 3", 1..32)
-          scan.take!(%r{/}, "a slash, as in 3/4")
-          unit = scan.take!(/(32|16|8|4|2|1)\b/, "a note value: 1, 2, 4, 8, 16 or 32").to_i
+          beats = scan.number!(Phrase["formats.page_script.values.beats_such_as"], 1..32)
+          scan.take!(%r{/}, Phrase["formats.page_script.values.a_slash_as_in"])
+          unit = scan.take!(/(32|16|8|4|2|1)\b/, Phrase["formats.page_script.values.a_note_value_or"]).to_i
           Score::Meter.new(beats: beats, unit: unit, bar: from(scan, places))
         end
 
         def key(scan, places)
           at = scan.column
-          name = scan.take!(/[A-G][#b]?(\s+(major|minor))?/i, "a key such as G major")
+          name = scan.take!(/[A-G][#b]?(\s+(major|minor))?/i, Phrase["formats.page_script.values.a_key_such_as_g_major"])
           bar = from(scan, places)
-          Score::Key.parse(name, bar: bar) || raise(Stumble.new("there is no key of #{name}", at))
+          Score::Key.parse(name, bar: bar) || raise(Stumble.new(Phrase["formats.page_script.values.there_is_no_key_of", name: name], at))
         end
 
         def from(scan, places) = scan.take(/from\b/i) ? places.bar!(scan) : 1
@@ -39,8 +39,8 @@ module Stairwell
           found = {}
           until scan.done?
             if scan.take(/marked\b/i) then found[:tempo_mark] = mark(scan)
-            elsif scan.take(TARGET) then found[:tempo_target] = scan.number!("beats per minute", 1..400)
-            else found[:tempo_words] = [found[:tempo_words], scan.phrase!("a tempo word")].compact.join(", ")
+            elsif scan.take(TARGET) then found[:tempo_target] = scan.number!(Phrase["formats.page_script.values.beats_per_minute"], 1..400)
+            else found[:tempo_words] = [found[:tempo_words], scan.phrase!(Phrase["formats.page_script.values.a_tempo_word"])].compact.join(", ")
             end
             scan.take(/,/) || break
           end
@@ -49,17 +49,17 @@ module Stairwell
 
         # @return [Array(Rational, Integer)] note value and beats a minute
         def mark(scan)
-          unit = scan.take!(UNIT_PATTERN, "a note value such as quarter").downcase
+          unit = scan.take!(UNIT_PATTERN, Phrase["formats.page_script.values.a_note_value_such_as_quarter"]).downcase
           length = UNITS.fetch(unit.split.last)
           length = length * 3 / 2 if unit.start_with?("dotted")
-          scan.take!(/=/, "an equals sign, as in quarter = 92")
-          [length, scan.number!("beats a minute", 1..400)]
+          scan.take!(/=/, Phrase["formats.page_script.values.an_equals_sign_as_in_quarter"])
+          [length, scan.number!(Phrase["formats.page_script.values.beats_a_minute"], 1..400)]
         end
 
         # `9-13`, `to 13` where no opening sign is printed, `9-13 x3`.
         def repeat(scan, places)
           span = scan.take(/to\b/i) ? Score::Span.new(from: nil, to: places.bar!(scan)) : places.span!(scan)
-          times = scan.number!("how often", 2..Constants::MOST_TIMES) if scan.take(/x/i)
+          times = scan.number!(Phrase["formats.page_script.values.how_often"], 2..Constants::MOST_TIMES) if scan.take(/x/i)
           Score::Repeat.new(from: span.from, to: span.to, times: times)
         end
 
@@ -74,7 +74,7 @@ module Stairwell
         def passes(scan)
           found = []
           loop do
-            found << scan.number!("a pass such as 1", 1..Constants::MOST_TIMES)
+            found << scan.number!(Phrase["formats.page_script.values.a_pass_such_as"], 1..Constants::MOST_TIMES)
             break unless scan.take(/,/)
           end
           found.uniq
@@ -87,7 +87,7 @@ module Stairwell
 
         def details(scan, places)
           found = {variant: variant(scan, places)}
-          found[:difficulty] = scan.number!("a difficulty", 1..5) if scan.take(/difficulty\b/i)
+          found[:difficulty] = scan.number!(Phrase["formats.page_script.values.a_difficulty"], 1..5) if scan.take(/difficulty\b/i)
           found
         end
 
@@ -95,7 +95,7 @@ module Stairwell
           hand = scan.take(/(left|right)\s+hand\b/i)&.[](/\w+/)&.downcase&.to_sym
           return unless hand ? scan.take!(/like\b/i, "“like”") : scan.take(/like\b/i)
 
-          of = scan.take!(LABEL, "the label of an earlier section")
+          of = scan.take!(LABEL, Phrase["formats.page_script.values.the_label_of_an_earlier_section"])
           except = scan.take(/except\b/i) ? places.spans!(scan).flat_map(&:bars) : []
           relation = scan.take(/(moved|rhythm)\b/i)&.downcase&.to_sym || :same
           Score::Variant.new(of: of, relation: relation, except: except, hand: hand)

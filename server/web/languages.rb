@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+require "digest"
+
+module Stairwell
+  module Server
+    # The languages of the screens: which there are, which one a request is answered in,
+    # and their texts for the browser.
+    module Languages
+      Locales.add(File.expand_path("../locales", __dir__))
+      Locales.add(File.expand_path("../../web/locales", __dir__))
+
+      # Texts of the front end, each file with a name that changes with it.
+      PATH = %r{\A/texts/(?<tag>[A-Za-z0-9-]{2,35})-(?<print>\h{16})\.json\z}
+      private_constant :PATH
+
+      module_function
+
+      # @return [Array<Hash>] {tag:, name:} of each
+      def all = Locales.all.map { |tag| {tag: tag.to_s, name: Locales.name(tag)} }
+
+      # @param tag [String]
+      # @return [void]
+      # @raise [RefusedError] when it is none
+      def known!(tag)
+        Locales.known?(tag) || raise(RefusedError.new(Phrase["server.languages.unknown", tag: tag], code: :locale, field: "locale"))
+      end
+
+      # @param header [String, nil] Accept-Language (RFC 9110)
+      # @return [Symbol] the first of it that is spoken, if only in its language
+      def asked(header)
+        wanted = header.to_s[0, 200].split(",").map { |one| one.split(";") }.sort_by.with_index { |(_, share), at| [-(share.to_s[/q=([\d.]+)/, 1] || 1).to_f, at] }
+        tags = wanted.map { |tag, _| tag.to_s.strip }
+        (tags + tags.map { |tag| tag[/\A[A-Za-z]+/].to_s }).find { |tag| Locales.known?(tag) }&.to_sym || Locales::DEFAULT
+      end
+
+      # @return [Hash{String => String}] the address of each language's texts
+      def addresses = @addresses ||= Locales.all.to_h { |tag| [tag.to_s, "/texts/#{tag}-#{Digest::SHA256.hexdigest(texts(tag))[0, 16]}.json"] }
+
+      # @param path [String]
+      # @return [String, nil] JSON; nil when there is nothing at the address
+      def at(path)
+        found = PATH.match(path)
+        texts(found[:tag]) if found && addresses[found[:tag]] == path
+      end
+
+      def texts(tag)
+        @texts ||= {}
+        @texts[tag.to_s] ||= JSON.generate(Locales.texts(tag, :web))
+      end
+
+      # A language came in while the server runs.
+      def again = @addresses = @texts = nil
+      private_class_method :texts
+
+      # Answers in the language the browser asks for, until it is known who asks.
+      class Asked
+        def initialize(app)
+          @app = app
+        end
+
+        def call(env) = Locales.with(Languages.asked(env["HTTP_ACCEPT_LANGUAGE"])) { @app.call(env) }
+      end
+    end
+  end
+end
