@@ -1,6 +1,6 @@
 import react from "@vitejs/plugin-react";
-import { defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
+import { defineConfig } from "vitest/config";
 import { filesOf } from "./bundles.ts";
 
 // The server replaces __NONCE__ in each answer with a nonce of its own.
@@ -35,6 +35,11 @@ export default defineConfig({
             options: { cacheName: "sheet-page" },
           },
           {
+            urlPattern: ({ url }) => url.pathname.startsWith("/texts/"),
+            handler: "CacheFirst",
+            options: { cacheName: "texts", expiration: { maxEntries: 4 } },
+          },
+          {
             urlPattern: ({ url }) => url.pathname.startsWith("/api/sheet/"),
             handler: "NetworkFirst",
             options: { cacheName: "sheet" },
@@ -52,5 +57,6 @@ export default defineConfig({
   html: { cspNonce: "__NONCE__" },
   // The engraver is one large chunk of its own, loaded when notes are first shown.
   build: { manifest: true, assetsInlineLimit: 0, modulePreload: { polyfill: false }, chunkSizeWarningLimit: 9000 },
+  test: { setupFiles: ["vitest.setup.ts"] },
   server: { proxy: { "/api": "http://127.0.0.1:4310" } },
 });

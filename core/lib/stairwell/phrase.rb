@@ -189,13 +189,16 @@ module Stairwell
     # @return [Object]
     def unpack(data)
       return data unless data.is_a?(Hash)
-      return self[data["say"], **data.fetch("with", {}).to_h { |name, value| [name.to_sym, unpack(value)] }] if data.key?("say")
-      return day(Date.iso8601(data["day"]), data["as"].to_sym) if data.key?("day")
-      return list(data["list"].map { |one| unpack(one) }, by: data["by"].to_sym) if data.key?("list")
-      return number(Rational(data["number"])) if data.key?("number")
-      return ordinal(data["ordinal"]) if data.key?("ordinal")
 
-      data.key?("capital") ? capital(unpack(data["capital"])) : data
+      case data.keys.sort
+      when %w[say], %w[say with] then self[data["say"], **data.fetch("with", {}).to_h { |name, value| [name.to_sym, unpack(value)] }]
+      when %w[as day] then day(Date.iso8601(data["day"]), data["as"].to_sym)
+      when %w[by list] then list(data["list"].map { |one| unpack(one) }, by: data["by"].to_sym)
+      when %w[number] then number(Rational(data["number"]))
+      when %w[ordinal] then ordinal(data["ordinal"])
+      when %w[capital] then capital(unpack(data["capital"]))
+      else data
+      end
     end
 
     # @param data [Object] plain data with packed phrases anywhere in it

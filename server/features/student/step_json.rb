@@ -13,7 +13,7 @@ module Stairwell
         def of(one, progress)
           step = one.step
           step.to_h.slice(:id, :title, :place, :section, :tempo, :repetitions, :arithmetic).merge(
-            stage: step.stage.to_s, state: one.state.to_s, credited: one.credited,
+            stage: step.stage.to_s, stage_name: Practice.stage_name(step), state: one.state.to_s, credited: one.credited,
             good_days: one.good_days, minutes: step.minutes.to_f, done_when: step.done, introduced: one.introduced, simplification: simplification(step, progress),
             last_result: one.last_result && {result: one.last_result.result.to_s, day: one.last_result.date.to_s}
           )

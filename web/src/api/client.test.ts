@@ -86,7 +86,9 @@ test("without a connection the trouble is one that can be tried again", async ()
 
 test("a keyless answer, as of a proxy in front, does not pass for one of ours", async () => {
   answers = [json(502, { error: "bad gateway" })];
-  await expect(signIn()).rejects.toMatchObject({ message: "The server gave an answer that makes no sense." });
+  await expect(signIn()).rejects.toMatchObject({
+    message: "The server sent an answer that makes no sense. Try again.",
+  });
 });
 
 // RFC 9562, section 5.4: version 4, variant 10.

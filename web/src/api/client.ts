@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { t } from "../words";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
@@ -13,12 +14,12 @@ export class Trouble extends Error {
 /** Whether the server was not reached at all, so that it is worth trying again. */
 export const offline = (error: unknown) => error instanceof Trouble && error.problem.code === "offline";
 
-const OFFLINE: Schemas["Problem"] = {
-  title: "No connection",
+const unreached = (): Schemas["Problem"] => ({
+  title: t("api.client.no_connection"),
   status: 0,
   code: "offline",
-  detail: "Stairwell cannot be reached. Check the connection and try again; nothing you typed is lost.",
-};
+  detail: t("api.client.cannot_be_reached"),
+});
 
 let csrf = "";
 
@@ -51,7 +52,7 @@ async function codeOf(response: Response): Promise<string | undefined> {
 
 export const api = createClient<paths>({ baseUrl: "/", fetch: carryToken });
 
-api.use({ onError: () => new Trouble(OFFLINE) });
+api.use({ onError: () => new Trouble(unreached()) });
 
 /** Awaits a call and gives its data, or throws what went wrong. */
 export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
@@ -59,7 +60,11 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response
   if (response.ok && data !== undefined) return data;
   const problem = error as Partial<Schemas["Problem"]> | undefined;
   if (problem?.detail) throw new Trouble(problem as Schemas["Problem"]);
-  throw new Trouble({ ...OFFLINE, status: response.status, detail: "The server gave an answer that makes no sense." });
+  throw new Trouble({
+    ...unreached(),
+    status: response.status,
+    detail: t("api.client.the_server_gave_an_answer_that"),
+  });
 }
 
 /** A key made here, so that the same mark sent twice counts once. Plain HTTP in

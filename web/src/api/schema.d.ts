@@ -1658,6 +1658,8 @@ export interface components {
             title: string;
             place: string;
             section: string | null;
+            /** @description What its stage is called */
+            stage_name: string;
             stage: string;
             state: components["schemas"]["State"];
             credited: number;

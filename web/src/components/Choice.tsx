@@ -1,5 +1,6 @@
 import { Field, NativeSelect } from "@chakra-ui/react";
 import type { ComponentProps } from "react";
+import { t } from "../words";
 
 type Props = ComponentProps<typeof NativeSelect.Field> & { label: string; width?: string; required?: boolean };
 
@@ -21,11 +22,11 @@ export function Choice({ label, width = "150px", required, children, ...field }:
 /** Which hand comes first. */
 export function FirstHand(field: Omit<Props, "label" | "children">) {
   return (
-    <Choice label="First hand" {...field}>
-      <option value="right">Right</option>
-      <option value="left">Left</option>
-      <option value="easier">The easier</option>
-      <option value="harder">The harder</option>
+    <Choice label={t("components.choice.first_hand")} {...field}>
+      <option value="right">{t("components.choice.right")}</option>
+      <option value="left">{t("components.choice.left")}</option>
+      <option value="easier">{t("components.choice.the_easier")}</option>
+      <option value="harder">{t("components.choice.the_harder")}</option>
     </Choice>
   );
 }

@@ -1,5 +1,6 @@
 import type { Schemas } from "../api/client";
 import { colour } from "../theme/system";
+import { t } from "../words";
 
 type State = Schemas["State"];
 
@@ -27,7 +28,7 @@ export function Climb({ states, percent, title, width = 220, height = 40 }: Prop
       width="100%"
       style={{ maxWidth: width, display: "block" }}
       role="img"
-      aria-label={`${title}: ${percent} % of the work, ${said.join(", ")}`}
+      aria-label={t("components.climb.said", { title, percent, states: said.join(", ") })}
     >
       <path d={`M0 ${height - 0.5}H${width}`} stroke={colour("line")} />
       <path d={stroke(["waiting"], (x, y) => line(x, y + 7))} stroke={colour("soft")} />

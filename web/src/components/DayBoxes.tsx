@@ -1,6 +1,7 @@
 import { Flex } from "@chakra-ui/react";
 import { colour } from "../theme/system";
-import { fullDay, shortDay } from "./dates";
+import { t } from "../words";
+import { fullDay, listed, shortDay } from "./dates";
 import { Word } from "./Word";
 
 type Day = { date: string; planned: boolean; of: number; repetitions: number; struggle: boolean };
@@ -9,7 +10,7 @@ type Day = { date: string; planned: boolean; of: number; repetitions: number; st
  * done, one diagonal for a struggle. */
 export function DayBoxes({ days }: { days: Day[] }) {
   return (
-    <Flex gap="4px" role="list" aria-label="Practice days">
+    <Flex gap="4px" role="list" aria-label={t("components.day_boxes.practice_days")}>
       {days.map((day) => (
         <svg key={day.date} width="24" height="24" role="listitem" aria-label={said(day)}>
           <rect
@@ -37,6 +38,10 @@ export function DayBoxes({ days }: { days: Day[] }) {
 const filled = (day: Day) => day.repetitions > 0 && day.repetitions >= day.of;
 
 function said(day: Day) {
-  const struggle = day.struggle ? ", a struggle" : "";
-  return `${fullDay(day.date)}: ${day.repetitions} of ${day.of}${day.planned ? "" : ", not planned"}${struggle}`;
+  const done = t("components.day_boxes.done", { day: fullDay(day.date), done: day.repetitions, of: day.of });
+  const more = [
+    !day.planned && t("components.day_boxes.not_planned"),
+    day.struggle && t("components.day_boxes.a_struggle"),
+  ];
+  return listed([done, ...more]);
 }

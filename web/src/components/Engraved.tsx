@@ -1,5 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
+import { t } from "../words";
 import { engrave } from "./engraving";
 import { Waiting } from "./Notice";
 
@@ -37,7 +38,7 @@ export function Engraved({ score, from, to, width }: EngravedProps) {
       {drawn && (
         <Box
           role="img"
-          aria-label={`The notes of ${from === to ? "bar" : "bars"} ${of}`}
+          aria-label={t("components.engraved.notes_of", { bars: of, count: to - from + 1 })}
           bg="white"
           p="6px"
           borderRadius="3px"

@@ -1,6 +1,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { newKey } from "../api/client";
 import { useIntroduce } from "../api/queries";
+import { t } from "../words";
 import { Button } from "./Button";
 import { Notice } from "./Notice";
 
@@ -24,9 +25,13 @@ export function Introductions({ student, all, named }: { student: number; all: O
             align="center"
             wrap="wrap"
             role="group"
-            aria-label={`Introduced in ${own[0]?.piece}`}
+            aria-label={t("components.introductions.introduced_in", { piece: own[0]?.piece })}
           >
-            <Text fontWeight={650}>{named ? `Introduced in ${own[0]?.piece}` : "Introduced"}</Text>
+            <Text fontWeight={650}>
+              {named
+                ? t("components.introductions.introduced_in", { piece: own[0]?.piece })
+                : t("components.introductions.introduced")}
+            </Text>
             {own.map((one) => (
               <Button
                 key={one.what}
@@ -34,7 +39,11 @@ export function Introductions({ student, all, named }: { student: number; all: O
                 size="xs"
                 aria-pressed={one.introduced}
                 disabled={introduce.isPending}
-                title={one.introduced ? "Shown already; press to take that back" : "Show it today: its steps open"}
+                title={
+                  one.introduced
+                    ? t("components.introductions.shown_already_press_to_take_that")
+                    : t("components.introductions.show_it_today_its_steps_open")
+                }
                 onClick={() =>
                   introduce.mutate({ assignment_id: id, what: one.what, introduced: !one.introduced, key: newKey() })
                 }

@@ -1,5 +1,6 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
+import { t } from "../words";
 import { Button } from "./Button";
 
 type Rows = [keys: string, does: string][];
@@ -34,7 +35,7 @@ export function KeyHelp() {
   return (
     <Box
       role="dialog"
-      aria-label={`Keys: ${page.title}`}
+      aria-label={t("components.key_help.keys", { title: page.title })}
       position="fixed"
       right="24px"
       bottom="24px"
@@ -48,10 +49,10 @@ export function KeyHelp() {
     >
       <Flex justify="space-between" align="baseline" mb="6px">
         <Heading as="h2" fontSize="md" fontWeight={700}>
-          Keys: {page.title}
+          {t("components.key_help.keys", { title: page.title })}
         </Heading>
         <Button kind="quiet" size="sm" onClick={() => setPage(null)}>
-          Close
+          {t("components.key_help.close")}
         </Button>
       </Flex>
       {page.rows.map(([keys, does]) => (

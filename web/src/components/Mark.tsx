@@ -1,5 +1,6 @@
 import { Flex } from "@chakra-ui/react";
 import { colour } from "../theme/system";
+import { t } from "../words";
 
 /** The product's sign: a flight of stairs. */
 export function Mark() {
@@ -8,7 +9,7 @@ export function Mark() {
       <svg width="26" height="22" aria-hidden="true">
         <path d="M1 21V16H8V11H15V6H22V1" fill="none" stroke={colour("rail")} strokeWidth="3" />
       </svg>
-      Stairwell
+      {t("components.mark.stairwell")}
     </Flex>
   );
 }

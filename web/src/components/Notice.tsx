@@ -1,6 +1,7 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Trouble } from "../api/client";
+import { t } from "../words";
 import { Button } from "./Button";
 
 /** The one way to show an error: what, where, and how to mend it. */
@@ -21,7 +22,7 @@ export function Notice({ trouble, again }: { trouble: Trouble | null | undefined
       <Text>{trouble.problem.detail}</Text>
       {again && (
         <Button mt="6px" size="sm" onClick={again}>
-          Try again
+          {t("components.notice.try_again")}
         </Button>
       )}
     </Box>
@@ -32,7 +33,7 @@ export function Notice({ trouble, again }: { trouble: Trouble | null | undefined
 export function Waiting({ what }: { what: string }) {
   return (
     <Text role="status" color="soft" py="12px">
-      Opening {what} …
+      {t("components.notice.opening", { what })}
     </Text>
   );
 }
@@ -51,7 +52,7 @@ export function Lost({ trouble, again }: { trouble: Trouble; again: () => void }
   return (
     <>
       <Heading as="h1" fontSize="1.75rem" fontWeight={750} letterSpacing="-0.5px">
-        This cannot be shown
+        {t("components.notice.this_cannot_be_shown")}
       </Heading>
       <Notice trouble={trouble} again={again} />
     </>

@@ -1,5 +1,6 @@
 import { chakra, Flex } from "@chakra-ui/react";
 import { useState } from "react";
+import { t } from "../words";
 import { Button } from "./Button";
 
 // Pages the server makes at once.
@@ -18,12 +19,12 @@ export function PrintWeeks({ students, children }: PrintWeeksProps) {
     <Flex gap="8px" align="center">
       <chakra.label display="flex" gap="4px" alignItems="center" fontSize="sm" color="soft">
         <input type="checkbox" checked={empty} onChange={(event) => setEmpty(event.target.checked)} />
-        boxes empty
+        {t("components.print_weeks.boxes_empty")}
       </chakra.label>
       <Button
         onClick={open}
         disabled={students.length === 0 || many}
-        title={many ? `At most ${MOST} at once: choose a teacher, a class or a day first` : undefined}
+        title={many ? t("components.print_weeks.at_most_at_once_choose_a", { count: MOST }) : undefined}
       >
         {children}
       </Button>

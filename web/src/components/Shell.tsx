@@ -4,19 +4,12 @@ import { type ReactNode, useState } from "react";
 import { NavLink } from "react-router";
 import { useSignOut } from "../api/queries";
 import { choose, looks } from "../theme/looks";
+import { t } from "../words";
 import { Button } from "./Button";
 import { KeyHelp } from "./KeyHelp";
 import { Mark } from "./Mark";
 
-const WAYS = [
-  ["/today", "Today"],
-  ["/studio", "Studio"],
-  ["/students", "Students"],
-  ["/library", "Library"],
-  ["/routines", "Routines"],
-  ["/outbox", "Outbox"],
-  ["/settings", "Settings"],
-] as const;
+const WAYS = ["today", "studio", "students", "library", "routines", "outbox", "settings"];
 
 const Way = chakra(NavLink);
 
@@ -36,18 +29,18 @@ export function Shell({ name, studio, children }: { name: string; studio: string
         wrap="wrap"
       >
         <Mark />
-        <Flex as="nav" aria-label="Pages" gap="4px">
-          {WAYS.map(([to, label]) => (
+        <Flex as="nav" aria-label={t("components.shell.pages")} gap="4px">
+          {WAYS.map((place) => (
             <Way
-              key={to}
-              to={to}
+              key={place}
+              to={`/${place}`}
               px="12px"
               py="6px"
               fontWeight={550}
               color="soft"
               css={{ "&[aria-current=page]": { color: "ink", boxShadow: "inset 0 -3px 0 var(--chakra-colors-rail)" } }}
             >
-              {label}
+              {t(`components.shell.${place}`)}
             </Way>
           ))}
         </Flex>
@@ -74,8 +67,8 @@ function Looks() {
       <Button
         kind="quiet"
         aria-pressed={worn.size === "piano"}
-        aria-label="Large type for reading at the piano"
-        title="Large type for reading at the piano"
+        aria-label={t("components.shell.large_type_for_reading_at_the")}
+        title={t("components.shell.large_type_for_reading_at_the")}
         onClick={() => setWorn(choose({ size: worn.size === "piano" ? "desk" : "piano" }))}
       >
         <ALargeSmall size={20} />
@@ -83,8 +76,8 @@ function Looks() {
       <Button
         kind="quiet"
         aria-pressed={worn.dark}
-        aria-label="Dark"
-        title={worn.dark ? "Light" : "Dark"}
+        aria-label={t("components.shell.dark")}
+        title={worn.dark ? t("components.shell.light") : t("components.shell.dark")}
         onClick={() => setWorn(choose({ dark: !worn.dark }))}
       >
         {worn.dark ? <Sun size={18} /> : <Moon size={18} />}
@@ -96,7 +89,12 @@ function Looks() {
 function SignOut() {
   const out = useSignOut();
   return (
-    <Button kind="quiet" aria-label="Sign out" title="Sign out" onClick={() => out.mutate(undefined)}>
+    <Button
+      kind="quiet"
+      aria-label={t("components.shell.sign_out")}
+      title={t("components.shell.sign_out")}
+      onClick={() => out.mutate(undefined)}
+    >
       <LogOut size={18} />
     </Button>
   );

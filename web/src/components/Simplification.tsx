@@ -1,6 +1,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { newKey, type Schemas } from "../api/client";
 import { type Form, useSimplify } from "../api/queries";
+import { t } from "../words";
 import { Button } from "./Button";
 import { Notice } from "./Notice";
 import { Pick } from "./Pick";
@@ -17,11 +18,18 @@ export function Simplification({ student, step, of }: { student: number; step: S
   const bars = simplification.forms.filter((one) => one.form === "bar");
   return (
     <>
-      <Flex gap="4px" align="center" wrap="wrap" mt="6px" role="group" aria-label={`Smaller first, ${step.title}`}>
+      <Flex
+        gap="4px"
+        align="center"
+        wrap="wrap"
+        mt="6px"
+        role="group"
+        aria-label={t("components.simplification.smaller_first", { title: step.title })}
+      >
         <Text fontSize="sm" fontWeight={650}>
-          Smaller first:
+          {t("components.simplification.smaller_first_2")}
         </Text>
-        {[...forms, { form: "none", bar: null, words: "as it is" }].map((one) => (
+        {[...forms, { form: "none", bar: null, words: t("components.simplification.as_it_is") }].map((one) => (
           <Button
             key={one.form}
             kind="toggle"
@@ -34,12 +42,12 @@ export function Simplification({ student, step, of }: { student: number; step: S
         ))}
         {bars.length > 0 && (
           <Pick
-            aria-label="Only one bar of it"
+            aria-label={t("components.simplification.only_one_bar_of_it")}
             value={chosen === "bar" ? String(simplification.bar) : ""}
             onChange={(event) => choose("bar", Number(event.target.value))}
           >
             <option value="" disabled>
-              one bar …
+              {t("components.simplification.one_bar")}
             </option>
             {bars.map((one) => (
               <option key={one.bar} value={String(one.bar)}>

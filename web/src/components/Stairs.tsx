@@ -2,10 +2,11 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { colour, tintOf } from "../theme/system";
+import { t } from "../words";
 import { Button } from "./Button";
-import { dayAndMonth } from "./dates";
+import { dayAndMonth, listed } from "./dates";
 import { period, StairsTable } from "./StairsTable";
-import { STATE_WORDS } from "./StateMark";
+import { stateWord } from "./StateMark";
 import { Word } from "./Word";
 
 type Climb = Schemas["Stairs"];
@@ -44,7 +45,7 @@ export function Stairs({
         <Drawing climb={climb} title={title} today={today} due={due} />
       )}
       <Button size="xs" kind="quiet" className="no-print" onClick={() => setAsTable(!asTable)}>
-        {asTable ? "Show as stairs" : "Show as a table"}
+        {asTable ? t("components.stairs.show_as_stairs") : t("components.stairs.show_as_a_table")}
       </Button>
     </Box>
   );
@@ -121,13 +122,13 @@ function Drawing({ climb, title, today, due }: { climb: Climb; title: string; to
       />
       <line x1={x(today)} x2={x(today)} y1={TOP - 4} y2={base + 8} stroke={colour("rail")} strokeWidth="2" />
       <Word x={x(today)} y={TOP - 7} size={11.5} weight={700} anchor="middle" tone="rail">
-        today
+        {t("components.stairs.today")}
       </Word>
       {due && (
         <>
           <line x1={x(due)} x2={x(due)} y1={TOP - 4} y2={base + 8} stroke={colour("brick")} strokeWidth="2" />
           <Word x={x(due)} y={TOP - 7} size={11.5} weight={700} anchor="middle" tone="brick">
-            due
+            {t("components.stairs.due")}
           </Word>
         </>
       )}
@@ -155,7 +156,7 @@ function Step({
   const done = tread.state === "steady" || tread.state === "secure";
   return (
     <g>
-      <title>{`${tread.title}: ${STATE_WORDS[tread.state]}${tread.planned ? `, planned ${period(tread.planned)}` : ""}${tread.real ? `, really ${period(tread.real)}` : ""}${tread.likely ? `, likely ${period(tread.likely)}` : ""}`}</title>
+      <title>{about(tread)}</title>
       {tread.likely && (
         <line
           {...across(bar(tread.likely))}
@@ -191,12 +192,23 @@ function Step({
   );
 }
 
+function about(tread: Tread) {
+  const state = t("components.stairs.state", { title: tread.title, state: stateWord(tread.state) });
+  const when = (["planned", "real", "likely"] as const).map((kind) => {
+    const days = tread[kind];
+    return days && t(`components.stairs.${kind}`, { period: period(days) });
+  });
+  return listed([state, ...when]);
+}
+
 const across = ({ x, width }: { x: number; width: number }) => ({ x1: x, x2: x + width });
 
 function said(climb: Climb, title: string, due: string | null) {
   const all = climb.flights.flatMap((flight) => flight.treads);
   const done = all.filter((tread) => tread.state === "steady" || tread.state === "secure").length;
-  return `The stairs of ${title}: ${done} of ${all.length} steps are steady${due ? `, due ${dayAndMonth(due)}` : ""}. Each step is in the table.`;
+  const steady = t("components.stairs.steady", { title, done, count: all.length });
+  const said = listed([steady, due && t("components.stairs.due_on", { day: dayAndMonth(due) })]);
+  return t("components.stairs.said", { said });
 }
 
 /** Dates for the foot of the stairs, two weeks apart, or four where it is long. */

@@ -1,7 +1,8 @@
 import { chakra } from "@chakra-ui/react";
 import type { Schemas } from "../api/client";
+import { t } from "../words";
 import { dayAndMonth } from "./dates";
-import { STATE_WORDS } from "./StateMark";
+import { stateWord } from "./StateMark";
 
 type Climb = Schemas["Stairs"];
 
@@ -9,7 +10,9 @@ const Table = chakra("table");
 
 export const period = (days: string[]) => {
   const [first, last] = days as [string, string];
-  return first === last ? dayAndMonth(first) : `${dayAndMonth(first)} to ${dayAndMonth(last)}`;
+  return first === last
+    ? dayAndMonth(first)
+    : t("components.stairs_table.to", { from: dayAndMonth(first), to: dayAndMonth(last) });
 };
 
 /** The stairs in words: a row for each step, from the bottom up. */
@@ -18,7 +21,7 @@ export function StairsTable({ climb, title }: { climb: Climb; title: string }) {
     <Table
       w="100%"
       fontSize="sm"
-      aria-label={`The stairs of ${title}`}
+      aria-label={t("components.stairs_table.the_stairs_of", { title })}
       css={{
         "& th": { textAlign: "left", paddingRight: "12px" },
         "& td": { paddingRight: "12px", borderTop: "1px solid var(--chakra-colors-line)" },
@@ -26,7 +29,15 @@ export function StairsTable({ climb, title }: { climb: Climb; title: string }) {
     >
       <thead>
         <tr>
-          {["Flight", "Step", "State", "Planned", "Really", "Likely", "Cautious"].map((head) => (
+          {[
+            t("components.stairs_table.flight"),
+            t("components.stairs_table.step"),
+            t("components.stairs_table.state"),
+            t("components.stairs_table.planned"),
+            t("components.stairs_table.really"),
+            t("components.stairs_table.likely"),
+            t("components.stairs_table.cautious"),
+          ].map((head) => (
             <th scope="col" key={head}>
               {head}
             </th>
@@ -39,7 +50,7 @@ export function StairsTable({ climb, title }: { climb: Climb; title: string }) {
             <tr key={tread.id}>
               <td>{flight.name}</td>
               <th scope="row">{tread.title}</th>
-              <td>{STATE_WORDS[tread.state]}</td>
+              <td>{stateWord(tread.state)}</td>
               {[tread.planned, tread.real, tread.likely, tread.cautious].map((days, at) => (
                 <td key={at}>{days ? period(days) : "–"}</td>
               ))}

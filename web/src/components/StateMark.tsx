@@ -1,16 +1,11 @@
 import { chakra } from "@chakra-ui/react";
 import type { Schemas } from "../api/client";
 import { colour } from "../theme/system";
+import { t } from "../words";
 
 type State = Schemas["State"];
 
-export const STATE_WORDS: Record<State, string> = {
-  waiting: "waiting",
-  open: "open",
-  begun: "begun",
-  steady: "steady",
-  secure: "secure",
-};
+export const stateWord = (state: State) => t(`components.states.${state}`);
 
 /** One tread: waiting a thin line, open an outline, begun filled by its share,
  * steady filled, secure filled with a rail above it. */
@@ -44,7 +39,7 @@ const Svg = chakra("svg");
 /** A step's state as a mark, with its word for those who do not see it; an
  * empty label where the word stands beside it. */
 export function StateMark({ state, share, label }: { state: State; share?: number; label?: string }) {
-  const said = label ?? STATE_WORDS[state];
+  const said = label ?? stateWord(state);
   const role = said ? { role: "img", "aria-label": said } : { "aria-hidden": true };
   return (
     <Svg width="40px" height="13px" viewBox="0 0 40 13" flex="none" {...role}>

@@ -1,5 +1,6 @@
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
+import { t } from "../words";
 import { Button } from "./Button";
 import { dayAndMonth } from "./dates";
 
@@ -26,25 +27,32 @@ export function Stretches({ legend, word, all, onChange }: Props) {
             key={one.from + one.to}
             size="sm"
             type="button"
-            aria-label={`${word} ${dayAndMonth(one.from)} to ${dayAndMonth(one.to)}: take it out`}
+            aria-label={t("components.stretches.to_take_it_out", {
+              word,
+              from: dayAndMonth(one.from),
+              to: dayAndMonth(one.to),
+            })}
             onClick={() => onChange(all.filter((other) => other !== one))}
           >
-            {dayAndMonth(one.from)} to {dayAndMonth(one.to)} ×
+            {t("components.stretches.to_2", {
+              from: dayAndMonth(one.from),
+              to: dayAndMonth(one.to),
+            })}
           </Button>
         ))}
         <Input
           type="date"
-          aria-label={`${word} from`}
+          aria-label={t("components.stretches.from", { word })}
           w="150px"
           h="32px"
           borderColor="line"
           value={from}
           onChange={(event) => setFrom(event.target.value)}
         />
-        to
+        {t("components.stretches.to")}
         <Input
           type="date"
-          aria-label={`${word} to`}
+          aria-label={t("components.stretches.to_3", { word })}
           w="150px"
           h="32px"
           borderColor="line"
@@ -52,7 +60,7 @@ export function Stretches({ legend, word, all, onChange }: Props) {
           onChange={(event) => setTo(event.target.value)}
         />
         <Button type="button" size="sm" disabled={!from} onClick={add}>
-          Add
+          {t("components.stretches.add")}
         </Button>
       </Flex>
     </Box>

@@ -1,5 +1,10 @@
 import { Box, Text } from "@chakra-ui/react";
 import type { Schemas } from "../api/client";
+import { t } from "../words";
+import { minutes } from "./dates";
+
+const fingers = (one: Schemas["WarmUp"]) =>
+  t("components.warm_ups.fingers", { right: one.right.join(" "), left: one.left.join(" ") });
 
 /** What begins the day: the notes from the bottom up with the fingers of each
  * hand on them. */
@@ -11,14 +16,7 @@ export function WarmUps({ all, small }: { all: Schemas["WarmUp"][] | undefined; 
         <Box key={one.title} mb="3px">
           <Text fontWeight={650}>{one.title}</Text>
           <Text color="soft">
-            {one.notes.join(" ")}
-            {!small && (
-              <>
-                {" "}
-                · right {one.right.join(" ")} · left {one.left.join(" ")}
-              </>
-            )}
-            {` · ${one.minutes} min`}
+            {[one.notes.join(" "), !small && fingers(one), minutes(one.minutes)].filter(Boolean).join(" · ")}
           </Text>
         </Box>
       ))}

@@ -1,5 +1,17 @@
 import { expect, test } from "vitest";
-import { dayAndMonth, duration, FROM_MONDAY, fullDay, longDay, minutes, shortDay, WEEKDAYS } from "./dates";
+import { speak, teach } from "../words";
+import {
+  dayAndMonth,
+  duration,
+  FROM_MONDAY,
+  fullDay,
+  longDay,
+  minutes,
+  ordinal,
+  shortDay,
+  shortWeekday,
+  weekdayName,
+} from "./dates";
 
 // ISO 8601: 4 January is always in week 1, and 2026-01-01 was a Thursday.
 test("days are named by the calendar, over a year's end and a leap day", () => {
@@ -19,7 +31,7 @@ test("a day stays the same day in every time zone", () => {
 });
 
 test("the week begins on Monday and holds each weekday once", () => {
-  expect(FROM_MONDAY.map((day) => WEEKDAYS[day])).toEqual([
+  expect(FROM_MONDAY.map(weekdayName)).toEqual([
     "Monday",
     "Tuesday",
     "Wednesday",
@@ -28,7 +40,9 @@ test("the week begins on Monday and holds each weekday once", () => {
     "Saturday",
     "Sunday",
   ]);
-  for (const [at, name] of WEEKDAYS.entries()) expect(longDay(`2026-11-${22 + at}`)).toBe(name);
+  // 22 November 2026 was a Sunday.
+  for (const at of FROM_MONDAY) expect(longDay(`2026-11-${22 + at}`)).toBe(weekdayName(at));
+  expect(shortWeekday(0)).toBe("Sun");
 });
 
 test.each([
@@ -45,3 +59,33 @@ test.each([
   [60, "1 min"],
   [128, "2 min 8 s"],
 ])("%s seconds are written %s", (value, written) => expect(duration(value)).toBe(written));
+
+// English grammar: the teens take "th" whatever their last digit.
+test.each([
+  [1, "1st"],
+  [2, "2nd"],
+  [3, "3rd"],
+  [4, "4th"],
+  [11, "11th"],
+  [12, "12th"],
+  [13, "13th"],
+  [21, "21st"],
+  [22, "22nd"],
+  [111, "111th"],
+])("%d is the %s", (number, word) => expect(ordinal(number)).toBe(word));
+
+test("days and places in an order are written as another language writes them", async () => {
+  const french = {
+    dates: { as: "fr-FR", minutes: "%{minutes} mn", ordinals: { one: "%{place}er", other: "%{place}e" } },
+  };
+  teach("fr", french);
+  await speak("fr");
+  expect([fullDay("2026-01-01"), weekdayName(1), ordinal(1), ordinal(21), minutes(2.5)]).toEqual([
+    "jeudi 1 janvier",
+    "lundi",
+    "1er",
+    "21e",
+    "2½ mn",
+  ]);
+  await speak("en");
+});

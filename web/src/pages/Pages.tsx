@@ -1,6 +1,7 @@
 import { lazy, type ReactNode, Suspense } from "react";
 import { Route, Routes } from "react-router";
 import { Waiting } from "../components/Notice";
+import { t } from "../words";
 
 // A family's phone loads the sheet and nothing of the teachers' pages.
 const SheetPage = lazy(() => import("./sheet/SheetPage"));
@@ -13,7 +14,7 @@ export function Pages() {
     <Suspense
       fallback={
         <Alone>
-          <Waiting what="Stairwell" />
+          <Waiting what={t("pages.stairwell")} />
         </Alone>
       }
     >

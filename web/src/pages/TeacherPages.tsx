@@ -3,6 +3,7 @@ import { Navigate, Route, Routes } from "react-router";
 import { useSession } from "../api/queries";
 import { Lost, Waiting } from "../components/Notice";
 import { Shell } from "../components/Shell";
+import { t, useSpoken } from "../words";
 import { Alone } from "./Pages";
 import { SignInPage } from "./signin/SignInPage";
 
@@ -22,22 +23,24 @@ const SettingsPage = lazy(() => import("./settings/SettingsPage"));
 /** What a teacher sees: the door, then the pages in their frame. */
 export default function TeacherPages() {
   const session = useSession();
+  const locale = session.data?.studio?.locale;
+  const spoken = useSpoken(locale);
   if (session.error)
     return (
       <Alone>
         <Lost trouble={session.error} again={() => session.refetch()} />
       </Alone>
     );
-  if (!session.data)
+  if (!session.data || !spoken)
     return (
       <Alone>
-        <Waiting what="Stairwell" />
+        <Waiting what={t("teacher_pages.stairwell")} />
       </Alone>
     );
   if (!session.data.account || !session.data.studio) return <SignInPage />;
   return (
-    <Shell name={session.data.account.name} studio={session.data.studio.name}>
-      <Suspense fallback={<Waiting what="the page" />}>
+    <Shell key={locale} name={session.data.account.name} studio={session.data.studio.name}>
+      <Suspense fallback={<Waiting what={t("teacher_pages.the_page")} />}>
         <Routes>
           <Route path="/today" element={<TodayPage />} />
           <Route path="/outbox" element={<OutboxPage />} />

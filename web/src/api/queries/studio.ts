@@ -25,8 +25,17 @@ export const useStudioSettings = () =>
     (settings) => (settings?.run && !settings.run.finished ? 400 : false),
   );
 
-// Words and holidays are everyone's.
-const everyone = () => [["student"], ["lesson"], ["today"], ["studio"]];
+// The language and holidays are everyone's.
+const everyone = () => [
+  ["session"],
+  ["student"],
+  ["lesson"],
+  ["today"],
+  ["studio"],
+  ["pieces"],
+  ["piece"],
+  ["routines"],
+];
 
 export const useChangeStudio = () =>
   useSave((body: Schemas["StudioChanges"]) => ask(api.PUT("/api/studio/settings", { body })), {

@@ -1,6 +1,8 @@
 import { colour, edgeOf, tintOf } from "../../theme/system";
+import { t } from "../../words";
+import { ordinal } from "../dates";
 import { Word } from "../Word";
-import { BAR, type Box, startsLine as opens, ordinal } from "./geometry";
+import { BAR, type Box, startsLine as opens } from "./geometry";
 
 /** What stands over and under a bar: brackets of endings, the band of its
  * section. The bar's own label says it in words. */
@@ -68,7 +70,7 @@ function Bracket({ box, ending, startsLine }: { box: Box; ending: Ending; starts
       />
       {(ending.first || startsLine) && (
         <Word x={x + 7} y={y - 5} size={12} weight={650} tone="ink">
-          {ending.passes.map(ordinal).join(", ")} time
+          {t("components.page.around.time", { passes: ending.passes.map(ordinal).join(", ") })}
         </Word>
       )}
     </>

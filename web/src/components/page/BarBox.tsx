@@ -1,4 +1,5 @@
 import { colour } from "../../theme/system";
+import { t } from "../../words";
 import { Word } from "../Word";
 import { BAR, type Box, startsLine as opens, spoken } from "./geometry";
 
@@ -73,7 +74,7 @@ function RepeatSign({ x, y, side, times }: { x: number; y: number; side: 1 | -1;
       <circle cx={x + 8 * side} cy={y + 30} r="2.2" fill={colour("ink")} />
       {times && times > 2 && (
         <Word x={x} y={y - 5} size={12} weight={650} tone="ink" anchor="end">
-          {times} times
+          {t("components.page.bar_box.times", { times })}
         </Word>
       )}
     </>

@@ -1,6 +1,7 @@
 import { type KeyboardEvent, useMemo, useRef } from "react";
 import type { Move, Shift } from "../../api/queries";
 import { colour } from "../../theme/system";
+import { t } from "../../words";
 import { Word } from "../Word";
 import { Around } from "./Around";
 import { BarBox } from "./BarBox";
@@ -56,7 +57,7 @@ export function PageMap({ pages, width = 850, lit, onPoint, chosen, onChoose, se
       width="100%"
       role="listbox"
       aria-multiselectable="true"
-      aria-label="The page. Arrow keys move from bar to bar, with shift they choose several."
+      aria-label={t("components.page.page_map.the_page_arrow_keys_move_from")}
       style={{ display: "block", touchAction: "none", userSelect: "none" }}
       onKeyDown={onKeyDown}
       onPointerLeave={() => onPoint(null)}
@@ -68,7 +69,7 @@ export function PageMap({ pages, width = 850, lit, onPoint, chosen, onChoose, se
     >
       {heads.map((head) => (
         <Word key={head.number} x={head.x} y={head.y} size={13} weight={700} tone="soft">
-          Page {head.number}
+          {t("components.page.page_map.page", { number: head.number })}
         </Word>
       ))}
       {labels.map((label) => (

@@ -1,8 +1,9 @@
 import { type KeyboardEvent, useRef } from "react";
 import type { Schemas } from "../../api/client";
 import { colour, tintOf } from "../../theme/system";
+import { t } from "../../words";
+import { ordinal } from "../dates";
 import { Word } from "../Word";
-import { ordinal } from "./geometry";
 
 type Visit = Schemas["Visit"];
 type Placed = { visit: Visit; at: number };
@@ -45,7 +46,7 @@ export function Ribbon({ visits, width = 862, lit, onPoint, now = null, onGo }: 
       viewBox={`0 0 ${width} ${rows * ROW}`}
       width="100%"
       role="listbox"
-      aria-label="As played, bar after bar. Arrow keys move along it."
+      aria-label={t("components.page.ribbon.as_played_bar_after_bar_arrow")}
       style={{ display: "block" }}
       onKeyDown={onKeyDown}
       onPointerLeave={() => onPoint(null)}
@@ -137,12 +138,12 @@ type CellProps = {
 function Cell({ placed, x, y, unit, lit, here, ...does }: CellProps) {
   const { visit, at } = placed;
   const said = [
-    `bar ${visit.name}`,
-    visit.section && `section ${visit.section}`,
-    visit.time > 1 && `${ordinal(visit.time)} time`,
+    t("components.page.ribbon.bar", { bar: visit.name }),
+    visit.section && t("components.page.ribbon.section", { section: visit.section }),
+    visit.time > 1 && t("components.page.ribbon.time", { ordinal: ordinal(visit.time) }),
     visit.reached,
     ...visit.notes,
-    visit.turn && "turn the page",
+    visit.turn && t("components.page.ribbon.turn_the_page"),
   ];
   return (
     <g

@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { t } from "../../words";
 
 export type Bar = Schemas["Bar"];
 export type PageLines = Schemas["Page"]["pages"];
@@ -31,7 +32,7 @@ export function lay(pages: PageLines, width: number) {
       heads.push({ number: page.number, x: left, y: top + 12 });
       page.lines.forEach((line, down) => {
         const y = top + TOP + down * STEP;
-        labels.push({ text: `line ${line.line}`, x: left + LABEL - 8, y: y + 25 });
+        labels.push({ text: t("components.page.geometry.line", { line: line.line }), x: left + LABEL - 8, y: y + 25 });
         boxes.push(...layLine(line, page.number, left + LABEL, y, column - LABEL));
       });
     });
@@ -59,21 +60,18 @@ function layLine(
 
 /** What a screen reader says of a bar. */
 export function spoken(bar: Bar) {
-  const said = [`bar ${bar.name}`];
+  const said = [t("components.page.geometry.bar", { bar: bar.name })];
   if (bar.place) said.push(bar.place);
-  if (bar.section) said.push(`section ${bar.section}`);
-  said.push(bar.relation === "new" ? "new" : bar.relation === "same" ? "known" : bar.relation);
-  if (bar.opens) said.push("repeat begins");
-  if (bar.closes) said.push(`repeat ends, played ${bar.closes} times`);
+  if (bar.section) said.push(t("components.page.geometry.section", { section: bar.section }));
+  said.push(t(`components.page.geometry.relations.${bar.relation}`));
+  if (bar.opens) said.push(t("components.page.geometry.repeat_begins"));
+  if (bar.closes) said.push(t("components.page.geometry.repeat_ends", { count: bar.closes }));
   for (const sign of bar.signs) said.push(sign.words);
-  for (const ending of bar.endings) said.push(`ending ${ending.passes.join(" and ")}`);
-  said.push(`played ${bar.played} ${bar.played === 1 ? "time" : "times"}`);
+  for (const ending of bar.endings)
+    said.push(t("components.page.geometry.ending", { passes: ending.passes.join(", ") }));
+  said.push(t("components.page.geometry.played", { count: bar.played }));
   return said.join(", ");
 }
-
-const ENDINGS: Partial<Record<Intl.LDMLPluralRule, string>> = { one: "st", two: "nd", few: "rd" };
-const places = new Intl.PluralRules("en", { type: "ordinal" });
-export const ordinal = (pass: number) => `${pass}${ENDINGS[places.select(pass)] ?? "th"}`;
 
 /** Whether a bar is the first of its printed line. */
 export const startsLine = (box: Box, before: Box | undefined) =>

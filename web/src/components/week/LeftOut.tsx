@@ -1,5 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
+import { t } from "../../words";
 import { Button } from "../Button";
 import { shortDay } from "../dates";
 import { Pick } from "../Pick";
@@ -17,7 +18,7 @@ export function LeftOut({ week, onPut }: { week: Week; onPut: (id: string, date:
       {never.length > 0 && (
         <Box mb="6px">
           <Text fontWeight={700} color="brick">
-            Does not fit
+            {t("components.week.left_out.does_not_fit")}
           </Text>
           {never.map((one) => (
             <Line key={one.id} one={one} dates={dates} onPut={onPut} />
@@ -27,7 +28,7 @@ export function LeftOut({ week, onPut }: { week: Week; onPut: (id: string, date:
       {later.length > 0 && (
         <details>
           <summary style={{ cursor: "pointer", fontWeight: 650 }}>
-            {later.length} {later.length === 1 ? "step comes" : "steps come"} later
+            {t("components.week.left_out.come_later", { count: later.length })}
           </summary>
           {later.map((one) => (
             <Line key={one.id} one={one} dates={dates} onPut={onPut} />
@@ -48,11 +49,11 @@ function Line({ one, dates, onPut }: { one: Left; dates: string[]; onPut: (id: s
         ({one.piece}): {one.why}.
       </Text>
       <Pick
-        aria-label={`Put ${one.title} of ${one.piece} on a day`}
+        aria-label={t("components.week.left_out.put_of_on_a_day", { title: one.title, piece: one.piece })}
         value=""
         onChange={(event) => onPut(one.id, event.target.value)}
       >
-        <option value="">put on …</option>
+        <option value="">{t("components.week.left_out.put_on")}</option>
         {dates.map((date) => (
           <option key={date} value={date}>
             {shortDay(date)}
@@ -80,10 +81,11 @@ export function Unmet({ week, onTakeBack }: { week: Week; onTakeBack: (id: strin
       {week.unmet.map((one) => (
         <Flex key={`${one.id} ${one.date}`} gap="8px" align="baseline">
           <Text>
-            You put <b>{one.title}</b> there, but {one.why}.
+            {t("components.week.left_out.you_put")} <b>{one.title}</b>{" "}
+            {t("components.week.left_out.there_but", { why: one.why })}
           </Text>
           <Button size="xs" onClick={() => onTakeBack(one.id)}>
-            Leave it out
+            {t("components.week.left_out.leave_it_out")}
           </Button>
         </Flex>
       ))}

@@ -1,5 +1,6 @@
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
+import { t } from "../../words";
 import { Button } from "../Button";
 import { longDay, shortDay } from "../dates";
 import type { WeekOverrides } from "./useWeekOverrides";
@@ -19,18 +20,27 @@ export function OverrideBar({ drawn }: { drawn: WeekOverrides }) {
             {"arithmetic" in item && ` ${item.arithmetic}.`}
           </>
         ) : (
-          "Point at an item to see why it stands there; drag it to another day, or change it by hand."
+          t("components.week.override_bar.point_at_an_item_to_see")
         )}
       </Box>
-      <Flex role="toolbar" aria-label="Change by hand" gap="6px" mt="4px" wrap="wrap" align="center">
+      <Flex
+        role="toolbar"
+        aria-label={t("components.week.override_bar.change_by_hand")}
+        gap="6px"
+        mt="4px"
+        wrap="wrap"
+        align="center"
+      >
         {chosen && item && drawn.open(chosen) && (
           <>
             <Button size="xs" onClick={() => drawn.pin(chosen)}>
-              {item.pinned ? "Give back to the plan" : `Keep on ${shortDay(chosen.date)}`}
+              {item.pinned
+                ? t("components.week.override_bar.give_back_to_the_plan")
+                : t("components.week.override_bar.keep_on", { day: shortDay(chosen.date) })}
             </Button>
             <Button
               size="xs"
-              title="Move to the day before"
+              title={t("components.week.override_bar.move_to_the_day_before")}
               disabled={!drawn.shift(chosen, -1)}
               onClick={() => drawn.move(chosen, drawn.shift(chosen, -1))}
             >
@@ -38,27 +48,37 @@ export function OverrideBar({ drawn }: { drawn: WeekOverrides }) {
             </Button>
             <Button
               size="xs"
-              title="Move to the day after"
+              title={t("components.week.override_bar.move_to_the_day_after")}
               disabled={!drawn.shift(chosen, 1)}
               onClick={() => drawn.move(chosen, drawn.shift(chosen, 1))}
             >
               {day(drawn.shift(chosen, 1))} →
             </Button>
             <Button size="xs" onClick={() => drawn.drop(chosen)}>
-              Not on {longDay(chosen.date)}
+              {t("components.week.override_bar.not_on", { day: longDay(chosen.date) })}
             </Button>
             {item.kind !== "added" && (
               <Button size="xs" onClick={() => drawn.leaveOut(chosen.id)}>
-                Not this week
+                {t("components.week.override_bar.not_this_week")}
               </Button>
             )}
-            <Button size="xs" aria-label="Less" onClick={() => drawn.resize(chosen, -1)}>
+            <Button
+              size="xs"
+              aria-label={t("components.week.override_bar.less")}
+              onClick={() => drawn.resize(chosen, -1)}
+            >
               −
             </Button>
             <Text as="span">
-              {item.repetitions && item.kind !== "run" ? `${item.repetitions} times` : `${item.minutes} min`}
+              {item.repetitions && item.kind !== "run"
+                ? t("components.week.override_bar.times", { repetitions: item.repetitions })
+                : t("components.week.override_bar.min", { minutes: item.minutes })}
             </Text>
-            <Button size="xs" aria-label="More" onClick={() => drawn.resize(chosen, 1)}>
+            <Button
+              size="xs"
+              aria-label={t("components.week.override_bar.more")}
+              onClick={() => drawn.resize(chosen, 1)}
+            >
               +
             </Button>
           </>
@@ -67,12 +87,12 @@ export function OverrideBar({ drawn }: { drawn: WeekOverrides }) {
           <Flex gap="6px" ml="auto">
             {drawn.canUndo && (
               <Button size="xs" onClick={drawn.undo}>
-                Undo
+                {t("components.week.override_bar.undo")}
               </Button>
             )}
             {drawn.decided > 0 && (
               <Button size="xs" kind="quiet" onClick={drawn.clear}>
-                All back to the plan
+                {t("components.week.override_bar.all_back_to_the_plan")}
               </Button>
             )}
           </Flex>
@@ -99,8 +119,8 @@ export function AddTo({ date, drawn, onDone }: { date: string; drawn: WeekOverri
       <Input
         size="xs"
         autoFocus
-        aria-label={`What to add on ${longDay(date)}`}
-        placeholder="what"
+        aria-label={t("components.week.override_bar.what_to_add_on", { day: longDay(date) })}
+        placeholder={t("components.week.override_bar.what")}
         maxLength={120}
         borderColor="line"
         value={title}
@@ -115,14 +135,14 @@ export function AddTo({ date, drawn, onDone }: { date: string; drawn: WeekOverri
           max={120}
           step={0.5}
           w="56px"
-          aria-label="Minutes"
+          aria-label={t("components.week.override_bar.minutes")}
           borderColor="line"
           value={length}
           onChange={(event) => setLength(event.target.value)}
         />
-        <Text fontSize="sm">min</Text>
+        <Text fontSize="sm">{t("components.week.override_bar.min_2")}</Text>
         <Button size="xs" kind="go" type="submit">
-          Add
+          {t("components.week.override_bar.add")}
         </Button>
       </Flex>
     </form>

@@ -1,6 +1,7 @@
 import { Text } from "@chakra-ui/react";
 import { Pin } from "lucide-react";
 import { colour, tintOf } from "../../theme/system";
+import { t } from "../../words";
 import { Button } from "../Button";
 import type { Chosen, WeekOverrides } from "./useWeekOverrides";
 
@@ -72,7 +73,7 @@ export function Standing({
         {pinned && (
           <Pin
             size={13}
-            aria-label="put there by you"
+            aria-label={t("components.week.standing.put_there_by_you")}
             style={{ display: "inline", width: 13, height: 13, marginRight: 4, verticalAlign: "-1px" }}
           />
         )}

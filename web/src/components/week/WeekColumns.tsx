@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
+import { t } from "../../words";
 import { Button } from "../Button";
 import { dayAndMonth, minutes, shortDay } from "../dates";
 import { Notice } from "../Notice";
@@ -29,7 +30,11 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
   const drag = useWeekDrag(drawn);
   if (week.days.length === 0)
     return (
-      <Text color="soft">There is no practice day before the next lesson on {dayAndMonth(week.next_lesson)}.</Text>
+      <Text color="soft">
+        {t("components.week.week_columns.there_is_no_practice_day_before", {
+          day: dayAndMonth(week.next_lesson),
+        })}
+      </Text>
     );
   return (
     <Box ref={place} onKeyDown={onKey}>
@@ -77,7 +82,12 @@ function Column({ day, drawn, severalPieces, gone, over, dragged }: ColumnProps)
       direction="column"
       data-day={gone ? undefined : day.date}
       opacity={gone ? 0.75 : 1}
-      aria-label={`${shortDay(day.date)} ${dayAndMonth(day.date)}, ${day.minutes} of ${day.budget} minutes`}
+      aria-label={t("components.week.week_columns.of_minutes", {
+        weekday: shortDay(day.date),
+        day: dayAndMonth(day.date),
+        minutes: day.minutes,
+        budget: day.budget,
+      })}
       bg={over ? "railSoft" : undefined}
       borderRadius="4px"
     >
@@ -90,7 +100,7 @@ function Column({ day, drawn, severalPieces, gone, over, dragged }: ColumnProps)
         </Text>
         <Text color={day.minutes > day.budget ? "brick" : "soft"} fontSize="sm" whiteSpace="nowrap">
           {minutes(day.minutes)}
-          {day.minutes > day.budget && ` of ${day.budget}`}
+          {day.minutes > day.budget && t("components.week.week_columns.of", { budget: day.budget })}
         </Text>
       </Flex>
       <Box aria-hidden="true" h="4px" bg="shade" mb="6px" mt="1px">
@@ -131,12 +141,12 @@ function Column({ day, drawn, severalPieces, gone, over, dragged }: ColumnProps)
       ))}
       {day.items.length === 0 && (
         <Text fontSize="sm" color="soft">
-          nothing planned
+          {t("components.week.week_columns.nothing_planned")}
         </Text>
       )}
       {gone ? (
         <Text fontSize="sm" color="soft" mt="auto">
-          gone by
+          {t("components.week.week_columns.gone_by")}
         </Text>
       ) : adding ? (
         <AddTo date={day.date} drawn={drawn} onDone={() => setAdding(false)} />
@@ -148,10 +158,10 @@ function Column({ day, drawn, severalPieces, gone, over, dragged }: ColumnProps)
           className="no-print"
           color="soft"
           data-add={day.date}
-          aria-label={`Add to ${shortDay(day.date)}`}
+          aria-label={t("components.week.week_columns.add_to", { day: shortDay(day.date) })}
           onClick={() => setAdding(true)}
         >
-          + add
+          {t("components.week.week_columns.add")}
         </Button>
       )}
     </Flex>
@@ -160,11 +170,13 @@ function Column({ day, drawn, severalPieces, gone, over, dragged }: ColumnProps)
 
 function aboutItem(item: Schemas["WeekItem"]) {
   const tail = {
-    review: " · to keep it",
-    run: " · once, without stopping",
+    review: t("components.week.week_columns.to_keep_it"),
+    run: t("components.week.week_columns.once_without_stopping"),
     extra_work: item.one_of.length ? ` · one of ${item.one_of.join(", ")}` : "",
     added: "",
-    step: item.begins ? " · new" : ` · ${item.repetitions}×${item.tempo ? ` at ${item.tempo}` : ""}`,
+    step: item.begins
+      ? " · new"
+      : ` · ${item.repetitions}×${item.tempo ? t("components.week.week_columns.at", { tempo: item.tempo }) : ""}`,
   }[item.kind];
   return `${minutes(item.minutes)}${tail}`;
 }

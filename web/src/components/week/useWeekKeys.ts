@@ -1,15 +1,16 @@
 import { type KeyboardEvent, type RefObject, useEffect, useRef } from "react";
+import { t } from "../../words";
 import type { WeekOverrides } from "./useWeekOverrides";
 
 /** For the list of keys. */
-export const WEEK_KEYS: [string, string][] = [
-  ["arrows", "from item to item, in the week"],
-  ["p", "keep the item on its day, or give it back to the plan"],
-  ["Shift ← →", "move it to the day before or after"],
-  ["Delete", "not on this day; with Shift not this week"],
-  ["+ −", "more or fewer times"],
-  ["a", "add something of your own to the day"],
-  ["u", "undo"],
+export const weekKeys = (): [string, string][] => [
+  [t("components.week.keys.arrows"), t("components.week.keys.from_item_to_item")],
+  ["p", t("components.week.keys.keep_or_give_back")],
+  [t("components.week.keys.shift_arrows"), t("components.week.keys.move")],
+  [t("components.week.keys.delete"), t("components.week.keys.take_out")],
+  ["+ −", t("components.week.keys.more_or_fewer")],
+  ["a", t("components.week.keys.add")],
+  ["u", t("components.week.keys.undo")],
 ];
 
 /** Everything the mouse can do with a week, by keys on the item that has focus. */

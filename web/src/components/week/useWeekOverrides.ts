@@ -2,6 +2,7 @@ import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { newKey } from "../../api/client";
 import { useOverride } from "../../api/queries";
+import { t } from "../../words";
 
 type Override = Schemas["Override"];
 type Edit = Omit<Parameters<ReturnType<typeof useOverride>["mutate"]>[0], "starts" | "seen">;
@@ -52,7 +53,13 @@ export function useWeekOverrides(student: number, week: Schemas["Week"], hand: S
       return found.minutes + by >= 1 && draw({ edit: "resize", ...at, minutes: found.minutes + by });
     },
     add: (date: string, title: string, minutes: number) =>
-      draw({ edit: "add", id: `extra ${newKey()}`, date, title, minutes }),
+      draw({
+        edit: "add",
+        id: `extra ${newKey()}`,
+        date,
+        title,
+        minutes,
+      }),
     undo: () => {
       const overrides = before.current.pop();
       if (overrides && !save.isPending) send({ edit: "set", overrides });
@@ -71,6 +78,14 @@ function find(week: Schemas["Week"], at: Chosen) {
   if (item) return item;
   const warm = day?.warm_ups.find((one) => one.id === at.id);
   return warm
-    ? { ...warm, repetitions: null, kind: "warm_up", piece: null, place: null, why: "begins every day", breaks: null }
+    ? {
+        ...warm,
+        repetitions: null,
+        kind: "warm_up",
+        piece: null,
+        place: null,
+        why: t("components.week.use_week_overrides.begins_every_day"),
+        breaks: null,
+      }
     : null;
 }

@@ -3,7 +3,8 @@ import { useOffer } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Pick } from "../../components/Pick";
 import { useCalm } from "../../components/useCalm";
-import { CAUSES, type Cause, type LessonStep, WORDS } from "./results";
+import { t } from "../../words";
+import { CAUSES, type Cause, causeWord, type LessonStep, resultWord } from "./results";
 import type { Hearing } from "./useResults";
 
 /** What was counted while a step was played, the result that is offered for it,
@@ -21,10 +22,10 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
   return (
     <Flex gap="6px 12px" mt="7px" fontSize="sm" wrap="wrap" align="center">
       <Flex align="center" gap="3px">
-        <Text as="span">Stumbles</Text>
+        <Text as="span">{t("lesson.counted_of.stumbles")}</Text>
         <Button
           size="xs"
-          aria-label="One stumble less"
+          aria-label={t("lesson.counted_of.one_stumble_less")}
           onClick={() => hearing.count(one, { stumbles: Math.max(0, draft.stumbles - 1) })}
         >
           −
@@ -34,7 +35,7 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
         </Text>
         <Button
           size="xs"
-          aria-label="One stumble more"
+          aria-label={t("lesson.counted_of.one_stumble_more")}
           onClick={() => hearing.count(one, { stumbles: draft.stumbles + 1 })}
         >
           +
@@ -42,7 +43,7 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
         <kbd>h</kbd>
       </Flex>
       <Flex align="center" gap="3px">
-        <Text as="span">Tempo</Text>
+        <Text as="span">{t("lesson.counted_of.tempo")}</Text>
         <Input
           type="number"
           size="xs"
@@ -51,39 +52,39 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
           max={400}
           borderColor="line"
           bg="sheet"
-          aria-label="Tempo heard"
+          aria-label={t("lesson.counted_of.tempo_heard")}
           placeholder={one.tempo ? String(one.tempo) : ""}
           value={draft.tempo ?? ""}
           onChange={(event) => hearing.count(one, { tempo: Number(event.target.value) || null })}
         />
-        <Button size="xs" title="Tap the tempo" onClick={() => hearing.tap(one)}>
-          tap
+        <Button size="xs" title={t("lesson.counted_of.tap_the_tempo")} onClick={() => hearing.tap(one)}>
+          {t("lesson.counted_of.tap")}
         </Button>
         <kbd>t</kbd>
       </Flex>
       <Pick
-        aria-label="Why it did not go"
+        aria-label={t("lesson.counted_of.why_it_did_not_go")}
         data-key="c"
         value={draft.cause}
         onChange={(event) => hearing.count(one, { cause: event.target.value as Cause | "" })}
       >
-        <option value="">why …</option>
-        {CAUSES.map(([cause, words]) => (
+        <option value="">{t("lesson.counted_of.why")}</option>
+        {CAUSES.map((cause) => (
           <option key={cause} value={cause}>
-            {words}
+            {causeWord(cause)}
           </option>
         ))}
       </Pick>
       <Pick
-        aria-label="Where it did not go"
+        aria-label={t("lesson.counted_of.where_it_did_not_go")}
         data-key="b"
         value={draft.bar ?? ""}
         onChange={(event) => hearing.count(one, { bar: Number(event.target.value) || null })}
       >
-        <option value="">where …</option>
+        <option value="">{t("lesson.counted_of.where")}</option>
         {one.bars.map((bar) => (
           <option key={bar.bar} value={bar.bar}>
-            bar {bar.name}
+            {t("lesson.counted_of.bar", { bar: bar.name })}
           </option>
         ))}
       </Pick>
@@ -93,21 +94,21 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
         minW="90px"
         borderColor="line"
         bg="sheet"
-        aria-label="Note"
+        aria-label={t("lesson.counted_of.note")}
         data-key="n"
-        placeholder="note (n)"
+        placeholder={t("lesson.counted_of.note_n")}
         maxLength={500}
         value={draft.note}
         onChange={(event) => hearing.count(one, { note: event.target.value })}
       />
       {asked && offer.data && (
         <Text role="status" w="100%">
-          offered: <b>{WORDS[offer.data.result]}</b>{" "}
+          {t("lesson.counted_of.offered")} <b>{resultWord(offer.data.result)}</b>{" "}
           <Text as="span" color="soft">
             ({offer.data.why})
           </Text>{" "}
           <Button size="xs" onClick={() => offer.data && hearing.say(one, offer.data.result)}>
-            Take it
+            {t("lesson.counted_of.take_it")}
           </Button>{" "}
           <kbd>o</kbd>
         </Text>

@@ -4,6 +4,7 @@ import { useFinish } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
+import { t } from "../../words";
 import type { Lesson } from "./results";
 
 /** Ends a lesson: prints the week, sends the recap, or both. */
@@ -22,7 +23,7 @@ export function FinishLesson({ lesson, waiting, onDone }: { lesson: Lesson; wait
   return (
     <Paper
       role="dialog"
-      aria-label="Finish lesson"
+      aria-label={t("lesson.finish_lesson.finish_lesson")}
       p="12px 16px"
       mb="12px"
       borderColor="rail"
@@ -30,30 +31,30 @@ export function FinishLesson({ lesson, waiting, onDone }: { lesson: Lesson; wait
     >
       <Flex gap="8px" align="center" wrap="wrap">
         <Button autoFocus kind="go" disabled={finish.isPending || waiting > 0} onClick={() => end(!!address, false)}>
-          {address ? "Send and finish" : "Finish"}
+          {address ? t("lesson.finish_lesson.send_and_finish") : t("lesson.finish_lesson.finish")}
         </Button>
         <Button disabled={finish.isPending || waiting > 0} onClick={() => end(false, true)}>
-          Print and finish
+          {t("lesson.finish_lesson.print_and_finish")}
         </Button>
         {address && (
           <>
             <Button disabled={finish.isPending || waiting > 0} onClick={() => end(true, true)}>
-              Send, print and finish
+              {t("lesson.finish_lesson.send_print_and_finish")}
             </Button>
             <Button disabled={finish.isPending || waiting > 0} onClick={() => end(false, false)}>
-              Finish without sending
+              {t("lesson.finish_lesson.finish_without_sending")}
             </Button>
           </>
         )}
         <Button kind="quiet" onClick={onDone}>
-          Not yet
+          {t("lesson.finish_lesson.not_yet")}
         </Button>
         <Text fontSize="sm" color="soft">
           {waiting > 0
-            ? `${waiting} results are still on their way.`
+            ? t("lesson.finish_lesson.results_are_still_on_their_way", { waiting })
             : address
-              ? `The recap goes to ${address}.`
-              : `No email address for ${lesson.student.name}; add one under Change to send the recap.`}
+              ? t("lesson.finish_lesson.the_recap_goes_to", { address })
+              : t("lesson.finish_lesson.no_email_address_for_add_one", { student: lesson.student.name })}
         </Text>
       </Flex>
       <Notice trouble={finish.error} />

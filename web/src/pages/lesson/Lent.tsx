@@ -5,6 +5,7 @@ import { Button } from "../../components/Button";
 import { dayAndMonth } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { PartHead } from "../../components/Paper";
+import { t } from "../../words";
 import type { Lesson } from "./results";
 
 /** Books and the like that are at the student's home. */
@@ -18,17 +19,22 @@ export function Lent({ student, lent }: { student: number; lent: Lesson["lent"] 
   };
   return (
     <Box>
-      <PartHead>Lent</PartHead>
+      <PartHead>{t("lesson.lent.lent")}</PartHead>
       {lent.map((one) => (
         <Flex key={one.id} gap="6px" align="baseline" fontSize="sm">
           <Text>
             {one.title}{" "}
             <Text as="span" color="soft">
-              since {dayAndMonth(one.lent_on)}
+              {t("lesson.lent.since", { day: dayAndMonth(one.lent_on) })}
             </Text>
           </Text>
-          <Button size="xs" ml="auto" aria-label={`${one.title} is back`} onClick={() => back.mutate(one.id)}>
-            is back
+          <Button
+            size="xs"
+            ml="auto"
+            aria-label={t("lesson.lent.is_back_2", { title: one.title })}
+            onClick={() => back.mutate(one.id)}
+          >
+            {t("lesson.lent.is_back")}
           </Button>
         </Flex>
       ))}
@@ -37,14 +43,14 @@ export function Lent({ student, lent }: { student: number; lent: Lesson["lent"] 
           <Input
             size="xs"
             borderColor="line"
-            aria-label="Lend"
-            placeholder="lend a book …"
+            aria-label={t("lesson.lent.lend")}
+            placeholder={t("lesson.lent.lend_a_book")}
             maxLength={200}
             value={title}
             onChange={(event) => setTitle(event.target.value)}
           />
           <Button size="xs" type="submit" disabled={!title.trim()}>
-            Lend
+            {t("lesson.lent.lend")}
           </Button>
         </Flex>
       </form>

@@ -9,11 +9,12 @@ import { useHelp } from "../../components/KeyHelp";
 import { Empty, Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { WeekColumns } from "../../components/week/WeekColumns";
+import { t } from "../../words";
 import { FinishLesson } from "./FinishLesson";
 import { Recap } from "./Recap";
 import { ResultRow } from "./ResultRow";
 import { keyOf, type Lesson } from "./results";
-import { LESSON_KEYS, useLessonKeys } from "./useLessonKeys";
+import { lessonKeys, useLessonKeys } from "./useLessonKeys";
 import { type Hearing, useResults } from "./useResults";
 
 /** A lesson: what is heard, the week that follows from it, drawn anew after each
@@ -22,7 +23,7 @@ export default function LessonPage() {
   const id = Number(useParams().id);
   const lesson = useLesson(id);
   if (!lesson.data && lesson.error) return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
-  if (!lesson.data) return <Waiting what="the lesson" />;
+  if (!lesson.data) return <Waiting what={t("lesson.lesson_page.the_lesson")} />;
   return <Open key={id} lesson={lesson.data} />;
 }
 
@@ -32,18 +33,26 @@ function Open({ lesson }: { lesson: Lesson }) {
   const hearing = useResults(lesson);
   const [finishing, setFinishing] = useState(false);
   useLessonKeys(hearing, () => setFinishing(true));
-  useHelp("lesson", LESSON_KEYS);
+  useHelp(t("lesson.lesson_page.help"), lessonKeys());
   const pieces = [...new Set([...lesson.steps.map((one) => one.piece), ...lesson.outlooks.map((one) => one.piece)])];
 
   return (
     <>
       <PageHead
         title={`${student.name}, ${fullDay(lesson.today)}`}
-        about={`${pieces.join(" and ")} · practised ${lesson.practised.done} of ${lesson.practised.of} days · next lesson ${fullDay(lesson.next_week.next_lesson)}`}
+        about={[
+          ...pieces,
+          t("lesson.lesson_page.practised", { done: lesson.practised.done, count: lesson.practised.of }),
+          t("lesson.lesson_page.next_lesson", { day: fullDay(lesson.next_week.next_lesson) }),
+        ].join(" · ")}
       >
-        <Button onClick={() => go(`/students/${student.id}`)}>Back to {student.name}</Button>
+        <Button onClick={() => go(`/students/${student.id}`)}>
+          {t("lesson.lesson_page.back_to", { student: student.name })}
+        </Button>
         <Button kind="go" onClick={() => setFinishing(true)}>
-          {lesson.lesson.finished ? "Finished; send or print again" : "Finish lesson"}
+          {lesson.lesson.finished
+            ? t("lesson.lesson_page.finished_send_or_print_again")
+            : t("lesson.lesson_page.finish_lesson")}
         </Button>
       </PageHead>
       {finishing && (
@@ -58,7 +67,7 @@ function Open({ lesson }: { lesson: Lesson }) {
         <HeardList lesson={lesson} hearing={hearing} severalPieces={pieces.length > 1} />
         <Paper p="10px 14px" minW={0} aria-busy={hearing.queue.waiting.length > 0}>
           <PartHead beside={<Ready outlooks={lesson.outlooks} named={pieces.length > 1} />}>
-            Next week · {lesson.next_week.budget} minutes a day
+            {t("lesson.lesson_page.next_week_minutes_a_day", { budget: lesson.next_week.budget })}
           </PartHead>
           <Introductions student={student.id} all={lesson.introductions} named={pieces.length > 1} />
           {lesson.changed.length > 0 && (
@@ -94,21 +103,22 @@ function HeardList({ lesson, hearing, severalPieces }: { lesson: Lesson; hearing
         <PartHead
           beside={
             <>
-              <kbd>1</kbd>–<kbd>4</kbd> say, <kbd>?</kbd> all keys
+              <kbd>1</kbd>–<kbd>4</kbd> {t("lesson.lesson_page.how_it_went")} <kbd>?</kbd>{" "}
+              {t("lesson.lesson_page.all_keys")}
             </>
           }
         >
-          Heard today · {said} of {hearing.rows.length}
+          {t("lesson.lesson_page.heard_today_of", { said, rows: hearing.rows.length })}
         </PartHead>
       </Box>
-      {hearing.rows.length === 0 && <Empty>Nothing has been practised yet. The plan beside it starts the week.</Empty>}
+      {hearing.rows.length === 0 && <Empty>{t("lesson.lesson_page.nothing_has_been_practised_yet_the")}</Empty>}
       {hearing.rows.length > 0 && (
         <Box
           ref={list}
           maxH={{ lg: "calc(100vh - 240px)" }}
           overflowY="auto"
           role="list"
-          aria-label="Steps of this week"
+          aria-label={t("lesson.lesson_page.steps_of_this_week")}
           tabIndex={0}
         >
           {hearing.rows.map((one, at) => (
@@ -126,11 +136,11 @@ function HeardList({ lesson, hearing, severalPieces }: { lesson: Lesson; hearing
       )}
       {lesson.hear_first && (
         <Text px="14px" py="8px" fontSize="sm" color="soft">
-          Hear first:{" "}
+          {t("lesson.lesson_page.hear_first")}{" "}
           <Text as="b" color="ink">
             {lesson.hear_first.title}
           </Text>
-          {severalPieces && ` in ${lesson.hear_first.piece}`}. {lesson.hear_first.first}.
+          {severalPieces && `, ${lesson.hear_first.piece}`}. {lesson.hear_first.first}.
         </Text>
       )}
     </Paper>
@@ -145,9 +155,16 @@ function Ready({ outlooks, named }: { outlooks: Lesson["outlooks"]; named: boole
         .filter((one) => one.middle && one.cautious)
         .map((one) => (
           <Text key={one.piece} color={one.late ? "brick" : "soft"} textAlign="right">
-            {named && `${one.piece} `}ready {dayAndMonth(one.middle ?? "")}, at the latest{" "}
-            {dayAndMonth(one.cautious ?? "")}
-            {one.due_on && ` · due ${dayAndMonth(one.due_on)}`}
+            {named && `${one.piece} `}
+            {[
+              t("lesson.lesson_page.ready", {
+                likely: dayAndMonth(one.middle ?? ""),
+                cautious: dayAndMonth(one.cautious ?? ""),
+              }),
+              one.due_on && t("lesson.lesson_page.due", { day: dayAndMonth(one.due_on) }),
+            ]
+              .filter(Boolean)
+              .join(" · ")}
           </Text>
         ))}
     </>
@@ -160,8 +177,7 @@ function Unsent({ hearing }: { hearing: Hearing }) {
   if (offline && waiting.length > 0)
     return (
       <Flex role="status" bg="brassSoft" borderLeft="4px solid" borderColor="brass" px="12px" py="6px" mb="8px">
-        No connection. {waiting.length} {waiting.length === 1 ? "result waits" : "results wait"} in this browser and
-        will be sent when it is back; go on.
+        {t("lesson.lesson_page.results_wait", { count: waiting.length })}
       </Flex>
     );
   return <Notice trouble={offline ? null : trouble} />;

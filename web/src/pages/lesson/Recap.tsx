@@ -2,6 +2,7 @@ import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { t } from "../../words";
 import { Lent } from "./Lent";
 import type { Lesson } from "./results";
 import { useKept } from "./useKept";
@@ -24,9 +25,9 @@ function Told({ lesson }: { lesson: Lesson }) {
   const own = kept.typed !== null;
   return (
     <Box>
-      <PartHead>Recap for {lesson.student.name}</PartHead>
+      <PartHead>{t("lesson.recap.recap_for", { student: lesson.student.name })}</PartHead>
       <Textarea
-        aria-label={`Recap for ${lesson.student.name}`}
+        aria-label={t("lesson.recap.recap_for", { student: lesson.student.name })}
         data-key="r"
         mt="4px"
         borderColor="line"
@@ -40,33 +41,36 @@ function Told({ lesson }: { lesson: Lesson }) {
       <Flex gap="8px" mt="4px" align="center" wrap="wrap">
         {own && (
           <Button size="xs" onClick={() => kept.put(null)}>
-            Write again from the plan
+            {t("lesson.recap.write_again_from_the_plan")}
           </Button>
         )}
         <Text fontSize="sm" color="soft" role="status">
           {!own
-            ? "follows the plan until you write"
+            ? t("lesson.recap.follows_the_plan_until_you_write")
             : lesson.lesson.by
-              ? `${lesson.lesson.by} wrote last`
+              ? t("lesson.recap.wrote_last", { by: lesson.lesson.by })
               : kept.waits
-                ? "in your words, being kept …"
-                : "in your words, kept"}
+                ? t("lesson.recap.in_your_words_being_kept")
+                : t("lesson.recap.in_your_words_kept")}
         </Text>
       </Flex>
       {kept.stale ? (
         <Box role="alert" bg="brickSoft" p="8px" mt="6px" fontSize="sm">
           <Text>
-            {kept.stale.by ?? "Someone else"} wrote to {lesson.student.name} meanwhile:
+            {t("lesson.recap.wrote_meanwhile", {
+              by: kept.stale.by ?? t("lesson.recap.someone_else"),
+              student: lesson.student.name,
+            })}
           </Text>
           <Text whiteSpace="pre-wrap" maxH="120px" overflowY="auto">
             {kept.stale.recap}
           </Text>
           <Flex gap="6px" mt="4px">
             <Button size="xs" onClick={kept.takeTheirs}>
-              Take theirs
+              {t("lesson.recap.take_theirs")}
             </Button>
             <Button size="xs" kind="go" onClick={kept.keepMine}>
-              Keep mine
+              {t("lesson.recap.keep_mine")}
             </Button>
           </Flex>
         </Box>
@@ -81,9 +85,9 @@ function Noted({ lesson }: { lesson: Lesson }) {
   const kept = useKept(lesson, "notes");
   return (
     <Box>
-      <PartHead>Notes for you: theory pages, other work</PartHead>
+      <PartHead>{t("lesson.recap.notes_for_you_theory_pages_other")}</PartHead>
       <Textarea
-        aria-label="Notes for you"
+        aria-label={t("lesson.recap.notes_for_you")}
         data-key="l"
         borderColor="line"
         minH="48px"

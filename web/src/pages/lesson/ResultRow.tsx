@@ -1,10 +1,12 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { DayBoxes } from "../../components/DayBoxes";
+import { listed } from "../../components/dates";
 import { Simplification } from "../../components/Simplification";
 import { StateMark } from "../../components/StateMark";
+import { t } from "../../words";
 import { CountedOf } from "./CountedOf";
-import { type LessonStep, RESULTS, WORDS } from "./results";
+import { type LessonStep, RESULTS, resultWord } from "./results";
 import { type Hearing, unticked } from "./useResults";
 
 type Props = {
@@ -37,17 +39,19 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
             {one.title}
           </Text>{" "}
           <Text as="span" fontSize="sm" color="soft">
-            {severalPieces && `${one.piece}, `}
-            {one.place}
-            {one.tempo && `, at ${one.tempo}`}
+            {listed([
+              severalPieces && one.piece,
+              one.place,
+              one.tempo && t("lesson.result_row.at", { tempo: one.tempo }),
+            ])}
           </Text>
         </Box>
         {one.result && !current ? (
           <Text as="b" whiteSpace="nowrap" color={one.result === "not_heard" ? "soft" : "ink"}>
-            {WORDS[one.result]}
+            {resultWord(one.result)}
             {one.recorded_by && (
               <Text as="span" fontWeight={400} fontSize="sm" color="soft">
-                , by {one.recorded_by}
+                {t("lesson.result_row.by", { recorded_by: one.recorded_by })}
               </Text>
             )}
           </Text>
@@ -60,22 +64,25 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
           <Flex gap="8px" align="center" mt="3px" fontSize="sm" color="soft" wrap="wrap">
             <StateMark state={one.state} share={one.credited / one.good_days} />
             <span>
-              {one.credited} of {one.good_days} good {one.good_days === 1 ? "day" : "days"}, {one.repetitions} times a
-              day{one.recorded_by && `; ${one.recorded_by} heard it today`}
+              {listed([
+                t("lesson.result_row.good_days", { credited: one.credited, count: one.good_days }),
+                t("lesson.result_row.times_a_day", { count: one.repetitions }),
+                one.recorded_by && t("lesson.result_row.heard_it_today", { by: one.recorded_by }),
+              ])}
             </span>
             <Button
               size="xs"
               ml="auto"
-              title="x: the paper chart has a tick on every planned day"
+              title={t("lesson.result_row.x_the_paper_chart_has_a")}
               onClick={() => hearing.tick(one, unticked(one), true)}
               disabled={unticked(one).length === 0}
             >
-              Tick the row
+              {t("lesson.result_row.tick_the_row")}
             </Button>
             {one.days.some((day) => day.repetitions > 0) && (
               <Button
                 size="xs"
-                title="Takes ticks of paper back; what was tapped on the sheet stays"
+                title={t("lesson.result_row.takes_ticks_of_paper_back_what")}
                 onClick={() =>
                   hearing.tick(
                     one,
@@ -84,17 +91,17 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
                   )
                 }
               >
-                Untick
+                {t("lesson.result_row.untick")}
               </Button>
             )}
           </Flex>
           <Grid templateColumns="repeat(5, minmax(0, 1fr))" gap="4px" mt="6px">
-            {RESULTS.map(([key, result, words, state, fill]) => (
-              <Say key={result} one={one} result={result} words={`${key} ${words}`} hearing={hearing}>
+            {RESULTS.map(([key, result, state, fill]) => (
+              <Say key={result} one={one} result={result} words={`${key} ${resultWord(result)}`} hearing={hearing}>
                 <StateMark state={state} share={fill} label="" />
               </Say>
             ))}
-            <Say one={one} result="not_heard" words="0 not heard" hearing={hearing} />
+            <Say one={one} result="not_heard" words={`0 ${resultWord("not_heard")}`} hearing={hearing} />
           </Grid>
           <CountedOf one={one} hearing={hearing} />
           <Simplification student={student} step={one} of={one.assignment_id} />

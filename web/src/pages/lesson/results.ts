@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { t } from "../../words";
 
 export type Lesson = Schemas["Lesson"];
 export type LessonStep = Lesson["steps"][number];
@@ -17,27 +18,16 @@ export type Counted = {
 export const NOTHING: Counted = { stumbles: 0, tempo: null, cause: "", bar: null, note: "" };
 
 /** One key for each result, with the state it looks like. */
-export const RESULTS: [key: string, result: Result, words: string, looks: Schemas["State"], share: number][] = [
-  ["1", "not_yet", "not yet", "waiting", 0],
-  ["2", "shaky", "shaky", "begun", 0.5],
-  ["3", "steady", "steady", "steady", 1],
-  ["4", "secure", "secure", "secure", 1],
+export const RESULTS: [key: string, result: Result, looks: Schemas["State"], share: number][] = [
+  ["1", "not_yet", "waiting", 0],
+  ["2", "shaky", "begun", 0.5],
+  ["3", "steady", "steady", 1],
+  ["4", "secure", "secure", 1],
 ];
-export const WORDS: Record<Result, string> = {
-  not_heard: "not heard",
-  not_yet: "not yet",
-  shaky: "shaky",
-  steady: "steady",
-  secure: "secure",
-};
-export const CAUSES: [Cause, string][] = [
-  ["notes", "notes"],
-  ["rhythm", "rhythm"],
-  ["fingers", "fingers"],
-  ["together", "hands together"],
-  ["stops", "stops"],
-  ["tempo", "tempo"],
-];
+export const resultWord = (result: Result) => t(`lesson.results.${result}`);
+
+export const CAUSES: Cause[] = ["notes", "rhythm", "fingers", "together", "stops", "tempo"];
+export const causeWord = (cause: Cause) => t(`lesson.causes.${cause}`);
 
 export const keyOf = (one: LessonStep) => `${one.assignment_id}/${one.id}`;
 

@@ -1,22 +1,23 @@
 import { useEffect } from "react";
-import { WEEK_KEYS } from "../../components/week/useWeekKeys";
+import { weekKeys } from "../../components/week/useWeekKeys";
+import { t } from "../../words";
 import { RESULTS, type Result } from "./results";
 import { type Hearing, unticked } from "./useResults";
 
-export const LESSON_KEYS: [string, string][] = [
-  ["↑ ↓", "from step to step"],
-  ["1 2 3 4", "not yet, shaky, steady, secure; then the next step"],
-  ["0", "not heard; takes a result back"],
-  ["h  H", "one stumble more, one less"],
-  ["t", "tap the tempo"],
-  ["o", "take the offered result"],
-  ["c  b  n", "why, where, a note; Esc comes back"],
-  ["x", "tick the row as on the paper chart"],
-  ["r  l", "to the recap, to the notes"],
-  ["w", "to the week"],
-  ["f", "finish the lesson"],
-  ["in the week:", ""],
-  ...WEEK_KEYS,
+export const lessonKeys = (): [string, string][] => [
+  ["↑ ↓", t("lesson.keys.step_to_step")],
+  ["1 2 3 4", t("lesson.keys.results")],
+  ["0", t("lesson.keys.not_heard")],
+  ["h  H", t("lesson.keys.stumbles")],
+  ["t", t("lesson.keys.tempo")],
+  ["o", t("lesson.keys.offered")],
+  ["c  b  n", t("lesson.keys.why_where_note")],
+  ["x", t("lesson.keys.tick")],
+  ["r  l", t("lesson.keys.recap_and_notes")],
+  ["w", t("lesson.keys.week")],
+  ["f", t("lesson.keys.finish")],
+  [t("lesson.keys.in_the_week"), ""],
+  ...weekKeys(),
 ];
 
 /** A whole lesson by keys: the step in hand takes them, wherever the focus is. */

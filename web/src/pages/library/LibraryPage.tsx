@@ -7,6 +7,7 @@ import { Button } from "../../components/Button";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
+import { t } from "../../words";
 
 type Card = Schemas["PieceCard"];
 
@@ -20,12 +21,15 @@ export default function LibraryPage() {
 
   return (
     <>
-      <PageHead title="Library" about="Every piece is broken down once, for all teachers and students of the studio.">
+      <PageHead
+        title={t("library.library_page.library")}
+        about={t("library.library_page.every_piece_is_broken_down_once")}
+      >
         <input
           ref={picker}
           type="file"
           accept=".musicxml,.xml,.mxl"
-          aria-label="Score file"
+          aria-label={t("library.library_page.score_file")}
           hidden
           onChange={(event) => {
             const file = event.target.files?.[0];
@@ -34,25 +38,25 @@ export default function LibraryPage() {
           }}
         />
         <Button onClick={() => picker.current?.click()} disabled={load.isPending}>
-          {load.isPending ? "Reading the score …" : "Load a score"}
+          {load.isPending ? t("library.library_page.reading_the_score") : t("library.library_page.load_a_score")}
         </Button>
         <Button kind="go" onClick={() => go("/library/type")}>
-          Type what is printed
+          {t("library.library_page.type_what_is_printed")}
         </Button>
       </PageHead>
       <Notice trouble={load.error} />
       <Notice trouble={pieces.error} again={() => pieces.refetch()} />
-      {pieces.isPending && <Waiting what="the library" />}
+      {pieces.isPending && <Waiting what={t("library.library_page.the_library")} />}
       {pieces.data?.length === 0 && (
         <Paper>
-          <Empty>No piece yet. Load a MusicXML score, or type what is printed on a page of a method book.</Empty>
+          <Empty>{t("library.library_page.no_piece_yet_load_a_musicxml")}</Empty>
         </Paper>
       )}
       {books.map((book) => (
         <Shelf key={book} book={book} pieces={(pieces.data ?? []).filter((piece) => (piece.book ?? "") === book)} />
       ))}
       <Text fontSize="sm" color="soft" mt="12px">
-        Enter bar ranges and signs of any page freely; load a score only where you may.
+        {t("library.library_page.enter_bar_ranges_and_signs_of")}
       </Text>
     </>
   );
@@ -62,7 +66,7 @@ function Shelf({ book, pieces }: { book: string; pieces: Card[] }) {
   return (
     <Box as="section" mb="16px">
       <Text as="h2" fontWeight={700} mb="4px">
-        {book || "Not in a book"}
+        {book || t("library.library_page.not_in_a_book")}
       </Text>
       <Paper>
         {pieces.map((piece) => (
@@ -86,7 +90,7 @@ function Shelf({ book, pieces }: { book: string; pieces: Card[] }) {
                 piece.sections.join(" ")
               ) : (
                 <Text as="span" color="brass">
-                  no sections yet
+                  {t("library.library_page.no_sections_yet")}
                 </Text>
               )}
             </Text>
@@ -102,9 +106,9 @@ function NewBars({ piece }: { piece: Card }) {
   return (
     <Box>
       <Text>
-        <b>{piece.new_bars}</b> of {piece.bars_printed} bars new{" "}
+        <b>{piece.new_bars}</b> {t("library.library_page.of_bars_new", { bars_printed: piece.bars_printed })}{" "}
         <Text as="span" color="soft">
-          · {piece.bars_played} played
+          {t("library.library_page.played", { bars_played: piece.bars_played })}
         </Text>
       </Text>
       <Box aria-hidden="true" h="5px" bg="shade" mt="2px">

@@ -8,6 +8,7 @@ import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PageMap } from "../../components/page/PageMap";
 import { Ribbon } from "../../components/page/Ribbon";
 import { useCalm } from "../../components/useCalm";
+import { t } from "../../words";
 import { ScriptProblems } from "../piece/ScriptProblems";
 
 const START = "title: \nbook: \npage 1: 4 4 4 4\ntime: 4/4\nkey: C major\n";
@@ -35,19 +36,19 @@ export default function TypePage() {
   return (
     <>
       <PageHead
-        title="Type what is printed"
-        about="One statement a line. The page is drawn as you type; nothing is saved before you say so."
+        title={t("library.type_page.type_what_is_printed")}
+        about={t("library.type_page.one_statement_a_line_the_page")}
       >
         <Button kind="go" onClick={submit} disabled={save.isPending || !piece}>
-          Save the piece
+          {t("library.type_page.save_the_piece")}
         </Button>
       </PageHead>
       <Notice trouble={save.error} />
       <Grid templateColumns={{ base: "1fr", lg: "400px 1fr" }} gap="16px">
         <Paper p="14px">
-          <PartHead>As typed</PartHead>
+          <PartHead>{t("library.type_page.as_typed")}</PartHead>
           <Textarea
-            aria-label="Page script"
+            aria-label={t("library.type_page.page_script")}
             autoFocus
             spellCheck={false}
             value={script}
@@ -64,19 +65,28 @@ export default function TypePage() {
         <Box minW={0}>
           <Paper p="14px">
             <PartHead
-              beside={piece && `${piece.figures.bars_printed} bars printed, ${piece.figures.bars_played} played`}
+              beside={
+                piece &&
+                t("library.type_page.bars_printed_played", {
+                  bars_printed: piece.figures.bars_printed,
+                  bars_played: piece.figures.bars_played,
+                })
+              }
             >
-              The page
+              {t("library.type_page.the_page")}
             </PartHead>
             {piece ? (
               <PageMap pages={piece.pages} lit={lit} onPoint={setLit} chosen={null} width={780} />
             ) : (
-              <Text color="soft">Say first how many bars each line holds, for example: page 12: 4 4 5 4</Text>
+              <Text color="soft">{t("library.type_page.say_first_how_many_bars_each")}</Text>
             )}
           </Paper>
           {piece && (
             <Paper p="14px" mt="12px">
-              <PartHead>As played · {piece.form.filter(Boolean).join(" ") || "no sections yet"}</PartHead>
+              <PartHead>
+                {t("library.type_page.as_played")} ·{" "}
+                {piece.form.filter(Boolean).join(" ") || t("library.type_page.no_sections_yet")}
+              </PartHead>
               <Ribbon width={780} visits={piece.ribbon} lit={lit} onPoint={setLit} />
             </Paper>
           )}
@@ -87,29 +97,29 @@ export default function TypePage() {
 }
 
 const EXAMPLES = [
-  ["page 12: 4 4 5 4", "bars in each line of page 12"],
-  ["bars: 30", "when the lines do not matter"],
-  ["time: 3/4 · time: 2/4 from 17", "meter, and where it changes"],
-  ["pickup: 1 · bar 26: 2 counts", "short bars"],
-  ["tempo: Andante, marked quarter = 92, target 76", "printed, and what you aim for"],
-  ["repeat: 9-13 · repeat: to 16 · repeat: 1-8 x3", "repeat bar lines"],
-  ["ending 1: 21 · ending 2: 22", "first and second ending"],
-  ["segno: 5 · to coda: 13 · coda: 27 · fine: 14", "the signs"],
-  ["dal segno: 26 al coda · da capo: 28 al fine", "the jumps; also with repeats"],
-  ["section A1: 5-8 like A except 8", "what comes back, and how"],
+  ["page 12: 4 4 5 4", "lines"],
+  ["bars: 30", "bars"],
+  ["time: 3/4 · time: 2/4 from 17", "time"],
+  ["pickup: 1 · bar 26: 2 counts", "short_bars"],
+  ["tempo: Andante, marked quarter = 92, target 76", "tempo"],
+  ["repeat: 9-13 · repeat: to 16 · repeat: 1-8 x3", "repeats"],
+  ["ending 1: 21 · ending 2: 22", "endings"],
+  ["segno: 5 · to coda: 13 · coda: 27 · fine: 14", "signs"],
+  ["dal segno: 26 al coda · da capo: 28 al fine", "jumps"],
+  ["section A1: 5-8 like A except 8", "sections"],
 ] as const;
 
 function Examples() {
   return (
     <Box as="details" mt="10px" fontSize="sm">
       <Text as="summary" fontWeight={650} cursor="pointer">
-        What can be typed
+        {t("library.type_page.what_can_be_typed")}
       </Text>
       {EXAMPLES.map(([typed, means]) => (
         <Text key={typed} mt="3px">
           <b>{typed}</b>{" "}
           <Text as="span" color="soft">
-            {means}
+            {t(`library.type_page.examples.${means}`)}
           </Text>
         </Text>
       ))}

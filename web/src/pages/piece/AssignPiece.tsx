@@ -11,11 +11,12 @@ import {
 } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice, FirstHand } from "../../components/Choice";
-import { dayAndMonth } from "../../components/dates";
+import { dayAndMonth, minutes } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Ordered } from "../../components/Ordered";
 import { Paper } from "../../components/Paper";
 import { useCalm } from "../../components/useCalm";
+import { t } from "../../words";
 
 type Form = Required<Omit<AssignmentRequest, "piece_id" | "memory" | "introduce_first" | "priority">> & {
   id: number | "";
@@ -92,12 +93,12 @@ export function AssignPiece({
         <Flex gap="12px 16px" align="flex-end" wrap="wrap">
           {!student && (
             <Choice
-              label="Student"
+              label={t("piece.assign_piece.student")}
               width="170px"
               required
               {...register("id", { required: true, onChange: (event) => chooseStudent(event.target.value) })}
             >
-              <option value="">Choose …</option>
+              <option value="">{t("piece.assign_piece.choose")}</option>
               {students.data?.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}
@@ -105,7 +106,7 @@ export function AssignPiece({
               ))}
             </Choice>
           )}
-          <Choice label="Routine" width="240px" {...register("routine")}>
+          <Choice label={t("piece.assign_piece.routine")} width="240px" {...register("routine")}>
             {(routines.data ?? []).map((one) => (
               <option key={one.key} value={one.key}>
                 {one.name}
@@ -113,37 +114,43 @@ export function AssignPiece({
             ))}
           </Choice>
           <FirstHand width="130px" {...register("hand_order")} />
-          <Choice label="Sections join" width="170px" {...register("join")}>
-            <option value="pairs">in pairs</option>
-            <option value="from_start">from the start on</option>
-            <option value="from_end">from the end back</option>
+          <Choice label={t("piece.assign_piece.sections_join")} width="170px" {...register("join")}>
+            <option value="pairs">{t("piece.assign_piece.in_pairs")}</option>
+            <option value="from_start">{t("piece.assign_piece.from_the_start_on")}</option>
+            <option value="from_end">{t("piece.assign_piece.from_the_end_back")}</option>
           </Choice>
-          <Choice label="Pedal" width="170px" {...register("pedal")}>
-            <option value="last">last of all</option>
-            <option value="before_dynamics">before dynamics</option>
-            <option value="none">none</option>
-          </Choice>
-          <Choice label="Articulation is decided by" width="150px" {...register("articulation_by")}>
-            <option value="teacher">you</option>
-            <option value="student">the student</option>
-          </Choice>
-          <Choice label="By heart" width="100px" {...register("memory")}>
-            <option value="no">no</option>
-            <option value="yes">yes</option>
+          <Choice label={t("piece.assign_piece.pedal")} width="170px" {...register("pedal")}>
+            <option value="last">{t("piece.assign_piece.last_of_all")}</option>
+            <option value="before_dynamics">{t("piece.assign_piece.before_dynamics")}</option>
+            <option value="none">{t("piece.assign_piece.none")}</option>
           </Choice>
           <Choice
-            label="Target tempo"
+            label={t("piece.assign_piece.articulation_is_decided_by")}
+            width="150px"
+            {...register("articulation_by")}
+          >
+            <option value="teacher">{t("piece.assign_piece.you")}</option>
+            <option value="student">{t("piece.assign_piece.the_student")}</option>
+          </Choice>
+          <Choice label={t("piece.assign_piece.by_heart")} width="100px" {...register("memory")}>
+            <option value="no">{t("piece.assign_piece.no")}</option>
+            <option value="yes">{t("piece.assign_piece.yes")}</option>
+          </Choice>
+          <Choice
+            label={t("piece.assign_piece.target_tempo")}
             width="170px"
             {...register("target_by", { onChange: (event) => startTarget(event.target.value) })}
           >
-            <option value="number">beats per minute</option>
-            <option value="share">percent of the mark</option>
-            <option value="mark">the printed mark</option>
+            <option value="number">{t("piece.assign_piece.beats_per_minute")}</option>
+            <option value="share">{t("piece.assign_piece.percent_of_the_mark")}</option>
+            <option value="mark">{t("piece.assign_piece.the_printed_mark")}</option>
           </Choice>
           {form.target_by !== "mark" && (
             <Field.Root w={form.target_by === "share" ? "110px" : "170px"} required>
               <Field.Label fontWeight={600}>
-                {form.target_by === "share" ? "Percent" : "Target tempo, beats per minute"}
+                {form.target_by === "share"
+                  ? t("piece.assign_piece.percent")
+                  : t("piece.assign_piece.target_tempo_beats_per_minute")}
               </Field.Label>
               <Input
                 type="number"
@@ -154,39 +161,39 @@ export function AssignPiece({
               />
             </Field.Root>
           )}
-          <Choice label="Repeats after a jump" width="160px" {...register("repeats")}>
-            <option value="as_printed">as the page says</option>
-            <option value="not_taken">not taken</option>
-            <option value="taken">taken</option>
+          <Choice label={t("piece.assign_piece.repeats_after_a_jump")} width="160px" {...register("repeats")}>
+            <option value="as_printed">{t("piece.assign_piece.as_the_page_says")}</option>
+            <option value="not_taken">{t("piece.assign_piece.not_taken")}</option>
+            <option value="taken">{t("piece.assign_piece.taken")}</option>
           </Choice>
-          <Choice label="Fermatas" width="150px" {...register("fermata")}>
-            <option value="as_said">as on the map</option>
-            <option value="twice">twice as long</option>
-            <option value="free">free</option>
+          <Choice label={t("piece.assign_piece.fermatas")} width="150px" {...register("fermata")}>
+            <option value="as_said">{t("piece.assign_piece.as_on_the_map")}</option>
+            <option value="twice">{t("piece.assign_piece.twice_as_long")}</option>
+            <option value="free">{t("piece.assign_piece.free")}</option>
           </Choice>
-          <Choice label="Sections open" width="170px" {...register("introduce_first")}>
-            <option value="">as for the student</option>
-            <option value="true">once they were introduced</option>
-            <option value="false">by themselves</option>
+          <Choice label={t("piece.assign_piece.sections_open")} width="170px" {...register("introduce_first")}>
+            <option value="">{t("piece.assign_piece.as_for_the_student")}</option>
+            <option value="true">{t("piece.assign_piece.once_they_were_introduced")}</option>
+            <option value="false">{t("piece.assign_piece.by_themselves")}</option>
           </Choice>
-          <Choice label="Among the pieces" width="160px" {...register("priority")}>
-            <option value="0">in its turn</option>
-            <option value="1">before the others</option>
-            <option value="-1">when there is room</option>
+          <Choice label={t("piece.assign_piece.among_the_pieces")} width="160px" {...register("priority")}>
+            <option value="0">{t("piece.assign_piece.in_its_turn")}</option>
+            <option value="1">{t("piece.assign_piece.before_the_others")}</option>
+            <option value="-1">{t("piece.assign_piece.when_there_is_room")}</option>
           </Choice>
           <Field.Root w="160px">
-            <Field.Label fontWeight={600}>Ready by</Field.Label>
+            <Field.Label fontWeight={600}>{t("piece.assign_piece.ready_by")}</Field.Label>
             <Input type="date" borderColor="line" {...register("due_on")} />
           </Field.Root>
           <Button type="submit" kind="go" disabled={assign.isPending}>
-            Assign {piece.title}
+            {t("piece.assign_piece.assign", { title: piece.title })}
           </Button>
-          <Button onClick={onDone}>Not now</Button>
+          <Button onClick={onDone}>{t("piece.assign_piece.not_now")}</Button>
         </Flex>
         {aspects.length > 0 && (
           <Box mt="10px">
             <Ordered
-              label="In one sitting, in this order"
+              label={t("piece.assign_piece.in_one_sitting_in_this_order")}
               keys={order}
               name={(key) => routine?.stages.find((one) => one.key === key)?.name ?? key}
               onChange={(keys) => setValue("order", keys)}
@@ -201,11 +208,17 @@ export function AssignPiece({
         </Text>
         {trial.data && !trial.error && (
           <Text role="status" fontWeight={650}>
-            {trial.data.steps} steps up to {trial.data.target_tempo} beats per minute, {Math.round(trial.data.minutes)}{" "}
-            minutes in all;{" "}
+            {t("piece.assign_piece.comes_to", {
+              count: trial.data.steps,
+              target_tempo: trial.data.target_tempo,
+              minutes: minutes(Math.round(trial.data.minutes)),
+            })}{" "}
             {trial.data.finish
-              ? `practised alone, done in ${trial.data.practice_days} practice days, on ${dayAndMonth(trial.data.finish)}`
-              : "one step takes longer than any practice day, so it cannot be finished"}
+              ? t("piece.assign_piece.practised_alone_done_in_practice_days", {
+                  count: trial.data.practice_days,
+                  day: dayAndMonth(trial.data.finish),
+                })
+              : t("piece.assign_piece.one_step_takes_longer_than_any")}
           </Text>
         )}
         <Notice trouble={assign.error ?? (trial.error as typeof assign.error)} />

@@ -1,5 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
+import { t } from "../../words";
 import type { Bench } from "./useBench";
 
 /** What on the page does not add up, where, and its mend at one press. */
@@ -8,7 +9,7 @@ export function Check({ bench, onShow }: { bench: Bench; onShow: (bar: number) =
   return (
     <>
       <Box as="section">
-        {diagnostics.length === 0 && <Text color="soft">The signs and counts of the page add up.</Text>}
+        {diagnostics.length === 0 && <Text color="soft">{t("piece.check.the_signs_and_counts_of_the")}</Text>}
         {diagnostics.map((one) => (
           <Flex key={`${one.code}/${one.bar}/${one.message}`} gap="10px" py="4px" align="flex-start">
             <Sign grave={one.grave} />
@@ -17,7 +18,7 @@ export function Check({ bench, onShow }: { bench: Bench; onShow: (bar: number) =
               <Flex gap="6px" wrap="wrap" mt="2px">
                 {one.bar && (
                   <Button kind="quiet" size="sm" px="0" minH="26px" onClick={() => onShow(one.bar as number)}>
-                    Show the bar
+                    {t("piece.check.show_the_bar")}
                   </Button>
                 )}
                 {one.mend && (
@@ -40,12 +41,13 @@ export function Check({ bench, onShow }: { bench: Bench; onShow: (bar: number) =
       {unread.length > 0 && (
         <Box as="section">
           <Text fontSize="sm" fontWeight={700} color="soft">
-            In the score, not used
+            {t("piece.check.in_the_score_not_used")}
           </Text>
           {unread.map((one) => (
             <Text key={one.what} fontSize="sm">
               {one.what}
-              {one.bars.length > 0 && ` (bar ${one.bars.join(", ")})`}
+              {one.bars.length > 0 &&
+                ` (${t("piece.check.bars", { count: one.bars.length, bars: one.bars.join(", ") })})`}
             </Text>
           ))}
         </Box>
@@ -70,7 +72,7 @@ function Sign({ grave }: { grave: boolean }) {
       lineHeight="14px"
       textAlign="center"
       role="img"
-      aria-label={grave ? "wrong" : "notice"}
+      aria-label={t(grave ? "piece.check.wrong" : "piece.check.notice")}
     >
       {grave ? "!" : "i"}
     </Box>

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
+import { t } from "../../words";
 import type { Bench } from "./useBench";
 
 /** Another teacher was quicker. Both are shown, and nothing is thrown away:
@@ -12,17 +13,19 @@ export function Conflict({ bench }: { bench: Bench }) {
   const theirs = lines(stale.script);
   return (
     <Box role="alert" bg="brickSoft" borderLeft="4px solid" borderColor="brick" p="10px 14px" mb="12px">
-      <Text fontWeight={650}>{stale.by ?? "Someone else"} changed this piece while you were at work on it.</Text>
+      <Text fontWeight={650}>
+        {t("piece.conflict.changed_meanwhile", { by: stale.by ?? t("piece.conflict.someone_else") })}
+      </Text>
       <Grid templateColumns="1fr 1fr" gap="16px" my="6px" fontSize="sm">
-        <Difference head="Only in theirs" lines={theirs.filter((line) => !mine.includes(line))} />
-        <Difference head="Only in yours" lines={mine.filter((line) => !theirs.includes(line))} />
+        <Difference head={t("piece.conflict.only_in_theirs")} lines={theirs.filter((line) => !mine.includes(line))} />
+        <Difference head={t("piece.conflict.only_in_yours")} lines={mine.filter((line) => !theirs.includes(line))} />
       </Grid>
       <Flex gap="8px" wrap="wrap">
         <Button kind="go" onClick={() => bench.settle(stale.merged)}>
-          Put my changes on theirs
+          {t("piece.conflict.put_my_changes_on_theirs")}
         </Button>
-        <Button onClick={() => bench.settle(stale.script)}>Take theirs</Button>
-        <Button onClick={() => bench.settle(script)}>Keep mine</Button>
+        <Button onClick={() => bench.settle(stale.script)}>{t("piece.conflict.take_theirs")}</Button>
+        <Button onClick={() => bench.settle(script)}>{t("piece.conflict.keep_mine")}</Button>
       </Flex>
     </Box>
   );
@@ -34,7 +37,7 @@ export function Difference({ head, lines }: { head: string; lines: string[] }) {
   return (
     <Box>
       <Text fontWeight={650}>{head}</Text>
-      {lines.length === 0 && <Text color="soft">nothing</Text>}
+      {lines.length === 0 && <Text color="soft">{t("piece.conflict.nothing")}</Text>}
       {lines.map((line) => (
         <Text key={line} overflowWrap="anywhere">
           {line}

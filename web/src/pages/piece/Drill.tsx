@@ -3,8 +3,9 @@ import { useEffect, useState } from "react";
 import { newKey, type Schemas } from "../../api/client";
 import { useDrill, useKeepDrill, useStudents, type Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { ordinal } from "../../components/dates";
 import { Notice } from "../../components/Notice";
-import { ordinal } from "../../components/page/geometry";
+import { t } from "../../words";
 
 type Question = Schemas["Question"];
 type Props = {
@@ -41,7 +42,10 @@ export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand
     const choice = question.choices.find((one) => one.bar === bar);
     const right = bar === question.right;
     if (!right && !missed.includes(at)) setMissed([...missed, at]);
-    setSaid({ right, why: right ? question.why : (choice?.why ?? `The music does not go there. ${question.why}`) });
+    setSaid({
+      right,
+      why: right ? question.why : (choice?.why ?? t("piece.drill.the_music_does_not_go_there", { why: question.why })),
+    });
   };
   const next = () => {
     setSaid(null);
@@ -68,12 +72,19 @@ export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand
   });
 
   return (
-    <Box pt="8px" mt="4px" borderTop="2px solid" borderColor="brass" aria-label="Where next?" role="region">
+    <Box
+      pt="8px"
+      mt="4px"
+      borderTop="2px solid"
+      borderColor="brass"
+      aria-label={t("piece.drill.where_next")}
+      role="region"
+    >
       {drill.data?.length === 0 && (
         <Text>
-          Nothing to ask: this piece is played as it is printed, without a repeat or a jump.{" "}
+          {t("piece.drill.nothing_to_ask_this_piece_is")}{" "}
           <Button size="sm" onClick={onEnd}>
-            Close
+            {t("piece.drill.close")}
           </Button>
         </Text>
       )}
@@ -99,11 +110,11 @@ export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand
           borderRadius="3px"
         >
           <Text flex="1">
-            <b>{said.right ? "Right." : "Not there."}</b> {said.why}
+            <b>{said.right ? t("piece.drill.right") : t("piece.drill.not_there")}</b> {said.why}
           </Text>
           {said.right && (
             <Button kind="go" size="sm" autoFocus onClick={next}>
-              {at + 1 < questions.length ? "Next sign" : "How it went"}
+              {at + 1 < questions.length ? t("piece.drill.next_sign") : t("piece.drill.how_it_went")}
             </Button>
           )}
         </Flex>
@@ -130,16 +141,18 @@ function Asked({ question, at, of, time, over, onPick, onEnd }: AskedProps) {
   return (
     <Flex align="center" gap="8px" wrap="wrap">
       <Text>
-        {at + 1} of {of}. You have just played <b>bar {question.name}</b> for the {ordinal(time)} time.{" "}
-        <b>Where next?</b> Press the bar on the page, or:
+        {t("piece.drill.of_you_have_just_played", { at: at + 1, of })}{" "}
+        <b>{t("piece.drill.bar", { bar: question.name })}</b>{" "}
+        {t("piece.drill.for_the_time", { ordinal: ordinal(time) })} <b>{t("piece.drill.where_next")}</b>{" "}
+        {t("piece.drill.press_the_bar_on_the_page")}
       </Text>
       {question.choices.map((choice, which) => (
         <Button key={choice.bar ?? "end"} size="sm" disabled={over} onClick={() => onPick(choice.bar)}>
-          <kbd>{which + 1}</kbd> {choice.bar ? `bar ${choice.name}` : "the end"}
+          <kbd>{which + 1}</kbd> {choice.bar ? t("piece.drill.bar", { bar: choice.name }) : t("piece.drill.the_end")}
         </Button>
       ))}
       <Button kind="quiet" size="sm" ml="auto" onClick={onEnd}>
-        Stop asking
+        {t("piece.drill.stop_asking")}
       </Button>
     </Flex>
   );
@@ -157,24 +170,26 @@ function Result({ id, whose, questions, missed, onEnd }: ResultProps) {
   return (
     <Flex align="center" gap="8px" wrap="wrap">
       <Text>
-        <b>
-          {questions.length - missed.length} of {questions.length} right
-        </b>{" "}
-        at the first try
-        {missed.length > 0 && `; look again at bar ${missed.map((at) => questions[at]?.name).join(", ")}`}.
+        <b>{t("piece.drill.of_right", { right: questions.length - missed.length, of: questions.length })}</b>{" "}
+        {missed.length === 0
+          ? t("piece.drill.at_the_first_try")
+          : t("piece.drill.look_again", {
+              bars: missed.map((at) => questions[at]?.name).join(", "),
+              count: missed.length,
+            })}
       </Text>
       {keep.isSuccess ? (
-        <Text role="status">Kept for {name}.</Text>
+        <Text role="status">{t("piece.drill.kept_for", { name })}</Text>
       ) : (
         <>
           <NativeSelect.Root w="170px" size="sm">
             <NativeSelect.Field
-              aria-label="Keep it for"
+              aria-label={t("piece.drill.keep_it_for")}
               borderColor="line"
               value={student}
               onChange={(event) => setStudent(event.target.value)}
             >
-              <option value="">Keep it for …</option>
+              <option value="">{t("piece.drill.keep_it_for_2")}</option>
               {students.data?.map((one) => (
                 <option key={one.id} value={String(one.id)}>
                   {one.name}
@@ -189,12 +204,12 @@ function Result({ id, whose, questions, missed, onEnd }: ResultProps) {
             disabled={!student || keep.isPending}
             onClick={() => keep.mutate({ student_id: Number(student), key, asked: questions.length, missed: bars })}
           >
-            Keep the result
+            {t("piece.drill.keep_the_result")}
           </Button>
         </>
       )}
       <Button size="sm" onClick={onEnd}>
-        Done
+        {t("piece.drill.done")}
       </Button>
       <Notice trouble={keep.error} />
     </Flex>

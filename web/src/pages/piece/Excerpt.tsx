@@ -4,6 +4,7 @@ import { useScore } from "../../api/queries";
 import { Engraved } from "../../components/Engraved";
 import { Notice } from "../../components/Notice";
 import type { Range } from "../../components/page/PageMap";
+import { t } from "../../words";
 
 // Pixels the notes are set for: the side of the page at the desk.
 const WIDE = 300;
@@ -14,8 +15,8 @@ export function Excerpt({ id, piece, chosen }: { id: number; piece: Schemas["Pag
   if (!chosen)
     return (
       <Box as="section">
-        <Text color="soft">Choose bars or a section on the page to see their notes.</Text>
-        {piece.sections.length === 0 && <Text color="soft">Drag over the bars, or press a section's letter.</Text>}
+        <Text color="soft">{t("piece.excerpt.choose_bars_or_a_section_on")}</Text>
+        {piece.sections.length === 0 && <Text color="soft">{t("piece.excerpt.drag_over_the_bars_or_press")}</Text>}
       </Box>
     );
   if (score.error) return <Notice trouble={score.error} />;

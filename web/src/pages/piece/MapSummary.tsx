@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { PartHead } from "../../components/Paper";
 import type { Range } from "../../components/page/PageMap";
+import { t } from "../../words";
 import type { Bench } from "./useBench";
 
 type Page = Schemas["Page"];
@@ -26,12 +27,12 @@ export function MapSummary({
     <>
       <HowLong piece={piece} />
       <Box as="section">
-        <PartHead>Sections</PartHead>
+        <PartHead>{t("piece.map_summary.sections")}</PartHead>
         {piece.sections.length === 0 && (
           <>
-            <Text color="soft">None yet. Choose bars on the page and give them a letter.</Text>
+            <Text color="soft">{t("piece.map_summary.none_yet_choose_bars_on_the")}</Text>
             <Button mt="6px" size="sm" disabled={bench.busy} onClick={() => bench.apply({ suggest: true })}>
-              Suggest sections
+              {t("piece.map_summary.suggest_sections")}
             </Button>
           </>
         )}
@@ -40,7 +41,7 @@ export function MapSummary({
             <Letter
               type="button"
               onClick={() => onChoose(section.spans[0] as Range)}
-              aria-label={`Show section ${section.label}`}
+              aria-label={t("piece.map_summary.show_section", { label: section.label })}
             >
               {section.label}
             </Letter>
@@ -56,22 +57,27 @@ export function MapSummary({
               ))}
             </Box>
             <Text ml="auto" fontSize="sm" color="soft" whiteSpace="nowrap">
-              {section.new_bars} of {section.bars} new
+              {t("piece.map_summary.of_new", { new_bars: section.new_bars, bars: section.bars })}
             </Text>
           </Flex>
         ))}
       </Box>
       {piece.joins.length > 0 && (
         <Box as="section">
-          <PartHead>Joins</PartHead>
+          <PartHead>{t("piece.map_summary.joins")}</PartHead>
           {piece.joins.map((join) => (
             <Flex key={`${join.from}${join.to}${join.bar}`} gap="8px" align="baseline">
-              <Letter type="button" minW="62px" onClick={() => onShow(join.bar)} title="Show this join">
+              <Letter
+                type="button"
+                minW="62px"
+                onClick={() => onShow(join.bar)}
+                title={t("piece.map_summary.show_this_join")}
+              >
                 {join.from} → {join.to}
               </Letter>
               <Text fontSize="sm">
-                {join.hard && <b>hard: </b>}
-                {join.words || "nothing is known of it"}
+                {join.hard && <b>{t("piece.map_summary.hard")}</b>}
+                {join.words || t("piece.map_summary.nothing_is_known_of_it")}
               </Text>
             </Flex>
           ))}
@@ -91,9 +97,9 @@ function HowLong({ piece }: { piece: Page }) {
     <Box as="section">
       <Flex align="baseline" gap="10px">
         <Heading as="p" fontSize="2xl" letterSpacing="-1px" lineHeight={1.1} fontWeight={750}>
-          {new_bars_rounded} of {bars_printed}
+          {t("piece.map_summary.of", { fresh: new_bars_rounded, of: bars_printed })}
         </Heading>
-        <Text>bars are new</Text>
+        <Text>{t("piece.map_summary.bars_are_new")}</Text>
       </Flex>
       <Flex aria-hidden="true" h="10px" my="5px" bg="shade">
         <Box bg="rail" style={{ width: `${(fresh / bars_printed) * 100}%` }} />
@@ -105,7 +111,7 @@ function HowLong({ piece }: { piece: Page }) {
         />
       </Flex>
       <Text fontSize="sm" color="soft">
-        {fresh} new, {near} moved or in the same rhythm, {bars_printed - fresh - near} the same
+        {t("piece.map_summary.new_moved_or_in_the_same", { fresh, near, same: bars_printed - fresh - near })}
       </Text>
     </Box>
   );

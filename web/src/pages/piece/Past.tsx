@@ -2,12 +2,13 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useRevision, useRevisions, type Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { moment } from "../../components/dates";
 import { Notice, Waiting } from "../../components/Notice";
+import { t } from "../../words";
 import { Difference } from "./Conflict";
 import type { Bench } from "./useBench";
 
-const moment = (at: string) =>
-  new Date(at).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+const when = (at: string) => moment(at, { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
 
 /** Who changed what and when; any two can be compared, and gone back to. */
 export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Bench }) {
@@ -15,15 +16,15 @@ export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Be
   const [open, setOpen] = useState<number | null>(null);
   const [against, setAgainst] = useState<number | null>(null);
   if (revisions.error) return <Notice trouble={revisions.error} />;
-  if (!revisions.data) return <Waiting what="what was changed" />;
+  if (!revisions.data) return <Waiting what={t("piece.past.what_was_changed")} />;
   return (
     <Box as="section">
-      {revisions.data.length === 0 && <Text color="soft">Nothing has been changed here yet.</Text>}
+      {revisions.data.length === 0 && <Text color="soft">{t("piece.past.nothing_has_been_changed_here_yet")}</Text>}
       {revisions.data.map((one) => (
         <Box key={one.revision} borderBottom="1px solid" borderColor="line" py="5px">
           <Flex align="center" gap="8px">
             <Text flex="1">
-              <b>{one.by}</b> · {moment(one.at)}
+              <b>{one.by}</b> · {when(one.at)}
             </Text>
             <Button
               kind="quiet"
@@ -34,20 +35,20 @@ export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Be
                 setAgainst(one.before);
               }}
             >
-              {open === one.revision ? "Close" : "What changed"}
+              {open === one.revision ? t("piece.past.close") : t("piece.past.what_changed")}
             </Button>
           </Flex>
           {open === one.revision && (
             <>
               <Flex as="label" gap="6px" fontSize="sm" color="soft" align="center">
-                compared with
+                {t("piece.past.compared_with")}
                 <select value={against ?? ""} onChange={(event) => setAgainst(Number(event.target.value) || null)}>
-                  <option value="">nothing</option>
+                  <option value="">{t("piece.past.nothing")}</option>
                   {revisions.data
                     .filter((other) => other.revision !== one.revision)
                     .map((other) => (
                       <option key={other.revision} value={other.revision}>
-                        {other.by}, {moment(other.at)}
+                        {other.by}, {when(other.at)}
                       </option>
                     ))}
                 </select>
@@ -69,11 +70,11 @@ function Changed({ id, whose, revision, against, bench }: ChangedProps) {
   const { put, drop, script } = shown.data;
   return (
     <Box fontSize="sm" pb="4px">
-      {drop.length > 0 && <Difference head="No longer said" lines={drop} />}
-      <Difference head="Said anew" lines={put} />
+      {drop.length > 0 && <Difference head={t("piece.past.taken_out")} lines={drop} />}
+      <Difference head={t("piece.past.put_in")} lines={put} />
       {script !== bench.script && (
         <Button mt="6px" size="sm" onClick={() => bench.set(script)}>
-          Go back to this
+          {t("piece.past.go_back_to_this")}
         </Button>
       )}
     </Box>

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useParams } from "react-router";
 import { usePiece, type Whose } from "../../api/queries";
 import { Lost, Waiting } from "../../components/Notice";
+import { t } from "../../words";
 import { Workbench } from "./Workbench";
 
 /** A piece: its page, its playing order, its sections, and what to check; for
@@ -11,6 +12,6 @@ export default function PiecePage() {
   const [whose, setWhose] = useState<Whose>("studio");
   const piece = usePiece(id, whose);
   if (piece.error) return <Lost trouble={piece.error} again={() => piece.refetch()} />;
-  if (!piece.data) return <Waiting what="the piece" />;
+  if (!piece.data) return <Waiting what={t("piece.piece_page.the_piece")} />;
   return <Workbench key={`${id}/${whose}`} piece={piece.data} whose={whose} onWhose={setWhose} />;
 }

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { PartHead } from "../../components/Paper";
+import { t } from "../../words";
 import type { Bench } from "./useBench";
 
 /** What one sees when looking the piece over before playing, and the places
@@ -21,7 +22,7 @@ export function Preview({ bench, onShow }: { bench: Bench; onShow: (bar: number)
                 {fact.caution && (
                   <Box as="details" fontSize="sm" borderLeft="3px solid" borderColor="slate" pl="8px" mt="2px">
                     <Text as="summary" cursor="pointer">
-                      Take care with this stretch
+                      {t("piece.preview.take_care_with_this_stretch")}
                     </Text>
                     {fact.caution}
                   </Box>
@@ -33,7 +34,7 @@ export function Preview({ bench, onShow }: { bench: Bench; onShow: (bar: number)
       </Box>
       {spots.length > 0 && (
         <Box as="section">
-          <PartHead>Spots to look at</PartHead>
+          <PartHead>{t("piece.preview.spots_to_look_at")}</PartHead>
           {spots.map((spot) => (
             <Flex key={spot.mark} align="center" gap="4px" py="2px">
               <Button
@@ -49,10 +50,10 @@ export function Preview({ bench, onShow }: { bench: Bench; onShow: (bar: number)
                 {spot.words}
               </Button>
               <Button size="sm" disabled={bench.busy} onClick={() => bench.apply({ put: [spot.mark] })}>
-                Mark
+                {t("piece.preview.mark")}
               </Button>
               <Button kind="quiet" size="sm" disabled={bench.busy} onClick={() => bench.apply({ put: [spot.dismiss] })}>
-                Dismiss
+                {t("piece.preview.dismiss")}
               </Button>
             </Flex>
           ))}

@@ -1,5 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
+import { t } from "../../words";
 
 /** Lines of a script that were not understood: where, what was expected, and
  * the nearest correct statement. */
@@ -17,14 +18,12 @@ export function ScriptProblems({ problems }: { problems: Schemas["ScriptProblem"
           mb="6px"
           fontSize="sm"
         >
-          <b>
-            Line {one.line}, column {one.column}
-          </b>{" "}
+          <b>{t("piece.script_problems.line_column", { line: one.line, column: one.column })}</b>{" "}
           {one.text && <>“{one.text.trim()}”: </>}
           {one.message}
           {one.suggestion && (
             <Text>
-              Try <b>{one.suggestion}</b>
+              {t("piece.script_problems.try")} <b>{one.suggestion}</b>
             </Text>
           )}
         </Box>

@@ -1,13 +1,10 @@
 import { Box, Flex, Link, Text, Textarea } from "@chakra-ui/react";
 import type { Whose } from "../../api/queries";
+import { t } from "../../words";
 import { ScriptProblems } from "./ScriptProblems";
 import type { Bench } from "./useBench";
 
-const OUT = [
-  ["musicxml", "score"],
-  ["script", "text"],
-  ["map", "map"],
-] as const;
+const OUT = ["musicxml", "script", "map"] as const;
 
 /** The same map as text: what is typed here is on the page at once, and what is
  * clicked on the page stands here. */
@@ -16,11 +13,11 @@ export function ScriptText({ id, whose, bench }: { id: number; whose: Whose; ben
     <Box as="section">
       {whose !== "studio" && (
         <Text fontSize="sm" color="soft" mb="4px">
-          Only what differs from the studio's page. “without repeat: 9-13” takes something away.
+          {t("piece.script_text.only_what_differs_from_the_studio")}
         </Text>
       )}
       <Textarea
-        aria-label="Page script"
+        aria-label={t("piece.script_text.page_script")}
         spellCheck={false}
         value={bench.script}
         onChange={(event) => bench.type(event.target.value)}
@@ -32,10 +29,10 @@ export function ScriptText({ id, whose, bench }: { id: number; whose: Whose; ben
       />
       <ScriptProblems problems={bench.problems} />
       <Flex gap="10px" mt="8px" fontSize="sm" color="soft" wrap="wrap">
-        Save to a file:
-        {OUT.map(([kind, words]) => (
+        {t("piece.script_text.save_to_a_file")}
+        {OUT.map((kind) => (
           <Link key={kind} href={`/api/pieces/${id}/export/${kind}?for=${whose}`} color="slate" download>
-            {words}
+            {t(`piece.script_text.${kind}`)}
           </Link>
         ))}
       </Flex>

@@ -3,6 +3,7 @@ import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Paper } from "../../components/Paper";
 import type { Range } from "../../components/page/PageMap";
+import { t } from "../../words";
 import { Check } from "./Check";
 import { Excerpt } from "./Excerpt";
 import { MapSummary } from "./MapSummary";
@@ -11,15 +12,8 @@ import { Preview } from "./Preview";
 import { ScriptText } from "./ScriptText";
 import type { Bench } from "./useBench";
 
-const TABS = [
-  ["map", "Map"],
-  ["preview", "Preview"],
-  ["check", "Check"],
-  ["text", "Text"],
-  ["notes", "Notes"],
-  ["past", "Past"],
-] as const;
-export type Tab = (typeof TABS)[number][0];
+const TABS = ["map", "preview", "check", "text", "notes", "past"] as const;
+export type Tab = (typeof TABS)[number];
 
 type Props = {
   id: number;
@@ -39,8 +33,14 @@ export function Side({ id, hasScore, bench, whose, tab, onTab, chosen, onChoose,
   const wrong = piece.diagnostics.length + problems.length;
   return (
     <Paper>
-      <Flex role="tablist" aria-label="ExtraWork the page" borderBottom="1px solid" borderColor="line" px="4px">
-        {TABS.filter(([key]) => key !== "notes" || hasScore).map(([key, label]) => (
+      <Flex
+        role="tablist"
+        aria-label={t("piece.side.about_the_page")}
+        borderBottom="1px solid"
+        borderColor="line"
+        px="4px"
+      >
+        {TABS.filter((key) => key !== "notes" || hasScore).map((key) => (
           <Button
             key={key}
             kind="quiet"
@@ -54,7 +54,7 @@ export function Side({ id, hasScore, bench, whose, tab, onTab, chosen, onChoose,
             boxShadow={tab === key ? "inset 0 -3px 0 var(--chakra-colors-rail)" : undefined}
             onClick={() => onTab(key)}
           >
-            {label}
+            {t(`piece.side.${key}`)}
             {key === "check" && wrong > 0 && (
               <Box as="span" color="brick" fontWeight={750}>
                 {wrong}

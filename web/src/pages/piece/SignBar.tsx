@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import type { Range } from "../../components/page/PageMap";
+import { t } from "../../words";
 import { placeOf, sayings, standing } from "./statements";
 import type { Bench } from "./useBench";
 
@@ -16,8 +17,9 @@ export function SignBar({ bench, chosen, onChoose }: Props) {
   if (!chosen)
     return (
       <Text fontSize="sm" color="soft" pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
-        Drag over bars, or move with <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd> and <kbd>shift</kbd>. Then{" "}
-        <kbd>S</kbd> a section, <kbd>R</kbd> a repeat, <kbd>1</kbd> <kbd>2</kbd> endings, <kbd>?</kbd> all keys.
+        {t("piece.sign_bar.drag_over_bars")} <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd> · <kbd>S</kbd>{" "}
+        {t("piece.sign_bar.a_section")} · <kbd>R</kbd> {t("piece.sign_bar.a_repeat")} · <kbd>1</kbd> <kbd>2</kbd>{" "}
+        {t("piece.sign_bar.endings")} · <kbd>?</kbd> {t("piece.sign_bar.all_keys")}
       </Text>
     );
   return <Chosen bench={bench} chosen={chosen} onChoose={onChoose} />;
@@ -30,7 +32,11 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
   return (
     <Box pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
       <Flex gap="8px" align="center" wrap="wrap" minH="30px">
-        <Text fontWeight={650}>{place.includes("-") ? `Bars ${place.replace("-", "–")}` : `Bar ${place}`}</Text>
+        <Text fontWeight={650}>
+          {place.includes("-")
+            ? t("piece.sign_bar.bars", { place: place.replace("-", "–") })
+            : t("piece.sign_bar.bar", { place })}
+        </Text>
         {here.map(({ words, statement, range }) => (
           <Flex key={statement} align="center" bg="shade" borderRadius="3px" fontSize="sm">
             <Button kind="quiet" size="sm" minH="26px" onClick={() => range && onChoose(range)}>
@@ -41,7 +47,7 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
               size="sm"
               minH="26px"
               px="4px"
-              aria-label={`Take away ${words}`}
+              aria-label={t("piece.sign_bar.take_away", { words })}
               onClick={() => bench.apply({ drop: [statement] })}
             >
               <X size={13} />
@@ -66,7 +72,12 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
 
 function SignButton({ sign, onPress }: { sign: Schemas["Page"]["signs"][number]; onPress: () => void }) {
   return (
-    <Button size="sm" px="8px" title={`${sign.title} (key ${sign.shortcut.toUpperCase()})`} onClick={onPress}>
+    <Button
+      size="sm"
+      px="8px"
+      title={t("piece.sign_bar.key", { title: sign.title, shortcut: sign.shortcut.toUpperCase() })}
+      onClick={onPress}
+    >
       {sign.words}
     </Button>
   );
@@ -112,7 +123,13 @@ function SectionLine({
 
   const namesake = piece.sections.find((one) => one.label === label && one !== exact);
   const moves = namesake?.spans.find((span) => span.from <= chosen.to && chosen.from <= span.to);
-  const verb = exact ? "Change" : moves ? `Move ${label} here` : namesake ? `Add to ${label}` : "Mark section";
+  const verb = exact
+    ? t("piece.sign_bar.change")
+    : moves
+      ? t("piece.sign_bar.move_here", { label })
+      : namesake
+        ? t("piece.sign_bar.add_to", { label })
+        : t("piece.sign_bar.mark_section");
   const submit = async () => {
     const others = namesake && !exact ? namesake.spans.filter((span) => span !== moves).map((span) => span.text) : [];
     const section = { label, places: [...others, where], words: (namesake && !exact ? namesake.words : words).trim() };
@@ -131,7 +148,7 @@ function SectionLine({
       <Flex gap="6px" align="center" mt="4px" wrap="wrap">
         <Input
           ref={first}
-          aria-label="Section letter"
+          aria-label={t("piece.sign_bar.section_letter")}
           {...field}
           w="64px"
           fontWeight={700}
@@ -141,7 +158,7 @@ function SectionLine({
           onChange={(event) => setLabel(event.target.value.trim())}
         />
         <Input
-          aria-label="Its bars"
+          aria-label={t("piece.sign_bar.its_bars")}
           {...field}
           w="150px"
           required
@@ -149,8 +166,8 @@ function SectionLine({
           onChange={(event) => setWhere(event.target.value)}
         />
         <Input
-          aria-label="What it is like"
-          placeholder="like A except 8"
+          aria-label={t("piece.sign_bar.what_it_is_like")}
+          placeholder={t("piece.sign_bar.like_a_except")}
           {...field}
           flex="1 1 150px"
           value={words}
@@ -187,8 +204,8 @@ function Statement({
     >
       <Input
         ref={field}
-        aria-label="Say more about these bars"
-        placeholder="say more: fermata, pedal, pass 2 …"
+        aria-label={t("piece.sign_bar.say_more_about_these_bars")}
+        placeholder={t("piece.sign_bar.say_more_fermata_pedal_pass")}
         list="bench-statements"
         h="30px"
         fontSize="sm"
@@ -206,7 +223,7 @@ function Statement({
       </datalist>
       {text && (
         <Button type="submit" size="sm">
-          Say it
+          {t("piece.sign_bar.say_it")}
         </Button>
       )}
     </form>

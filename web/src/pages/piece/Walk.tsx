@@ -2,9 +2,10 @@ import { Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
 import { ChevronLeft, ChevronRight, Play, Square } from "lucide-react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
+import { ordinal } from "../../components/dates";
 import { Notice } from "../../components/Notice";
-import { ordinal } from "../../components/page/geometry";
 import type { Hands } from "../../components/player";
+import { t } from "../../words";
 import type { Walking } from "./useWalk";
 
 /** Walk it: bar by bar, or played with a click; every jump is said before it comes. */
@@ -14,28 +15,40 @@ export function Walk({ walk, piece }: { walk: Walking; piece: Schemas["Page"] })
     <>
       <Flex align="center" gap="6px" wrap="wrap" borderTop="1px solid" borderColor="line" pt="6px">
         <Text fontWeight={650} mr="2px">
-          Walk it
+          {t("piece.walk.walk_it")}
         </Text>
-        <Button size="sm" px="7px" aria-label="One bar back" title="One bar back (,)" onClick={() => walk.step(-1)}>
+        <Button
+          size="sm"
+          px="7px"
+          aria-label={t("piece.walk.one_bar_back")}
+          title={t("piece.walk.one_bar_back_2")}
+          onClick={() => walk.step(-1)}
+        >
           <ChevronLeft size={16} />
         </Button>
-        <Button size="sm" px="7px" aria-label="One bar on" title="One bar on (.)" onClick={() => walk.step(1)}>
+        <Button
+          size="sm"
+          px="7px"
+          aria-label={t("piece.walk.one_bar_on")}
+          title={t("piece.walk.one_bar_on_2")}
+          onClick={() => walk.step(1)}
+        >
           <ChevronRight size={16} />
         </Button>
         {walk.playing ? (
-          <Button size="sm" title="Space" onClick={walk.stop}>
-            <Square size={13} /> Stop
+          <Button size="sm" title={t("piece.walk.space")} onClick={walk.stop}>
+            <Square size={13} /> {t("piece.walk.stop")}
           </Button>
         ) : (
-          <Button size="sm" title="Space" onClick={walk.play}>
-            <Play size={13} /> Play
+          <Button size="sm" title={t("piece.walk.space")} onClick={walk.play}>
+            <Play size={13} /> {t("piece.walk.play")}
           </Button>
         )}
         <Flex as="label" align="center" gap="4px" fontSize="sm" color="soft">
-          at
+          {t("piece.walk.at")}
           <Input
             type="number"
-            aria-label="Tempo, beats per minute"
+            aria-label={t("piece.walk.tempo_beats_per_minute")}
             min={20}
             max={400}
             w="64px"
@@ -48,25 +61,25 @@ export function Walk({ walk, piece }: { walk: Walking; piece: Schemas["Page"] })
         {piece.notes && (
           <NativeSelect.Root w="128px" size="sm">
             <NativeSelect.Field
-              aria-label="Hands that sound"
+              aria-label={t("piece.walk.hands_that_sound")}
               borderColor="line"
               value={walk.hands}
               onChange={(event) => walk.setHands(event.target.value as Hands)}
             >
-              <option value="both">both hands</option>
-              <option value="right">right hand</option>
-              <option value="left">left hand</option>
-              <option value="none">no notes</option>
+              <option value="both">{t("piece.walk.both_hands")}</option>
+              <option value="right">{t("piece.walk.right_hand")}</option>
+              <option value="left">{t("piece.walk.left_hand")}</option>
+              <option value="none">{t("piece.walk.no_notes")}</option>
             </NativeSelect.Field>
             <NativeSelect.Indicator />
           </NativeSelect.Root>
         )}
         <Button size="sm" aria-pressed={walk.click} onClick={() => walk.setClick(!walk.click)}>
-          {walk.click ? "Click on" : "Click off"}
+          {walk.click ? t("piece.walk.click_on") : t("piece.walk.click_off")}
         </Button>
         {visit && (
           <Button kind="quiet" size="sm" onClick={walk.end}>
-            End the walk
+            {t("piece.walk.end_the_walk")}
           </Button>
         )}
       </Flex>
@@ -74,20 +87,20 @@ export function Walk({ walk, piece }: { walk: Walking; piece: Schemas["Page"] })
         {visit ? (
           <>
             <b>
-              Bar {visit.name}
-              {visit.time > 1 && `, ${ordinal(visit.time)} time`}
+              {t("piece.walk.bar", { bar: visit.name })}
+              {visit.time > 1 && `, ${t("piece.walk.time", { ordinal: ordinal(visit.time) })}`}
             </b>
             {[visit.reached, ...visit.notes].filter(Boolean).map((one) => ` · ${one}`)}
             {visit.ahead && (
               <Text as="b" color="brass">
-                {" "}
-                → then {visit.ahead}
+                {t("piece.walk.then", { ahead: visit.ahead })}
               </Text>
             )}
           </>
         ) : (
           <Text as="span" fontSize="sm" color="soft">
-            <kbd>.</kbd> one bar on, <kbd>,</kbd> one back, <kbd>space</kbd> plays. Jumps are said before they come.
+            <kbd>.</kbd> {t("piece.walk.on")} · <kbd>,</kbd> {t("piece.walk.back")} · <kbd>{t("piece.walk.space")}</kbd>{" "}
+            {t("piece.walk.plays")} {t("piece.walk.jumps_are_said_before")}
           </Text>
         )}
       </Text>

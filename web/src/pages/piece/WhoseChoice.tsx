@@ -1,5 +1,6 @@
 import { NativeSelect } from "@chakra-ui/react";
 import { useStudents, type Whose } from "../../api/queries";
+import { t } from "../../words";
 
 /** For whom one works: what is changed here lies over the studio's page. */
 export function WhoseChoice({ value, onChoose }: { value: Whose; onChoose: (whose: Whose) => void }) {
@@ -7,19 +8,19 @@ export function WhoseChoice({ value, onChoose }: { value: Whose; onChoose: (whos
   return (
     <NativeSelect.Root w="190px">
       <NativeSelect.Field
-        aria-label="For whom"
-        title="What is changed for your students or for one student lies over the studio's page"
+        aria-label={t("piece.whose_choice.for_whom")}
+        title={t("piece.whose_choice.what_is_changed_for_your_students")}
         borderColor={value === "studio" ? "line" : "brass"}
         bg={value === "studio" ? undefined : "brassSoft"}
         h="36px"
         value={value}
         onChange={(event) => onChoose(event.target.value)}
       >
-        <option value="studio">For the whole studio</option>
-        <option value="teacher">For all my students</option>
+        <option value="studio">{t("piece.whose_choice.for_the_whole_studio")}</option>
+        <option value="teacher">{t("piece.whose_choice.for_all_my_students")}</option>
         {students.data?.map((one) => (
           <option key={one.id} value={String(one.id)}>
-            For {one.name} only
+            {t("piece.whose_choice.for_only", { name: one.name })}
           </option>
         ))}
       </NativeSelect.Field>

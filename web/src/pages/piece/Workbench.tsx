@@ -4,12 +4,12 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { duration } from "../../components/dates";
+import { duration, ordinal } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
-import { ordinal } from "../../components/page/geometry";
 import { PageMap, type Range } from "../../components/page/PageMap";
 import { Ribbon } from "../../components/page/Ribbon";
+import { t } from "../../words";
 import { AssignPiece } from "./AssignPiece";
 import { Conflict } from "./Conflict";
 import { Drill } from "./Drill";
@@ -55,17 +55,29 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
       <PageHead title={piece.title} about={about(piece)}>
         <WhoseChoice value={whose} onChoose={onWhose} />
         <SavingState bench={bench} />
-        <Button aria-label="Undo" title="Undo (Ctrl Z)" disabled={!bench.undo} onClick={bench.undo} px="9px">
+        <Button
+          aria-label={t("piece.workbench.undo")}
+          title={t("piece.workbench.undo_ctrl_z")}
+          disabled={!bench.undo}
+          onClick={bench.undo}
+          px="9px"
+        >
           <Undo2 size={17} />
         </Button>
-        <Button aria-label="Redo" title="Redo (Ctrl Y)" disabled={!bench.redo} onClick={bench.redo} px="9px">
+        <Button
+          aria-label={t("piece.workbench.redo")}
+          title={t("piece.workbench.redo_ctrl_y")}
+          disabled={!bench.redo}
+          onClick={bench.redo}
+          px="9px"
+        >
           <Redo2 size={17} />
         </Button>
         <Button aria-expanded={asking} onClick={() => setAsking(!asking)}>
-          Where next?
+          {t("piece.workbench.where_next")}
         </Button>
         <Button kind="go" aria-expanded={giving} onClick={() => setGiving(!giving)}>
-          Assign to a student
+          {t("piece.workbench.assign_to_a_student")}
         </Button>
       </PageHead>
       {giving && (
@@ -83,7 +95,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
                 pointed && !asking ? <Pointed bar={pointed} piece={piece} /> : <Lines piece={piece} onLines={reshape} />
               }
             >
-              The page
+              {t("piece.workbench.the_page")}
             </PartHead>
             <PageMap
               pages={piece.pages}
@@ -113,7 +125,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           </Paper>
           <Paper p="8px 16px 8px" mt="10px">
             <PartHead beside={<Figures piece={piece} />}>
-              As played{" "}
+              {t("piece.workbench.as_played")}{" "}
               {!asking && (
                 <Text as="span" color="ink" ml="8px" fontSize="md">
                   {piece.form.map((label) => label ?? "·").join(" ")}
@@ -129,7 +141,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
             />
             {piece.ribbon.length < piece.figures.bars_played && (
               <Text color="brick">
-                Only the first {piece.ribbon.length} bars as played are shown. Look for a repeat with too many times.
+                {t("piece.workbench.only_the_first_bars_as_played", { count: piece.ribbon.length })}
               </Text>
             )}
             {!asking && <Walk walk={walk} piece={piece} />}
@@ -154,16 +166,16 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
 function about(piece: Schemas["Page"]) {
   const numbers = piece.pages.map((page) => page.number);
   const pages = piece.layout_assumed
-    ? "lines of four assumed"
+    ? t("piece.workbench.lines_of_four_assumed")
     : numbers.length > 1
-      ? `pages ${numbers[0]} to ${numbers[numbers.length - 1]}`
-      : `page ${numbers[0]}`;
+      ? t("piece.workbench.pages_to", { from: numbers[0], to: numbers[numbers.length - 1] })
+      : t("piece.workbench.page", { page: numbers[0] });
   return [
     piece.book,
     pages,
     [...piece.meters, ...piece.keys].join(", "),
     piece.tempo_words,
-    `target ${piece.figures.target_tempo}`,
+    t("piece.workbench.target", { target_tempo: piece.figures.target_tempo }),
   ]
     .filter(Boolean)
     .join(" · ");
@@ -174,14 +186,22 @@ function Pointed({ bar, piece }: { bar: Schemas["Bar"]; piece: Schemas["Page"] }
   const times = piece.ribbon
     .filter((visit) => visit.bar === bar.index)
     .map((visit) =>
-      [...new Set([`${ordinal(visit.time)} time`, visit.reached, ...visit.notes])].filter(Boolean).join(", "),
+      [...new Set([t("piece.workbench.time", { ordinal: ordinal(visit.time) }), visit.reached, ...visit.notes])]
+        .filter(Boolean)
+        .join(", "),
     );
   const said = [
-    bar.place ? `${bar.place} = bar ${bar.name}` : `bar ${bar.name}`,
-    `${bar.counts} counts`,
+    bar.place
+      ? t("piece.workbench.bar", { place: bar.place, bar: bar.name })
+      : t("piece.workbench.bar_2", { bar: bar.name }),
+    t("piece.workbench.counts", { counts: bar.counts }),
     bar.like,
     ...bar.marks,
-    times.length === 0 ? "never played" : times.length > 1 || times[0]?.includes(",") ? times.join("; ") : null,
+    times.length === 0
+      ? t("piece.workbench.never_played")
+      : times.length > 1 || times[0]?.includes(",")
+        ? times.join("; ")
+        : null,
   ];
   return <span data-pointed>{said.filter(Boolean).join(" · ")}</span>;
 }
@@ -193,7 +213,7 @@ function Lines({ piece, onLines }: { piece: Schemas["Page"]; onLines: (page: num
     <Flex gap="10px" align="center" wrap="wrap">
       {shape.map(({ page, lines }) => (
         <Flex as="label" key={`${page}/${lines}`} gap="5px" align="center">
-          bars a line, page {page}
+          {t("piece.workbench.bars_a_line_page", { page })}
           <Input
             size="xs"
             w={`${Math.max(lines.length, 5) + 3}ch`}
@@ -201,7 +221,7 @@ function Lines({ piece, onLines }: { piece: Schemas["Page"]; onLines: (page: num
             borderColor="line"
             fontSize="sm"
             defaultValue={lines}
-            aria-label={`Bars in each line of page ${page}`}
+            aria-label={t("piece.workbench.bars_in_each_line_of_page", { page })}
             onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
             onBlur={(event) => {
               const typed = event.target.value.trim().split(/\s+/).map(Number);
@@ -224,10 +244,16 @@ function Figures({ piece }: { piece: Schemas["Page"] }) {
   return (
     <>
       <Text as="b" color="ink">
-        {bars_played} bars
+        {t("piece.workbench.bars", { count: bars_played })}
       </Text>{" "}
-      of {bars_printed} printed · {counts_played} counts · {duration(seconds)} at {target_tempo}
-      {page_turns > 0 && ` · ${page_turns} page ${page_turns === 1 ? "turn" : "turns"}`}
+      {[
+        t("piece.workbench.of_printed", { bars_printed }),
+        t("piece.workbench.counts", { counts: counts_played }),
+        t("piece.workbench.lasts", { duration: duration(seconds), target_tempo }),
+        page_turns > 0 && t("piece.workbench.page_turns", { count: page_turns }),
+      ]
+        .filter(Boolean)
+        .join(" · ")}
     </>
   );
 }

@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import type { Schemas } from "../../api/client";
 import { useHelp } from "../../components/KeyHelp";
 import type { Range } from "../../components/page/PageMap";
+import { t } from "../../words";
 import type { Tab } from "./Side";
 import { standing } from "./statements";
 import type { Bench } from "./useBench";
@@ -21,16 +22,16 @@ const TABS: Record<string, Tab> = { m: "map", l: "preview", k: "check", x: "text
 
 /** The keys of the workbench; none of them while one types. */
 export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) {
-  useHelp("The page", [
-    ["← → ↑ ↓", "move from bar to bar; with shift choose several"],
-    ["S", "name a section"],
+  useHelp(t("piece.use_bench_keys.the_page"), [
+    ["← → ↑ ↓", t("piece.use_bench_keys.move_from_bar_to_bar_with")],
+    ["S", t("piece.use_bench_keys.name_a_section")],
     ...bench.piece.signs.map((sign): [string, string] => [sign.shortcut.toUpperCase(), sign.title]),
-    ["Delete", "take away what stands on exactly these bars"],
-    ["Ctrl Z, Ctrl Y", "undo, redo"],
-    ["Space", "play and stop"],
-    [". and ,", "walk one bar on, one back"],
-    ["M L K X V P", "map, preview, check, text, notes, past"],
-    ["Esc", "choose nothing"],
+    [t("piece.use_bench_keys.delete"), t("piece.use_bench_keys.take_away_what_stands_on_exactly")],
+    [t("piece.use_bench_keys.ctrl_z_ctrl_y"), t("piece.use_bench_keys.undo_redo")],
+    [t("piece.use_bench_keys.space"), t("piece.use_bench_keys.play_and_stop")],
+    [". ,", t("piece.use_bench_keys.walk_one_bar_on_one_back")],
+    ["M L K X V P", t("piece.use_bench_keys.tabs")],
+    [t("piece.use_bench_keys.esc"), t("piece.use_bench_keys.choose_nothing")],
   ]);
 
   useEffect(() => {

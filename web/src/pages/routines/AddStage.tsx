@@ -3,7 +3,8 @@ import { useForm } from "react-hook-form";
 import type { StageChange } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
-import { SCOPES } from "./StageTable";
+import { t } from "../../words";
+import { SCOPES, scopeWord } from "./StageTable";
 
 const ASPECTS = [
   "overview",
@@ -50,7 +51,7 @@ export function AddStage({ taken, onAdd }: { taken: string[]; onAdd: (stage: Sta
       ...(said as Pick<StageChange, "scope" | "aspect" | "introduced_by">),
       key: keyOf(name, taken),
       name: name.trim(),
-      done: done.trim() || "it goes without a stop",
+      done: done.trim() || t("routines.add_stage.it_goes_without_a_stop"),
       right: right as StageChange["right"],
       left: left as StageChange["left"],
       good_days: 1,
@@ -63,40 +64,51 @@ export function AddStage({ taken, onAdd }: { taken: string[]; onAdd: (stage: Sta
     <form onSubmit={handleSubmit(submit)}>
       <Flex gap="10px" wrap="wrap" align="flex-end" mt="10px">
         <Field.Root w="180px" required>
-          <Field.Label fontWeight={600}>New stage</Field.Label>
+          <Field.Label fontWeight={600}>{t("routines.add_stage.new_stage")}</Field.Label>
           <Input maxLength={60} borderColor="line" {...register("name", { required: true })} />
         </Field.Root>
-        <Choice label="On" width="150px" {...register("scope")}>
-          {Object.entries(SCOPES).map(([key, words]) => (
-            <option key={key} value={key}>
-              {words}
+        <Choice label={t("routines.add_stage.on")} width="150px" {...register("scope")}>
+          {SCOPES.map((scope) => (
+            <option key={scope} value={scope}>
+              {scopeWord(scope)}
             </option>
           ))}
         </Choice>
-        <Choice label="About" width="120px" {...register("aspect")}>
+        <Choice label={t("routines.add_stage.about")} width="120px" {...register("aspect")}>
           {ASPECTS.map((one) => (
-            <option key={one}>{one}</option>
+            <option key={one} value={one}>
+              {t(`routines.aspects.${one}`)}
+            </option>
           ))}
         </Choice>
-        <Choice label="Right hand" width="100px" {...register("right")}>
+        <Choice label={t("routines.add_stage.right_hand")} width="100px" {...register("right")}>
           {ACTIONS.map((one) => (
-            <option key={one}>{one}</option>
+            <option key={one} value={one}>
+              {t(`routines.actions.${one}`)}
+            </option>
           ))}
         </Choice>
-        <Choice label="Left hand" width="100px" {...register("left")}>
+        <Choice label={t("routines.add_stage.left_hand")} width="100px" {...register("left")}>
           {ACTIONS.map((one) => (
-            <option key={one}>{one}</option>
+            <option key={one} value={one}>
+              {t(`routines.actions.${one}`)}
+            </option>
           ))}
         </Choice>
-        <Choice label="Opens" width="150px" {...register("introduced_by")}>
-          <option value="section">with its section</option>
-          <option value="stage">when it was shown</option>
+        <Choice label={t("routines.add_stage.opens")} width="150px" {...register("introduced_by")}>
+          <option value="section">{t("routines.add_stage.with_its_section")}</option>
+          <option value="stage">{t("routines.add_stage.when_it_was_shown")}</option>
         </Choice>
         <Field.Root w="190px">
-          <Field.Label fontWeight={600}>Done when</Field.Label>
-          <Input maxLength={120} placeholder="it goes without a stop" borderColor="line" {...register("done")} />
+          <Field.Label fontWeight={600}>{t("routines.add_stage.done_when")}</Field.Label>
+          <Input
+            maxLength={120}
+            placeholder={t("routines.add_stage.it_goes_without_a_stop")}
+            borderColor="line"
+            {...register("done")}
+          />
         </Field.Root>
-        <Button type="submit">Add the stage</Button>
+        <Button type="submit">{t("routines.add_stage.add_the_stage")}</Button>
       </Flex>
     </form>
   );

@@ -10,9 +10,11 @@ import {
   useRoutineTrial,
 } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { minutes } from "../../components/dates";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { useCalm } from "../../components/useCalm";
+import { t } from "../../words";
 import { AddStage } from "./AddStage";
 import { StageTable } from "./StageTable";
 
@@ -23,13 +25,16 @@ export default function RoutinesPage() {
   const routines = useRoutines();
   const [key, setKey] = useState("hand_by_hand");
   if (routines.error) return <Lost trouble={routines.error} again={() => routines.refetch()} />;
-  if (!routines.data) return <Waiting what="the routines" />;
+  if (!routines.data) return <Waiting what={t("routines.routines_page.the_routines")} />;
   const chosen = routines.data.find((one) => one.key === key) ?? (routines.data[0] as Routine);
   return (
     <>
-      <PageHead title="Routines" about="How a section is learnt. Copy one to change it for your studio." />
+      <PageHead
+        title={t("routines.routines_page.routines")}
+        about={t("routines.routines_page.how_a_section_is_learnt_copy")}
+      />
       <Grid templateColumns={{ base: "1fr", lg: "270px minmax(0, 1fr)" }} gap="12px" alignItems="start">
-        <Paper as="nav" aria-label="Routines" p="6px">
+        <Paper as="nav" aria-label={t("routines.routines_page.routines")} p="6px">
           {routines.data.map((one) => (
             <Button
               key={one.key}
@@ -48,7 +53,7 @@ export default function RoutinesPage() {
               {one.name}
               {one.version !== null && (
                 <Text as="span" fontSize="sm" color="soft">
-                  yours
+                  {t("routines.routines_page.yours")}
                 </Text>
               )}
             </Button>
@@ -77,7 +82,7 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
       <Flex gap="12px" align="center" wrap="wrap">
         {own ? (
           <Input
-            aria-label="Name of the routine"
+            aria-label={t("routines.routines_page.name_of_the_routine")}
             value={name}
             onChange={(event) => setName(event.target.value)}
             maxLength={80}
@@ -97,7 +102,7 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
               disabled={!changed || save.isPending}
               onClick={() => save.mutate({ name, for_whom: forWhom, stages, version: routine.version as number })}
             >
-              Save the routine
+              {t("routines.routines_page.save_the_routine")}
             </Button>
           )}
           {own && changed && (
@@ -109,25 +114,25 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
                 save.reset();
               }}
             >
-              Back to what is stored
+              {t("routines.routines_page.back_to_what_is_stored")}
             </Button>
           )}
           <Button
             disabled={copy.isPending}
             onClick={() =>
               copy.mutate(
-                { key: routine.key, name: `${routine.name.slice(0, 60)}, our way` },
+                { key: routine.key, name: t("routines.routines_page.our_way", { name: routine.name.slice(0, 60) }) },
                 { onSuccess: (made) => onCopied(made.key) },
               )
             }
           >
-            Copy and change
+            {t("routines.routines_page.copy_and_change")}
           </Button>
         </Flex>
       </Flex>
       {own ? (
         <Input
-          aria-label="For whom it is"
+          aria-label={t("routines.routines_page.for_whom_it_is")}
           value={forWhom}
           onChange={(event) => setForWhom(event.target.value)}
           maxLength={400}
@@ -163,15 +168,15 @@ function Trial({ routine, stages }: { routine: Routine; stages: StageChange[] })
   return (
     <Box my="10px">
       <Flex gap="10px" align="center" wrap="wrap">
-        <PartHead>On a piece</PartHead>
+        <PartHead>{t("routines.routines_page.on_a_piece")}</PartHead>
         <NativeSelect.Root w="230px" size="sm">
           <NativeSelect.Field
-            aria-label="Try it on a piece"
+            aria-label={t("routines.routines_page.try_it_on_a_piece")}
             borderColor="line"
             value={piece ?? ""}
             onChange={(event) => setPiece(Number(event.target.value) || null)}
           >
-            <option value="">choose a piece …</option>
+            <option value="">{t("routines.routines_page.choose_a_piece")}</option>
             {pieces.data?.map((one) => (
               <option key={one.id} value={one.id}>
                 {one.title}
@@ -182,8 +187,9 @@ function Trial({ routine, stages }: { routine: Routine; stages: StageChange[] })
         </NativeSelect.Root>
         {trial.data && !trial.error && (
           <Text role="status">
-            <b>{trial.data.steps} steps</b>, {Math.round(trial.data.minutes)} minutes in all, {trial.data.days} good
-            days
+            <b>{t("routines.routines_page.steps", { count: trial.data.steps })}</b>,{" "}
+            {t("routines.routines_page.minutes_in_all", { minutes: minutes(Math.round(trial.data.minutes)) })},{" "}
+            {t("routines.routines_page.good_days", { count: trial.data.days })}
           </Text>
         )}
       </Flex>

@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import type { StageChange } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Pick } from "../../components/Pick";
+import { t } from "../../words";
 
 type Routine = Schemas["Routine"];
 type Stage = Routine["stages"][number];
@@ -11,13 +12,8 @@ const Table = chakra("table");
 const Cell = chakra("td");
 const Head = chakra("th");
 
-export const SCOPES: Record<string, string> = {
-  spot: "each spot",
-  section: "each section",
-  join: "each join",
-  growing: "joined sections",
-  whole: "the whole piece",
-};
+export const SCOPES = ["spot", "section", "join", "growing", "whole"];
+export const scopeWord = (scope: string) => t(`routines.scopes.${scope}`);
 
 type Props = {
   routine: Routine;
@@ -40,18 +36,22 @@ export function StageTable({ routine, changes, onChange }: Props) {
       fontSize="sm"
       css={{
         "& th": { textAlign: "left", fontWeight: 650, color: "soft", padding: "3px 6px" },
-        "& td": { padding: "3px 6px", borderTop: "1px solid var(--chakra-colors-line)", verticalAlign: "top" },
+        "& td": {
+          padding: "3px 6px",
+          borderTop: "1px solid var(--chakra-colors-line)",
+          verticalAlign: "top",
+        },
       }}
     >
       <thead>
         <tr>
-          <Head scope="col">Stage</Head>
-          <Head scope="col">On</Head>
-          <Head scope="col">Good days</Head>
-          <Head scope="col">Times a day</Head>
-          <Head scope="col">% of the target tempo</Head>
-          <Head scope="col">Waits for</Head>
-          {onChange && <Head scope="col">Kept</Head>}
+          <Head scope="col">{t("routines.stage_table.stage")}</Head>
+          <Head scope="col">{t("routines.stage_table.on")}</Head>
+          <Head scope="col">{t("routines.stage_table.good_days")}</Head>
+          <Head scope="col">{t("routines.stage_table.times_a_day")}</Head>
+          <Head scope="col">{t("routines.stage_table.of_the_target_tempo")}</Head>
+          <Head scope="col">{t("routines.stage_table.waits_for")}</Head>
+          {onChange && <Head scope="col">{t("routines.stage_table.kept")}</Head>}
         </tr>
       </thead>
       <tbody>
@@ -95,7 +95,7 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
       <Cell>
         {onChange ? (
           <Input
-            aria-label={`Name of ${stage.name}`}
+            aria-label={t("routines.stage_table.name_of", { stage: stage.name })}
             size="xs"
             w="170px"
             fontWeight={650}
@@ -109,19 +109,21 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
         ) : (
           <Text fontWeight={650}>{stage.name}</Text>
         )}
-        <Text color="soft">done when {stage.done}</Text>
-        {stage.ladder && <Text color="soft">climbs two rungs of the metronome a day, so many good days each</Text>}
-        {stage.introduced_by === "stage" && <Text color="soft">opens when it was shown</Text>}
+        <Text color="soft">{t("routines.stage_table.done_when", { done: stage.done })}</Text>
+        {stage.ladder && <Text color="soft">{t("routines.stage_table.climbs_two_rungs_of_the_metronome")}</Text>}
+        {stage.introduced_by === "stage" && (
+          <Text color="soft">{t("routines.stage_table.opens_when_it_was_shown")}</Text>
+        )}
       </Cell>
-      <Cell>{SCOPES[stage.scope] ?? stage.scope}</Cell>
-      <Cell>{number("good_days", "Good days")}</Cell>
-      <Cell>{number("repetitions", "Times a day")}</Cell>
-      <Cell>{number("percent", "Percent of the target tempo")}</Cell>
+      <Cell>{scopeWord(stage.scope)}</Cell>
+      <Cell>{number("good_days", t("routines.stage_table.good_days"))}</Cell>
+      <Cell>{number("repetitions", t("routines.stage_table.times_a_day"))}</Cell>
+      <Cell>{number("percent", t("routines.stage_table.percent_of_the_target_tempo"))}</Cell>
       <Cell>
         {onChange ? (
           <>
             <Waits
-              words="on earlier days"
+              words={t("routines.stage_table.on_earlier_days")}
               stage={stage}
               keys={said?.needs ?? stage.needs}
               named={named}
@@ -129,7 +131,7 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
               onChange={(needs) => onChange(stage.key, { needs })}
             />
             <Waits
-              words="same sitting"
+              words={t("routines.stage_table.same_sitting")}
               stage={stage}
               keys={said?.after ?? stage.after}
               named={named}
@@ -139,8 +141,12 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
           </>
         ) : (
           <>
-            {stage.needs.length > 0 && <Text>on earlier days: {named(stage.needs)}</Text>}
-            {stage.after.length > 0 && <Text>same sitting: {named(stage.after)}</Text>}
+            {stage.needs.length > 0 && (
+              <Text>{t("routines.stage_table.on_earlier_days_2", { named: named(stage.needs) })}</Text>
+            )}
+            {stage.after.length > 0 && (
+              <Text>{t("routines.stage_table.same_sitting_2", { named: named(stage.after) })}</Text>
+            )}
           </>
         )}
       </Cell>
@@ -148,7 +154,7 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
         <Cell>
           <input
             type="checkbox"
-            aria-label={`Keep ${stage.name}`}
+            aria-label={t("routines.stage_table.keep", { stage: stage.name })}
             checked={!gone}
             onChange={(event) => onChange(stage.key, { kept: event.target.checked })}
           />
@@ -182,7 +188,7 @@ function Waits({ words, stage, keys, named, all, onChange }: WaitsProps) {
           h="22px"
           minH="22px"
           px="5px"
-          aria-label={`${stage.name} no longer waits for ${named([key])}, ${words}`}
+          aria-label={t("routines.stage_table.no_longer_waits_for", { stage: stage.name, named: named([key]), words })}
           onClick={() => onChange(keys.filter((one) => one !== key))}
         >
           {named([key])} ×
@@ -190,11 +196,11 @@ function Waits({ words, stage, keys, named, all, onChange }: WaitsProps) {
       ))}
       <Pick
         maxW="110px"
-        aria-label={`${stage.name} waits for, ${words}`}
+        aria-label={t("routines.stage_table.waits_for_2", { stage: stage.name, words })}
         value=""
         onChange={(event) => onChange([...keys, event.target.value])}
       >
-        <option value="">+ wait for …</option>
+        <option value="">{t("routines.stage_table.wait_for")}</option>
         {free.map((one) => (
           <option key={one.key} value={one.key}>
             {named([one.key])}

@@ -1,31 +1,29 @@
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useChangeStudio, useStudioSettings } from "../../api/queries";
+import { useChangeStudio, useSession, useStudioSettings } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PlanningRun } from "../../components/PlanningRun";
 import { Stretches } from "../../components/Stretches";
+import { t } from "../../words";
 
 type Settings = Schemas["StudioSettings"];
-
-const WORDS: [Settings["terms"], string][] = [
-  ["mixed", "bar, quarter note"],
-  ["american", "measure, quarter note"],
-  ["british", "bar, crotchet"],
-];
 
 /** What holds for the whole studio. */
 export default function SettingsPage() {
   const settings = useStudioSettings();
   if (settings.error) return <Lost trouble={settings.error} again={() => settings.refetch()} />;
-  if (!settings.data) return <Waiting what="the settings" />;
+  if (!settings.data) return <Waiting what={t("settings.settings_page.the_settings")} />;
   return (
     <>
-      <PageHead title="Settings" about="What holds for the whole studio." />
+      <PageHead
+        title={t("settings.settings_page.settings")}
+        about={t("settings.settings_page.what_holds_for_the_whole_studio")}
+      />
       <Flex gap="16px" wrap="wrap" align="stretch">
-        <Words terms={settings.data.terms} />
+        <Language locale={settings.data.locale} />
         <OwnCaution caution={settings.data.caution} />
         <Holidays holidays={settings.data.holidays} />
       </Flex>
@@ -33,23 +31,25 @@ export default function SettingsPage() {
   );
 }
 
-function Words({ terms }: { terms: Settings["terms"] }) {
+/** What the studio speaks; the screens follow at once. */
+function Language({ locale }: { locale: string }) {
   const save = useChangeStudio();
+  const session = useSession();
   return (
-    <Paper as="section" aria-label="Words" p="14px 18px" flex="1 1 320px">
-      <PartHead>Words</PartHead>
-      <Text mt="4px">In recaps and on week sheets. A student who came from elsewhere can keep their own.</Text>
-      <Flex role="radiogroup" aria-label="Words" direction="column" gap="6px" mt="10px">
-        {WORDS.map(([value, words]) => (
-          <label key={value} style={{ display: "flex", gap: 8, alignItems: "center" }}>
+    <Paper as="section" aria-label={t("settings.settings_page.language")} p="14px 18px" flex="1 1 320px">
+      <PartHead>{t("settings.settings_page.language")}</PartHead>
+      <Text mt="4px">{t("settings.settings_page.on_screens_and_paper")}</Text>
+      <Flex role="radiogroup" aria-label={t("settings.settings_page.language")} direction="column" gap="6px" mt="10px">
+        {session.data?.languages.map(({ tag, name }) => (
+          <label key={tag} style={{ display: "flex", gap: 8, alignItems: "center" }}>
             <input
               type="radio"
-              name="terms"
-              checked={terms === value}
-              onChange={() => save.mutate({ terms: value })}
+              name="locale"
+              checked={locale === tag}
+              onChange={() => save.mutate({ locale: tag })}
               disabled={save.isPending}
             />
-            {words}
+            {name}
           </label>
         ))}
       </Flex>
@@ -63,27 +63,24 @@ function OwnCaution({ caution }: { caution: string | null }) {
   const [text, setText] = useState(caution ?? "");
   const changed = text.trim() !== (caution ?? "");
   return (
-    <Paper as="section" aria-label="A caution of your own" p="14px 18px" flex="1 1 380px">
-      <PartHead>A caution of your own</PartHead>
-      <Text mt="4px">
-        Stands on every week sheet and its print, behind the usual ones: pain, posture, breaks, and pedal, stretch and
-        headphones where they apply.
-      </Text>
+    <Paper as="section" aria-label={t("settings.settings_page.a_caution_of_your_own")} p="14px 18px" flex="1 1 380px">
+      <PartHead>{t("settings.settings_page.a_caution_of_your_own")}</PartHead>
+      <Text mt="4px">{t("settings.settings_page.stands_on_every_week_sheet_and")}</Text>
       <Textarea
-        aria-label="A caution of your own"
+        aria-label={t("settings.settings_page.a_caution_of_your_own")}
         mt="10px"
         rows={3}
         maxLength={600}
         borderColor="line"
-        placeholder="For example: shoes off at the pedal, and warm hands before you start."
+        placeholder={t("settings.settings_page.for_example_shoes_off_at_the")}
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
       <Flex mt="8px" gap="10px" align="center">
         <Button kind="go" disabled={!changed || save.isPending} onClick={() => save.mutate({ caution: text })}>
-          Keep it
+          {t("settings.settings_page.keep_it")}
         </Button>
-        {!changed && caution && <Text color="soft">on every sheet</Text>}
+        {!changed && caution && <Text color="soft">{t("settings.settings_page.on_every_sheet")}</Text>}
       </Flex>
       <Notice trouble={save.error} />
     </Paper>
@@ -94,11 +91,16 @@ function OwnCaution({ caution }: { caution: string | null }) {
 function Holidays({ holidays }: { holidays: Settings["holidays"] }) {
   const save = useChangeStudio();
   return (
-    <Paper as="section" aria-label="Holidays" p="14px 18px" flex="1 1 100%">
-      <PartHead beside={<PlanningRun />}>Holidays</PartHead>
-      <Text mt="4px">Days without lessons and practice. Everyone's week is planned around them.</Text>
+    <Paper as="section" aria-label={t("settings.settings_page.holidays")} p="14px 18px" flex="1 1 100%">
+      <PartHead beside={<PlanningRun />}>{t("settings.settings_page.holidays")}</PartHead>
+      <Text mt="4px">{t("settings.settings_page.days_without_lessons_and_practice")}</Text>
       <Box mt="-4px">
-        <Stretches legend="" word="Holiday" all={holidays} onChange={(all) => save.mutate({ holidays: all })} />
+        <Stretches
+          legend=""
+          word={t("settings.settings_page.holiday")}
+          all={holidays}
+          onChange={(all) => save.mutate({ holidays: all })}
+        />
       </Box>
       <Notice trouble={save.error} />
     </Paper>

@@ -1,10 +1,14 @@
 import type { Schemas } from "../../api/client";
 import { colour } from "../../theme/system";
+import { t } from "../../words";
 
 type Start = Schemas["SheetItem"]["starts"][number];
 
 const WHITE = [0, 2, 4, 5, 7, 9, 11];
 const WIDE = 15;
+
+const keyWord = ({ finger, note }: Start) =>
+  finger ? t("sheet.keys.finger_on", { finger, note }) : t("sheet.keys.on", { note });
 
 /** Where the hands begin: a few keys with the finger on the first one. */
 export function Keys({ starts }: { starts: Start[] }) {
@@ -18,10 +22,7 @@ export function Keys({ starts }: { starts: Start[] }) {
   const said = (["right", "left"] as const)
     .map((hand) => ({ hand, keys: starts.filter((one) => one.hand === hand) }))
     .filter(({ keys }) => keys.length > 0)
-    .map(
-      ({ hand, keys }) =>
-        `${hand} hand: ${keys.map((one) => (one.finger ? `finger ${one.finger} on ${one.note}` : `on ${one.note}`)).join(" and ")}`,
-    )
+    .map(({ hand, keys }) => t(`sheet.keys.${hand}`, { keys: keys.map(keyWord).join(", ") }))
     .join("; ");
   return (
     <figure style={{ margin: "8px 0 0" }}>
@@ -30,7 +31,7 @@ export function Keys({ starts }: { starts: Start[] }) {
         width="100%"
         style={{ maxWidth: white.length * WIDE }}
         role="img"
-        aria-label={`Start: ${said}`}
+        aria-label={t("sheet.keys.start", { said })}
       >
         {white.map((key, place) => (
           <g key={key}>
@@ -61,7 +62,7 @@ export function Keys({ starts }: { starts: Start[] }) {
             </g>
           ))}
       </svg>
-      <figcaption>Start {said}</figcaption>
+      <figcaption>{t("sheet.keys.start", { said })}</figcaption>
     </figure>
   );
 }

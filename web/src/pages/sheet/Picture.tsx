@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { Word } from "../../components/Word";
 import { colour } from "../../theme/system";
+import { t } from "../../words";
 
 type PictureProps = { picture: Schemas["SheetItem"]["picture"]; now?: number; width?: number };
 
@@ -15,14 +16,18 @@ export function Picture({ picture, now, width = 320 }: PictureProps) {
   const said = picture.flatMap((page) =>
     page.lines
       .filter((line) => line.bars.some(Boolean))
-      .map((line) => `${page.page ? `page ${page.page}, ` : ""}line ${line.line}`),
+      .map((line) =>
+        page.page
+          ? t("sheet.picture.page_and_line", { page: page.page, line: line.line })
+          : t("sheet.picture.line", { line: line.line }),
+      ),
   );
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
       width="100%"
       role="img"
-      aria-label={`On the page: ${said.join("; ")}`}
+      aria-label={t("sheet.picture.on_the_page", { places: said.join("; ") })}
       style={{ display: "block", marginTop: 8, maxWidth: 440 }}
     >
       {picture.map((page) => {
@@ -32,7 +37,7 @@ export function Picture({ picture, now, width = 320 }: PictureProps) {
           <g key={page.page ?? 0}>
             {page.page && (
               <Word x={0} y={top + 9} size={10} weight={650} tone="soft">
-                p. {page.page}
+                {t("sheet.picture.page_short", { page: page.page })}
               </Word>
             )}
             {page.lines.map((line, down) => {

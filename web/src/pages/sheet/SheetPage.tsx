@@ -5,11 +5,12 @@ import type { Schemas } from "../../api/client";
 import { useSheet } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Cautions } from "../../components/Cautions";
-import { fullDay, longDay, minutes, shortDay } from "../../components/dates";
+import { fullDay, listed, longDay, minutes, shortDay } from "../../components/dates";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
 import { WarmUps } from "../../components/WarmUps";
 import { colour } from "../../theme/system";
+import { t, useSpoken } from "../../words";
 import { keepAtHand } from "./offline";
 import { Step } from "./Step";
 import { useTicks } from "./useTicks";
@@ -20,11 +21,12 @@ type Sheet = Schemas["Sheet"];
 export default function SheetPage() {
   const { token = "" } = useParams();
   const sheet = useSheet(token);
+  const spoken = useSpoken(sheet.data?.locale);
   return (
     <Box as="main" maxW="480px" mx="auto" px="12px" py="16px">
       {sheet.error && !sheet.data && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
-      {sheet.isPending && <Waiting what="the sheet" />}
-      {sheet.data && <Whole sheet={sheet.data} token={token} />}
+      {sheet.isPending && <Waiting what={t("sheet.sheet_page.the_sheet")} />}
+      {sheet.data && spoken && <Whole sheet={sheet.data} token={token} />}
     </Box>
   );
 }
@@ -48,29 +50,32 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
           </Heading>
           <Text color="soft" fontSize="lg" aria-busy={ticks.waiting.length > 0}>
             {today
-              ? `${minutes(today.minutes)}, ${today.items.length} ${today.items.length === 1 ? "thing" : "things"}`
-              : "no practice planned today"}
+              ? listed([minutes(today.minutes), t("sheet.sheet_page.things", { count: today.items.length })])
+              : t("sheet.sheet_page.no_practice_planned_today")}
           </Text>
         </Box>
         <Flex gap="6px">
-          <Button onClick={() => window.open(`/api/sheet/${token}/week.pdf`, "_blank")}>Print</Button>
+          <Button onClick={() => window.open(`/api/sheet/${token}/week.pdf`, "_blank")}>
+            {t("sheet.sheet_page.print")}
+          </Button>
           <Button onClick={() => ticks.undo?.()} disabled={!ticks.undo}>
-            Undo
+            {t("sheet.sheet_page.undo")}
           </Button>
         </Flex>
       </Flex>
       <DayRow sheet={sheet} />
       {sheet.over && (
         <Text role="status" mb="8px">
-          The plan of this week is not there yet.{" "}
-          {today ? "Until it comes, go on with these." : "It comes with the next lesson."}
+          {t("sheet.sheet_page.the_plan_of_this_week_is")}{" "}
+          {today
+            ? t("sheet.sheet_page.until_it_comes_go_on_with")
+            : t("sheet.sheet_page.it_comes_with_the_next_lesson")}
         </Text>
       )}
       <Notice trouble={ticks.trouble} />
       {ticks.offline && ticks.waiting.length > 0 && (
         <Text role="status" bg="brassSoft" px="10px" py="6px" mb="8px">
-          No connection. {ticks.waiting.length} {ticks.waiting.length === 1 ? "tap waits" : "taps wait"} on this phone;
-          go on.
+          {t("sheet.sheet_page.taps_wait", { count: ticks.waiting.length })}
         </Text>
       )}
       <WarmUps all={today?.warm_ups} />
@@ -86,14 +91,14 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
         />
       ))}
       {today && today.extra_work.length > 0 && (
-        <Paper as="section" aria-label="Extra work" p="14px" mb="10px">
+        <Paper as="section" aria-label={t("sheet.sheet_page.extra_work")} p="14px" mb="10px">
           <Heading as="h2" fontSize="1.125rem" fontWeight={750}>
-            Also to do
+            {t("sheet.sheet_page.also_to_do")}
           </Heading>
           {today.extra_work.map((one) => (
             <Text key={one.id} fontSize="lg">
               {one.title}
-              {one.one_of.length > 0 && `: choose one of ${one.one_of.join(", ")}`}{" "}
+              {one.one_of.length > 0 && `: ${t("sheet.sheet_page.choose_one_of", { choices: one.one_of.join(", ") })}`}{" "}
               <Text as="span" color="soft">
                 {minutes(one.minutes)}
               </Text>
@@ -105,23 +110,28 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
         <Paper p="16px" mt="10px">
           <Text fontSize="lg">
             {next
-              ? `Next: ${fullDay(next.date)}, ${next.items.map((item) => item.title).join("; ") || "nothing new"}.`
+              ? t("sheet.sheet_page.next", {
+                  day: fullDay(next.date),
+                  items: next.items.map((item) => item.title).join("; ") || t("sheet.sheet_page.nothing_new"),
+                })
               : sheet.next_lesson
-                ? `The next lesson is on ${fullDay(sheet.next_lesson)}.`
-                : "There is no plan yet. It comes with the next lesson."}
+                ? t("sheet.sheet_page.the_next_lesson_is_on", { day: fullDay(sheet.next_lesson) })
+                : t("sheet.sheet_page.there_is_no_plan_yet_it")}
           </Text>
         </Paper>
       )}
       {today && sheet.skip.length > 0 && (
         <details style={{ marginTop: 8 }}>
-          <summary style={{ cursor: "pointer", fontWeight: 650 }}>A bad day? What to leave out</summary>
-          <Text fontSize="lg">Leave out {sheet.skip.join("; ")}. The rest is enough for today.</Text>
+          <summary style={{ cursor: "pointer", fontWeight: 650 }}>
+            {t("sheet.sheet_page.a_bad_day_what_to_leave")}
+          </summary>
+          <Text fontSize="lg">{t("sheet.sheet_page.leave_out", { items: sheet.skip.join("; ") })}</Text>
         </details>
       )}
       <Cautions all={sheet.cautions} />
       <Text fontSize="sm" color="soft" mt="6px">
         {sheet.studio}
-        {sheet.next_lesson && ` · next lesson ${fullDay(sheet.next_lesson)}`}
+        {sheet.next_lesson && ` · ${t("sheet.sheet_page.next_lesson", { day: fullDay(sheet.next_lesson) })}`}
       </Text>
     </>
   );
@@ -130,7 +140,7 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
 /** The days of the week: filled by what was done, a diagonal for a struggle. */
 function DayRow({ sheet }: { sheet: Sheet }) {
   return (
-    <Flex gap="6px" my="12px" role="list" aria-label="The week">
+    <Flex gap="6px" my="12px" role="list" aria-label={t("sheet.sheet_page.the_week")}>
       {sheet.days.map((day) => {
         const full = day.items.length > 0 && day.items.every((item) => item.done >= item.repetitions);
         const isToday = day.date === sheet.today;
@@ -138,7 +148,14 @@ function DayRow({ sheet }: { sheet: Sheet }) {
           <Box
             key={day.date}
             role="listitem"
-            aria-label={`${fullDay(day.date)}: ${minutes(day.minutes_done)} of ${minutes(day.minutes)}${day.struggle ? ", a struggle" : ""}`}
+            aria-label={listed([
+              t("sheet.sheet_page.day", {
+                day: fullDay(day.date),
+                done: minutes(day.minutes_done),
+                of: minutes(day.minutes),
+              }),
+              day.struggle && t("components.day_boxes.a_struggle"),
+            ])}
             flex="1"
             position="relative"
             textAlign="center"

@@ -1,5 +1,6 @@
 import { Flex } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
+import { t } from "../../words";
 import type { StepSound, What } from "./useStepSound";
 import type { Item } from "./useTicks";
 
@@ -12,11 +13,11 @@ export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
   const listens: [What, string][] =
     item.hands === "both"
       ? [
-          ["both", "Listen"],
-          ["right", "right"],
-          ["left", "left"],
+          ["both", t("sheet.sounds.listen")],
+          ["right", t("sheet.sounds.right")],
+          ["left", t("sheet.sounds.left")],
         ]
-      : [[item.hands, "Listen"]];
+      : [[item.hands, t("sheet.sounds.listen")]];
   return (
     <Flex gap="8px" mt="8px" wrap="wrap">
       {item.tempo && (
@@ -28,7 +29,7 @@ export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
           aria-pressed={sound.on === "click"}
           onClick={() => sound.start("click")}
         >
-          {sound.on === "click" ? "■ stop" : `▶ ${item.tempo}`}
+          {sound.on === "click" ? `■ ${t("sheet.sounds.stop")}` : `▶ ${item.tempo}`}
         </Button>
       )}
       {item.score &&
@@ -42,7 +43,7 @@ export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
             aria-pressed={sound.on === what}
             onClick={() => sound.start(what)}
           >
-            {sound.on === what ? "■ stop" : words}
+            {sound.on === what ? `■ ${t("sheet.sounds.stop")}` : words}
           </Button>
         ))}
       <Button
@@ -53,11 +54,11 @@ export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
         aria-pressed={sound.visit !== null}
         onClick={() => (sound.visit ? sound.end() : sound.step(1))}
       >
-        Walk it
+        {t("sheet.sounds.walk_it")}
       </Button>
       {item.score && (
         <Button minH="44px" flex="1 1 64px" px="6px" aria-pressed={notes} kind="toggle" onClick={onNotes}>
-          Notes
+          {t("sheet.sounds.notes")}
         </Button>
       )}
     </Flex>

@@ -4,6 +4,7 @@ import { Button } from "../../components/Button";
 import { minutes } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
+import { t } from "../../words";
 import { Actions } from "./Actions";
 import { Keys } from "./Keys";
 import { Notes } from "./Notes";
@@ -61,7 +62,7 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
         {boxes.map((number) => (
           <Button
             key={number}
-            aria-label={number <= item.done ? `${number} done` : `count ${number}`}
+            aria-label={number <= item.done ? t("sheet.step.done", { number }) : t("sheet.step.count", { number })}
             onClick={onCount}
             flex="1 1 40px"
             minW="40px"
@@ -79,10 +80,8 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
         ))}
       </Flex>
       <Flex justify="space-between" mt="4px" fontSize="md" color="soft">
-        <span>tap a box each time</span>
-        <b>
-          {item.done} of {item.repetitions}
-        </b>
+        <span>{t("sheet.step.tap_a_box_each_time")}</span>
+        <b>{t("sheet.step.of", { done: item.done, repetitions: item.repetitions })}</b>
       </Flex>
       <Sounds item={item} sound={sound} notes={notes} onNotes={() => setNotes(!notes)} />
       <Notice trouble={sound.trouble} />
@@ -92,19 +91,19 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
           <Done item={item} />
         ) : (
           <details style={{ flex: 1, paddingTop: 10 }}>
-            <summary style={{ cursor: "pointer" }}>In words</summary>
+            <summary style={{ cursor: "pointer" }}>{t("sheet.step.in_words")}</summary>
             <InWords item={item} />
             <Done item={item} />
           </details>
         )}
         <Button onClick={onHard} aria-pressed={item.struggle} disabled={item.struggle} minH="44px">
-          {item.struggle ? "marked as hard" : "That was hard"}
+          {item.struggle ? t("sheet.step.marked_as_hard") : t("sheet.step.that_was_hard")}
         </Button>
       </Flex>
       <Text fontSize="md" color="soft">
         {!several && `${item.piece} · `}
         {minutes(item.minutes)}
-        {item.done > 0 && !done ? " · go on" : ""}
+        {item.done > 0 && !done ? ` · ${t("sheet.step.go_on")}` : ""}
       </Text>
     </Paper>
   );
@@ -118,8 +117,8 @@ function InWords({ item }: { item: Item }) {
         {item.place}
       </Text>
       <Text fontSize="lg">
-        {item.how}, {item.tempo && `at ${item.tempo}, `}
-        {item.repetitions === 1 ? "once" : `${item.repetitions} times`}
+        {item.how}, {item.tempo && `${t("sheet.step.at", { tempo: item.tempo })}, `}
+        {t("sheet.step.times", { count: item.repetitions })}
       </Text>
       {item.notes.map((note) => (
         <Text key={note} fontSize="md">
@@ -133,7 +132,7 @@ function InWords({ item }: { item: Item }) {
 function Done({ item }: { item: Item }) {
   return (
     <Text flex="1" fontSize="md">
-      <b>Done when</b> {item.done_when}.
+      <b>{t("sheet.step.done_when")}</b> {item.done_when}.
     </Text>
   );
 }

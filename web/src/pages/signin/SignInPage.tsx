@@ -6,6 +6,7 @@ import { Mark } from "../../components/Mark";
 import { Notice } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
 import { colour } from "../../theme/system";
+import { t } from "../../words";
 
 type Form = { email: string; password: string; remember: boolean };
 
@@ -19,15 +20,15 @@ export function SignInPage() {
       <Paper w="380px" maxW="100%" p="28px" position="relative">
         <Mark />
         <Text mt="10px" mb="16px" color="soft">
-          From the printed page to this week&rsquo;s practice, for every student of the studio.
+          {t("signin.sign_in_page.from_the_printed_page_to_this")}
         </Text>
         <form onSubmit={handleSubmit((form) => signIn.mutate(form))}>
           <Field.Root mb="12px">
-            <Field.Label fontWeight={600}>Email</Field.Label>
+            <Field.Label fontWeight={600}>{t("signin.sign_in_page.email")}</Field.Label>
             <Input type="email" autoComplete="username" autoFocus required borderColor="line" {...register("email")} />
           </Field.Root>
           <Field.Root mb="12px">
-            <Field.Label fontWeight={600}>Password</Field.Label>
+            <Field.Label fontWeight={600}>{t("signin.sign_in_page.password")}</Field.Label>
             <Input
               type="password"
               autoComplete="current-password"
@@ -37,11 +38,11 @@ export function SignInPage() {
             />
           </Field.Root>
           <Box as="label" display="flex" gap="8px" mb="14px">
-            <input type="checkbox" {...register("remember")} /> Stay signed in on this device
+            <input type="checkbox" {...register("remember")} /> {t("signin.sign_in_page.stay_signed_in_on_this_device")}
           </Box>
           <Notice trouble={signIn.error} />
           <Button type="submit" kind="go" w="100%" disabled={signIn.isPending}>
-            Sign in
+            {t("signin.sign_in_page.sign_in")}
           </Button>
         </form>
       </Paper>

@@ -5,21 +5,22 @@ import type { Schemas } from "../../api/client";
 import { type NewExtraWork, useAddExtraWork, useEndExtraWork } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
-import { minutes } from "../../components/dates";
+import { listed, minutes } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { t } from "../../words";
 
-const KINDS: [NewExtraWork["kind"], string][] = [
-  ["exercise", "exercise, every day"],
-  ["sight_reading", "sight-reading"],
-  ["transposing", "transposing"],
-  ["harmonising", "harmonising"],
-  ["theory", "theory"],
-  ["listening", "listening"],
-  ["ensemble", "ensemble part"],
-  ["other", "something else"],
+const KINDS: NewExtraWork["kind"][] = [
+  "exercise",
+  "sight_reading",
+  "transposing",
+  "harmonising",
+  "theory",
+  "listening",
+  "ensemble",
+  "other",
 ];
-const WORDS = Object.fromEntries(KINDS) as Record<string, string>;
+const kindWord = (kind: string) => t(`students.extra_work.kinds.${kind}`);
 
 /** What stands beside the pieces: the teacher's own exercises and other work. */
 export function ExtraWork({ student }: { student: Schemas["Student"] }) {
@@ -27,22 +28,30 @@ export function ExtraWork({ student }: { student: Schemas["Student"] }) {
   const end = useEndExtraWork(student.id);
   return (
     <Paper p="12px 18px" flex="1 1 320px">
-      <PartHead>Extra work</PartHead>
+      <PartHead>{t("students.extra_work.extra_work")}</PartHead>
       {student.extra_work.length === 0 && !adding && (
-        <Text color="soft">No exercise or other work. What is added here is planned with the pieces.</Text>
+        <Text color="soft">{t("students.extra_work.no_exercise_or_other_work_what")}</Text>
       )}
       {student.extra_work.map((one) => (
         <Flex key={one.id} gap="8px" align="baseline" py="2px">
           <Text>
             <b>{one.title}</b>{" "}
             <Text as="span" color="soft" fontSize="sm">
-              {WORDS[one.kind]}, {minutes(one.minutes)}
-              {one.kind !== "exercise" && `, ${one.times} times a week`}
-              {one.one_of.length > 0 && `; one of ${one.one_of.join(", ")}`}
+              {listed([
+                kindWord(one.kind),
+                minutes(one.minutes),
+                one.kind !== "exercise" && t("students.extra_work.times_a_week", { count: one.times }),
+                one.one_of.length > 0 && t("students.extra_work.one_of", { choices: one.one_of.join(", ") }),
+              ])}
             </Text>
           </Text>
-          <Button size="xs" ml="auto" aria-label={`End ${one.title}`} onClick={() => end.mutate(one.id)}>
-            End
+          <Button
+            size="xs"
+            ml="auto"
+            aria-label={t("students.extra_work.end_2", { title: one.title })}
+            onClick={() => end.mutate(one.id)}
+          >
+            {t("students.extra_work.end")}
           </Button>
         </Flex>
       ))}
@@ -51,7 +60,7 @@ export function ExtraWork({ student }: { student: Schemas["Student"] }) {
         <Adding student={student.id} onDone={() => setAdding(false)} />
       ) : (
         <Button size="sm" mt="6px" onClick={() => setAdding(true)}>
-          Add an exercise or other work
+          {t("students.extra_work.add_an_exercise_or_other_work")}
         </Button>
       )}
     </Paper>
@@ -83,37 +92,41 @@ function Adding({ student, onDone }: { student: number; onDone: () => void }) {
     <Box asChild mt="8px">
       <form onSubmit={handleSubmit(submit)}>
         <Flex gap="10px" wrap="wrap" align="flex-end">
-          <Choice label="Kind" width="180px" {...register("kind")}>
-            {KINDS.map(([kind, words]) => (
+          <Choice label={t("students.extra_work.kind")} width="180px" {...register("kind")}>
+            {KINDS.map((kind) => (
               <option key={kind} value={kind}>
-                {words}
+                {kindWord(kind)}
               </option>
             ))}
           </Choice>
           <Field.Root w="220px" required>
-            <Field.Label fontWeight={600}>What</Field.Label>
+            <Field.Label fontWeight={600}>{t("students.extra_work.what")}</Field.Label>
             <Input maxLength={120} borderColor="line" autoFocus {...register("title", { required: true })} />
           </Field.Root>
           <Field.Root w="80px" required>
-            <Field.Label fontWeight={600}>Minutes</Field.Label>
+            <Field.Label fontWeight={600}>{t("students.extra_work.minutes")}</Field.Label>
             <Input type="number" min={0.5} max={120} step={0.5} borderColor="line" {...register("minutes")} />
           </Field.Root>
           {watch("kind") !== "exercise" && (
             <>
               <Field.Root w="110px" required>
-                <Field.Label fontWeight={600}>Times a week</Field.Label>
+                <Field.Label fontWeight={600}>{t("students.extra_work.times_a_week_2")}</Field.Label>
                 <Input type="number" min={1} max={7} borderColor="line" {...register("times")} />
               </Field.Root>
               <Field.Root w="220px">
-                <Field.Label fontWeight={600}>Choose one of</Field.Label>
-                <Input placeholder="with commas between" borderColor="line" {...register("one_of")} />
+                <Field.Label fontWeight={600}>{t("students.extra_work.choose_one_of")}</Field.Label>
+                <Input
+                  placeholder={t("students.extra_work.with_commas_between")}
+                  borderColor="line"
+                  {...register("one_of")}
+                />
               </Field.Root>
             </>
           )}
           <Button type="submit" kind="go" disabled={add.isPending}>
-            Add it
+            {t("students.extra_work.add_it")}
           </Button>
-          <Button onClick={onDone}>Not now</Button>
+          <Button onClick={onDone}>{t("students.extra_work.not_now")}</Button>
         </Flex>
         <Notice trouble={add.error} />
       </form>

@@ -5,8 +5,9 @@ import { Button } from "../../components/Button";
 import { Paper, PartHead } from "../../components/Paper";
 import { printOnly } from "../../components/printing";
 import { Stairs } from "../../components/Stairs";
-import { STATE_WORDS, StateMark } from "../../components/StateMark";
+import { StateMark, stateWord } from "../../components/StateMark";
 import { edgeOf, tintOf } from "../../theme/system";
+import { t } from "../../words";
 
 type Piece = Schemas["Student"]["pieces"][number];
 type Step = Piece["steps"][number];
@@ -31,16 +32,20 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
       <PartHead
         beside={
           <>
-            {piece.routine} · {piece.hand_order} hand first · target {piece.target_tempo}
+            {[
+              piece.routine,
+              t(`students.student_page.hand_orders.${piece.hand_order}`),
+              t("piece.workbench.target", { target_tempo: piece.target_tempo }),
+            ].join(" · ")}
             <Button
               kind="quiet"
               size="xs"
               ml="8px"
               className="no-print"
-              aria-label={`Print the stairs of ${piece.title}`}
+              aria-label={t("students.flights.print_the_stairs_of", { title: piece.title })}
               onClick={() => printOnly(paper.current)}
             >
-              Print the stairs
+              {t("students.flights.print_the_stairs")}
             </Button>
           </>
         }
@@ -49,12 +54,17 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
           <span className="on-paper">{who}: </span>
           {piece.title}
         </Text>{" "}
-        · {piece.percent} % of the work is steady
+        · {t("students.flights.of_the_work_is_steady", { percent: piece.percent })}
       </PartHead>
       <Box my="8px" className="whole">
         <Stairs climb={piece.stairs} title={piece.title} today={today} due={piece.due_on} />
       </Box>
-      <Box overflowX="auto" tabIndex={0} role="region" aria-label={`Steps of ${piece.title}`}>
+      <Box
+        overflowX="auto"
+        tabIndex={0}
+        role="region"
+        aria-label={t("students.flights.steps_of", { title: piece.title })}
+      >
         <Table
           css={{ borderCollapse: "separate", borderSpacing: "6px 0", "& th": { fontWeight: 650, textAlign: "left" } }}
         >
@@ -98,8 +108,14 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
           </tfoot>
         </Table>
       </Box>
-      <Others name="Joins" steps={piece.steps.filter((step) => !step.section && JOINS.includes(step.stage))} />
-      <Others name="Whole piece" steps={piece.steps.filter((step) => !step.section && !JOINS.includes(step.stage))} />
+      <Others
+        name={t("students.flights.joins")}
+        steps={piece.steps.filter((step) => !step.section && JOINS.includes(step.stage))}
+      />
+      <Others
+        name={t("students.flights.whole_piece")}
+        steps={piece.steps.filter((step) => !step.section && !JOINS.includes(step.stage))}
+      />
       {children}
     </Paper>
   );
@@ -109,12 +125,16 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
 const JOINS = ["join", "grow"];
 
 function nameOf(piece: Piece, stage: string) {
-  const title = piece.steps.find((step) => step.section && step.stage === stage)?.title ?? stage;
-  return title.slice(title.indexOf(", ") + 2);
+  return piece.steps.find((step) => step.section && step.stage === stage)?.stage_name ?? stage;
 }
 
 function Tread({ step }: { step: Step }) {
-  const said = `${step.title}: ${STATE_WORDS[step.state]}, ${step.credited} of ${step.good_days} good days`;
+  const said = t("students.flights.of_good_days", {
+    title: step.title,
+    state: stateWord(step.state),
+    credited: step.credited,
+    count: step.good_days,
+  });
   return (
     <Flex align="center" gap="6px" title={`${step.place} · ${step.arithmetic}`}>
       <StateMark state={step.state} share={step.credited / step.good_days} label={said} />

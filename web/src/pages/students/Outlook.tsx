@@ -2,8 +2,9 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { useTakeOption } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth } from "../../components/dates";
+import { dayAndMonth, listed } from "../../components/dates";
 import { Notice } from "../../components/Notice";
+import { t } from "../../words";
 
 type Piece = Schemas["Student"]["pieces"][number];
 
@@ -17,27 +18,29 @@ export function Outlook({ student, piece }: { student: number; piece: Piece }) {
       <Text>
         {middle && cautious && planned ? (
           <>
-            Likely ready <b>{dayAndMonth(middle)}</b>, all but certainly by <b>{dayAndMonth(cautious)}</b>
+            {t("students.outlook.likely_ready")} <b>{dayAndMonth(middle)}</b>,{" "}
+            {t("students.outlook.all_but_certainly_by")} <b>{dayAndMonth(cautious)}</b>{" "}
             <Text as="span" color="soft">
-              {" "}
-              ({dayAndMonth(planned)} if no day is missed)
+              ({t("students.outlook.if_no_day_is_missed", { day: dayAndMonth(planned) })})
             </Text>
           </>
         ) : (
-          "Cannot be finished as things are: one step takes longer than any practice day."
+          t("students.outlook.cannot_be_finished_as_things_are")
         )}
         {due_on && (
           <Text as="span" color={late ? "brick" : "soft"} fontWeight={late ? 650 : 400}>
-            {" "}
-            · due {dayAndMonth(due_on)}
-            {late && ", and it may be later"}
+            {" · "}
+            {listed([
+              t("students.outlook.due", { day: dayAndMonth(due_on) }),
+              late && t("students.outlook.and_it_may_be_later"),
+            ])}
           </Text>
         )}
       </Text>
       {options.length > 0 && (
         <Flex gap="6px" mt="4px" wrap="wrap" align="center" className="no-print">
           <Text fontSize="sm" color="soft">
-            What would help:
+            {t("students.outlook.what_would_help")}
           </Text>
           {options.map((one) => (
             <Button

@@ -2,11 +2,10 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { useEndPiece } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, fullDay } from "../../components/dates";
+import { dayAndMonth, fullDay, listed } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
-
-const ENDED: Record<string, string> = { passed: "passed", kept: "kept ready", set_aside: "set aside" };
+import { t } from "../../words";
 
 /** What is behind a student: the repertoire, and the lessons with what was told. */
 export function Past({ student }: { student: Schemas["Student"] }) {
@@ -15,19 +14,22 @@ export function Past({ student }: { student: Schemas["Student"] }) {
   return (
     <Flex gap="16px" mt="12px" wrap="wrap" align="stretch">
       {student.repertoire.length > 0 && (
-        <Paper as="section" aria-label="Repertoire" p="12px 18px" flex="1 1 320px">
-          <PartHead>Repertoire</PartHead>
+        <Paper as="section" aria-label={t("students.past.repertoire")} p="12px 18px" flex="1 1 320px">
+          <PartHead>{t("students.past.repertoire")}</PartHead>
           {student.repertoire.map((one) => (
             <Flex key={one.id} gap="8px" align="baseline">
               <Text>
                 <b>{one.title}</b>{" "}
                 <Text as="span" color="soft" fontSize="sm">
-                  {ENDED[one.ended]} {dayAndMonth(one.ended_on)}
-                  {one.keep_for && `, for ${dayAndMonth(one.keep_for)}`}; assigned {dayAndMonth(one.assigned_on)}
+                  {listed([
+                    t(`students.past.${one.ended}`, { day: dayAndMonth(one.ended_on) }),
+                    one.keep_for && t("students.past.for", { day: dayAndMonth(one.keep_for) }),
+                    t("students.past.assigned", { day: dayAndMonth(one.assigned_on) }),
+                  ])}
                 </Text>
               </Text>
               <Button size="xs" ml="auto" onClick={() => end.mutate({ assignment: one.id, ended: null })}>
-                Take {one.title} up again
+                {t("students.past.take_up_again", { title: one.title })}
               </Button>
             </Flex>
           ))}
@@ -35,16 +37,16 @@ export function Past({ student }: { student: Schemas["Student"] }) {
         </Paper>
       )}
       {student.lessons.length > 0 && (
-        <Paper as="section" aria-label="Lessons" p="12px 18px" flex="1 1 420px">
-          <PartHead>Lessons</PartHead>
+        <Paper as="section" aria-label={t("students.past.lessons")} p="12px 18px" flex="1 1 420px">
+          <PartHead>{t("students.past.lessons")}</PartHead>
           {student.lessons.map((one) => (
             <details key={one.day}>
               <summary style={{ cursor: "pointer" }}>
-                {fullDay(one.day)}: {one.results} heard
+                {t("students.past.heard", { day: fullDay(one.day), count: one.results })}
               </summary>
               <Box whiteSpace="pre-wrap" fontSize="sm" pl="14px">
                 {one.recap}
-                {one.notes && `\n\nNotes: ${one.notes}`}
+                {one.notes && `\n\n${t("students.past.notes", { notes: one.notes })}`}
               </Box>
             </details>
           ))}

@@ -5,6 +5,7 @@ import { Button } from "../../components/Button";
 import { Introductions } from "../../components/Introductions";
 import { Notice } from "../../components/Notice";
 import { Pick } from "../../components/Pick";
+import { t } from "../../words";
 
 type Piece = Schemas["Student"]["pieces"][number];
 
@@ -20,13 +21,13 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
     <Box className="no-print">
       <Flex gap="14px" wrap="wrap" align="center" fontSize="sm" mt="6px">
         <Text as="span">
-          Ready by{" "}
+          {t("students.piece_choices.ready_by")}{" "}
           <Input
             type="date"
             size="xs"
             w="140px"
             borderColor="line"
-            aria-label={`${piece.title} is to be ready by`}
+            aria-label={t("students.piece_choices.is_to_be_ready_by", { title: piece.title })}
             defaultValue={piece.due_on ?? ""}
             onBlur={(event) =>
               event.target.value !== (piece.due_on ?? "") && set({ due_on: event.target.value || null })
@@ -35,26 +36,26 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
         </Text>
         {several && (
           <Text as="span">
-            Place{" "}
+            {t("students.piece_choices.place")}{" "}
             <Pick
-              aria-label={`Place of ${piece.title} among the pieces`}
+              aria-label={t("students.piece_choices.place_of_among_the_pieces", { title: piece.title })}
               value={String(piece.priority)}
               onChange={(event) => set({ priority: Number(event.target.value) })}
             >
-              <option value="1">before the others</option>
-              <option value="0">in its turn</option>
-              <option value="-1">when there is room</option>
+              <option value="1">{t("students.piece_choices.before_the_others")}</option>
+              <option value="0">{t("students.piece_choices.in_its_turn")}</option>
+              <option value="-1">{t("students.piece_choices.when_there_is_room")}</option>
             </Pick>
           </Text>
         )}
         <Text as="span">
           <input
             type="checkbox"
-            aria-label={`Sections of ${piece.title} wait to be introduced`}
+            aria-label={t("students.piece_choices.sections_of_wait_to_be_introduced", { title: piece.title })}
             checked={piece.introduce_first}
             onChange={(event) => set({ introduce_first: event.target.checked })}
           />{" "}
-          sections wait to be introduced
+          {t("students.piece_choices.sections_wait_to_be_introduced")}
         </Text>
         <Introductions
           student={student}
@@ -62,39 +63,39 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
           all={piece.introductions.map((one) => ({ ...one, assignment_id: piece.id, piece: piece.title }))}
         />
         {piece.introductions.some((one) => !one.introduced) && (
-          <Text color="soft">Press a letter when it was shown.</Text>
+          <Text color="soft">{t("students.piece_choices.press_a_letter_when_it_was")}</Text>
         )}
       </Flex>
       <Flex gap="6px" mt="6px" align="center" wrap="wrap" fontSize="sm">
         <Button
           size="xs"
           onClick={() => renew.mutate(piece.id)}
-          title="Makes the steps anew from the page as it is now; marks and results stay"
+          title={t("students.piece_choices.makes_the_steps_anew_from_the")}
         >
-          Take the page as it is now
+          {t("students.piece_choices.take_the_page_as_it_is")}
         </Button>
         <Button size="xs" onClick={() => end.mutate({ assignment: piece.id, ended: "passed" })}>
-          Passed
+          {t("students.piece_choices.passed")}
         </Button>
         <Button
           size="xs"
           onClick={() => end.mutate({ assignment: piece.id, ended: "kept", keep_for: piece.due_on ?? undefined })}
           disabled={!piece.due_on}
-          title={piece.due_on ? undefined : "Say first by when it is to be ready"}
+          title={piece.due_on ? undefined : t("students.piece_choices.say_first_by_when_it_is")}
         >
-          Keep it ready
+          {t("students.piece_choices.keep_it_ready")}
         </Button>
         <Button size="xs" onClick={() => end.mutate({ assignment: piece.id, ended: "set_aside" })}>
-          Set aside
+          {t("students.piece_choices.set_aside")}
         </Button>
         {piece.without.map((label) => (
           <Button
             key={label}
             size="xs"
-            title={`Section ${label} is left out for this student`}
+            title={t("students.piece_choices.section_is_left_out_for_this", { label })}
             onClick={() => set({ without: piece.without.filter((one) => one !== label) })}
           >
-            Take section {label} in again
+            {t("students.piece_choices.take_section_in_again", { label })}
           </Button>
         ))}
         {renew.data?.moved && <Text role="status">{moved(renew.data.moved)}</Text>}
@@ -111,5 +112,5 @@ function moved({ added, gone, changed }: Schemas["Moved"]) {
     gone.length > 0 && `gone: ${gone.join(", ")}`,
     changed.length > 0 && `changed: ${changed.join(", ")}`,
   ].filter(Boolean);
-  return said.length ? said.join("; ") : "Nothing changed.";
+  return said.length ? said.join("; ") : t("students.piece_choices.nothing_changed");
 }

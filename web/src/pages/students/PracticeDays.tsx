@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { DayBoxes } from "../../components/DayBoxes";
 import { dayAndMonth, minutes } from "../../components/dates";
 import { Paper, PartHead } from "../../components/Paper";
+import { t } from "../../words";
 
 type Week = Schemas["PastWeek"];
 
@@ -11,10 +12,8 @@ type Week = Schemas["PastWeek"];
 export function PracticeDays({ weeks }: { weeks: Week[] }) {
   if (weeks.length === 0) return null;
   return (
-    <Paper as="section" aria-label="Practice days" p="12px 18px" mt="12px">
-      <PartHead beside="a box a day with its repetitions, filled when all were done; a diagonal where it was a struggle">
-        Practice days
-      </PartHead>
+    <Paper as="section" aria-label={t("students.practice_days.practice_days")} p="12px 18px" mt="12px">
+      <PartHead beside={t("students.practice_days.legend")}>{t("students.practice_days.practice_days")}</PartHead>
       <Box mt="6px" css={{ columns: "2 420px", columnGap: "32px" }}>
         {weeks.map((week) => (
           <WeekRow key={week.next_lesson} week={week} />
@@ -34,7 +33,12 @@ function WeekRow({ week }: { week: Week }) {
           </Text>
           <DayBoxes days={week.days} />
           <Text as="span" fontSize="sm" color="soft">
-            {week.practised} of {week.planned} days, {minutes(week.minutes)} of {minutes(week.planned_minutes)}
+            {t("students.practice_days.of_days_of", {
+              practised: week.practised,
+              count: week.planned,
+              done: minutes(week.minutes),
+              of: minutes(week.planned_minutes),
+            })}
           </Text>
         </Flex>
       </summary>
@@ -45,10 +49,10 @@ function WeekRow({ week }: { week: Week }) {
             <Text as="span" color="soft">
               ({step.piece})
             </Text>
-            : {step.done} of {step.of} times
+            : {t("students.practice_days.of_times", { done: step.done, count: step.of })}
           </li>
         ))}
-        {week.steps.length === 0 && <li>Nothing was planned.</li>}
+        {week.steps.length === 0 && <li>{t("students.practice_days.nothing_was_planned")}</li>}
       </Box>
     </details>
   );

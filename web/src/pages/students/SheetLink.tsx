@@ -5,6 +5,7 @@ import { useRenewLink, useWithdrawLink } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { t } from "../../words";
 
 /** The private link to the week sheet: make, copy, renew, withdraw. */
 export function SheetLink({ student }: { student: Schemas["Student"] }) {
@@ -17,11 +18,11 @@ export function SheetLink({ student }: { student: Schemas["Student"] }) {
 
   return (
     <Paper p="12px 18px" flex="1 1 420px">
-      <PartHead>Week sheet for {student.name}</PartHead>
+      <PartHead>{t("students.sheet_link.week_sheet_for", { student: student.name })}</PartHead>
       {student.sheet_path ? (
         <>
           <Input
-            aria-label="Private link"
+            aria-label={t("students.sheet_link.private_link")}
             readOnly
             value={address}
             mt="6px"
@@ -32,30 +33,30 @@ export function SheetLink({ student }: { student: Schemas["Student"] }) {
           <Flex gap="8px" mt="8px" wrap="wrap">
             <Button size="sm" asChild>
               <a href={student.sheet_path} target="_blank" rel="noreferrer">
-                Open the sheet
+                {t("students.sheet_link.open_the_sheet")}
               </a>
             </Button>
             <Button size="sm" onClick={copy}>
-              {copied ? "Copied" : "Copy the link"}
+              {copied ? t("students.sheet_link.copied") : t("students.sheet_link.copy_the_link")}
             </Button>
             <Button size="sm" disabled={busy} onClick={() => renew.mutate(undefined)}>
-              Renew
+              {t("students.sheet_link.renew")}
             </Button>
             <Button size="sm" disabled={busy} onClick={() => withdraw.mutate(undefined)}>
-              Withdraw
+              {t("students.sheet_link.withdraw")}
             </Button>
           </Flex>
           <Text fontSize="sm" color="soft" mt="6px">
-            Whoever has the link sees this one sheet and nothing else. After “Renew” the old link opens nothing more.
+            {t("students.sheet_link.whoever_has_the_link_sees_this")}
           </Text>
         </>
       ) : (
         <Box mt="6px">
           <Text color="soft" mb="6px">
-            No link is in use. With one, the family opens the sheet on a phone without an account.
+            {t("students.sheet_link.no_link_is_in_use_with")}
           </Text>
           <Button size="sm" disabled={busy} onClick={() => renew.mutate(undefined)}>
-            Make a private link
+            {t("students.sheet_link.make_a_private_link")}
           </Button>
         </Box>
       )}

@@ -1,12 +1,13 @@
 import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import type { Schemas, Trouble } from "../../api/client";
-import { useStudents } from "../../api/queries";
+import { useSession, useStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice, FirstHand } from "../../components/Choice";
-import { FROM_MONDAY, WEEKDAYS } from "../../components/dates";
+import { FROM_MONDAY, shortWeekday, weekdayName } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Stretches } from "../../components/Stretches";
+import { t } from "../../words";
 
 type Values = Schemas["NewStudent"];
 /** What the student knows is typed in one line. */
@@ -35,7 +36,7 @@ const NEW: Values = {
   minutes_by_day: {},
   note_names: "letters",
   email: null,
-  terms: null,
+  locale: null,
   class_name: null,
   instrument: null,
   reads: true,
@@ -43,18 +44,11 @@ const NEW: Values = {
 };
 
 /** Intervals a hand reaches, in semitones. */
-const SPANS = [
-  [5, "a fourth"],
-  [7, "a fifth"],
-  [9, "a sixth"],
-  [11, "a seventh"],
-  [12, "an octave"],
-  [14, "a ninth"],
-  [16, "a tenth"],
-] as const;
+const SPANS = [5, 7, 9, 11, 12, 14, 16];
 
 /** What Stairwell has to know of a student to plan a week. */
 export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel }: Props) {
+  const session = useSession();
   const { register, handleSubmit, watch, setValue, setError, formState } = useForm<Typed>({
     defaultValues: { ...start, knows: (start.known ?? []).join(", ") },
   });
@@ -65,7 +59,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
     setValue("practice_days", days.includes(day) ? days.filter((one) => one !== day) : [...days, day]);
   const submit = ({ knows, ...values }: Typed) => {
     if (values.practice_days.length === 0)
-      return setError("practice_days", { message: "Choose at least one day to practise." });
+      return setError("practice_days", { message: t("students.student_form.choose_at_least_one_day_to") });
     onSave({
       ...values,
       minutes_a_day: Number(values.minutes_a_day),
@@ -74,7 +68,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
       hand_span: Number(values.hand_span) || null,
       has_pedal: String(values.has_pedal) === "true",
       email: values.email || null,
-      terms: values.terms || null,
+      locale: values.locale || null,
       class_name: values.class_name?.trim() || null,
       instrument: values.instrument || null,
       reads: String(values.reads) === "true",
@@ -96,31 +90,37 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
     <form onSubmit={handleSubmit(submit)}>
       <Flex gap="16px" wrap="wrap" align="flex-end">
         <Field.Root w="220px" required>
-          <Field.Label fontWeight={600}>Name or nickname</Field.Label>
+          <Field.Label fontWeight={600}>{t("students.student_form.name_or_nickname")}</Field.Label>
           <Input maxLength={60} autoFocus borderColor="line" {...register("name")} />
         </Field.Root>
-        <Choice label="Lesson day" {...register("lesson_weekday")}>
+        <Choice label={t("students.student_form.lesson_day")} {...register("lesson_weekday")}>
           {FROM_MONDAY.map((day) => (
             <option key={day} value={day}>
-              {WEEKDAYS[day]}
+              {weekdayName(day)}
             </option>
           ))}
         </Choice>
         <Field.Root w="120px" required>
-          <Field.Label fontWeight={600}>Lesson time</Field.Label>
+          <Field.Label fontWeight={600}>{t("students.student_form.lesson_time")}</Field.Label>
           <Input type="time" borderColor="line" {...register("lesson_time")} />
         </Field.Root>
         <Field.Root w="130px" required>
-          <Field.Label fontWeight={600}>Minutes a day</Field.Label>
+          <Field.Label fontWeight={600}>{t("students.student_form.minutes_a_day")}</Field.Label>
           <Input type="number" min={5} max={240} borderColor="line" {...register("minutes_a_day")} />
         </Field.Root>
         <Field.Root w="150px" required>
-          <Field.Label fontWeight={600}>New steps a day</Field.Label>
+          <Field.Label fontWeight={600}>{t("students.student_form.new_steps_a_day")}</Field.Label>
           <Input type="number" min={1} max={10} borderColor="line" {...register("begin_per_day")} />
         </Field.Root>
         <Field.Root w="170px">
-          <Field.Label fontWeight={600}>Class</Field.Label>
-          <Input maxLength={60} list="classes" placeholder="none" borderColor="line" {...register("class_name")} />
+          <Field.Label fontWeight={600}>{t("students.student_form.class")}</Field.Label>
+          <Input
+            maxLength={60}
+            list="classes"
+            placeholder={t("students.student_form.none")}
+            borderColor="line"
+            {...register("class_name")}
+          />
           <datalist id="classes">
             {[...new Set((students.data ?? []).flatMap((one) => one.class_name ?? []))].map((name) => (
               <option key={name} value={name} />
@@ -128,60 +128,66 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           </datalist>
         </Field.Root>
         <FirstHand width="120px" {...register("hand_order")} />
-        <Choice label="A hand reaches" width="150px" {...register("hand_span")}>
-          <option value="">not measured</option>
-          {SPANS.map(([semitones, words]) => (
+        <Choice label={t("students.student_form.a_hand_reaches")} width="150px" {...register("hand_span")}>
+          <option value="">{t("students.student_form.not_measured")}</option>
+          {SPANS.map((semitones) => (
             <option key={semitones} value={semitones}>
-              {words}
+              {t(`students.student_form.spans.${semitones}`)}
             </option>
           ))}
         </Choice>
-        <Choice label="Warm-ups" width="170px" {...register("warm_ups")}>
-          <option value="none">none</option>
-          <option value="five_finger">five fingers</option>
-          <option value="scale">scale</option>
-          <option value="scale_and_chords">scale and chords</option>
-          <option value="progression">chords through keys</option>
+        <Choice label={t("students.student_form.warm_ups")} width="170px" {...register("warm_ups")}>
+          <option value="none">{t("students.student_form.none")}</option>
+          <option value="five_finger">{t("students.student_form.five_fingers")}</option>
+          <option value="scale">{t("students.student_form.scale")}</option>
+          <option value="scale_and_chords">{t("students.student_form.scale_and_chords")}</option>
+          <option value="progression">{t("students.student_form.chords_through_keys")}</option>
         </Choice>
-        <Choice label="Notes are called" width="130px" {...register("note_names")}>
+        <Choice label={t("students.student_form.notes_are_called")} width="130px" {...register("note_names")}>
           <option value="letters">C D E</option>
-          <option value="fixed_do">do re mi</option>
+          <option value="fixed_do">{t("students.student_form.do_re_mi")}</option>
         </Choice>
-        <Choice label="Sections open" width="190px" {...register("introduce_first")}>
-          <option value="">introduced first, for a child</option>
-          <option value="true">once they were introduced</option>
-          <option value="false">by themselves</option>
+        <Choice label={t("students.student_form.sections_open")} width="190px" {...register("introduce_first")}>
+          <option value="">{t("students.student_form.introduced_first_for_a_child")}</option>
+          <option value="true">{t("students.student_form.once_they_were_introduced")}</option>
+          <option value="false">{t("students.student_form.by_themselves")}</option>
         </Choice>
         <Field.Root w="230px">
-          <Field.Label fontWeight={600}>Email for recaps</Field.Label>
+          <Field.Label fontWeight={600}>{t("students.student_form.email_for_recaps")}</Field.Label>
           <Input type="email" maxLength={200} borderColor="line" {...register("email")} />
         </Field.Root>
-        <Choice label="The sheet" width="180px" {...register("reads")}>
-          <option value="true">in words</option>
-          <option value="false">with pictures</option>
+        <Choice label={t("students.student_form.the_sheet")} width="180px" {...register("reads")}>
+          <option value="true">{t("students.student_form.in_words")}</option>
+          <option value="false">{t("students.student_form.with_pictures")}</option>
         </Choice>
-        <Choice label="Words" width="190px" {...register("terms")}>
-          <option value="">as the studio</option>
-          <option value="mixed">bar, quarter note</option>
-          <option value="american">measure, quarter note</option>
-          <option value="british">bar, crotchet</option>
+        <Choice label={t("students.student_form.language")} width="250px" {...register("locale")}>
+          <option value="">{t("students.student_form.as_the_studio")}</option>
+          {session.data?.languages.map(({ tag, name }) => (
+            <option key={tag} value={tag}>
+              {name}
+            </option>
+          ))}
         </Choice>
         <Field.Root w="170px">
-          <Field.Label fontWeight={600}>Instrument</Field.Label>
+          <Field.Label fontWeight={600}>{t("students.student_form.instrument")}</Field.Label>
           <Input maxLength={120} borderColor="line" {...register("instrument")} />
         </Field.Root>
         <Field.Root w="300px">
-          <Field.Label fontWeight={600}>Knows already</Field.Label>
-          <Input placeholder="with commas between" borderColor="line" {...register("knows")} />
+          <Field.Label fontWeight={600}>{t("students.student_form.knows_already")}</Field.Label>
+          <Input
+            placeholder={t("students.student_form.with_commas_between")}
+            borderColor="line"
+            {...register("knows")}
+          />
         </Field.Root>
-        <Choice label="Pedal at home" width="130px" {...register("has_pedal")}>
-          <option value="true">yes</option>
-          <option value="false">no</option>
+        <Choice label={t("students.student_form.pedal_at_home")} width="130px" {...register("has_pedal")}>
+          <option value="true">{t("students.student_form.yes")}</option>
+          <option value="false">{t("students.student_form.no")}</option>
         </Choice>
       </Flex>
       <Box as="fieldset" mt="12px" border={0} p={0}>
         <Text as="legend" fontWeight={600} mb="4px">
-          Practice days
+          {t("students.student_form.practice_days")}
         </Text>
         <Flex gap="6px" wrap="wrap">
           {FROM_MONDAY.map((day) => (
@@ -193,17 +199,17 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
               aria-pressed={days.includes(day)}
               onClick={() => toggle(day)}
             >
-              {WEEKDAYS[day]?.slice(0, 3)}
+              {shortWeekday(day)}
             </Button>
           ))}
         </Flex>
         <Flex gap="6px" wrap="wrap" mt="6px" align="center">
           <Text fontSize="sm" color="soft">
-            Other minutes on
+            {t("students.student_form.other_minutes_on")}
           </Text>
           {FROM_MONDAY.filter((day) => days.includes(day)).map((day) => (
             <Text as="span" key={day} fontSize="sm">
-              {WEEKDAYS[day]?.slice(0, 3)}{" "}
+              {shortWeekday(day)}{" "}
               <Input
                 type="number"
                 size="xs"
@@ -211,7 +217,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
                 min={5}
                 max={240}
                 borderColor="line"
-                aria-label={`Minutes on ${WEEKDAYS[day]}`}
+                aria-label={t("students.student_form.minutes_on", { day: weekdayName(day) })}
                 placeholder={String(watch("minutes_a_day"))}
                 value={byDay[day] || ""}
                 onChange={(event) => setValue("minutes_by_day", { ...byDay, [day]: Number(event.target.value) })}
@@ -225,14 +231,19 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           </Text>
         )}
       </Box>
-      <Stretches legend="Away" word="Away" all={watch("absent") ?? []} onChange={(all) => setValue("absent", all)} />
+      <Stretches
+        legend={t("students.student_form.away")}
+        word={t("students.student_form.away")}
+        all={watch("absent") ?? []}
+        onChange={(all) => setValue("absent", all)}
+      />
       <Notice trouble={trouble} />
       <Flex gap="8px" mt="14px">
         <Button type="submit" kind="go" disabled={busy}>
           {verb}
         </Button>
         <Button type="button" onClick={onCancel}>
-          Not now
+          {t("students.student_form.not_now")}
         </Button>
       </Flex>
     </form>

@@ -4,13 +4,14 @@ import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useChangeStudent, usePieces, usePlanAgain, useStudent } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../components/dates";
+import { dayAndMonth, FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../components/dates";
 import { useHelp } from "../../components/KeyHelp";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PrintWeeks } from "../../components/PrintWeeks";
-import { WEEK_KEYS } from "../../components/week/useWeekKeys";
+import { weekKeys } from "../../components/week/useWeekKeys";
 import { WeekColumns } from "../../components/week/WeekColumns";
+import { t } from "../../words";
 import { AssignPiece } from "../piece/AssignPiece";
 import { ExtraWork } from "./ExtraWork";
 import { Flights } from "./Flights";
@@ -29,32 +30,35 @@ export default function StudentPage() {
   const id = Number(useParams().id);
   const student = useStudent(id);
   if (student.error) return <Lost trouble={student.error} again={() => student.refetch()} />;
-  if (!student.data) return <Waiting what="the student" />;
+  if (!student.data) return <Waiting what={t("students.student_page.the_student")} />;
   return <Whole key={id} student={student.data} />;
 }
 
 function Whole({ student }: { student: Student }) {
   const go = useNavigate();
   const [changing, setChanging] = useState(false);
-  useHelp("the week", WEEK_KEYS);
-  const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) =>
-    WEEKDAYS[day]?.slice(0, 3),
-  );
-  const about = `Lesson ${WEEKDAYS[student.lesson_weekday]} ${student.lesson_time} · ${student.minutes_a_day} minutes on ${days.join(", ")} · ${student.hand_order} hand first · keeps ${student.adherence} % of the days`;
+  useHelp(t("students.student_page.the_week"), weekKeys());
+  const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) => shortWeekday(day));
+  const about = [
+    t("students.student_page.lesson", { day: weekdayName(student.lesson_weekday), time: student.lesson_time }),
+    t("students.student_page.practises", { minutes: minutes(student.minutes_a_day), days: days.join(", ") }),
+    t(`students.student_page.hand_orders.${student.hand_order}`),
+    t("students.student_page.keeps", { percent: student.adherence }),
+  ].join(" · ");
   return (
     <>
       <PageHead title={student.name} about={about}>
         <Button onClick={() => setChanging(!changing)} aria-expanded={changing}>
-          Change
+          {t("students.student_page.change")}
         </Button>
-        <PrintWeeks students={[student.id]}>Print the week</PrintWeeks>
+        <PrintWeeks students={[student.id]}>{t("students.student_page.print_the_week")}</PrintWeeks>
         <Button kind="go" onClick={() => go(`/students/${student.id}/lesson`)} disabled={student.pieces.length === 0}>
-          Open lesson
+          {t("students.student_page.open_lesson")}
         </Button>
       </PageHead>
       {student.attention.length > 0 && (
-        <Paper p="10px 18px" mb="12px" as="section" aria-label="Needs attention">
-          <PartHead>Needs attention</PartHead>
+        <Paper p="10px 18px" mb="12px" as="section" aria-label={t("students.student_page.needs_attention")}>
+          <PartHead>{t("students.student_page.needs_attention")}</PartHead>
           {student.attention.map((one) => (
             <Text key={one.text} color={one.kind === "late" ? "brick" : "ink"}>
               {one.text}
@@ -72,7 +76,12 @@ function Whole({ student }: { student: Student }) {
       ))}
       {student.drills.map((one) => (
         <Text key={one.title} mt="8px" color="soft">
-          Where next? in {one.title}: {one.correct} of {one.asked} right on {dayAndMonth(one.day)}
+          {t("students.student_page.where_next_in_of_right_on", {
+            title: one.title,
+            correct: one.correct,
+            asked: one.asked,
+            day: dayAndMonth(one.day),
+          })}
         </Text>
       ))}
       <PracticeDays weeks={student.weeks} />
@@ -95,22 +104,25 @@ function Week({ student }: { student: Student }) {
       <PartHead
         beside={
           <>
-            {week.budget} minutes a day · next lesson {WEEKDAYS[student.lesson_weekday]} {dayAndMonth(week.next_lesson)}
+            {t("students.student_page.minutes_a_day_next_lesson", {
+              minutes: minutes(week.budget),
+              day: `${weekdayName(student.lesson_weekday)} ${dayAndMonth(week.next_lesson)}`,
+            })}
             <Button
               kind="quiet"
               size="sm"
               ml="8px"
               className="no-print"
-              title="When days were missed: plans the days that are left from what was practised so far"
+              title={t("students.student_page.when_days_were_missed_plans_the")}
               disabled={again.isPending}
               onClick={() => again.mutate()}
             >
-              Plan the rest again
+              {t("students.student_page.plan_the_rest_again")}
             </Button>
           </>
         }
       >
-        The week from {dayAndMonth(week.starts)}
+        {t("students.student_page.the_week_from", { day: dayAndMonth(week.starts) })}
       </PartHead>
       <Notice trouble={again.error} />
       <Box mt="8px">
@@ -129,7 +141,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
   const change = useChangeStudent(student.id);
   const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
   const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names } = student;
-  const { email, terms, instrument, reads, known, class_name } = student;
+  const { email, locale, instrument, reads, known, class_name } = student;
   const start = {
     name,
     practice_days,
@@ -146,7 +158,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
     minutes_by_day,
     note_names,
     email,
-    terms,
+    locale,
     instrument,
     reads,
     known,
@@ -158,7 +170,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
     <Paper p="16px 18px" mb="12px" borderColor="rail">
       <StudentForm
         start={start}
-        verb="Save and plan again"
+        verb={t("students.student_page.save_and_plan_again")}
         trouble={kept ? null : change.error}
         busy={change.isPending}
         onCancel={onDone}
@@ -168,12 +180,16 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
         <Box role="alert" bg="brickSoft" borderLeft="4px solid" borderColor="brick" p="10px 12px" mt="8px">
           <Text fontWeight={650}>{change.error?.problem.detail}</Text>
           <Text>
-            Stored now: {kept.name}, {kept.minutes_a_day} minutes, lesson {WEEKDAYS[kept.lesson_weekday]}{" "}
-            {kept.lesson_time}.
+            {t("students.student_page.stored_now_minutes_lesson", {
+              name: kept.name,
+              minutes: minutes(kept.minutes_a_day),
+              day: weekdayName(kept.lesson_weekday),
+              time: kept.lesson_time,
+            })}
           </Text>
           <Flex gap="8px" mt="6px">
             <Button size="sm" onClick={onDone}>
-              Take theirs
+              {t("students.student_page.take_theirs")}
             </Button>
             <Button
               size="sm"
@@ -183,7 +199,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
                 change.reset();
               }}
             >
-              Keep mine, then save
+              {t("students.student_page.keep_mine_then_save")}
             </Button>
           </Flex>
         </Box>
@@ -199,15 +215,19 @@ function GiveAnother({ student }: { student: Student }) {
   const piece = free.find((one) => one.id === chosen);
   return (
     <Paper p="12px 18px" flex={piece ? "1 1 100%" : "1 1 320px"}>
-      <PartHead>{student.pieces.length ? "Assign another piece" : "Assign the first piece"}</PartHead>
+      <PartHead>
+        {student.pieces.length
+          ? t("students.student_page.assign_another_piece")
+          : t("students.student_page.assign_the_first_piece")}
+      </PartHead>
       <NativeSelect.Root mt="6px" maxW="340px">
         <NativeSelect.Field
-          aria-label="Piece"
+          aria-label={t("students.student_page.piece")}
           borderColor="line"
           value={chosen ?? ""}
           onChange={(event) => setChosen(Number(event.target.value) || null)}
         >
-          <option value="">Choose from the library …</option>
+          <option value="">{t("students.student_page.choose_from_the_library")}</option>
           {free.map((one) => (
             <option key={one.id} value={one.id}>
               {one.title}

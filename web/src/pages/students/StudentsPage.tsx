@@ -3,10 +3,11 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { useAddStudent, useStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { FROM_MONDAY, WEEKDAYS } from "../../components/dates";
+import { FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
+import { t } from "../../words";
 import { StudentForm } from "./StudentForm";
 
 /** All students of the studio in the order of the week's lessons. */
@@ -19,17 +20,20 @@ export default function StudentsPage() {
 
   return (
     <>
-      <PageHead title="Students" about="In the order of the week's lessons.">
+      <PageHead
+        title={t("students.students_page.students")}
+        about={t("students.students_page.in_the_order_of_the_week")}
+      >
         {!adding && (
           <Button kind="go" onClick={() => setAdding(true)}>
-            Add a student
+            {t("students.students_page.add_a_student")}
           </Button>
         )}
       </PageHead>
       {adding && (
         <Paper p="16px 18px" mb="16px" borderColor="rail">
           <StudentForm
-            verb="Add the student"
+            verb={t("students.students_page.add_the_student")}
             trouble={add.error}
             busy={add.isPending}
             onCancel={() => setAdding(false)}
@@ -38,12 +42,10 @@ export default function StudentsPage() {
         </Paper>
       )}
       <Notice trouble={students.error} again={() => students.refetch()} />
-      {students.isPending && <Waiting what="the students" />}
+      {students.isPending && <Waiting what={t("students.students_page.the_students")} />}
       {students.data?.length === 0 && !adding && (
         <Paper>
-          <Empty>
-            No student yet. Add one: a name or nickname is enough, with the days and minutes there are to practise.
-          </Empty>
+          <Empty>{t("students.students_page.no_student_yet_add_one_a")}</Empty>
         </Paper>
       )}
       <Paper>
@@ -56,7 +58,7 @@ export default function StudentsPage() {
             _last={{ border: 0 }}
           >
             <Text as="h2" px="16px" py="9px" fontWeight={700} color="soft">
-              {WEEKDAYS[day]}
+              {weekdayName(day)}
             </Text>
             <Box>
               {students.data
@@ -73,10 +75,12 @@ export default function StudentsPage() {
                     <Text color="soft">{one.lesson_time}</Text>
                     <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
                     <Text color="soft">
-                      {one.minutes_a_day} min on{" "}
-                      {FROM_MONDAY.filter((weekday) => one.practice_days.includes(weekday))
-                        .map((weekday) => WEEKDAYS[weekday]?.slice(0, 3))
-                        .join(", ")}
+                      {t("students.student_page.practises", {
+                        minutes: minutes(one.minutes_a_day),
+                        days: FROM_MONDAY.filter((weekday) => one.practice_days.includes(weekday))
+                          .map(shortWeekday)
+                          .join(", "),
+                      })}
                     </Text>
                     <Text color="soft">{one.teacher}</Text>
                   </Grid>

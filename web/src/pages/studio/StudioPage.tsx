@@ -4,13 +4,14 @@ import type { Schemas } from "../../api/client";
 import { usePlanEveryone, useStudio } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Climb } from "../../components/Climb";
-import { dayAndMonth, FROM_MONDAY, WEEKDAYS } from "../../components/dates";
+import { dayAndMonth, FROM_MONDAY, shortWeekday, weekdayName } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
 import { PlanningRun } from "../../components/PlanningRun";
 import { PrintWeeks } from "../../components/PrintWeeks";
 import { colour } from "../../theme/system";
+import { t } from "../../words";
 import { useMore } from "./useMore";
 import { useView } from "./useView";
 import { ViewBar } from "./ViewBar";
@@ -18,7 +19,6 @@ import { ViewBar } from "./ViewBar";
 type Row = Schemas["StudioRow"];
 
 const COLUMNS = "minmax(110px, 135px) minmax(280px, 2fr) 178px 165px minmax(190px, 1.2fr)";
-const HEARD: Record<string, string> = { not_yet: "not yet", shaky: "shaky", steady: "steady", secure: "secure" };
 
 /** Every student of every teacher at a glance. */
 export default function StudioPage() {
@@ -30,33 +30,30 @@ export default function StudioPage() {
   const [shown, more] = useMore(rows);
   const groups: [string, Row[]][] =
     view.order === "lesson"
-      ? FROM_MONDAY.map((day) => [WEEKDAYS[day] ?? "", shown.filter((row) => row.lesson_weekday === day)])
+      ? FROM_MONDAY.map((day) => [weekdayName(day), shown.filter((row) => row.lesson_weekday === day)])
       : [["", shown]];
   return (
     <>
-      <PageHead
-        title="Studio"
-        about="Every student: the climb of each piece, this week's practice, and what needs attention."
-      >
+      <PageHead title={t("studio.studio_page.studio")} about={t("studio.studio_page.every_student_the_climb_of_each")}>
         <PlanningRun />
         <Button disabled={plan.isPending} onClick={() => plan.mutate(undefined)}>
-          Plan everyone's week
+          {t("studio.studio_page.plan_everyone_s_week")}
         </Button>
-        <PrintWeeks
-          students={rows.map((row) => row.id)}
-        >{`Print ${rows.length === 1 ? "this week" : `these ${rows.length} weeks`}`}</PrintWeeks>
+        <PrintWeeks students={rows.map((row) => row.id)}>
+          {t("studio.studio_page.print_weeks", { count: rows.length })}
+        </PrintWeeks>
       </PageHead>
       <Notice trouble={plan.error} />
       {all.length > 0 && <ViewBar all={all} view={view} />}
       <Notice trouble={studio.error} again={() => studio.refetch()} />
-      {studio.isPending && <Waiting what="the studio" />}
+      {studio.isPending && <Waiting what={t("studio.studio_page.the_studio")} />}
       {studio.data?.length === 0 && (
         <Paper>
-          <Empty>No student yet. Add the first one under Students.</Empty>
+          <Empty>{t("studio.studio_page.no_student_yet_add_the_first")}</Empty>
         </Paper>
       )}
       {studio.data && studio.data.length > 0 && (
-        <Paper role="table" aria-label="All students" overflowX="auto" tabIndex={0}>
+        <Paper role="table" aria-label={t("studio.studio_page.all_students")} overflowX="auto" tabIndex={0}>
           <Grid
             role="row"
             templateColumns={COLUMNS}
@@ -70,15 +67,15 @@ export default function StudioPage() {
             borderColor="line"
             minW="860px"
           >
-            <span role="columnheader">Student</span>
-            <span role="columnheader">Pieces, by work that is steady</span>
-            <span role="columnheader">Practised this week</span>
-            <span role="columnheader">Ready, and due</span>
-            <span role="columnheader">Needs attention</span>
+            <span role="columnheader">{t("studio.studio_page.student")}</span>
+            <span role="columnheader">{t("studio.studio_page.pieces_by_work_that_is_steady")}</span>
+            <span role="columnheader">{t("studio.studio_page.practised_this_week")}</span>
+            <span role="columnheader">{t("studio.studio_page.ready_and_due")}</span>
+            <span role="columnheader">{t("studio.studio_page.needs_attention")}</span>
           </Grid>
           {groups.map(([day, group]) =>
             group.length === 0 ? null : (
-              <Box key={day} role="rowgroup" aria-label={day || "Students"}>
+              <Box key={day} role="rowgroup" aria-label={day || t("studio.studio_page.students")}>
                 {day && (
                   <Text px="16px" pt="8px" fontSize="sm" fontWeight={700} color="soft">
                     {day}
@@ -90,7 +87,7 @@ export default function StudioPage() {
               </Box>
             ),
           )}
-          {rows.length === 0 && <Empty>No student is like that. Choose less above.</Empty>}
+          {rows.length === 0 && <Empty>{t("studio.studio_page.no_student_is_like_that_choose")}</Empty>}
         </Paper>
       )}
       {more}
@@ -114,12 +111,16 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
       <Box role="cell">
         <NameLink to={`/students/${row.id}`}>{row.name}</NameLink>
         <Text fontSize="sm" color="soft">
-          {day && `${WEEKDAYS[row.lesson_weekday]?.slice(0, 3)} `}
+          {day && `${shortWeekday(row.lesson_weekday)} `}
           {row.lesson_time}, {row.teacher}
         </Text>
       </Box>
       <Box role="cell">
-        {row.pieces.length === 0 && <Text color="soft">{row.known ? "no piece yet" : "being worked out …"}</Text>}
+        {row.pieces.length === 0 && (
+          <Text color="soft">
+            {row.known ? t("studio.studio_page.no_piece_yet") : t("studio.studio_page.being_worked_out")}
+          </Text>
+        )}
         {row.pieces.map((piece) => (
           <Grid key={piece.title} templateColumns="minmax(110px, 150px) 52px 1fr" gap="10px" alignItems="center">
             <Text>{piece.title}</Text>
@@ -134,7 +135,7 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
         {row.known && <Days done={row.practised.done} of={row.practised.of} />}
         {row.known && !row.fresh && (
           <Text fontSize="sm" color="soft">
-            something newer is being worked out …
+            {t("studio.studio_page.something_newer_is_being_worked_out")}
           </Text>
         )}
       </Box>
@@ -142,14 +143,20 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
         {row.outlooks.map((one) => (
           <Text key={one.piece} color={one.late ? "brick" : "soft"} title={one.piece}>
             {one.middle && one.cautious
-              ? `${dayAndMonth(one.middle)}, latest ${dayAndMonth(one.cautious)}`
-              : "cannot be finished as things are"}
-            {one.due_on && ` · due ${dayAndMonth(one.due_on)}`}
+              ? t("studio.studio_page.latest", {
+                  likely: dayAndMonth(one.middle),
+                  cautious: dayAndMonth(one.cautious),
+                })
+              : t("studio.studio_page.cannot_be_finished_as_things_are")}
+            {one.due_on && ` · ${t("studio.studio_page.due", { day: dayAndMonth(one.due_on) })}`}
           </Text>
         ))}
         {row.last_result && (
           <Text color="soft">
-            last heard {HEARD[row.last_result.result]}, {dayAndMonth(row.last_result.day)}
+            {t("studio.studio_page.last_heard", {
+              result: t(`lesson.results.${row.last_result.result}`),
+              day: dayAndMonth(row.last_result.day),
+            })}
           </Text>
         )}
       </Box>
@@ -159,7 +166,9 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
             {one.text}
           </Text>
         ))}
-        {row.concerns.length > 2 && <Text color="soft">and {row.concerns.length - 2} more</Text>}
+        {row.concerns.length > 2 && (
+          <Text color="soft">{t("studio.studio_page.and_more", { count: row.concerns.length - 2 })}</Text>
+        )}
       </Box>
     </Grid>
   );
@@ -167,7 +176,7 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
 
 /** Days practised of days planned, as boxes and in words. */
 function Days({ done, of }: { done: number; of: number }) {
-  if (of === 0) return <Text color="soft">no plan</Text>;
+  if (of === 0) return <Text color="soft">{t("studio.studio_page.no_plan")}</Text>;
   return (
     <Box display="flex" alignItems="center" gap="8px">
       <svg width={of * 14} height="12" aria-hidden="true">
@@ -184,9 +193,7 @@ function Days({ done, of }: { done: number; of: number }) {
           />
         ))}
       </svg>
-      <Text>
-        {done} of {of} days
-      </Text>
+      <Text>{t("studio.studio_page.of_days", { done, count: of })}</Text>
     </Box>
   );
 }

@@ -1,8 +1,9 @@
 import { Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { FROM_MONDAY, WEEKDAYS } from "../../components/dates";
+import { FROM_MONDAY, weekdayName } from "../../components/dates";
 import { Pick } from "../../components/Pick";
+import { t } from "../../words";
 import { ORDERS, type View } from "./useView";
 
 /** Whom the page shows, and in what order. */
@@ -24,27 +25,30 @@ export function ViewBar({ all, view }: { all: Schemas["StudioRow"][]; view: View
   return (
     <Flex gap="10px" mb="8px" align="center" fontSize="sm" wrap="wrap">
       <Find view={view} />
-      {teachers.length > 1 && pick("teacher", "Teacher", "all teachers", same(teachers))}
-      {classes.length > 0 && pick("class", "Class", "all classes", same(classes))}
+      {teachers.length > 1 &&
+        pick("teacher", t("studio.view_bar.teacher"), t("studio.view_bar.all_teachers"), same(teachers))}
+      {classes.length > 0 && pick("class", t("studio.view_bar.class"), t("studio.view_bar.all_classes"), same(classes))}
       {days.length > 1 &&
         pick(
           "day",
-          "Lesson day",
-          "all days",
-          days.map((day) => [String(day), WEEKDAYS[day] ?? ""] as const),
+          t("studio.view_bar.lesson_day"),
+          t("studio.view_bar.all_days"),
+          days.map((day) => [String(day), weekdayName(day)] as const),
         )}
-      {pick("only", "Which students", "all students", [
-        ["attention", "those who need attention"],
-        ["late", "those with a piece that will be late"],
+      {pick("only", t("studio.view_bar.which_students"), t("studio.view_bar.all_students"), [
+        ["attention", t("studio.view_bar.those_who_need_attention")],
+        ["late", t("studio.view_bar.those_with_a_piece_that_will")],
       ])}
       {pick(
         "by",
-        "In what order",
+        t("studio.view_bar.in_what_order"),
         "",
-        Object.entries(ORDERS).map(([value, words]) => [value === "lesson" ? "" : value, words] as const),
+        ORDERS.map((order) => [order === "lesson" ? "" : order, t(`studio.orders.${order}`)] as const),
       )}
       <Text color="soft" role="status">
-        {view.rows.length === all.length ? all.length : `${view.rows.length} of ${all.length}`}{" "}
+        {view.rows.length === all.length
+          ? all.length
+          : t("studio.view_bar.of", { rows: view.rows.length, all: all.length })}{" "}
         {all.length === 1 ? "student" : "students"}
       </Text>
     </Flex>
@@ -60,8 +64,8 @@ function Find({ view }: { view: View }) {
       type="search"
       size="xs"
       w="150px"
-      aria-label="Find a student"
-      placeholder="Find a student"
+      aria-label={t("studio.view_bar.find_a_student")}
+      placeholder={t("studio.view_bar.find_a_student")}
       borderColor="line"
       value={typed}
       onChange={(event) => {

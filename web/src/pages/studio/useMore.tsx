@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { Button } from "../../components/Button";
+import { t } from "../../words";
 
 // Rows drawn at first, and more at a time.
 const SOME = 60;
@@ -24,7 +25,7 @@ export function useMore<Row>(rows: Row[]): [Row[], ReactNode] {
     rows.slice(0, count),
     <Box key="more" ref={end} p="10px 16px">
       <Button size="sm" onClick={() => setCount(count + SOME)}>
-        Show {Math.min(SOME, left)} more of {rows.length}
+        {t("studio.use_more.show_more_of", { more: Math.min(SOME, left), of: rows.length })}
       </Button>
     </Box>,
   ];

@@ -4,14 +4,8 @@ import type { Schemas } from "../../api/client";
 type Row = Schemas["StudioRow"];
 
 /** How the students can be put in order. */
-export const ORDERS = {
-  lesson: "by lesson",
-  name: "by name",
-  ready: "by what is late, then ready first",
-  practice: "by days practised",
-  attention: "by what needs attention",
-} as const;
-export type Order = keyof typeof ORDERS;
+export const ORDERS = ["lesson", "name", "ready", "practice", "attention"] as const;
+export type Order = (typeof ORDERS)[number];
 
 // Later than any date.
 const NEVER = "9999-12-31";
@@ -41,7 +35,7 @@ export function useView(all: Row[]) {
       },
       { replace: true },
     );
-  const order = (of("by") in ORDERS ? of("by") : "lesson") as Order;
+  const order = ORDERS.find((one) => one === of("by")) ?? "lesson";
   const wanted = of("find").trim().toLowerCase();
   const rows = all
     .filter(

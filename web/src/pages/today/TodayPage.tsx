@@ -11,6 +11,7 @@ import { NameLink } from "../../components/NameLink";
 import { Empty, Lost, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
 import { PrintWeeks } from "../../components/PrintWeeks";
+import { t } from "../../words";
 
 type Row = Schemas["Today"]["lessons"][number];
 
@@ -24,10 +25,10 @@ export default function TodayPage() {
   const [at, setAt] = useState(0);
   const go = useNavigate();
   const lessons = today.data?.lessons ?? [];
-  useHelp("today", [
-    ["↑ ↓", "from lesson to lesson"],
-    ["Enter", "open the lesson"],
-    ["s", "open the student"],
+  useHelp(t("today.today_page.help"), [
+    ["↑ ↓", t("today.today_page.from_lesson_to_lesson")],
+    ["Enter", t("today.today_page.open_the_lesson")],
+    ["s", t("today.today_page.open_the_student")],
   ]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -44,7 +45,7 @@ export default function TodayPage() {
     return () => window.removeEventListener("keydown", onKey);
   });
   if (today.error) return <Lost trouble={today.error} again={() => today.refetch()} />;
-  if (!today.data) return <Waiting what="the day" />;
+  if (!today.data) return <Waiting what={t("today.today_page.the_day")} />;
   const { date, holiday, next_day, others } = today.data;
   return (
     <>
@@ -52,28 +53,36 @@ export default function TodayPage() {
         title={fullDay(date)}
         about={
           holiday
-            ? "A holiday: no lessons."
-            : `${lessons.length || "No"} ${lessons.length === 1 ? "lesson" : "lessons"} today${next_day ? ` · the next ones are on ${fullDay(next_day)}` : ""}`
+            ? t("today.today_page.a_holiday_no_lessons")
+            : [
+                t("today.today_page.lessons", { count: lessons.length }),
+                next_day && t("today.today_page.the_next_ones_are_on", { day: fullDay(next_day) }),
+              ]
+                .filter(Boolean)
+                .join(" · ")
         }
       >
         {others > 0 && (
           <Button kind="toggle" aria-pressed={all} onClick={() => setParams(all ? {} : { teachers: "all" })}>
-            All teachers{!all && ` (${others} more)`}
+            {t("today.today_page.all_teachers")}
+            {!all && ` (${t("today.today_page.more", { count: others })})`}
           </Button>
         )}
-        {lessons.length > 0 && <PrintWeeks students={lessons.map((row) => row.id)}>Print their weeks</PrintWeeks>}
+        {lessons.length > 0 && (
+          <PrintWeeks students={lessons.map((row) => row.id)}>{t("today.today_page.print_their_weeks")}</PrintWeeks>
+        )}
       </PageHead>
       <Paper>
         {lessons.length === 0 && (
           <Empty>
             {others > 0 && !all
-              ? "No lesson of yours today."
+              ? t("today.today_page.no_lesson_of_yours_today")
               : next_day
-                ? `The next lessons are on ${fullDay(next_day)}.`
-                : "No student has a lesson yet. Add one under Students."}
+                ? t("today.today_page.the_next_lessons_are_on", { day: fullDay(next_day) })
+                : t("today.today_page.no_student_has_a_lesson_yet")}
           </Empty>
         )}
-        <Box role="list" aria-label="Lessons of the day">
+        <Box role="list" aria-label={t("today.today_page.lessons_of_the_day")}>
           {lessons.map((row, index) => (
             <Line key={row.id} row={row} current={index === at} onPick={() => setAt(index)} />
           ))}
@@ -108,19 +117,23 @@ function Line({ row, current, onPick }: { row: Row; current: boolean; onPick: ()
         {row.pieces.map((piece) => (
           <Text key={piece.title} fontSize="sm" color="soft">
             {piece.title}
-            {piece.section && `, ${piece.section} in hand`}
+            {piece.section && `, ${t("today.today_page.in_hand", { section: piece.section })}`}
           </Text>
         ))}
         <Text fontSize="sm" color="soft">
           {row.teacher}
         </Text>
       </Box>
-      {row.days.length > 0 ? <DayBoxes days={row.days} /> : <Text color="soft">no week yet</Text>}
+      {row.days.length > 0 ? (
+        <DayBoxes days={row.days} />
+      ) : (
+        <Text color="soft">{t("today.today_page.no_week_yet")}</Text>
+      )}
       <Box fontSize="sm">
         {row.hear_first ? (
           <>
             <Text>
-              Hear first <b>{row.hear_first.title}</b>
+              {t("today.today_page.hear_first")} <b>{row.hear_first.title}</b>
             </Text>
             <Text color="soft">
               {row.pieces.length > 1 && `${row.hear_first.piece}: `}
@@ -128,7 +141,7 @@ function Line({ row, current, onPick }: { row: Row; current: boolean; onPick: ()
             </Text>
           </>
         ) : (
-          <Text color="soft">nothing that others wait for</Text>
+          <Text color="soft">{t("today.today_page.nothing_that_others_wait_for")}</Text>
         )}
       </Box>
       <Box fontSize="sm">
@@ -137,8 +150,10 @@ function Line({ row, current, onPick }: { row: Row; current: boolean; onPick: ()
             {one.text}
           </Text>
         ))}
-        {row.concerns.length > 3 && <Text color="soft">and {row.concerns.length - 3} more</Text>}
-        {row.concerns.length === 0 && <Text color="soft">nothing needs attention</Text>}
+        {row.concerns.length > 3 && (
+          <Text color="soft">{t("today.today_page.and_more", { count: row.concerns.length - 3 })}</Text>
+        )}
+        {row.concerns.length === 0 && <Text color="soft">{t("today.today_page.nothing_needs_attention")}</Text>}
       </Box>
       <Flex justify="flex-end">
         <Button
@@ -146,7 +161,7 @@ function Line({ row, current, onPick }: { row: Row; current: boolean; onPick: ()
           size="sm"
           onClick={() => go(`/students/${row.id}/lesson`)}
         >
-          {row.finished ? "Heard" : "Open lesson"}
+          {row.finished ? t("today.today_page.heard") : t("today.today_page.open_lesson")}
         </Button>
       </Flex>
     </Grid>

@@ -1,0 +1,57 @@
+import i18next from "i18next";
+import { useEffect, useState } from "react";
+
+// What is said on the screens. The texts are those of the locale files the server reads
+// too; each language comes as a file when it is first spoken.
+
+type Value = string | number | null | undefined;
+
+const words = i18next.createInstance();
+words.init({
+  lng: "none",
+  resources: {},
+  // As the locale files have it: %{name}, and one and other beneath a key.
+  interpolation: { prefix: "%{", suffix: "}", escapeValue: false, skipOnVariables: true },
+  pluralSeparator: ".",
+  returnNull: false,
+  initAsync: false,
+});
+
+const addresses = (): Record<string, string> =>
+  JSON.parse(document.querySelector<HTMLMetaElement>("meta[name=texts]")?.content ?? "{}");
+
+/** A text in the language that is spoken; `count` chooses its plural form. */
+export const t = (key: string, values: Record<string, Value> = {}): string => words.t(key, values);
+
+/** The language that is spoken (BCP 47). */
+export const language = () => words.language;
+
+/** Puts texts in that came another way, as in tests. */
+export const teach = (locale: string, texts: object) =>
+  words.addResourceBundle(locale, "translation", texts, true, true);
+
+/** Speaks a language from now on; its texts are fetched once. */
+export async function speak(locale: string): Promise<void> {
+  if (!words.hasResourceBundle(locale, "translation")) {
+    const response = await fetch(addresses()[locale] ?? "");
+    if (!response.ok) throw new Error(`no texts of ${locale}`);
+    teach(locale, await response.json());
+  }
+  await words.changeLanguage(locale);
+}
+
+/** Speaks the language of whoever is here.
+ * @return whether it is spoken yet */
+export function useSpoken(locale: string | undefined): boolean {
+  const [spoken, setSpoken] = useState(language);
+  useEffect(() => {
+    if (!locale || locale === spoken) return;
+    const go = () => {
+      document.documentElement.lang = language();
+      setSpoken(locale);
+    };
+    // Without its texts, what is spoken already goes on.
+    speak(locale).then(go, go);
+  }, [locale, spoken]);
+  return !locale || locale === spoken;
+}
