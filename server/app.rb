@@ -32,10 +32,6 @@ module Stairwell
       register Features::SessionRoutes, Features::PieceRoutes, Features::StudentRoutes, Features::LessonRoutes, Features::RoutineRoutes, Features::StudioRoutes,
         Features::PaperRoutes, Features::SheetRoutes
 
-      # Who is signed in is spoken to in the studio's language, and in no other when the
-      # request is over.
-      before { Locales.speak(context.locale) if env["rodauth"]&.session_value }
-
       error(Problem) { |problem| render_problem(problem) }
       error(Error) { |error| render_problem(Problem.of(error)) }
       not_found { render_problem(Problem.new(404, Phrase["server.app.there_is_nothing_at_this_address"], code: "not_found")) }
@@ -60,6 +56,7 @@ module Stairwell
         use Guards::Contract, door: true
         use Auth.middleware(store, settings)
         use Guards::SignedIn
+        use Languages::OfStudio, contexts
         use Guards::Contract
         run api
       }.to_app

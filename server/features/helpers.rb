@@ -19,7 +19,7 @@ module Stairwell
 
         # @return [StudioContext] of the person who is signed in, whom
         #   {Guards::SignedIn} has seen to
-        def context = @context ||= settings.contexts.of_account(env["rodauth"].session_value)
+        def context = env.fetch(Languages::CONTEXT)
 
         # @param ending [String, nil] makes it a file to save
         # @return [String]

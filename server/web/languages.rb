@@ -10,6 +10,8 @@ module Stairwell
       Locales.add(File.expand_path("../locales", __dir__))
       Locales.add(File.expand_path("../../web/locales", __dir__))
 
+      # Where a request's {StudioContext} is.
+      CONTEXT = "stairwell.context"
       # Texts of the front end, each file with a name that changes with it.
       PATH = %r{\A/texts/(?<tag>[A-Za-z0-9-]{2,35})-(?<print>\h{16})\.json\z}
       private_constant :PATH
@@ -52,6 +54,24 @@ module Stairwell
       # A language came in while the server runs.
       def again = @addresses = @texts = nil
       private_class_method :texts
+
+      # Whoever is signed in is spoken to in the studio's language, also where a request is
+      # refused. The studio they work in stays at hand for the routes.
+      class OfStudio
+        # @param contexts [StudioContexts]
+        def initialize(app, contexts)
+          @app = app
+          @contexts = contexts
+        end
+
+        def call(env)
+          account_id = env["rodauth"]&.session_value
+          return @app.call(env) unless account_id
+
+          context = env[CONTEXT] = @contexts.of_account(account_id)
+          Locales.with(context.locale) { @app.call(env) }
+        end
+      end
 
       # Answers in the language the browser asks for, until it is known who asks.
       class Asked

@@ -73,7 +73,7 @@ RSpec.describe "The first day of a studio" do
     expect(page).to have_button("Show section A")
     add_a_student
     select "Weir", from: "Piece"
-    expect(page).to have_css("[role=status]", text: /steps up to \d+ beats per minute, \d+ minutes in all; practised alone, done in \d+ practice days/)
+    expect(page).to have_css("[role=status]", text: /steps up to \d+ beats per minute, \d+ min in all; practised alone, done in \d+ practice days/)
     select "Shapes first", from: "Routine"
     select "none", from: "Pedal"
     select "from the end back", from: "Sections join"

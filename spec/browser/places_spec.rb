@@ -106,7 +106,7 @@ RSpec.describe "Every place" do
     visit "/routines"
     expect(page).to have_text("Each hand is safe before the two have to fit together")
     select "The Lock Gate", from: "Try it on a piece"
-    expect(page).to have_css("[role=status]", text: /\d+ steps, \d+ minutes in all/)
+    expect(page).to have_css("[role=status]", text: /\d+ steps, \d+ min in all/)
     click_button "Copy and change"
     expect(page).to have_field("Name of the routine", with: "Hand by hand, our way")
     select "The Lock Gate", from: "Try it on a piece"

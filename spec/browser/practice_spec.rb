@@ -179,7 +179,7 @@ RSpec.describe "Sheet, lesson and student" do
     ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 45))
     fill_in "Minutes a day", with: "30"
     click_button "Save and plan again"
-    expect(page).to have_css("[role=alert]", text: "Stored now: Nell, 45 minutes")
+    expect(page).to have_css("[role=alert]", text: "Stored now: Nell, 45 min")
     expect(find_field("Minutes a day").value).to eq("30")
     click_button "Keep mine, then save"
     click_button "Save and plan again"

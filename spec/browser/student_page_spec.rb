@@ -51,7 +51,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     end
     open_student
     within("section[aria-label='Lessons']") do
-      find("summary", text: "Wednesday 10 March: 0 heard").click
+      find("summary", text: "Wednesday 10 March: 0 results").click
       expect(page).to have_text("Play slowly.")
     end
     TestApp.now = Time.utc(2027, 3, 16, 12)
@@ -157,7 +157,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     open_student
     click_button "Change"
     fill_in "Email for recaps", with: "home@quay.example"
-    select "measure, quarter note", from: "Words"
+    select "English: measure, quarter note", from: "Language"
     select "with pictures", from: "The sheet"
     fill_in "Knows already", with: "dotted quarter notes, ties"
     fill_in "Minutes on Saturday", with: "35"

@@ -106,7 +106,7 @@ RSpec.describe "From the page to the next week" do
     visit current_path
     click_button "Open lesson"
     expect(page).to have_css("h1", text: "Nell, Wednesday 10 March")
-    expect(page).to have_text("practised 1 of 5 days")
+    expect(page).to have_text("practised on 1 of 5 days")
     expect(find("[aria-current=true]")).to have_text(/\AA, left hand/)
     expect_accessible
     keys("3")

@@ -140,7 +140,7 @@ RSpec.describe "The workbench" do
     api { ask(:put, "/api/pieces/1/script", {script: "#{Requests::SCRIPT}fine: 8 # theirs\n", revision: 1}) }
     choose(12)
     keys("b")
-    expect(page).to have_css("[role=alert]", text: "Mira Quist changed this piece while you were at work on it.")
+    expect(page).to have_css("[role=alert]", text: "Mira Quist changed this piece while you were working on it.")
     expect(page).to have_css("[role=alert]", text: "fine: 8 # theirs")
     expect(page).to have_css("[role=alert]", text: "double bar: 12")
     click_button "Put my changes on theirs"
@@ -245,7 +245,7 @@ RSpec.describe "The workbench" do
     expect(page).to have_no_button("Show section A")
     click_tab "Past"
     click_button "What changed", match: :first
-    expect(page).to have_text("No longer said")
+    expect(page).to have_text("Taken out")
     select "nothing", from: "compared with"
     expect(page).to have_no_text("No longer said")
     all("button", text: "What changed").last.click

@@ -22,6 +22,14 @@ module Stairwell
       I18n.reload!
     end
 
+    # @param folder [String] that was added
+    # @return [void]
+    def forget(folder)
+      gone, @files = @files.partition { |file| File.dirname(file) == folder }
+      I18n.load_path -= gone
+      I18n.reload!
+    end
+
     # @return [Array<Symbol>] tags
     def all = @files.map { |file| File.basename(file, ".*").to_sym }.uniq
 

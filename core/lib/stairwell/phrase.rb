@@ -8,7 +8,7 @@ module Stairwell
   # when it is shown ({Locales.with}), and can be used wherever a string can. What
   # people typed stays a string beside it.
   #
-  #   Phrase["planning.reasons.good_day", day: 2, days: 3].to_s  # => "good day 2 of 3"
+  #   Phrase["planning.reasons.good_day_of", day: 2, good_days: 3].to_s  # => "good day 2 of 3"
   #
   # {Phrase.pack} makes plain data of it to be kept, {Phrase.unpack} phrases again: a
   # plan that was kept is said in whatever language is asked for later.

@@ -14,7 +14,7 @@ module Stairwell
           app.get "/api/session" do
             account_id = env["rodauth"].session_value
             account = account_id && settings.contexts.store.db[:accounts].first(id: account_id)
-            where = account && settings.contexts.of_account(account_id)
+            where = account && context
             render_json({
               csrf: Rack::Protection::AuthenticityToken.token(env["rack.session"]), account: account && account.slice(:name, :email),
               studio: where && {name: where.studio[:name], today: where.today.to_s, locale: where.locale.to_s}, locale: Locales.current.to_s, languages: Languages.all

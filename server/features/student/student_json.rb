@@ -95,7 +95,7 @@ module Stairwell
         def of(drawn)
           {
             from: drawn.from.to_s, to: drawn.to.to_s, lessons: drawn.lessons.map(&:to_s),
-            flights: drawn.flights.map { |one| {name: one.name, treads: one.treads.map { |tread| tread(tread) }} }
+            flights: drawn.flights.map { |one| {name: one.name, kind: one.kind.to_s, treads: one.treads.map { |tread| tread(tread) }} }
           }
         end
 

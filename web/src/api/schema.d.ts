@@ -1593,7 +1593,10 @@ export interface components {
             to: string;
             lessons: string[];
             flights: {
+                /** @description A section's letter */
                 name: string;
+                /** @enum {string} */
+                kind: "section" | "joins" | "whole";
                 treads: {
                     id: string;
                     title: string;

@@ -5,7 +5,7 @@ import { colour, tintOf } from "../theme/system";
 import { t } from "../words";
 import { Button } from "./Button";
 import { dayAndMonth, listed } from "./dates";
-import { period, StairsTable } from "./StairsTable";
+import { flightName, period, StairsTable } from "./StairsTable";
 import { stateWord } from "./StateMark";
 import { Word } from "./Word";
 
@@ -84,11 +84,11 @@ function Drawing({ climb, title, today, due }: { climb: Climb; title: string; to
             y={y(start + flight.treads.length - 1)}
             width={WIDTH - LEFT - RIGHT}
             height={flight.treads.length * ROW}
-            fill={flight.name.length > 3 ? colour("shade") : tintOf(flight.name)}
+            fill={flight.kind === "section" ? tintOf(flight.name) : colour("shade")}
             opacity={0.55}
           />
           <Word x={LEFT - 10} y={y(start + flight.treads.length / 2) + ROW + 3} size={12.5} weight={650} anchor="end">
-            {flight.name}
+            {flightName(flight)}
           </Word>
         </g>
       ))}

@@ -15,6 +15,10 @@ export const period = (days: string[]) => {
     : t("components.stairs_table.to", { from: dayAndMonth(first), to: dayAndMonth(last) });
 };
 
+/** A section's letter, or what else a flight is of. */
+export const flightName = ({ kind, name }: Climb["flights"][number]) =>
+  kind === "section" ? name : t(`components.stairs.flights.${kind}`);
+
 /** The stairs in words: a row for each step, from the bottom up. */
 export function StairsTable({ climb, title }: { climb: Climb; title: string }) {
   return (
@@ -48,7 +52,7 @@ export function StairsTable({ climb, title }: { climb: Climb; title: string }) {
         {climb.flights.flatMap((flight) =>
           flight.treads.map((tread) => (
             <tr key={tread.id}>
-              <td>{flight.name}</td>
+              <td>{flightName(flight)}</td>
               <th scope="row">{tread.title}</th>
               <td>{stateWord(tread.state)}</td>
               {[tread.planned, tread.real, tread.likely, tread.cautious].map((days, at) => (

@@ -8,11 +8,11 @@ module Stairwell
     module Stairs
       # `planned`, `real`, `likely` and `cautious` are [first, last] dates or nil.
       Tread = Stairwell.value(:id, :title, :state, :share, :planned, :real, :likely, :cautious)
-      # A flight: the section's letter, "joins" or "whole".
-      Flight = Stairwell.value(:name, :treads)
+      # A flight: its `kind` of {KINDS}, and for a section its letter.
+      Flight = Stairwell.value(:name, :kind, :treads)
 
-      JOINS = "joins"
-      WHOLE = "whole"
+      # Flights from the bottom up.
+      KINDS = %i[section joins whole].freeze
 
       module_function
 
@@ -24,14 +24,16 @@ module Stairwell
       # @return [Array<Flight>] from the bottom up
       def of(piece, planned:, ahead:, stretch:)
         flights = piece.standings.values.group_by { |one| flight(one.step) }
-        order = flights.keys.sort_by.with_index { |name, at| [{JOINS => 1, WHOLE => 2}.fetch(name, 0), at] }
-        order.map { |name| Flight.new(name: name, treads: in_turn(flights[name].map { |one| tread(one, planned, ahead, stretch) })) }
+        order = flights.keys.sort_by.with_index { |(kind, _), at| [KINDS.index(kind), at] }
+        order.map { |kind, name| Flight.new(kind: kind, name: name, treads: in_turn(flights[[kind, name]].map { |one| tread(one, planned, ahead, stretch) })) }
       end
 
+      # @return [Array(Symbol, String)] the kind of flight and its name
       def flight(step)
-        return step.section if step.section
+        return [:section, step.section] if step.section
 
-        (step.parts.empty? || step.place == Phrase["practice.wording.the_whole_piece"]) ? WHOLE : JOINS
+        whole = step.parts.empty? || step.place == Phrase["practice.wording.the_whole_piece"]
+        whole ? [:whole, "whole"] : [:joins, "joins"]
       end
 
       # As they were planned to begin, so that a flight rises.

@@ -169,14 +169,17 @@ function Column({ day, drawn, severalPieces, gone, over, dragged }: ColumnProps)
 }
 
 function aboutItem(item: Schemas["WeekItem"]) {
-  const tail = {
+  const often = `${item.repetitions}×`;
+  const more = {
     review: t("components.week.week_columns.to_keep_it"),
     run: t("components.week.week_columns.once_without_stopping"),
-    extra_work: item.one_of.length ? ` · one of ${item.one_of.join(", ")}` : "",
+    extra_work: item.one_of.length && t("students.extra_work.one_of", { choices: item.one_of.join(", ") }),
     added: "",
     step: item.begins
-      ? " · new"
-      : ` · ${item.repetitions}×${item.tempo ? t("components.week.week_columns.at", { tempo: item.tempo }) : ""}`,
+      ? t("components.week.week_columns.new")
+      : item.tempo
+        ? t("components.week.week_columns.often_at", { often, tempo: item.tempo })
+        : often,
   }[item.kind];
-  return `${minutes(item.minutes)}${tail}`;
+  return [minutes(item.minutes), more].filter(Boolean).join(" · ");
 }

@@ -93,6 +93,7 @@ export function Walk({ walk, piece }: { walk: Walking; piece: Schemas["Page"] })
             {[visit.reached, ...visit.notes].filter(Boolean).map((one) => ` · ${one}`)}
             {visit.ahead && (
               <Text as="b" color="brass">
+                {" "}
                 {t("piece.walk.then", { ahead: visit.ahead })}
               </Text>
             )}

@@ -49,7 +49,7 @@ export function ViewBar({ all, view }: { all: Schemas["StudioRow"][]; view: View
         {view.rows.length === all.length
           ? all.length
           : t("studio.view_bar.of", { rows: view.rows.length, all: all.length })}{" "}
-        {all.length === 1 ? "student" : "students"}
+        {t("studio.view_bar.students", { count: all.length })}
       </Text>
     </Flex>
   );

@@ -27,7 +27,7 @@ export default function TodayPage() {
   const lessons = today.data?.lessons ?? [];
   useHelp(t("today.today_page.help"), [
     ["↑ ↓", t("today.today_page.from_lesson_to_lesson")],
-    ["Enter", t("today.today_page.open_the_lesson")],
+    [t("today.today_page.enter"), t("today.today_page.open_the_lesson")],
     ["s", t("today.today_page.open_the_student")],
   ]);
   useEffect(() => {

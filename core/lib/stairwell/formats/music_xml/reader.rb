@@ -206,7 +206,7 @@ module Stairwell
 
         def title
           [@root.at_xpath("work/work-title"), @root.at_xpath("movement-title"), @root.at_xpath("credit/credit-words")]
-            .filter_map { |node| node&.text&.strip }.reject(&:empty?).first || "Untitled"
+            .filter_map { |node| node&.text&.strip }.reject(&:empty?).first || Phrase["score.untitled"].to_s
         end
 
         def unread

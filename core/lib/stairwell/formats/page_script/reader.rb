@@ -223,7 +223,7 @@ module Stairwell
           said = @claims.group_by(&:member).transform_values { |claims| claims.map(&:value) }
           said = said.to_h { |member, values| [member, SINGLE.include?(member) ? values.last : values] }.reject { |_, value| value == "" }
           Score::Map.new(
-            title: "Untitled", bars: bars, remarks: @remarks, markings: Score::Markings.new(**said.slice(*Score::Markings.members)),
+            title: Phrase["score.untitled"].to_s, bars: bars, remarks: @remarks, markings: Score::Markings.new(**said.slice(*Score::Markings.members)),
             tempo: Reader.tempo(said), **said.slice(*Score::Map.members), **%i[pages keys].to_h { |key| [key, in_order(said.fetch(key, []))] }
           )
         end
