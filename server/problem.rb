@@ -42,11 +42,14 @@ module Stairwell
 
       def self.not_found(what) = new(404, Phrase["server.problem.there_is_no_such_in_this", what: what], code: "not_found")
 
-      # @param kept [Object] what is stored now
-      # @param sent [Object] what the client wanted to store
-      def self.stale(what, kept:, sent:)
-        new(409, Phrase["server.problem.someone_else_changed_while_you_were", what: what], code: "stale",
-          kept: kept, sent: sent)
+      # Someone else was quicker.
+      # @param what [Symbol] :page, :lesson, :student, :routine or :week
+      # @param name [Phrase, String] what it is called
+      # @param kept [Hash] what is stored now, see the contract's Kept
+      # @param sent [Hash] what the client wanted to store
+      # @return [Problem]
+      def self.stale(what, name, kept:, sent:)
+        new(409, Phrase["server.problem.someone_else_changed_while_you_were", what: name], code: "stale", kept: {what: what.to_s, **kept}, sent: sent)
       end
 
       # @return [Problem] others are at work on the same student all the time

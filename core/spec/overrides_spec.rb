@@ -76,7 +76,7 @@ RSpec.describe "The teacher's hand on a week" do
 
   it "says which overrides lead nowhere: no practice day, or a step that is gone" do
     plan = week([task("a")], put("ghost", :wed), Stairwell::Planning::Override.new(kind: :on, id: "a", date: from + 5))
-    expect(plan.unmet.map(&:last)).to eq(["it is not among this student's steps any more", "Monday is no practice day of this week"])
+    expect(plan.unmet.map(&:last)).to eq(["it is no longer one of this student's steps", "Monday is not a practice day this week"])
   end
 
   it "reaches reviews, warm-ups and other work too" do
@@ -170,7 +170,7 @@ RSpec.describe "The teacher's hand on a week" do
     raised = Stairwell::Planning::Urgency.call(tasks, due: {2 => from + 4}, **more)
     expect(raised.map(&:priority)).to eq([0, 1])
     expect(days(week(raised)).first(2)).to eq([%w[2/a], %w[2/a]])
-    expect(item(week(raised), "2/a", :wed).why).to include("due on 7 March and late in its turn, so it goes first")
+    expect(item(week(raised), "2/a", :wed).why).to include("due on 7 March and late if it waited its turn, so it goes first")
     expect(Stairwell::Planning::Urgency.call(tasks, due: {2 => from + 60}, **more)).to eq(tasks)
   end
 

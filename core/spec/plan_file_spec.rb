@@ -45,7 +45,7 @@ RSpec.describe "Planning from a file" do
   it "takes untaught steps as introduced from the next lesson on, and says so until then" do
     plan = planned("steps" => [{"id" => "a", **step}, {"id" => "b", "taught" => false, **step}, {"id" => "c", "needs" => ["b"], **step}])
     expect(days(plan)).to eq([%w[a], %w[a], [], [], []])
-    expect(plan["left_out"].map { |one| one["why"] }).to eq(["not introduced yet; open it at a lesson", "waits for b, which is not introduced yet"])
+    expect(plan["left_out"].map { |one| one["why"] }).to eq(["not introduced yet; introduce it at a lesson", "waits for b, which is not introduced yet"])
     # The lesson is on Tuesday the 9th; b stands on Wed and Thu, c on Fri and Sat.
     expect(plan.values_at("finish", "practice_days_to_finish")).to eq(["2027-03-13", 9])
   end

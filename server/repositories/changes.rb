@@ -132,15 +132,11 @@ module Stairwell
 
           def override
             next_lesson, seen, after = @rows.overrides
-            own = @tables[:week_overrides].where(student_id: @student_id, next_lesson: next_lesson)
-            stored = Sequel.pg_jsonb(after)
-            done = if seen.version.zero?
-              @tables.db[:week_overrides].insert_conflict.returning(:version)
-                .insert(studio_id: @tables.studio_id, student_id: @student_id, next_lesson: next_lesson, overrides: stored).any?
-            else
-              own.where(version: seen.version).update(overrides: stored, version: seen.version + 1) == 1
-            end
-            raise Problem.stale(Phrase["server.changes.this_week"], kept: own.first.then { |row| {list: row[:overrides].map(&:to_h), version: row[:version]} }, sent: after) unless done
+            key = {student_id: @student_id, next_lesson: next_lesson}
+            return if @tables.revise_or_add(:week_overrides, key, seen: seen.version, overrides: Sequel.pg_jsonb(after))
+
+            now = @tables[:week_overrides].first(key)
+            raise Problem.stale(:week, Phrase["server.changes.this_week"], kept: {list: now[:overrides].map(&:to_h), version: now[:version]}, sent: {list: after})
           end
         end
         private_constant :Rows, :Keep

@@ -32,10 +32,7 @@ module Stairwell
         # @return [Boolean] false when someone else wrote meanwhile
         def save(student_id, values, seen:)
           written = {written_by: @context.account_id, **values.slice(:recap, :notes)}
-          return own(student_id).where(version: seen).update(version: seen + 1, **written) == 1 if seen.positive?
-
-          @tables.db[:lessons].insert_conflict.returning(:id)
-            .insert(studio_id: @tables.studio_id, student_id: student_id, day: @context.today, opened_by: @context.account_id, **written).any?
+          !@tables.revise_or_add(:lessons, {student_id: student_id, day: @context.today}, seen: seen, first: {opened_by: @context.account_id}, **written).nil?
         end
 
         # @param recap [String] what was told: it stays so, whatever is planned later

@@ -42,7 +42,7 @@ module Stairwell
         # Puts a new revision over the one the client saw.
         # @return [Hash, nil] the piece's row; nil when another came in between
         def revise(id, columns, document, script:, seen:, by:)
-          changed = @tables[:pieces].where(id: id, revision: seen).returning.update(revision: seen + 1, **columns).first
+          changed = @tables.revise(@tables[:pieces].where(id: id), seen: seen, counted: :revision, **columns)
           add_revision(id, seen + 1, document, script, by) if changed
           changed
         end

@@ -43,7 +43,7 @@ module Stairwell
         # @return [Hash, nil] the row; nil when it was changed meanwhile
         # @raise [Problem] 409 when the name is taken
         def change(key, columns, seen:)
-          named(columns) { |row| @tables[:routines].where(id: key[OWN, 1].to_i, version: seen).returning.update(version: seen + 1, **row).first }
+          named(columns) { |row| @tables.revise(@tables[:routines].where(id: key[OWN, 1].to_i), seen: seen, **row) }
         end
 
         private

@@ -36,7 +36,7 @@ module Stairwell
 
         # @param seen [Integer] version the client saw
         # @return [Hash, nil] the row; nil when it was changed meanwhile
-        def change(id, values, seen:) = @tables[:students].where(id: id, version: seen).returning.update(version: seen + 1, **columns(values)).first
+        def change(id, values, seen:) = @tables.revise(@tables[:students].where(id: id), seen: seen, **columns(values))
 
         # @param student [Studio::Student] whose days or minutes an act changed
         # @return [void]

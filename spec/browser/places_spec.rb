@@ -131,7 +131,7 @@ RSpec.describe "Every place" do
     fill_in "New stage", with: "Tap it"
     select "tap", from: "Right hand"
     select "tap", from: "Left hand"
-    select "when it was shown", from: "Opens"
+    select "when introduced", from: "Opens"
     click_button "Add the stage"
     click_button "Save the routine"
     expect(page).to have_css("[role=alert]", text: "Nothing reaches the whole piece from “Tap it”")
@@ -145,7 +145,7 @@ RSpec.describe "Every place" do
     expect(page).to have_button("Tap it ×")
     expect(page).to have_no_css("[role=alert]")
     expect(page).to have_field("Name of left hand, blocked")
-    expect(page).to have_text("opens when it was shown")
+    expect(page).to have_text("opens when introduced")
   end
 
   it "explains a score that cannot be read" do

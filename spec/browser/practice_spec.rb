@@ -181,9 +181,8 @@ RSpec.describe "Sheet, lesson and student" do
     click_button "Save and plan again"
     expect(page).to have_css("[role=alert]", text: "Stored now: Nell, 45 min")
     expect(find_field("Minutes a day").value).to eq("30")
-    click_button "Keep mine, then save"
-    click_button "Save and plan again"
-    expect(page).to have_text("30 minutes a day")
+    click_button "Keep mine"
+    expect(page).to have_text("30 min a day")
   end
 
   it "asks for at least one practice day" do
@@ -212,7 +211,7 @@ RSpec.describe "Sheet, lesson and student" do
     fill_in "Email", with: "owner@quay.example"
     fill_in "Password", with: "guess"
     click_button "Sign in"
-    expect(page).to have_css("[role=alert]", text: "Email and password do not fit together.")
+    expect(page).to have_css("[role=alert]", text: "Email and password do not match.")
     expect(find_field("Email").value).to eq("owner@quay.example")
   end
 end

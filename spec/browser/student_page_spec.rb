@@ -94,7 +94,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(page).to have_css("[role=status]", text: "1 of 3 students")
     fill_in "Find a student", with: ""
     select "Wednesday", from: "Lesson day"
-    expect(page).to have_text("No student is like that. Choose less above.")
+    expect(page).to have_text("No student matches. Choose fewer filters above.")
     expect_accessible
   end
 

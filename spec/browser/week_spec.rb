@@ -119,7 +119,7 @@ RSpec.describe "The week by hand" do
     api { ask(:put, "/api/students/#{student["id"]}/pieces/1", {due_on: "2027-03-20"}) }
     visit current_path
     expect(page).to have_text("due 20 Mar, and it may be later")
-    slower = find_button(text: /a target tempo 10 % slower: \d+ \w+/)
+    slower = find_button(text: /lower the target tempo by 10 %: \d+ \w+/)
     date = slower.text[/\d+ \w+\z/]
     slower.click
     expect(page).to have_text("target 68")

@@ -26,8 +26,8 @@ RSpec.describe "The workbench" do
   def control(key) = page.driver.browser.action.key_down(:control).send_keys(key).key_up(:control).perform
 
   def say(statement)
-    fill_in "Say more about these bars", with: statement
-    click_button "Say it"
+    fill_in "More about these bars", with: statement
+    click_button "Add it"
   end
 
   it "maps two pages with repeats, endings and a coda by keys alone" do
@@ -143,7 +143,7 @@ RSpec.describe "The workbench" do
     expect(page).to have_css("[role=alert]", text: "Mira Quist changed this piece while you were working on it.")
     expect(page).to have_css("[role=alert]", text: "fine: 8 # theirs")
     expect(page).to have_css("[role=alert]", text: "double bar: 12")
-    click_button "Put my changes on theirs"
+    click_button "Put my changes on top of theirs"
     saved
     expect(stored).to include("fine: 8 # theirs\n", "double bar: 12\n")
     # Undo still knows what was mine alone.

@@ -42,7 +42,7 @@ RSpec.describe "The teacher's hand" do
     item = broken["week"]["days"].first["items"].find { |one| one["id"] == last }
     expect(item["breaks"]).to match(/\Abefore .+ (is|are) done/)
     nowhere = draw("pin", id: first_item["id"], date: "2027-03-09")
-    expect(nowhere["week"]["unmet"].first["why"]).to eq("Tuesday is no practice day of this week")
+    expect(nowhere["week"]["unmet"].first["why"]).to eq("Tuesday is not a practice day this week")
     back = draw("set", overrides: broken["overrides"]["list"])
     expect(back["overrides"]["list"]).to eq(broken["overrides"]["list"])
     expect(days(back)).to eq(days(broken))
@@ -117,7 +117,7 @@ RSpec.describe "The teacher's hand" do
     it "opens the first section with the piece, the others at lessons" do
       expect(gated["introductions"]).to eq([{"what" => "A", "introduced" => true}, {"what" => "A1", "introduced" => false}, {"what" => "B", "introduced" => false}])
       why = ask(:get, path)["week"]["left_out"].find { |one| one["id"] == "#{gated["id"]}/B.right" }["why"]
-      expect(why).to eq("not introduced yet; open it at a lesson")
+      expect(why).to eq("not introduced yet; introduce it at a lesson")
       expect(open_sections(teach("B"))).to eq(%w[A B])
       expect(open_sections(teach("B", introduced: false))).to eq(%w[A])
       expect(teach("Z")["code"]).to eq("not_found")

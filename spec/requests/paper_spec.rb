@@ -45,7 +45,7 @@ RSpec.describe "The week on paper" do
     text = PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet]).to_s)).pages.map { |page| page.text.gsub(/\s+/, " ") }
     expect(text.size).to eq(1)
     expect((1..90).reject { |at| text.first.match?(/Step #{at}\b/) }).to eq([])
-    expect(text.first).to include("Only on the screen, for want of room: Step")
+    expect(text.first).to include("No room on this page, only on the screen: Step")
   end
 
   it "has signs for sharps and flats, and leaves the keys out before it leaves out steps" do

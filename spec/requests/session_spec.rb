@@ -30,7 +30,7 @@ RSpec.describe "Signing in" do
 
   it "refuses a wrong password in words, and tells no one which addresses exist" do
     wrong = sign_in(password: "no")
-    expect([status, wrong["detail"]]).to eq([401, "Email and password do not fit together."])
+    expect([status, wrong["detail"]]).to eq([401, "Email and password do not match."])
     expect(sign_in(email: "nobody@quay.example")["detail"]).to eq(wrong["detail"])
   end
 

@@ -51,7 +51,7 @@ module Stairwell
             [lessons.save(@id, values, seen: seen), lessons.today(@id)]
           end
           notes = LessonJson.notes(row, @context.account_id)
-          saved ? notes : raise(Problem.stale(Phrase["server.lesson.lessons.this_lesson"], kept: notes, sent: values))
+          saved ? notes : raise(Problem.stale(:lesson, Phrase["server.lesson.lessons.this_lesson"], kept: notes, sent: values))
         end
 
         # @return [Hash] the lesson

@@ -151,8 +151,8 @@ module Stairwell
           end
           text = script_of(theirs)
           Problem.stale(
-            @whose.studio? ? "“#{read.row[:title]}”" : Phrase["server.piece.piece.these_changes"], sent: {script: script},
-            kept: {revision: theirs[:revision], script: text, by: theirs[:by], merged: bench.merged(base: script_of(base), mine: script, theirs: text)}
+            :page, @whose.studio? ? Phrase["server.guards.quoted", field: read.row[:title]] : Phrase["server.piece.piece.these_changes"],
+            sent: {script: script}, kept: {revision: theirs[:revision], script: text, by: theirs[:by], merged: bench.merged(base: script_of(base), mine: script, theirs: text)}
           )
         end
 

@@ -33,7 +33,7 @@ module Stairwell
           edited = edit(routine, stages).with(name: name.strip, for_whom: for_whom)
           columns = columns(edited)
           changed = @context.write { |tables| Repositories::Routines.new(tables).change(key, columns, seen: version) }
-          changed ? shown(changed) : raise(Problem.stale("“#{edited.name}”", kept: RoutineJson.head(routine), sent: RoutineJson.head(edited)))
+          changed ? shown(changed) : raise(Problem.stale(:routine, Phrase["server.guards.quoted", field: edited.name], kept: shown(find(key).last), sent: RoutineJson.of(edited)))
         end
 
         # What the changed routine does to a piece; nothing is kept.

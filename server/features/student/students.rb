@@ -155,7 +155,7 @@ module Stairwell
 
         def check(values) = (Planning::Away.load(values[:absent], field: "absent") if values[:absent])
 
-        def stale(row, values) = Problem.stale(row[:name], kept: SettingsJson.of(row), sent: values)
+        def stale(row, values) = Problem.stale(:student, row[:name], kept: SettingsJson.of(row), sent: values)
 
         def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)
 

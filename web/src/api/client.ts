@@ -14,6 +14,14 @@ export class Trouble extends Error {
 /** Whether the server was not reached at all, so that it is worth trying again. */
 export const offline = (error: unknown) => error instanceof Trouble && error.problem.code === "offline";
 
+type Kept = NonNullable<Schemas["Problem"]["kept"]>;
+
+/** What is stored now, where someone else was quicker. */
+export function keptOf<What extends Kept["what"]>(error: unknown, what: What): Extract<Kept, { what: What }> | null {
+  const kept = error instanceof Trouble && error.problem.code === "stale" ? error.problem.kept : undefined;
+  return kept?.what === what ? (kept as Extract<Kept, { what: What }>) : null;
+}
+
 const unreached = (): Schemas["Problem"] => ({
   title: t("api.client.no_connection"),
   status: 0,

@@ -1255,11 +1255,38 @@ export interface components {
             code: string;
             detail: string;
             field?: string;
-            /** @description What is stored */
-            kept?: unknown;
-            /** @description What was sent */
+            kept?: components["schemas"]["Kept"];
+            /** @description What was sent, for 409 */
             sent?: unknown;
         };
+        /** @description What is stored now, where someone else was quicker (409, code stale) */
+        Kept: components["schemas"]["KeptPage"] | components["schemas"]["KeptLesson"] | components["schemas"]["KeptStudent"] | components["schemas"]["KeptRoutine"] | components["schemas"]["KeptWeek"];
+        KeptPage: {
+            /** @enum {string} */
+            what: "page";
+            revision: number;
+            script: string;
+            /** @description Who wrote it */
+            by: string | null;
+            /** @description What was sent put on top of it */
+            merged: string;
+        };
+        KeptLesson: {
+            /** @enum {string} */
+            what: "lesson";
+        } & components["schemas"]["LessonNotes"];
+        KeptStudent: {
+            /** @enum {string} */
+            what: "student";
+        } & components["schemas"]["Settings"];
+        KeptRoutine: {
+            /** @enum {string} */
+            what: "routine";
+        } & components["schemas"]["Routine"];
+        KeptWeek: {
+            /** @enum {string} */
+            what: "week";
+        } & components["schemas"]["WeekOverrides"];
         Session: {
             csrf: string;
             locale: components["schemas"]["Locale"];

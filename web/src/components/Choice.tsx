@@ -1,21 +1,18 @@
-import { Field, NativeSelect } from "@chakra-ui/react";
+import { chakra } from "@chakra-ui/react";
 import type { ComponentProps } from "react";
 import { t } from "../words";
+import { Select } from "./Select";
 
-type Props = ComponentProps<typeof NativeSelect.Field> & { label: string; width?: string; required?: boolean };
+type Props = ComponentProps<typeof Select> & { label: string; width?: string };
 
-/** One of a few, in a form. */
-export function Choice({ label, width = "150px", required, children, ...field }: Props) {
+/** One of a few with its label, in a form. */
+export function Choice({ label, width = "150px", ...field }: Props) {
   return (
-    <Field.Root w={width} required={required}>
-      <Field.Label fontWeight={600}>{label}</Field.Label>
-      <NativeSelect.Root>
-        <NativeSelect.Field borderColor="line" {...field}>
-          {children}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
-    </Field.Root>
+    // biome-ignore lint/a11y/noLabelWithoutControl: the select is inside
+    <chakra.label w={width} display="flex" flexDirection="column" gap="6px" fontSize="sm" fontWeight={600}>
+      {label}
+      <Select size="md" w="100%" fontSize="md" fontWeight={400} {...field} />
+    </chakra.label>
   );
 }
 

@@ -4,7 +4,7 @@ import { type Form, useSimplify } from "../api/queries";
 import { t } from "../words";
 import { Button } from "./Button";
 import { Notice } from "./Notice";
-import { Pick } from "./Pick";
+import { Select } from "./Select";
 
 /** For a step that did not go: what comes first, smaller, not longer. */
 export function Simplification({ student, step, of }: { student: number; step: Schemas["Step"]; of: number }) {
@@ -41,7 +41,7 @@ export function Simplification({ student, step, of }: { student: number; step: S
           </Button>
         ))}
         {bars.length > 0 && (
-          <Pick
+          <Select
             aria-label={t("components.simplification.only_one_bar_of_it")}
             value={chosen === "bar" ? String(simplification.bar) : ""}
             onChange={(event) => choose("bar", Number(event.target.value))}
@@ -54,7 +54,7 @@ export function Simplification({ student, step, of }: { student: number; step: S
                 {one.words}
               </option>
             ))}
-          </Pick>
+          </Select>
         )}
       </Flex>
       <Notice trouble={save.error} />

@@ -12,7 +12,6 @@ import {
   keyframes,
   layerStyles,
   linkRecipe,
-  nativeSelectSlotRecipe,
   semanticTokens,
   textareaRecipe,
   textStyles,
@@ -110,7 +109,7 @@ const library = defineConfig({
       link: linkRecipe,
       textarea: textareaRecipe,
     },
-    slotRecipes: { field: fieldSlotRecipe, nativeSelect: nativeSelectSlotRecipe },
+    slotRecipes: { field: fieldSlotRecipe },
   },
 });
 

@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { t } from "../../words";
 import { Button } from "../Button";
 import { shortDay } from "../dates";
-import { Pick } from "../Pick";
+import { Select } from "../Select";
 
 type Week = Schemas["Week"];
 type Left = Week["left_out"][number];
@@ -48,7 +48,7 @@ function Line({ one, dates, onPut }: { one: Left; dates: string[]; onPut: (id: s
         </Text>{" "}
         ({one.piece}): {one.why}.
       </Text>
-      <Pick
+      <Select
         aria-label={t("components.week.left_out.put_of_on_a_day", { title: one.title, piece: one.piece })}
         value=""
         onChange={(event) => onPut(one.id, event.target.value)}
@@ -59,7 +59,7 @@ function Line({ one, dates, onPut }: { one: Left; dates: string[]; onPut: (id: s
             {shortDay(date)}
           </option>
         ))}
-      </Pick>
+      </Select>
     </Flex>
   );
 }

@@ -1,7 +1,7 @@
 import { Flex, Input, Text } from "@chakra-ui/react";
 import { useOffer } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Pick } from "../../components/Pick";
+import { Select } from "../../components/Select";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
 import { CAUSES, type Cause, causeWord, type LessonStep, resultWord } from "./results";
@@ -62,7 +62,7 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
         </Button>
         <kbd>t</kbd>
       </Flex>
-      <Pick
+      <Select
         aria-label={t("lesson.counted_of.why_it_did_not_go")}
         data-key="c"
         value={draft.cause}
@@ -74,8 +74,8 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
             {causeWord(cause)}
           </option>
         ))}
-      </Pick>
-      <Pick
+      </Select>
+      <Select
         aria-label={t("lesson.counted_of.where_it_did_not_go")}
         data-key="b"
         value={draft.bar ?? ""}
@@ -87,7 +87,7 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
             {t("lesson.counted_of.bar", { bar: bar.name })}
           </option>
         ))}
-      </Pick>
+      </Select>
       <Input
         size="xs"
         flex="1 1 110px"

@@ -1,11 +1,15 @@
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
+import { keptOf, type Schemas } from "../../api/client";
+import { useWriteLesson } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { Conflict } from "../../components/Conflict";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { SavingState } from "../../components/SavingState";
+import { type Stored, useAutosave } from "../../components/useAutosave";
 import { t } from "../../words";
 import { Lent } from "./Lent";
 import type { Lesson } from "./results";
-import { useKept } from "./useKept";
 
 /** What the student is told, written from the plan until the teacher writes; and
  * what is noted for the teacher. */
@@ -20,9 +24,31 @@ export function Recap({ lesson }: { lesson: Lesson }) {
   );
 }
 
+type Words = string | null;
+
+/** One of a lesson's own texts, kept as it is typed. */
+function useWords(lesson: Lesson, field: "recap" | "notes") {
+  const write = useWriteLesson(lesson.student.id);
+  const { version } = lesson.lesson;
+  return useAutosave<Words, Schemas["LessonNotes"], Stored<Words> & { by: string | null }>({
+    shelf: `stairwell-${field}-${lesson.student.id}-${lesson.today}`,
+    stored: { value: lesson.lesson[field], version },
+    sending: {
+      ...write,
+      mutate: ({ value, version }, options) => write.mutate({ [field]: value, version }, options),
+      variables: write.variables && { value: write.variables[field] ?? null, version: write.variables.version },
+    },
+    versionOf: (saved) => saved.version,
+    theirs: (trouble) => {
+      const words = keptOf(trouble, "lesson");
+      return words && { by: words.by, value: words[field], version: words.version };
+    },
+  });
+}
+
 function Told({ lesson }: { lesson: Lesson }) {
-  const kept = useKept(lesson, "recap");
-  const own = kept.typed !== null;
+  const kept = useWords(lesson, "recap");
+  const own = kept.value !== null;
   return (
     <Box>
       <PartHead>{t("lesson.recap.recap_for", { student: lesson.student.name })}</PartHead>
@@ -34,8 +60,8 @@ function Told({ lesson }: { lesson: Lesson }) {
         lineHeight={1.4}
         minH="290px"
         maxLength={6000}
-        value={own ? (kept.typed ?? "") : lesson.recap}
-        onChange={(event) => kept.type(event.target.value)}
+        value={kept.value ?? lesson.recap}
+        onChange={(event) => kept.set(event.target.value)}
         onBlur={kept.save}
       />
       <Flex gap="8px" mt="4px" align="center" wrap="wrap">
@@ -44,45 +70,42 @@ function Told({ lesson }: { lesson: Lesson }) {
             {t("lesson.recap.write_again_from_the_plan")}
           </Button>
         )}
-        <Text fontSize="sm" color="soft" role="status">
-          {!own
-            ? t("lesson.recap.follows_the_plan_until_you_write")
-            : lesson.lesson.by
-              ? t("lesson.recap.wrote_last", { by: lesson.lesson.by })
-              : kept.waits
-                ? t("lesson.recap.in_your_words_being_kept")
-                : t("lesson.recap.in_your_words_kept")}
-        </Text>
+        <SavingState saving={kept.state} again={kept.again} said={kept.state === "saved" ? whose(lesson, own) : null} />
       </Flex>
-      {kept.stale ? (
-        <Box role="alert" bg="brickSoft" p="8px" mt="6px" fontSize="sm">
-          <Text>
-            {t("lesson.recap.wrote_meanwhile", {
-              by: kept.stale.by ?? t("lesson.recap.someone_else"),
-              student: lesson.student.name,
-            })}
-          </Text>
-          <Text whiteSpace="pre-wrap" maxH="120px" overflowY="auto">
-            {kept.stale.recap}
-          </Text>
-          <Flex gap="6px" mt="4px">
-            <Button size="xs" onClick={kept.takeTheirs}>
-              {t("lesson.recap.take_theirs")}
-            </Button>
-            <Button size="xs" kind="go" onClick={kept.keepMine}>
-              {t("lesson.recap.keep_mine")}
-            </Button>
-          </Flex>
-        </Box>
-      ) : (
-        <Notice trouble={kept.write.error} />
-      )}
+      <Meanwhile lesson={lesson} kept={kept} />
     </Box>
   );
 }
 
+function whose(lesson: Lesson, own: boolean) {
+  if (!own) return t("lesson.recap.follows_the_plan_until_you_write");
+  return lesson.lesson.by
+    ? t("lesson.recap.wrote_last", { by: lesson.lesson.by })
+    : t("lesson.recap.in_your_words_kept");
+}
+
+/** What another teacher wrote meanwhile, or why it could not be kept. */
+function Meanwhile({ lesson, kept }: { lesson: Lesson; kept: ReturnType<typeof useWords> }) {
+  const { stale } = kept;
+  if (!stale) return <Notice trouble={kept.trouble} />;
+  return (
+    <Conflict
+      said={t("lesson.recap.wrote_meanwhile", {
+        by: stale.by ?? t("components.conflict.someone_else"),
+        student: lesson.student.name,
+      })}
+      onTheirs={() => kept.settle(stale.value)}
+      onMine={() => kept.settle(kept.value)}
+    >
+      <Text whiteSpace="pre-wrap" maxH="120px" overflowY="auto" fontSize="sm">
+        {stale.value}
+      </Text>
+    </Conflict>
+  );
+}
+
 function Noted({ lesson }: { lesson: Lesson }) {
-  const kept = useKept(lesson, "notes");
+  const kept = useWords(lesson, "notes");
   return (
     <Box>
       <PartHead>{t("lesson.recap.notes_for_you_theory_pages_other")}</PartHead>
@@ -93,11 +116,12 @@ function Noted({ lesson }: { lesson: Lesson }) {
         minH="48px"
         rows={2}
         maxLength={4000}
-        value={kept.typed ?? ""}
-        onChange={(event) => kept.type(event.target.value)}
+        value={kept.value ?? ""}
+        onChange={(event) => kept.set(event.target.value)}
         onBlur={kept.save}
       />
-      <Notice trouble={kept.write.error} />
+      {kept.state !== "saved" && <SavingState saving={kept.state} again={kept.again} />}
+      <Meanwhile lesson={lesson} kept={kept} />
     </Box>
   );
 }

@@ -1,10 +1,11 @@
-import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { newKey, type Schemas } from "../../api/client";
 import { useDrill, useKeepDrill, useStudents, type Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { ordinal } from "../../components/dates";
 import { Notice } from "../../components/Notice";
+import { Select } from "../../components/Select";
 import { t } from "../../words";
 
 type Question = Schemas["Question"];
@@ -182,22 +183,20 @@ function Result({ id, whose, questions, missed, onEnd }: ResultProps) {
         <Text role="status">{t("piece.drill.kept_for", { name })}</Text>
       ) : (
         <>
-          <NativeSelect.Root w="170px" size="sm">
-            <NativeSelect.Field
-              aria-label={t("piece.drill.keep_it_for")}
-              borderColor="line"
-              value={student}
-              onChange={(event) => setStudent(event.target.value)}
-            >
-              <option value="">{t("piece.drill.keep_it_for_2")}</option>
-              {students.data?.map((one) => (
-                <option key={one.id} value={String(one.id)}>
-                  {one.name}
-                </option>
-              ))}
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
+          <Select
+            w="170px"
+            size="sm"
+            aria-label={t("piece.drill.keep_it_for")}
+            value={student}
+            onChange={(event) => setStudent(event.target.value)}
+          >
+            <option value="">{t("piece.drill.keep_it_for_2")}</option>
+            {students.data?.map((one) => (
+              <option key={one.id} value={String(one.id)}>
+                {one.name}
+              </option>
+            ))}
+          </Select>
           <Button
             kind="go"
             size="sm"

@@ -5,7 +5,7 @@ import { Button } from "../../components/Button";
 import { moment } from "../../components/dates";
 import { Notice, Waiting } from "../../components/Notice";
 import { t } from "../../words";
-import { Difference } from "./Conflict";
+import { Difference } from "./ScriptConflict";
 import type { Bench } from "./useBench";
 
 const when = (at: string) => moment(at, { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });

@@ -1,10 +1,11 @@
-import { Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { Flex, Input, Text } from "@chakra-ui/react";
 import { ChevronLeft, ChevronRight, Play, Square } from "lucide-react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { ordinal } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import type { Hands } from "../../components/player";
+import { Select } from "../../components/Select";
 import { t } from "../../words";
 import type { Walking } from "./useWalk";
 
@@ -59,20 +60,18 @@ export function Walk({ walk, piece }: { walk: Walking; piece: Schemas["Page"] })
           />
         </Flex>
         {piece.notes && (
-          <NativeSelect.Root w="128px" size="sm">
-            <NativeSelect.Field
-              aria-label={t("piece.walk.hands_that_sound")}
-              borderColor="line"
-              value={walk.hands}
-              onChange={(event) => walk.setHands(event.target.value as Hands)}
-            >
-              <option value="both">{t("piece.walk.both_hands")}</option>
-              <option value="right">{t("piece.walk.right_hand")}</option>
-              <option value="left">{t("piece.walk.left_hand")}</option>
-              <option value="none">{t("piece.walk.no_notes")}</option>
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
+          <Select
+            w="128px"
+            size="sm"
+            aria-label={t("piece.walk.hands_that_sound")}
+            value={walk.hands}
+            onChange={(event) => walk.setHands(event.target.value as Hands)}
+          >
+            <option value="both">{t("piece.walk.both_hands")}</option>
+            <option value="right">{t("piece.walk.right_hand")}</option>
+            <option value="left">{t("piece.walk.left_hand")}</option>
+            <option value="none">{t("piece.walk.no_notes")}</option>
+          </Select>
         )}
         <Button size="sm" aria-pressed={walk.click} onClick={() => walk.setClick(!walk.click)}>
           {walk.click ? t("piece.walk.click_on") : t("piece.walk.click_off")}

@@ -9,11 +9,11 @@ import { Notice } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PageMap, type Range } from "../../components/page/PageMap";
 import { Ribbon } from "../../components/page/Ribbon";
+import { SavingState } from "../../components/SavingState";
 import { t } from "../../words";
 import { AssignPiece } from "./AssignPiece";
-import { Conflict } from "./Conflict";
 import { Drill } from "./Drill";
-import { SavingState } from "./SavingState";
+import { ScriptConflict } from "./ScriptConflict";
 import { Side, type Tab } from "./Side";
 import { SignBar } from "./SignBar";
 import { useBench } from "./useBench";
@@ -54,7 +54,11 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
     <>
       <PageHead title={piece.title} about={about(piece)}>
         <WhoseChoice value={whose} onChoose={onWhose} />
-        <SavingState bench={bench} />
+        <SavingState
+          saving={bench.saving}
+          again={bench.again}
+          said={bench.readable ? null : t("piece.workbench.no_line_says_how_many")}
+        />
         <Button
           aria-label={t("piece.workbench.undo")}
           title={t("piece.workbench.undo_ctrl_z")}
@@ -86,7 +90,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           onDone={() => setGiving(false)}
         />
       )}
-      <Conflict bench={bench} />
+      <ScriptConflict bench={bench} />
       <Grid templateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 348px" }} gap="12px" alignItems="start">
         <Box minW={0}>
           <Paper p="8px 16px 8px">

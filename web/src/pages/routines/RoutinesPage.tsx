@@ -1,6 +1,6 @@
-import { Box, Flex, Grid, Heading, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import { keptOf, type Schemas } from "../../api/client";
 import {
   type StageChange,
   useChangeRoutine,
@@ -10,9 +10,11 @@ import {
   useRoutineTrial,
 } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { Conflict } from "../../components/Conflict";
 import { minutes } from "../../components/dates";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
+import { Select } from "../../components/Select";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
 import { AddStage } from "./AddStage";
@@ -59,23 +61,33 @@ export default function RoutinesPage() {
             </Button>
           ))}
         </Paper>
-        <Chosen key={`${chosen.key}/${chosen.version}`} routine={chosen} onCopied={setKey} />
+        <Chosen key={chosen.key} routine={chosen} onCopied={setKey} />
       </Grid>
     </>
   );
 }
 
 function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: string) => void }) {
-  const [name, setName] = useState(routine.name);
-  const [forWhom, setForWhom] = useState(routine.for_whom);
+  const [typed, setTyped] = useState<{ name?: string; for_whom?: string }>({});
   const [changes, setChanges] = useState<Record<string, StageChange>>({});
   const copy = useCopyRoutine();
   const save = useChangeRoutine(routine.key);
   const own = routine.version !== null;
+  // What one changes is changed as it was when one began.
+  const [begun, setBegun] = useState(routine.version ?? 0);
   const stages = Object.values(changes);
-  const changed = stages.length > 0 || name !== routine.name || forWhom !== routine.for_whom;
+  const { name, for_whom } = { ...routine, ...typed };
+  const changed = stages.length > 0 || name !== routine.name || for_whom !== routine.for_whom;
+  const kept = keptOf(save.error, "routine");
+  const forget = () => {
+    setChanges({});
+    setTyped({});
+    save.reset();
+  };
+  const store = (version: number) => save.mutate({ name, for_whom, stages, version }, { onSuccess: forget });
   const change = (key: string, what: Partial<StageChange>) =>
     setChanges({ ...changes, [key]: { ...changes[key], key, ...what } });
+  if (!changed && begun !== (routine.version ?? 0)) setBegun(routine.version ?? 0);
 
   return (
     <Paper p="12px 18px 14px">
@@ -84,7 +96,7 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
           <Input
             aria-label={t("routines.routines_page.name_of_the_routine")}
             value={name}
-            onChange={(event) => setName(event.target.value)}
+            onChange={(event) => setTyped({ ...typed, name: event.target.value })}
             maxLength={80}
             w="320px"
             fontWeight={700}
@@ -97,26 +109,11 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
         )}
         <Flex ml="auto" gap="8px">
           {own && (
-            <Button
-              kind="go"
-              disabled={!changed || save.isPending}
-              onClick={() => save.mutate({ name, for_whom: forWhom, stages, version: routine.version as number })}
-            >
+            <Button kind="go" disabled={!changed || save.isPending} onClick={() => store(begun)}>
               {t("routines.routines_page.save_the_routine")}
             </Button>
           )}
-          {own && changed && (
-            <Button
-              onClick={() => {
-                setChanges({});
-                setName(routine.name);
-                setForWhom(routine.for_whom);
-                save.reset();
-              }}
-            >
-              {t("routines.routines_page.back_to_what_is_stored")}
-            </Button>
-          )}
+          {own && changed && <Button onClick={forget}>{t("routines.routines_page.back_to_what_is_stored")}</Button>}
           <Button
             disabled={copy.isPending}
             onClick={() =>
@@ -133,8 +130,8 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
       {own ? (
         <Input
           aria-label={t("routines.routines_page.for_whom_it_is")}
-          value={forWhom}
-          onChange={(event) => setForWhom(event.target.value)}
+          value={for_whom}
+          onChange={(event) => setTyped({ ...typed, for_whom: event.target.value })}
           maxLength={400}
           mt="8px"
           borderColor="line"
@@ -147,7 +144,20 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
           </Text>
         </Text>
       )}
-      <Notice trouble={save.error ?? copy.error} />
+      {kept ? (
+        <Conflict
+          said={save.error?.problem.detail ?? ""}
+          busy={save.isPending}
+          onTheirs={forget}
+          onMine={() => store(kept.version ?? 0)}
+        >
+          <Text>
+            <b>{kept.name}</b>: {kept.stages.map((stage) => stage.name).join(", ")}
+          </Text>
+        </Conflict>
+      ) : (
+        <Notice trouble={save.error ?? copy.error} />
+      )}
       <Trial routine={routine} stages={stages} />
       <StageTable routine={routine} changes={changes} onChange={own ? change : undefined} />
       {own && (
@@ -169,22 +179,20 @@ function Trial({ routine, stages }: { routine: Routine; stages: StageChange[] })
     <Box my="10px">
       <Flex gap="10px" align="center" wrap="wrap">
         <PartHead>{t("routines.routines_page.on_a_piece")}</PartHead>
-        <NativeSelect.Root w="230px" size="sm">
-          <NativeSelect.Field
-            aria-label={t("routines.routines_page.try_it_on_a_piece")}
-            borderColor="line"
-            value={piece ?? ""}
-            onChange={(event) => setPiece(Number(event.target.value) || null)}
-          >
-            <option value="">{t("routines.routines_page.choose_a_piece")}</option>
-            {pieces.data?.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.title}
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
+        <Select
+          w="230px"
+          size="sm"
+          aria-label={t("routines.routines_page.try_it_on_a_piece")}
+          value={piece ?? ""}
+          onChange={(event) => setPiece(Number(event.target.value) || null)}
+        >
+          <option value="">{t("routines.routines_page.choose_a_piece")}</option>
+          {pieces.data?.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.title}
+            </option>
+          ))}
+        </Select>
         {trial.data && !trial.error && (
           <Text role="status">
             <b>{t("routines.routines_page.steps", { count: trial.data.steps })}</b>,{" "}

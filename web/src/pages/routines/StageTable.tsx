@@ -2,7 +2,7 @@ import { chakra, Flex, Input, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import type { StageChange } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Pick } from "../../components/Pick";
+import { Select } from "../../components/Select";
 import { t } from "../../words";
 
 type Routine = Schemas["Routine"];
@@ -194,7 +194,7 @@ function Waits({ words, stage, keys, named, all, onChange }: WaitsProps) {
           {named([key])} ×
         </Button>
       ))}
-      <Pick
+      <Select
         maxW="110px"
         aria-label={t("routines.stage_table.waits_for_2", { stage: stage.name, words })}
         value=""
@@ -206,7 +206,7 @@ function Waits({ words, stage, keys, named, all, onChange }: WaitsProps) {
             {named([one.key])}
           </option>
         ))}
-      </Pick>
+      </Select>
     </Flex>
   );
 }

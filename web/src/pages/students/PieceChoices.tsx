@@ -4,7 +4,7 @@ import { useChangePiece, useEndPiece, useRenewPiece } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Introductions } from "../../components/Introductions";
 import { Notice } from "../../components/Notice";
-import { Pick } from "../../components/Pick";
+import { Select } from "../../components/Select";
 import { t } from "../../words";
 
 type Piece = Schemas["Student"]["pieces"][number];
@@ -37,7 +37,7 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
         {several && (
           <Text as="span">
             {t("students.piece_choices.place")}{" "}
-            <Pick
+            <Select
               aria-label={t("students.piece_choices.place_of_among_the_pieces", { title: piece.title })}
               value={String(piece.priority)}
               onChange={(event) => set({ priority: Number(event.target.value) })}
@@ -45,7 +45,7 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
               <option value="1">{t("students.piece_choices.before_the_others")}</option>
               <option value="0">{t("students.piece_choices.in_its_turn")}</option>
               <option value="-1">{t("students.piece_choices.when_there_is_room")}</option>
-            </Pick>
+            </Select>
           </Text>
         )}
         <Text as="span">

@@ -1,14 +1,16 @@
-import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import type { Schemas } from "../../api/client";
+import { keptOf, type Schemas } from "../../api/client";
 import { useChangeStudent, usePieces, usePlanAgain, useStudent } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { Conflict } from "../../components/Conflict";
 import { dayAndMonth, FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../components/dates";
 import { useHelp } from "../../components/KeyHelp";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PrintWeeks } from "../../components/PrintWeeks";
+import { Select } from "../../components/Select";
 import { weekKeys } from "../../components/week/useWeekKeys";
 import { WeekColumns } from "../../components/week/WeekColumns";
 import { t } from "../../words";
@@ -164,8 +166,10 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
     known,
     class_name,
   };
-  const [seen, setSeen] = useState(student.version);
-  const kept = change.error?.problem.code === "stale" ? (change.error.problem.kept as Student) : null;
+  const [seen] = useState(student.version);
+  const kept = keptOf(change.error, "student");
+  const save = (values: Schemas["NewStudent"], version: number) =>
+    change.mutate({ ...values, version }, { onSuccess: onDone });
   return (
     <Paper p="16px 18px" mb="12px" borderColor="rail">
       <StudentForm
@@ -174,11 +178,15 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
         trouble={kept ? null : change.error}
         busy={change.isPending}
         onCancel={onDone}
-        onSave={(values) => change.mutate({ ...values, version: seen }, { onSuccess: onDone })}
+        onSave={(values) => save(values, seen)}
       />
       {kept && (
-        <Box role="alert" bg="brickSoft" borderLeft="4px solid" borderColor="brick" p="10px 12px" mt="8px">
-          <Text fontWeight={650}>{change.error?.problem.detail}</Text>
+        <Conflict
+          said={change.error?.problem.detail ?? ""}
+          busy={change.isPending}
+          onTheirs={onDone}
+          onMine={() => change.variables && save(change.variables, kept.version)}
+        >
           <Text>
             {t("students.student_page.stored_now_minutes_lesson", {
               name: kept.name,
@@ -187,22 +195,7 @@ function Change({ student, onDone }: { student: Student; onDone: () => void }) {
               time: kept.lesson_time,
             })}
           </Text>
-          <Flex gap="8px" mt="6px">
-            <Button size="sm" onClick={onDone}>
-              {t("students.student_page.take_theirs")}
-            </Button>
-            <Button
-              size="sm"
-              kind="go"
-              onClick={() => {
-                setSeen(kept.version);
-                change.reset();
-              }}
-            >
-              {t("students.student_page.keep_mine_then_save")}
-            </Button>
-          </Flex>
-        </Box>
+        </Conflict>
       )}
     </Paper>
   );
@@ -220,23 +213,22 @@ function GiveAnother({ student }: { student: Student }) {
           ? t("students.student_page.assign_another_piece")
           : t("students.student_page.assign_the_first_piece")}
       </PartHead>
-      <NativeSelect.Root mt="6px" maxW="340px">
-        <NativeSelect.Field
-          aria-label={t("students.student_page.piece")}
-          borderColor="line"
-          value={chosen ?? ""}
-          onChange={(event) => setChosen(Number(event.target.value) || null)}
-        >
-          <option value="">{t("students.student_page.choose_from_the_library")}</option>
-          {free.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.title}
-              {one.book ? ` · ${one.book}` : ""}
-            </option>
-          ))}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+      <Select
+        mt="6px"
+        maxW="340px"
+        size="md"
+        aria-label={t("students.student_page.piece")}
+        value={chosen ?? ""}
+        onChange={(event) => setChosen(Number(event.target.value) || null)}
+      >
+        <option value="">{t("students.student_page.choose_from_the_library")}</option>
+        {free.map((one) => (
+          <option key={one.id} value={one.id}>
+            {one.title}
+            {one.book ? ` · ${one.book}` : ""}
+          </option>
+        ))}
+      </Select>
       {piece && (
         <Box mt="10px">
           <AssignPiece key={piece.id} piece={piece} student={student} onDone={() => setChosen(null)} />

@@ -2,7 +2,7 @@ import { Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { FROM_MONDAY, weekdayName } from "../../components/dates";
-import { Pick } from "../../components/Pick";
+import { Select } from "../../components/Select";
 import { t } from "../../words";
 import { ORDERS, type View } from "./useView";
 
@@ -12,14 +12,14 @@ export function ViewBar({ all, view }: { all: Schemas["StudioRow"][]; view: View
   const classes = [...new Set(all.flatMap((row) => row.class_name ?? []))].sort();
   const days = FROM_MONDAY.filter((day) => all.some((row) => row.lesson_weekday === day));
   const pick = (name: string, label: string, none: string, options: (readonly [string, string])[]) => (
-    <Pick aria-label={label} value={view.of(name)} onChange={(event) => view.set(name, event.target.value)}>
+    <Select aria-label={label} value={view.of(name)} onChange={(event) => view.set(name, event.target.value)}>
       {none && <option value="">{none}</option>}
       {options.map(([value, words]) => (
         <option key={value} value={value}>
           {words}
         </option>
       ))}
-    </Pick>
+    </Select>
   );
   const same = (names: string[]) => names.map((name) => [name, name] as const);
   return (
