@@ -13,7 +13,7 @@ require_relative "store"
 require_relative "problem"
 require_relative "clock"
 require_relative "studio_context"
-Dir[File.join(__dir__, "{web,repositories,features,features/*,jobs}/*.rb")].sort.each { |file| require file }
+Dir[File.join(__dir__, "{web,web/*,repositories,features,features/*,jobs}/*.rb")].sort.each { |file| require file }
 
 module Stairwell
   # The web server. A folder of features for each place a user goes, with its routes,

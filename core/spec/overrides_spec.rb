@@ -61,7 +61,7 @@ RSpec.describe "The teacher's hand on a week" do
 
     it "too many beginnings" do
       plan = week([task("a"), task("b"), task("c")], put("a", :wed), put("b", :wed), put("c", :wed))
-      expect(%w[a b c].map { |id| item(plan, id, :wed).breaks }).to eq([nil, nil, "3 new steps on one day, 2 are the most"])
+      expect(%w[a b c].map { |id| item(plan, id, :wed).breaks }).to eq([nil, nil, "3 new steps on one day, and 2 are the most"])
     end
 
     it "what is not taught" do

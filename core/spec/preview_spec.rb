@@ -14,9 +14,9 @@ RSpec.describe "Looking a piece over" do
   # Checked by eye against the page as the app draws it.
   it "says of a demo piece what a teacher would" do
     expect(facts(Demo::Pieces.all.find { |one| one.map.title == "Two Gulls Arguing" }.map)).to include(
-      "length" => ["16 bars on 4 lines, 2 pages; 6 of them new"], "key" => ["D minor: 1 flat. Play the scale first: D E F G A Bb C# D"],
+      "length" => ["16 bars on 4 lines, 2 pages; 6 of them new"], "key" => ["D minor: 1 flat. Play the scale first: D E F G A B♭ C♯ D"],
       "time" => ["6/8: count 2 swinging beats, at first all 6 eighths"], "note values" => ["dotted half, dotted quarter, quarter, eighth"],
-      "outside the key" => ["C# (bars 5, 7, 13, 15)"]
+      "outside the key" => ["C♯ (bars 5, 7, 13, 15)"]
     )
   end
 

@@ -16,6 +16,7 @@ RSpec.describe "Another language", :aggregate_failures do
     TestApp::OWNER[:students].update(name: "Νίκη")
     TestApp::OWNER[:accounts].update(name: "Μίρα")
     TestApp::OWNER[:pieces].update(title: "Θύρα", book: "Βιβλίο")
+    api { ask(:put, "/api/pieces/1/script", {for: "studio", script: Requests::SCRIPT + "key: Bb major\nstart right: finger 1 on Bb4\nfermata: 12 for 2\npass 2: 1-4 left hand, mf\n", revision: 1}) }
   end
 
   # The product's name, what is engraved or typed as it is, and note names.

@@ -2,6 +2,8 @@
 
 require "json"
 require_relative "formats/music_xml"
+require_relative "formats/page_script/problem"
+require_relative "formats/page_script/result"
 require_relative "formats/page_script"
 
 module Stairwell

@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "practice/metronome"
+require_relative "practice/stage"
+require_relative "practice/choices"
 require_relative "practice/routine"
 require_relative "practice/routine_check"
 require_relative "practice/routine_document"
@@ -10,10 +12,13 @@ require_relative "practice/step"
 require_relative "practice/estimate"
 require_relative "practice/wording"
 require_relative "practice/simplification"
+require_relative "practice/exercise"
 require_relative "practice/warm_ups"
 require_relative "practice/habits"
+require_relative "practice/target_tempo"
 require_relative "practice/targets"
 require_relative "practice/steps"
+require_relative "practice/conditions"
 
 module Stairwell
   # How it is learned: routines made of stages, and the steps they give on the

@@ -1,12 +1,19 @@
 # frozen_string_literal: true
 
+require_relative "progress/mark"
+require_relative "progress/lesson_result"
+require_relative "progress/simplified"
+require_relative "progress/asked"
+require_relative "progress/introduction"
 require_relative "progress/events"
 require_relative "progress/standing"
+require_relative "progress/fold"
 require_relative "progress/piece"
 require_relative "progress/pace"
 require_relative "progress/reviews"
 require_relative "progress/offer"
 require_relative "progress/stairs"
+require_relative "progress/concern"
 require_relative "progress/attention"
 
 module Stairwell

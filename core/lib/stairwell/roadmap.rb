@@ -1,8 +1,13 @@
 # frozen_string_literal: true
 
 require_relative "roadmap/diagnostic"
+require_relative "roadmap/mend"
+require_relative "roadmap/wording"
+require_relative "roadmap/loop"
 require_relative "roadmap/repeats"
+require_relative "roadmap/leap"
 require_relative "roadmap/jumps"
+require_relative "roadmap/visit"
 require_relative "roadmap/walk"
 require_relative "roadmap/arithmetic"
 require_relative "roadmap/duration"
@@ -10,6 +15,7 @@ require_relative "roadmap/pass_notes"
 require_relative "roadmap/reading"
 require_relative "roadmap/guide"
 require_relative "roadmap/playback"
+require_relative "roadmap/question"
 require_relative "roadmap/drill"
 
 module Stairwell

@@ -67,44 +67,6 @@ module Stairwell
           row.slice(:id, :piece_id, :title, :ended).merge(assigned_on: row[:assigned_on].to_s, ended_on: row[:ended_on].to_s, keep_for: row[:keep_for]&.to_s)
         end
       end
-
-      # A day as one box.
-      module DayBoxJson
-        def self.of(box) = box.to_h.merge(date: box.date.to_s)
-      end
-
-      # What needs attention.
-      module ConcernsJson
-        def self.of(concerns) = concerns.map { |one| {kind: one.kind.to_s, text: one.text} }
-      end
-
-      # What the teacher changed by hand in the week before a lesson.
-      module OverridesJson
-        def self.of(record, next_lesson)
-          found = record.overrides_of(next_lesson)
-          {list: found.overrides.map { |one| Planning::OverrideDocument.dump(one) }, version: found.version}
-        end
-      end
-
-      # A climb, drawn.
-      module StairsJson
-        module_function
-
-        # @param drawn [Studio::Climb::Drawn]
-        # @return [Hash] see the contract's Stairs
-        def of(drawn)
-          {
-            from: drawn.from.to_s, to: drawn.to.to_s, lessons: drawn.lessons.map(&:to_s),
-            flights: drawn.flights.map { |one| {name: one.name, kind: one.kind.to_s, treads: one.treads.map { |tread| tread(tread) }} }
-          }
-        end
-
-        def tread(one)
-          spans = %i[planned real likely cautious].to_h { |name| [name, one[name]&.map(&:to_s)] }
-          {id: one.id, title: one.title, state: one.state.to_s, share: one.share.to_f, **spans}
-        end
-        private_class_method :tread
-      end
     end
   end
 end

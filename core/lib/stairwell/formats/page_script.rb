@@ -2,6 +2,7 @@
 
 require "did_you_mean"
 require_relative "page_script/text"
+require_relative "page_script/stumble"
 require_relative "page_script/scan"
 require_relative "page_script/places"
 require_relative "page_script/values"
@@ -16,18 +17,6 @@ module Stairwell
   module Formats
     # The page script: what is printed, typed one statement a line.
     module PageScript
-      # A line that was not understood: where, what was expected there, and the
-      # nearest correct statement.
-      Problem = Stairwell.value(:line, :column, :text, :message, :suggestion) do
-        def to_s
-          said = Phrase["formats.page_script.problem", line: line, column: column, message: message]
-          (suggestion ? Phrase["formats.page_script.try", problem: said, statement: suggestion] : said).to_s
-        end
-      end
-
-      # `map` is nil when the script does not even say how many bars there are.
-      Result = Stairwell.value(:map, :problems)
-
       # @param text [String]
       # @return [Array<String>] its lines, without what no text can hold
       def self.lines(text) = text.to_s.scrub("?").delete("\u0000").lines(chomp: true)

@@ -2,11 +2,6 @@
 
 module Stairwell
   module Planning
-    # When a piece will be ready, as the student really practises: the middle
-    # date, the cautious one (it holds in 85 of 100 futures), and the date when
-    # every day is kept.
-    Outlook = Stairwell.value(:planned, :middle, :cautious, :futures)
-
     # Plays out many futures of the same plan. A practice day comes about with
     # the student's adherence and goes well unless it is a struggle; how much
     # slower or faster than estimated the work goes is drawn once for a future.

@@ -2,36 +2,6 @@
 
 module Stairwell
   module Planning
-    # One thing to do on a day of a planned week, complete in itself: a step or a
-    # review of one (with its piece, place and tempo), a run, extra work, or what
-    # the teacher added. `kind` as of {Item}.
-    PlannedItem = Stairwell.value(
-      :id, :kind, :title, :minutes, :why, repetitions: nil, pinned: false, breaks: nil, assignment_id: nil, step_id: nil, piece: nil, section: nil, place: nil,
-      tempo: nil, begins: false, arithmetic: "", one_of: []
-    ) do
-      # @return [Boolean] whether it is a step or a review of one
-      def step? = !step_id.nil?
-
-      # @return [Array(Integer, String)] what marks and results name it by
-      def key = [assignment_id, step_id]
-    end
-
-    # What begins a day: `notes` from the bottom up, with the fingers of each hand.
-    PlannedWarmUp = Stairwell.value(:id, :title, :minutes, notes: [], right: [], left: [], pinned: false)
-
-    # One practice day, empty ones too; `budget` is the minutes it has.
-    PlannedDay = Stairwell.value(:date, :minutes, :budget, items: [], warm_ups: []) do
-      # @return [Array<PlannedItem>] steps and reviews
-      def steps = items.select(&:step?)
-    end
-
-    # A step that stands on no day, and why; `fits` is false when it never will as
-    # things are.
-    PlannedLeftOut = Stairwell.value(:id, :assignment_id, :step_id, :title, :piece, :why, fits: true)
-
-    # What the teacher decided and that leads nowhere.
-    PlannedUnmet = Stairwell.value(:id, :title, :why, date: nil)
-
     # A week from lesson to lesson as it was planned, readable without anything
     # beside it. Days before `planned_from` have gone by and stand as they were
     # planned then; `budget` is the student's usual minutes a day.
@@ -63,85 +33,6 @@ module Stairwell
         gone = (earlier&.next_lesson == next_lesson) ? earlier.days.select { |day| day.date < planned_from } : []
         gone.empty? ? self : with(starts: gone.first.date, days: gone + days)
       end
-    end
-
-    # A planned week as plain data, `planned-week/1`: what is stored and sent.
-    module WeekDocument
-      SCHEMA = "planned-week/1"
-      # What weeks planned before this had a schema called the kinds of items.
-      FORMERLY = {"other" => "extra_work", "extra" => "added"}.freeze
-
-      module_function
-
-      # @param week [PlannedWeek]
-      # @return [Hash{String => Object}] plain data, to be kept: what is said in phrases
-      #   stays one, whatever language is spoken later
-      def dump(week) = Phrase.pack(said(week))
-
-      # @param week [PlannedWeek]
-      # @return [Hash{String => Object}] the same for whoever reads it now
-      def said(week)
-        {
-          "schema" => SCHEMA, "starts" => week.starts.to_s, "planned_from" => week.planned_from.to_s, "next_lesson" => week.next_lesson.to_s, "budget" => week.budget,
-          "days" => week.days.map { |day| dump_day(day) }, "left_out" => week.left_out.map { |one| plain(one) },
-          "unmet" => week.unmet.map { |one| plain(one).merge("date" => one.date&.to_s) }
-        }
-      end
-
-      # @param data [Hash{String => Object}] as {dump} gives, or as weeks were kept
-      #   before
-      # @return [PlannedWeek]
-      # @raise [UnreadableError] when it is no planned week
-      def load(data)
-        raise UnreadableError, Phrase["planning.planned_week.this_is_not_a_document", schema: SCHEMA] unless data.is_a?(Hash) && [nil, SCHEMA].include?(data["schema"])
-
-        PlannedWeek.new(
-          **%i[starts next_lesson].to_h { |key| [key, Date.iso8601(data.fetch(key.to_s))] }, planned_from: Date.iso8601(data["planned_from"] || data["starts"]),
-          budget: data.fetch("budget"), days: data.fetch("days").map { |day| load_day(day) }, left_out: data.fetch("left_out", []).map { |one| value(PlannedLeftOut, one) },
-          unmet: data.fetch("unmet", []).map { |one| value(PlannedUnmet, one.merge("date" => one["date"] && Date.iso8601(one["date"]))) }
-        )
-      rescue KeyError, TypeError, NoMethodError, ArgumentError => error
-        raise UnreadableError, Phrase["planning.planned_week.this_document_is_damaged", schema: SCHEMA, why: error.message.lines.first.strip]
-      end
-
-      def dump_day(day)
-        {
-          "date" => day.date.to_s, "minutes" => day.minutes.to_f, "budget" => day.budget.to_f,
-          "items" => day.items.map { |one| plain(one).merge("kind" => one.kind.to_s, "minutes" => one.minutes.to_f) },
-          "warm_ups" => day.warm_ups.map { |one| plain(one).merge("minutes" => one.minutes.to_f) }
-        }
-      end
-
-      def load_day(data)
-        PlannedDay.new(
-          date: Date.iso8601(data.fetch("date")), minutes: exact(data.fetch("minutes")), budget: exact(data["budget"] || data.fetch("minutes")),
-          items: data.fetch("items").map { |one| load_item(one) },
-          warm_ups: data.fetch("warm_ups", []).map { |one| value(PlannedWarmUp, one.merge("minutes" => exact(one["minutes"]))) }
-        )
-      end
-
-      def load_item(data)
-        kind = data.fetch("kind")
-        value(PlannedItem, data.merge("kind" => FORMERLY.fetch(kind, kind).to_sym, "minutes" => exact(data.fetch("minutes"))))
-      end
-
-      # Minutes are halves, which JSON's numbers hold exactly.
-      def exact(number) = Rational(number.to_s)
-
-      def plain(value) = value.to_h.transform_keys(&:to_s)
-
-      # What is said in our words: a string there was kept before phrases were. Other
-      # titles may be somebody's own.
-      SAID = %i[why place arithmetic breaks].freeze
-      OWN = %i[extra_work added].freeze
-
-      # What a kind of value does not have is passed over: older weeks held more.
-      def value(kind, data)
-        fields = data.transform_keys(&:to_sym).slice(*kind.members)
-        ours = fields.key?(:step_id) && !OWN.include?(fields[:kind])
-        kind.new(**fields, title: ours ? Phrase.load(fields[:title]) : Phrase.unpack(fields[:title]), **fields.slice(*SAID).transform_values { |text| Phrase.load(text) })
-      end
-      private_class_method :dump_day, :load_day, :load_item, :exact, :plain, :value
     end
   end
 end

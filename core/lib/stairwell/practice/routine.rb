@@ -2,56 +2,6 @@
 
 module Stairwell
   module Practice
-    # One layer of learning.
-    #
-    # - `aspect`: what it is about ({Stage::ASPECTS}); `picture` for those who
-    #   cannot read ({Stage::PICTURES})
-    # - `hands`: whose bars count, :right, :left or :both; `actions` what each
-    #   hand does, {right: :play, left: :tap} ({Stage::ACTIONS})
-    # - `scope`: :spot, :section, :join, :growing (joined sections) or :whole
-    # - `tempo_share`: of the target tempo; nil where `seconds` says how long one
-    #   repetition takes
-    # - `good_days` on fully new bars of middling difficulty; `repetitions` a day
-    # - `needs`: stages that must be done on earlier days; `after`: those that
-    #   must at least come earlier in the same sitting
-    # - `only`: conditions of the place, all of which must hold ({Stage::ONLY})
-    # - `introduced_by`: :section with its sections, or :stage when this stage itself was
-    #   introduced ({Stage::INTRODUCED_BY})
-    # - `ladder`: instead of one step at its tempo, a step for every two rungs of
-    #   the metronome scale up to it; `good_days` is then of each
-    Stage = Stairwell.value(
-      :key, :name, :scope, :good_days, :done,
-      hands: :both, actions: {}, aspect: :notes, picture: :both, tempo_share: nil, seconds: nil,
-      repetitions: Constants::REPETITIONS, needs: [], after: [], only: [], introduced_by: :section, ladder: false
-    )
-    Stage::ASPECTS = %i[overview position rhythm notes fingering lyrics articulation dynamics pedal ornaments tempo memory].freeze
-    Stage::ACTIONS = %i[play block tap clap say sing silent].freeze
-    Stage::SCOPES = %i[spot section join growing whole].freeze
-    Stage::PICTURES = %i[look point clap tap say sing fingers names right left both slow fast listen pedal eyes].freeze
-    Stage::INTRODUCED_BY = %i[section stage].freeze
-    Stage::ONLY = %i[pedal ornaments lyrics articulation dynamics together track].freeze
-
-    # What a teacher chooses when giving a piece: which hand first (:right,
-    # :left, :easier, :harder), how sections are joined (:pairs, :from_start,
-    # :from_end), where the pedal comes (:last, :before_dynamics, :none), who
-    # decides articulation and dynamics (:teacher, :student), whether it is learnt by
-    # heart, the order of aspects (stage keys, for routines that allow it), the
-    # target tempo in beats per minute (nil for the map's own), the target tempo by which slow
-    # tempos go where it was lowered since (`learnt_at`), whether repeats are taken
-    # after a jump (:as_printed, :taken, :not_taken), how fermatas are held
-    # (:as_said, :twice, :free), and the student's pace (1 is average, more is
-    # slower).
-    Choices = Stairwell.value(
-      hand_order: :right, join: :pairs, pedal: :last, articulation_by: :teacher, memory: false, order: [], target_tempo: nil, learnt_at: nil,
-      repeats: :as_printed, fermata: :as_said, pace: 1r
-    )
-    Choices::HAND_ORDERS = %i[right left easier harder].freeze
-    Choices::JOINS = %i[pairs from_start from_end].freeze
-    Choices::PEDALS = %i[last before_dynamics none].freeze
-    Choices::ARTICULATION = %i[teacher student].freeze
-    Choices::REPEATS = %i[as_printed taken not_taken].freeze
-    Choices::FERMATAS = %i[as_said twice free].freeze
-
     # An ordered list of stages, for whom it is, and why it goes that way.
     Routine = Stairwell.value(:key, :name, :for_whom, :stages, why: "") do
       # @return [Stage, nil]

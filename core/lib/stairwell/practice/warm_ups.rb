@@ -2,10 +2,6 @@
 
 module Stairwell
   module Practice
-    # One warm-up: what to play, its notes from the bottom up, and the fingers of
-    # each hand on them.
-    Exercise = Stairwell.value(:key, :title, :notes, :fingers, :minutes)
-
     # Warm-ups out of a key: the scale and its chords with the usual fingers, or
     # five fingers on five keys for the youngest.
     module WarmUps
@@ -52,7 +48,7 @@ module Stairwell
       # @return [Exercise]
       def scale(key)
         right, left = fingers(key)
-        exercise(:scale, key, Phrase["practice.warm_ups.scale_right_left_both_hands", key: key.to_s], Sections::Scale.new(key).names, {right: right, left: left})
+        exercise(:scale, key, Phrase["practice.warm_ups.scale_right_left_both_hands", key: key.name], Sections::Scale.new(key).names, {right: right, left: left})
       end
 
       # @param key [Score::Key]
@@ -66,7 +62,7 @@ module Stairwell
       def chords(key)
         root, third, fifth = Sections::Scale.new(key).names.values_at(0, 2, 4)
         CHORDS.each_with_index.map do |(position, right, left), turn|
-          exercise(:chords, key, Phrase["practice.warm_ups.chord", key: key.to_s, position: position], [root, third, fifth].rotate(turn), {right: digits(right), left: digits(left)}, share: CHORDS.size)
+          exercise(:chords, key, Phrase["practice.warm_ups.chord", key: key.name, position: position], [root, third, fifth].rotate(turn), {right: digits(right), left: digits(left)}, share: CHORDS.size)
         end
       end
 
@@ -77,7 +73,7 @@ module Stairwell
         NEIGHBOURS.map { |step| key.with(fifths: key.fifths + step) }.select { |one| one.fifths.between?(-7, 7) }.map do |one|
           names = Sections::Scale.new(one).names.first(7)
           chords = PROGRESSION.map { |degree, steps, _| "#{degree}: #{steps.map { |step| names[step % 7] }.join(" ")}" }
-          exercise(:progression, one, Phrase["practice.warm_ups.chords", key: one.to_s, degrees: PROGRESSION.map(&:first).join(" ")], chords, {right: PROGRESSION.flat_map { |_, _, fingers| digits(fingers) }, left: [5, 2, 5, 1, 5]})
+          exercise(:progression, one, Phrase["practice.warm_ups.chords", key: one.name, degrees: PROGRESSION.map(&:first).join(" ")], chords, {right: PROGRESSION.flat_map { |_, _, fingers| digits(fingers) }, left: [5, 2, 5, 1, 5]})
         end
       end
 

@@ -2,10 +2,6 @@
 
 module Stairwell
   module Progress
-    # One thing about a student that wants a teacher's eye: its kind, and the
-    # reason in words and numbers. The lower the `weight`, the sooner.
-    Concern = Stairwell.value(:kind, :text, weight: 5)
-
     # What needs attention, each with its reason.
     class Attention
       # Days a review may be late. Own choice.

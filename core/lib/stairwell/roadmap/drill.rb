@@ -2,12 +2,6 @@
 
 module Stairwell
   module Roadmap
-    # "Where next?" at one sign: `at` is the place among the visits, `bar` where
-    # one stands; `choices` the bars one may think of (nil is the end of the
-    # piece); `right` the one it is; `why` says so, and `wrong` says for each
-    # other choice why it is not.
-    Question = Stairwell.value(:at, :bar, :choices, :right, :why, :wrong)
-
     # Asks at every sign of a piece, in playing order, which bar comes next.
     class Drill
       # @param map [Score::Map]

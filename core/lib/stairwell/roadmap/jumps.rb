@@ -2,11 +2,6 @@
 
 module Stairwell
   module Roadmap
-    # A jump as it will be taken: after which bar, to which bar, how it is said,
-    # and what then ends the music: `stop` after a Fine, or `leave` after a To
-    # Coda for `coda`. Empty lists where it runs until the end.
-    Leap = Stairwell.value(:after, :to, :via, repeats: false, stop: [], leave: {})
-
     # Makes leaps of the signs: finds what each jump needs, and says what is
     # missing, what was assumed, and how to mend it.
     class Jumps

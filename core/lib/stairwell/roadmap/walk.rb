@@ -2,12 +2,6 @@
 
 module Stairwell
   module Roadmap
-    # One bar as played. `bar` is its index, `time` which time this bar is
-    # played, `pass` the pass of the innermost repeat around it, `via` how it
-    # was reached: :start, :next, :repeat, :ending, :da_capo, :dal_segno or
-    # :to_coda.
-    Visit = Stairwell.value(:bar, :time, :pass, :via)
-
     # Walks the page with a finger. It holds one place and, for each repeat it
     # is inside, the pass it is on. Every repeat has a finite count and every
     # jump is taken at most once, so the walk ends.

@@ -2,18 +2,6 @@
 
 module Stairwell
   module Score
-    # One printed page: its number, and for each line how many numbered bars
-    # it holds.
-    Page = Stairwell.value(:number, :lines)
-
-    # Where a bar stands on paper.
-    Address = Stairwell.value(:page, :line, :bar) do
-      # @return [Phrase]
-      def said = Phrase["score.layout.page_line_bar", page: page, line: line, bar: bar]
-
-      def to_s = said.to_s
-    end
-
     # Pages and lines of a piece. A pickup stands at the start of its line and
     # is not counted, so `page 12 line 3 bar 2` means the second numbered bar.
     class Layout

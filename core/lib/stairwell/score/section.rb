@@ -2,12 +2,6 @@
 
 module Stairwell
   module Score
-    # How a section resembles an earlier one, in the teacher's words. `of` is
-    # the earlier label; `relation` is :same, :moved or :rhythm; `except` the
-    # bars that differ; `hand` is nil for both hands.
-    Variant = Stairwell.value(:of, relation: :same, except: [], hand: nil)
-    Variant::RELATIONS = %i[same moved rhythm].freeze
-
     # A part of the piece that is learned as one: its label, its places
     # (spans), its variant, and how hard it is from 1 to 5.
     Section = Stairwell.value(:label, :spans, variant: nil, difficulty: Constants::DIFFICULTY) do

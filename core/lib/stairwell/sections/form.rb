@@ -2,14 +2,6 @@
 
 module Stairwell
   module Sections
-    # One time a section comes in playing order. `label` is nil for bars in no
-    # section; `from` and `to` are its first and last bar as played; `at` its
-    # place among the visits, from 0.
-    Occurrence = Stairwell.value(:label, :from, :to, :at)
-
-    # A place where one section runs into another in playing order.
-    Join = Stairwell.value(:from, :to, :from_bar, :to_bar)
-
     # The sections of a piece in the order in which they sound.
     class Form
       # @param map [Score::Map]

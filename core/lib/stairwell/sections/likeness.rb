@@ -2,16 +2,6 @@
 
 module Stairwell
   module Sections
-    # How a bar relates to the earliest earlier bar it resembles most: `name` is
-    # :same, :moved, :rhythm, :new or :rest; `of` that bar's index; `by` the
-    # shift of :moved in semitones, or {steps: n} where only scale steps agree.
-    Relation = Stairwell.value(:name, of: nil, by: nil)
-
-    # What is compared of one hand in one bar. Onsets and lengths make the
-    # rhythm; pitches are kept by semitone and by scale step, with what differs
-    # from the key.
-    Print = Struct.new(:rhythm, :semitones, :steps, :alters)
-
     # Compares the bars of a piece whose notes are known, each hand by itself
     # and both together with one and the same earlier bar: to have played the
     # right hand of bar 1 and the left hand of bar 5 is not to know the bar.

@@ -2,10 +2,6 @@
 
 module Stairwell
   module Sections
-    # One thing seen when looking a piece over: under which head, in words, at
-    # which bars, and the caution that belongs to it (nil for most).
-    Fact = Stairwell.value(:topic, :text, bars: [], caution: nil)
-
     # Looks a piece over before it is played, as a teacher does with a student:
     # how long, which key and its scale, how it is counted, what the hands have
     # to do, where it is loud and soft, what is new.
@@ -50,7 +46,7 @@ module Stairwell
           else
             Phrase[key.fifths.positive? ? "counts.sharps" : "counts.flats", count: key.fifths.abs]
           end
-          fact(:key, Phrase["sections.preview.key", key: from(key, key.bar), signs: signs, scale: Scale.new(key).names.join(" ")], bars: [key.bar])
+          fact(:key, Phrase["sections.preview.key", key: from(key.name, key.bar), signs: signs, scale: Scale.new(key).names.map { |name| Score::Names.of(name) }.join(" ")], bars: [key.bar])
         end
       end
 
@@ -112,7 +108,7 @@ module Stairwell
         ].compact
       end
 
-      def between(pitches) = Phrase["sections.preview.between", low: pitches.first.to_s, high: pitches.last.to_s]
+      def between(pitches) = Phrase["sections.preview.between", low: pitches.first.name, high: pitches.last.name]
 
       def begins(hand, reach)
         start = @map.markings.starts.find { |one| one.hand == hand && one.bar <= 2 }
@@ -139,7 +135,7 @@ module Stairwell
           hands.values.flatten.each do |note|
             next if note.pitch.alter == key.alter(note.pitch.step)
 
-            found[note.pitch.alter.zero? ? Phrase["sections.preview.natural", step: note.pitch.step] : "#{note.pitch.step}#{Score::Pitch::SIGNS[note.pitch.alter]}"] |= [bar]
+            found[note.pitch.alter.zero? ? Phrase["sections.preview.natural", step: note.pitch.step] : Score::Names.of("#{note.pitch.step}#{Score::Pitch::SIGNS[note.pitch.alter]}")] |= [bar]
           end
         end
         return [] if found.empty?

@@ -24,8 +24,8 @@ module Stairwell
 
       def of(hand)
         reach = Reach.new(@map, hand)
-        changes = reach.changes.map { |bar, beat, pitch, kind| spot(hand, bar, beat, (kind == :crossing) ? Phrase["sections.spots.fingers_cross_at", pitch: pitch] : Phrase["sections.spots.change_the_finger_on", pitch: pitch]) }
-        shifts = reach.shifts.select { |one| one.far > FAR - Constants::HAND_POSITION }.map { |one| spot(hand, one.bar, one.beat, Phrase["sections.spots.far_move_to", pitch: one.pitch]) }
+        changes = reach.changes.map { |bar, beat, pitch, kind| spot(hand, bar, beat, (kind == :crossing) ? Phrase["sections.spots.fingers_cross_at", pitch: pitch.name] : Phrase["sections.spots.change_the_finger_on", pitch: pitch.name]) }
+        shifts = reach.shifts.select { |one| one.far > FAR - Constants::HAND_POSITION }.map { |one| spot(hand, one.bar, one.beat, Phrase["sections.spots.far_move_to", pitch: one.pitch.name]) }
         changes + shifts
       end
 

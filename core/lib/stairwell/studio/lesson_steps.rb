@@ -2,17 +2,6 @@
 
 module Stairwell
   module Studio
-    # A step as it comes up at a lesson: how it stands, what was heard of it today
-    # (nil where nothing was), its boxes, and why it is to be heard first (nil where
-    # it is not).
-    LessonStep = Stairwell.value(:piece, :standing, :boxes, heard: nil, first: nil) do
-      # @return [Practice::Step]
-      def step = standing.step
-
-      # @return [String] as the planner names it
-      def task_id = piece.prefix + step.id
-    end
-
     # The steps of the week that ends, and others that were begun, in the order
     # worth hearing: what most later steps wait for comes first. The order does not
     # change while they are heard.

@@ -2,13 +2,6 @@
 
 module Stairwell
   module Studio
-    # When a piece will be ready: with every day kept, in the middle of the futures,
-    # with caution; whether that is late, and what would help.
-    Outlook = Stairwell.value(:planned, :middle, :cautious, due_on: nil, options: []) do
-      # @return [Boolean]
-      def late? = !due_on.nil? && (cautious.nil? || cautious > due_on)
-    end
-
     # Looks ahead for one student: when each piece will be ready as the student
     # really practises, and what would help where that is too late.
     class Outlooks

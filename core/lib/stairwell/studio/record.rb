@@ -2,30 +2,6 @@
 
 module Stairwell
   module Studio
-    # What of a studio holds for all its students: `words` is a usage of
-    # {Locales}, `caution` the studio's own (nil for none).
-    Settings = Stairwell.value(:name, locale: :en, holidays: Planning::Away.new(stretches: []), caution: nil)
-
-    # Extra work beside the pieces: an exercise begins every day, the rest comes so
-    # many `times` a week; `one_of` lets the student choose.
-    ExtraWork = Stairwell.value(:id, :kind, :title, :minutes, :times, one_of: []) do
-      # @return [Boolean]
-      def exercise? = kind == "exercise"
-
-      # @return [String] what it is called in a week
-      def item_id = "work #{id}"
-    end
-
-    # A piece that was passed and is kept ready for a date.
-    KeptPiece = Stairwell.value(:id, :title, :keep_for, :steps)
-
-    # What was heard today of a step, with what was said beside it; `by` is the
-    # name of who said so, nil where it was the one who looks.
-    HeardToday = Stairwell.value(:result, by: nil, cause: nil, bar: nil, stumbles: nil, tempo: nil, note: nil)
-
-    # What a teacher changed by hand in the week before a lesson, and its version.
-    WeekOverrides = Stairwell.value(overrides: [], version: 0)
-
     # A student's record: everything that what comes next depends on, as one value.
     # Whatever a teacher or a family does is a function of it.
     #

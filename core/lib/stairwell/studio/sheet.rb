@@ -2,23 +2,6 @@
 
 module Stairwell
   module Studio
-    # What stands on a sheet of one step on one day: the item as planned, what to do
-    # in words and pictures, where it is, and what was tapped. `keys` are those of the marks that are counted in it;
-    # `last_mark` is the newest that can be taken back.
-    SheetItem = Stairwell.value(:item, :step, :title, :place, :how, :actions, :done_when, :notes, :where, :done, :struggle, :last_mark, :keys) do
-      # @return [Rational] minutes of it that are done
-      def minutes_done = item.minutes * Rational([done, item.repetitions].min, item.repetitions)
-    end
-
-    # A day of a sheet: steps, and what is no step.
-    SheetDay = Stairwell.value(:date, :minutes, :items, :warm_ups, :others) do
-      # @return [Rational]
-      def minutes_done = items.sum(0r, &:minutes_done)
-
-      # @return [Boolean]
-      def struggle? = items.any?(&:struggle)
-    end
-
     # The week sheet of one student: nothing but what is needed at the piano.
     class Sheet
       # Days a tap may be late: a phone that was offline. Own choice.

@@ -8,13 +8,6 @@ module Stairwell
     # - `starts`: where each hand that plays begins, with the key's name
     # - `score`: whether its notes can be shown; `bars`: Array<Score::Span>
     StepPlace = Stairwell.value(:picture, :starts, :score, :bars)
-    # A printed page (`page` nil where the layout is assumed) with its lines.
-    PicturePage = Stairwell.value(:page, :lines)
-    # A printed line: index of its first bar (nil where it has none), and for each
-    # bar whether it is the step's.
-    PictureLine = Stairwell.value(:line, :from, :bars)
-    # A key on which a hand begins.
-    StartingKey = Stairwell.value(:hand, :finger, :note, :midi)
 
     # @param map [Score::Map]
     # @param step [Practice::Step]

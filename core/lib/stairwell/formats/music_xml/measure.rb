@@ -3,16 +3,6 @@
 module Stairwell
   module Formats
     module MusicXML
-      # What is carried from one measure of a part to the next: the divisions of
-      # a quarter note, the transposition, and the slurs that are open.
-      Carried = Struct.new(:divisions, :transposition, :slurs) do
-        def initialize = super(1, Transposition::NONE, Set.new)
-      end
-
-      # Something a measure says besides sounding notes: its kind, where from the
-      # start of the bar in whole notes, on which staff, and what.
-      Event = Struct.new(:kind, :at, :staff, :value)
-
       # One measure of one part, read into onsets and lengths in whole notes.
       class Measure
         # A sounding note with the staff it is written on (1 the upper), its

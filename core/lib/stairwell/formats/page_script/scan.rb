@@ -5,16 +5,6 @@ require "strscan"
 module Stairwell
   module Formats
     module PageScript
-      # Raised inside the reader where a statement stops making sense.
-      class Stumble < StandardError
-        attr_reader :column
-
-        def initialize(message, column)
-          super(message)
-          @column = column
-        end
-      end
-
       # Reads one statement's value from left to right and knows the column it
       # has come to.
       class Scan

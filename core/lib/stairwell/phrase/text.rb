@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Phrase
+    # A text of the locale files; `values` is a Hash{Symbol => Object}, in which :count
+    # chooses the plural form.
+    Text = Stairwell.value(:key, values: {}) do
+      include Textual
+
+      undef_method :to_a
+
+      def to_s = I18n.t(key, raise: true, **values)
+
+      # @return [Hash{String => Object}] to be kept
+      def pack = {"say" => key, **(values.empty? ? {} : {"with" => values.to_h { |name, value| [name.to_s, Phrase.pack(value)] }})}
+    end
+  end
+end

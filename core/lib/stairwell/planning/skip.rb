@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # What to leave out when a day went badly: things that keep and polish before
+    # things that others wait for.
+    module Skip
+      # Minutes of a day that stay, at least, as a share. Own choice.
+      KEPT = 1/2r
+
+      module_function
+
+      # @param items [Array<Item>] of the day, in its order
+      # @param waiting [Hash{String => Integer}] later steps by id
+      # @return [Array<String>] ids to skip, until half of the day is left
+      def of(items, waiting = {})
+        total = items.sum(0r, &:minutes)
+        left = total
+        order = items.reject { |one| one.kind == :added }.sort_by.with_index { |one, at| [rank(one), waiting.fetch(one.id, 0), -at] }
+        order.take_while { |one| (left - one.minutes >= total * KEPT).tap { |fits| left -= one.minutes if fits } }.map(&:id)
+      end
+
+      # Extra work and runs go first, then reviews, then what is new; what was begun
+      # stays longest.
+      def rank(item)
+        {extra_work: 0, run: 1, review: 2, warm_up: 3}.fetch(item.kind) { item.begins ? 4 : 5 }
+      end
+      private_class_method :rank
+    end
+  end
+end

@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Practice
+    # What a teacher chooses when giving a piece: which hand first (:right,
+    # :left, :easier, :harder), how sections are joined (:pairs, :from_start,
+    # :from_end), where the pedal comes (:last, :before_dynamics, :none), who
+    # decides articulation and dynamics (:teacher, :student), whether it is learnt by
+    # heart, the order of aspects (stage keys, for routines that allow it), the
+    # target tempo in beats per minute (nil for the map's own), the target tempo by which slow
+    # tempos go where it was lowered since (`learnt_at`), whether repeats are taken
+    # after a jump (:as_printed, :taken, :not_taken), how fermatas are held
+    # (:as_said, :twice, :free), and the student's pace (1 is average, more is
+    # slower).
+    Choices = Stairwell.value(
+      hand_order: :right, join: :pairs, pedal: :last, articulation_by: :teacher, memory: false, order: [], target_tempo: nil, learnt_at: nil,
+      repeats: :as_printed, fermata: :as_said, pace: 1r
+    )
+
+    Choices::HAND_ORDERS = %i[right left easier harder].freeze
+    Choices::JOINS = %i[pairs from_start from_end].freeze
+    Choices::PEDALS = %i[last before_dynamics none].freeze
+    Choices::ARTICULATION = %i[teacher student].freeze
+    Choices::REPEATS = %i[as_printed taken not_taken].freeze
+    Choices::FERMATAS = %i[as_said twice free].freeze
+  end
+end

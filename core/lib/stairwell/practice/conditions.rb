@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Practice
+    # What a place has, for stages that are only for such places.
+    class Conditions
+      # @param map [Score::Map]
+      # @param share [Sections::NewShare]
+      def initialize(map, share)
+        @marks = map.markings
+        @share = share
+        @sections = map.sections.to_h { |one| [one.label, one] }
+        @touched = map.notes.select { |_, hands| hands.values.flatten.any? { |note| note.articulation.any? } }.keys
+      end
+
+      # @param condition [Symbol] see {Stage::ONLY}
+      # @param bars [Array<Integer>]
+      def met?(condition, bars)
+        case condition
+        when :pedal then over?(@marks.pedal, bars)
+        when :ornaments then over?(@marks.ornaments, bars)
+        when :lyrics then over?(@marks.verses.map(&:span), bars)
+        when :dynamics then loud_and_soft?(bars)
+        when :articulation then loud_and_soft?(bars) || @marks.section_notes.any? { |one| one.kind == :articulation && of_section?(one.section, bars) }
+        when :track then !@marks.track.nil?
+        when :together then %i[right left].all? { |hand| @share.plays?(hand, bars) } && !alternating?(bars)
+        end
+      end
+
+      # @return [Symbol, nil] the only hand that plays there, nil where both do
+      def one_hand(bars)
+        playing = %i[right left].select { |hand| @share.plays?(hand, bars) }
+        playing.first if playing.size == 1
+      end
+
+      # @return [Boolean] whether bars are of a section
+      def of_section?(label, bars)
+        section = @sections[label]
+        !section.nil? && bars.any? { |bar| section.cover?(bar) }
+      end
+
+      # @return [Boolean] whether the hands play one after the other throughout
+      def alternating?(bars)
+        said = @marks.hands.select { |one| one.use == :alternating }
+        said.any? { |one| one.span.nil? || bars.all? { |bar| one.span.cover?(bar) } }
+      end
+
+      private
+
+      def loud_and_soft?(bars) = over?(@marks.dynamics.map(&:span), bars) || (@touched & bars).any?
+
+      def over?(spans, bars) = spans.any? { |span| bars.any? { |bar| span.cover?(bar) } }
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Practice
+    # One layer of learning.
+    #
+    # - `aspect`: what it is about ({Stage::ASPECTS}); `picture` for those who
+    #   cannot read ({Stage::PICTURES})
+    # - `hands`: whose bars count, :right, :left or :both; `actions` what each
+    #   hand does, {right: :play, left: :tap} ({Stage::ACTIONS})
+    # - `scope`: :spot, :section, :join, :growing (joined sections) or :whole
+    # - `tempo_share`: of the target tempo; nil where `seconds` says how long one
+    #   repetition takes
+    # - `good_days` on fully new bars of middling difficulty; `repetitions` a day
+    # - `needs`: stages that must be done on earlier days; `after`: those that
+    #   must at least come earlier in the same sitting
+    # - `only`: conditions of the place, all of which must hold ({Stage::ONLY})
+    # - `introduced_by`: :section with its sections, or :stage when this stage itself was
+    #   introduced ({Stage::INTRODUCED_BY})
+    # - `ladder`: instead of one step at its tempo, a step for every two rungs of
+    #   the metronome scale up to it; `good_days` is then of each
+    Stage = Stairwell.value(
+      :key, :name, :scope, :good_days, :done,
+      hands: :both, actions: {}, aspect: :notes, picture: :both, tempo_share: nil, seconds: nil,
+      repetitions: Constants::REPETITIONS, needs: [], after: [], only: [], introduced_by: :section, ladder: false
+    )
+
+    Stage::ASPECTS = %i[overview position rhythm notes fingering lyrics articulation dynamics pedal ornaments tempo memory].freeze
+    Stage::ACTIONS = %i[play block tap clap say sing silent].freeze
+    Stage::SCOPES = %i[spot section join growing whole].freeze
+    Stage::PICTURES = %i[look point clap tap say sing fingers names right left both slow fast listen pedal eyes].freeze
+    Stage::INTRODUCED_BY = %i[section stage].freeze
+    Stage::ONLY = %i[pedal ornaments lyrics articulation dynamics together track].freeze
+  end
+end

@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # Folds the events of one step, day by day, into its credit. A good day is
+    # a date on which all its repetitions were done and none was a struggle.
+    # Marks of a day count before what is heard that day, however late they
+    # arrive.
+    class Fold
+      # @return [Integer] good days credited, and in all
+      attr_reader :credited, :good_days
+      attr_reader :last_result, :days, :steady_on, :good_dates, :reviews
+
+      # @param step [Practice::Step]
+      # @param marks [Array<Mark>] lasting ones
+      # @param results [Array<LessonResult>]
+      # @param asked [Hash{Date => Integer}] repetitions on days where the teacher
+      #   asked for others than the step's own
+      def initialize(step, marks, results, asked: {})
+        @step = step
+        @asked = asked
+        @credited = 0
+        @good_days = step.good_days
+        @secure = false
+        @good_dates = []
+        @reviews = 0
+        @days = marks.group_by(&:date).transform_values { |of_day| tally(of_day) }.freeze
+        by_day = results.group_by(&:date).transform_values { |of_day| of_day.max_by(&:at) }
+        (@days.keys | by_day.keys).sort.each do |date|
+          practised(date)
+          hear(by_day[date]) if by_day[date]
+          @steady_on = full? ? (@steady_on || date) : nil
+        end
+      end
+
+      def secure? = @secure && full?
+
+      # Heard "not yet", or marked as hard on two days: it wants a smaller form.
+      # @return [Boolean]
+      def troubled? = @not_yet || @days.values.count { |day| day[:struggle] } >= 2
+
+      def full? = @credited >= @good_days
+
+      def begun? = @credited.positive? || @days.any?
+
+      # @param date [Date]
+      def good?(date)
+        day = @days[date]
+        day && day[:repetitions] >= @asked.fetch(date, @step.repetitions) && !day[:struggle]
+      end
+
+      private
+
+      # A day of practice: a good day for what is learnt, a review of what is
+      # secure; one that is a struggle is secure no more.
+      def practised(date)
+        day = @days[date] or return
+
+        @secure = false if @secure && day[:struggle]
+        @reviews += 1 if secure? && day[:repetitions].positive?
+        return unless good?(date) && @credited < @good_days
+
+        @credited += 1
+        @good_dates << date
+      end
+
+      def tally(marks)
+        {repetitions: marks.count { |mark| mark.kind == :repetition }, struggle: marks.any? { |mark| mark.kind == :struggle }}
+      end
+
+      def hear(result)
+        return if result.result == :not_heard
+
+        @last_result = result
+        case result.result
+        when :not_yet
+          @not_yet = true
+          @credited /= 2
+          @secure = false
+        when :shaky
+          @good_days = [@good_days, @credited + 1].max
+          @secure = false
+        when :steady, :secure
+          @credited = @good_days
+          @reviews = 0 unless secure? && result.result == :secure
+          @secure = result.result == :secure
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,10 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # One tap on the sheet. `kind` is :repetition, :struggle or :undo; `key`
+    # names the mark, `undoes` the mark an undo takes back. `date` is the day
+    # it is for, in the studio's time zone; `at` when it was made.
+    Mark = Stairwell.value(:key, :step_id, :date, :kind, :at, undoes: nil)
+  end
+end

@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Roadmap
+    # One bar as played. `bar` is its index, `time` which time this bar is
+    # played, `pass` the pass of the innermost repeat around it, `via` how it
+    # was reached: :start, :next, :repeat, :ending, :da_capo, :dal_segno or
+    # :to_coda.
+    Visit = Stairwell.value(:bar, :time, :pass, :via)
+  end
+end

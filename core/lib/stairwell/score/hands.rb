@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Score
+    # How the hands share a span (nil for the whole piece): :right or :left
+    # only, :alternating, :together.
+    Hands = Stairwell.value(:use, span: nil)
+
+    Hands::USES = {right: "right only", left: "left only", alternating: "alternating", together: "together"}.freeze
+  end
+end

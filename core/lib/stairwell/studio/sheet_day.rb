@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # A day of a sheet: steps, and what is no step.
+    SheetDay = Stairwell.value(:date, :minutes, :items, :warm_ups, :others) do
+      # @return [Rational]
+      def minutes_done = items.sum(0r, &:minutes_done)
+
+      # @return [Boolean]
+      def struggle? = items.any?(&:struggle)
+    end
+  end
+end

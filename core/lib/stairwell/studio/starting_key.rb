@@ -1,0 +1,8 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Studio
+    # A key on which a hand begins.
+    StartingKey = Stairwell.value(:hand, :finger, :note, :midi)
+  end
+end

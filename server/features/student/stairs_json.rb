@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # A climb, drawn.
+      module StairsJson
+        module_function
+
+        # @param drawn [Studio::Climb::Drawn]
+        # @return [Hash] see the contract's Stairs
+        def of(drawn)
+          {
+            from: drawn.from.to_s, to: drawn.to.to_s, lessons: drawn.lessons.map(&:to_s),
+            flights: drawn.flights.map { |one| {name: one.name, kind: one.kind.to_s, treads: one.treads.map { |tread| tread(tread) }} }
+          }
+        end
+
+        def tread(one)
+          spans = %i[planned real likely cautious].to_h { |name| [name, one[name]&.map(&:to_s)] }
+          {id: one.id, title: one.title, state: one.state.to_s, share: one.share.to_f, **spans}
+        end
+        private_class_method :tread
+      end
+    end
+  end
+end

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    # Opens studio contexts.
+    class StudioContexts
+      attr_reader :store, :settings, :clock
+
+      # @param store [Store]
+      # @param clock [Clock]
+      # @param settings [Settings]
+      def initialize(store:, clock:, settings:)
+        @store = store
+        @clock = clock
+        @settings = settings
+      end
+
+      # @param account_id [Integer]
+      # @return [StudioContext]
+      # @raise [Problem] when the account belongs to no studio
+      def of_account(account_id)
+        studio = @store.studio_of_account(account_id)
+        raise Problem.new(403, Phrase["server.studio_context.this_account_belongs_to_no_studio"], code: "no_studio") unless studio
+
+        context(studio, account_id)
+      end
+
+      # @param id [Integer]
+      # @param account_id [Integer, nil]
+      # @return [StudioContext, nil] nil where there is no such studio
+      def of_studio(id, account_id: nil)
+        studio = @store.studio(id)
+        studio && context(studio, account_id)
+      end
+
+      private
+
+      def context(studio, account_id) = StudioContext.new(store: @store, studio: studio, clock: @clock, settings: @settings, account_id: account_id)
+    end
+  end
+end

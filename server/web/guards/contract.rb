@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Guards
+      # Requests are checked against api/openapi.yaml before a route sees them.
+      class Contract
+        DEFINITION = OpenapiFirst.load(File.expand_path("../../../api/openapi.yaml", __dir__))
+        # What the sign-in library answers itself.
+        DOOR = %w[/api/login /api/logout].freeze
+
+        # @param door [Boolean] whether the door's own addresses are checked, or all
+        #   others
+        def initialize(app, door: false)
+          @app = app
+          @door = door
+        end
+
+        def call(env)
+          return @app.call(env) unless env["PATH_INFO"].start_with?("/api/") && DOOR.include?(env["PATH_INFO"]) == @door
+
+          checked = DEFINITION.validate_request(Rack::Request.new(env))
+          return problem(checked.error).to_rack if checked.error
+
+          env[OpenapiFirst::REQUEST] = checked
+          @app.call(env)
+        end
+
+        private
+
+        STATUS = {not_found: 404, method_not_allowed: 405, unsupported_media_type: 415}.freeze
+
+        def problem(failure)
+          first = failure.errors&.first
+          field = first&.instance_location.to_s.delete_prefix("/")
+          detail = first ? words(first, field) : WORDS.fetch(failure.type, Phrase["server.guards.the_request_could_not_be_read_2"])
+          Problem.new(STATUS.fetch(failure.type, 400), "#{detail.to_s.delete_suffix(".")}.", code: failure.type.to_s, field: field.empty? ? nil : field)
+        end
+
+        WORDS = {
+          not_found: Phrase["server.guards.there_is_nothing_at_this_address"], method_not_allowed: Phrase["server.guards.this_address_does_not_take_that"],
+          unsupported_media_type: Phrase["server.guards.this_address_does_not_take_that_2"]
+        }.freeze
+
+        def words(error, field)
+          missing = error.details&.fetch("missing_keys", nil)
+          return Phrase["server.guards.must_be_given", fields: Phrase.list(missing, by: :comma)] if missing
+
+          what = field.empty? ? Phrase["server.guards.the_request"] : Phrase["server.guards.quoted", field: field]
+          Phrase["server.guards.does_not_fit", what: what, why: error.message.sub(/ at (root|`[^`]*`)/, "")]
+        end
+      end
+    end
+  end
+end
