@@ -27,7 +27,7 @@ RSpec.describe "Malformed input" do
   end
 
   # A fifth of it in every run, all of it under the slow tag.
-  many = ->(times) { ENV["SLOW"] ? times : times / 5 }
+  many = ->(times) { Slow.turn?(2) ? times : times / 5 }
 
   values = ["", "0", "-1", "99999999999", "1/0", "NaN", "x", "2.5", "D.S. al Coda", "L.H.", "🎹"]
 
