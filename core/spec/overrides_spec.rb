@@ -170,7 +170,7 @@ RSpec.describe "The teacher's hand on a week" do
     raised = Stairwell::Planning::Urgency.call(tasks, due: {2 => from + 4}, **more)
     expect(raised.map(&:priority)).to eq([0, 1])
     expect(days(week(raised)).first(2)).to eq([%w[2/a], %w[2/a]])
-    expect(item(week(raised), "2/a", :wed).why).to include("due on 7 March and late if it waited its turn, so it goes first")
+    expect(item(week(raised), "2/a", :wed).why).to include("due on 7 March and would be late if it waited its turn, so it goes first")
     expect(Stairwell::Planning::Urgency.call(tasks, due: {2 => from + 60}, **more)).to eq(tasks)
   end
 

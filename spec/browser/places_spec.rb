@@ -166,6 +166,6 @@ RSpec.describe "Every place" do
     click_button "Withdraw"
     expect(page).to have_button("Make a private link")
     visit path
-    expect(page).to have_css("[role=alert]", text: "This link is not in use any more")
+    expect(page).to have_css("[role=alert]", text: "This link is no longer in use")
   end
 end

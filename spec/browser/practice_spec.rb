@@ -72,7 +72,7 @@ RSpec.describe "Sheet, lesson and student" do
         expect(page).to have_button("▶ 44")
       end
       find("summary", text: "More").click
-      expect(page).to have_text("what your doctor and local rules say goes first")
+      expect(page).to have_text("your doctor's advice and local rules come first")
     end
   end
 

@@ -107,14 +107,15 @@ RSpec.describe "From the page to the next week" do
     click_button "Open lesson"
     expect(page).to have_css("h1", text: "Nell, Wednesday 10 March")
     expect(page).to have_text("practised on 1 of 5 days")
-    expect(find("[aria-current=true]")).to have_text(/\AA, left hand/)
+    # B1 rests on B, so that most of what is to come waits for the hand of B that is not done.
+    expect(find("[aria-current=true]")).to have_text(/\AB, right hand/)
     expect_accessible
     keys("3")
     expect(page).to have_css("[role=listitem][data-at='0']", text: /steady\z/)
     keys("4")
     expect(page).to have_css("[role=listitem][data-at='1']", text: /secure\z/)
     expect(page).to have_css("h2", text: /Heard today · 2 of/)
-    expect(page).to have_css("section[aria-label^='Fri 12 Mar'] button, section[aria-label^='Thu 11 Mar'] button", text: "A, hands together")
+    expect(page).to have_css("section[aria-label^='Fri 12 Mar'] button, section[aria-label^='Thu 11 Mar'] button", text: "B, hands together")
   end
 
   it "walks the eight steps" do

@@ -231,6 +231,17 @@ RSpec.describe "The workbench" do
     page.driver.browser.delete_network_conditions
   end
 
+  it "saves what was changed when one goes elsewhere before it rested" do
+    open_piece
+    choose(3)
+    keys("f")
+    expect(page).to have_button("Take away fine")
+    go "Students"
+    expect(page).to have_css("h1", text: "Students")
+    # Nobody opens the piece again, whose draft this browser has too.
+    page.document.synchronize(15, errors: [RSpec::Expectations::ExpectationNotMetError]) { expect(stored).to include("fine: 3") }
+  end
+
   it "tells who changed what, and goes back, which can be undone" do
     open_piece
     choose(12)

@@ -68,7 +68,7 @@ RSpec.describe "The teacher's hand" do
     stale = draw("leave_out", id: first_item["id"], seen: 0)
     expect([status, stale["code"], stale["kept"]["version"]]).to eq([409, "stale", 1])
     expect(draw("move", id: "x", date: "2027-03-04")["detail"]).to include("where it goes")
-    expect(draw("pin", id: "x", date: "2027-02-31")["detail"]).to include("is no date")
+    expect(draw("pin", id: "x", date: "2027-02-31")["detail"]).to include("is not a date")
     expect(days(ask(:get, path))).to eq(days(student))
   end
 
@@ -196,7 +196,7 @@ RSpec.describe "The teacher's hand" do
       week = ask(:get, path)["week"]
       expect(week["next_lesson"]).to eq("2027-03-17")
       expect(week["days"].map { |day| day["date"] }).to eq(%w[2027-03-04 2027-03-05 2027-03-13 2027-03-14 2027-03-15])
-      expect(ask(:put, "/api/studio/settings", {holidays: [{from: "2027-03-12", to: "2027-03-06"}]})["detail"]).to include("Turn the two dates round")
+      expect(ask(:put, "/api/studio/settings", {holidays: [{from: "2027-03-12", to: "2027-03-06"}]})["detail"]).to include("Swap the two dates")
     end
   end
 end

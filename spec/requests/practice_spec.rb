@@ -58,7 +58,7 @@ RSpec.describe "Practice and lessons" do
     [key, *Array.new(5) { SecureRandom.uuid }].shuffle.each { |one| mark(sheet, item, key: one, day: "2027-03-04") }
     step = ask(:get, "/api/students/#{student["id"]}")["pieces"].first["steps"].first
     expect(step["credited"]).to eq(1)
-    expect(mark(sheet, item, day: "2027-03-13")["detail"]).to include("cannot be taken")
+    expect(mark(sheet, item, day: "2027-03-13")["detail"]).to include("can no longer be counted")
     expect(mark(sheet, item, day: "2026-12-01")["code"]).to eq("late")
   end
 

@@ -10,7 +10,7 @@ type Draft<V> = { typed: V; over: Stored<V> };
 
 /** How something is sent; one of react-query's mutations. */
 type Sending<V, Out> = {
-  mutate: (value: Stored<V>, options?: { onSuccess?: (out: Out) => void }) => void;
+  mutateAsync: (value: Stored<V>) => Promise<Out>;
   reset: () => void;
   isPending: boolean;
   error: Trouble | null;
@@ -54,6 +54,8 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
   const [over, setOver] = useState<Stored<V>>(draft?.over ?? stored);
   const [value, setValue] = useState<V>(draft ? draft.typed : stored.value);
   const sent = useRef<V | undefined>(undefined);
+  /** What is on its way, and what the server will then have. */
+  const flying = useRef<Promise<Stored<V>> | null>(null);
   const calm = useCalm(value, rest);
   const changed = value !== over.value;
   const away = offline(sending.error);
@@ -63,7 +65,16 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
 
   const send = (next: V, version: number) => {
     sent.current = next;
-    sending.mutate({ value: next, version }, { onSuccess: (out) => setOver({ value: next, version: versionOf(out) }) });
+    const going = sending.mutateAsync({ value: next, version }).then((out) => ({
+      value: next,
+      version: versionOf(out),
+    }));
+    flying.current = going;
+    const landed = () => {
+      if (flying.current === going) flying.current = null;
+    };
+    // What went wrong is in `sending`.
+    going.then(setOver, () => {}).finally(landed);
   };
   const save = () => {
     if (changed && ready && !sending.isPending && !stale && !refused) send(value, over.version);
@@ -86,6 +97,17 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
     if (changed) localStorage.setItem(shelf, JSON.stringify({ typed: value, over } satisfies Draft<V>));
     else localStorage.removeItem(shelf);
   }, [shelf, changed, value, over]);
+
+  // Whoever goes elsewhere does not wait for a rest: it is saved at once.
+  const leaving = useRef(() => {});
+  leaving.current = () => {
+    if (!changed || !ready || stale) return;
+    const from = flying.current ?? Promise.resolve(over);
+    from
+      .then((seen) => (seen.value === value ? undefined : sending.mutateAsync({ value, version: seen.version })))
+      .catch(() => {}); // This browser has it.
+  };
+  useEffect(() => () => leaving.current(), []);
 
   const { reset } = sending;
   useEffect(() => {

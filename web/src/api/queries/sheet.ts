@@ -38,7 +38,7 @@ export type Mark = paths["/api/sheet/{token}/marks"]["post"]["requestBody"]["con
 export const useMarks = (token: string) => {
   const cache = useQueryClient();
   const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
-  return useQueue<Mark, Schemas["Tapped"]>(
+  const queue = useQueue<Mark, Schemas["Tapped"]>(
     `stairwell-marks-${token}`,
     (mark) => ask(api.POST("/api/sheet/{token}/marks", { params: { path: { token } }, body: mark })),
     (tapped) => {
@@ -47,6 +47,13 @@ export const useMarks = (token: string) => {
       rest.current = setTimeout(() => cache.invalidateQueries({ queryKey: ["sheet", token], exact: true }), RESTED);
     },
   );
+  // A sheet that is on its way does not know of the tap, and would take it back.
+  const push = (mark: Mark) => {
+    clearTimeout(rest.current);
+    cache.cancelQueries({ queryKey: ["sheet", token], exact: true });
+    queue.push(mark);
+  };
+  return { ...queue, push };
 };
 
 export const loadStepSound = (token: string, assignment_id: number, step_id: string) =>

@@ -35,7 +35,7 @@ function useWords(lesson: Lesson, field: "recap" | "notes") {
     stored: { value: lesson.lesson[field], version },
     sending: {
       ...write,
-      mutate: ({ value, version }, options) => write.mutate({ [field]: value, version }, options),
+      mutateAsync: ({ value, version }) => write.mutateAsync({ [field]: value, version }),
       variables: write.variables && { value: write.variables[field] ?? null, version: write.variables.version },
     },
     versionOf: (saved) => saved.version,

@@ -27,7 +27,7 @@ export function useBench(piece: Piece, whose: Whose) {
     stored: { value: piece.script, version: piece.revision },
     sending: {
       ...save,
-      mutate: ({ value, version }, options) => save.mutate({ script: value, revision: version }, options),
+      mutateAsync: ({ value, version }) => save.mutateAsync({ script: value, revision: version }),
       variables: save.variables && { value: save.variables.script, version: save.variables.revision },
     },
     versionOf: (saved) => saved.revision,
