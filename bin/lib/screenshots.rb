@@ -123,7 +123,7 @@ class Photographer
     sleep 1.2
     bar(9).click
     @driver.action.key_down(:shift).send_keys(:arrow_right, :arrow_right).key_up(:shift).perform
-    find("input[aria-label='Say more about these bars']").send_keys("pass 2: 9-11 left hand, softer", :enter)
+    find("input[aria-label='More about these bars']").send_keys("pass 2: 9-11 left hand, softer", :enter)
     sleep 1
     find("h1").click
     keys("x")

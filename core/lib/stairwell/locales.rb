@@ -31,7 +31,7 @@ module Stairwell
     end
 
     # @return [Array<Symbol>] tags
-    def all = @files.map { |file| File.basename(file, ".*").to_sym }.uniq
+    def all = @files.map { |file| File.basename(file, ".*").to_sym }.uniq.sort
 
     # @param tag [String, Symbol]
     # @return [Boolean]

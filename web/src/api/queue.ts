@@ -33,14 +33,15 @@ export function useQueue<Item extends { key: string }, Out>(
         const key = item.key;
         const out = await doing.current.send(item);
         keep(stored<Item>(name).filter((one) => one.key !== key));
-        setTrouble(null);
+        // That something was refused is told until one goes on.
+        setTrouble((before) => (before && forGood(before) ? before : null));
         doing.current.onSent(out);
       }
     } catch (error) {
       const met = error instanceof Trouble ? error : null;
       setTrouble(met);
       // What the server refuses for good does not stand in the way of the rest.
-      if (met && met.problem.code !== "offline" && met.problem.status < 500) keep(stored<Item>(name).slice(1));
+      if (met && forGood(met)) keep(stored<Item>(name).slice(1));
     } finally {
       busy.current = false;
     }
@@ -58,11 +59,14 @@ export function useQueue<Item extends { key: string }, Out>(
   }, [waiting.length, flush]);
 
   const push = (item: Item) => {
+    setTrouble((before) => (before && forGood(before) ? null : before));
     keep([...stored<Item>(name), item]);
     flush();
   };
   return { waiting, push, trouble, offline: trouble?.problem.code === "offline" };
 }
+
+const forGood = ({ problem }: Trouble) => problem.code !== "offline" && problem.status < 500;
 
 function stored<Item>(name: string): Item[] {
   try {

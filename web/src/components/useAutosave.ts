@@ -73,11 +73,16 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
     const landed = () => {
       if (flying.current === going) flying.current = null;
     };
+    const gone = (now: Stored<V>) => {
+      landed();
+      setOver(now);
+    };
     // What went wrong is in `sending`.
-    going.then(setOver, () => {}).finally(landed);
+    going.then(gone, landed);
   };
   const save = () => {
-    if (changed && ready && !sending.isPending && !stale && !refused) send(value, over.version);
+    // As long as something flies, nobody knows over which version the next one goes.
+    if (changed && ready && !flying.current && !stale && !refused) send(value, over.version);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was typed, and that it can be sent, sets it off
   useEffect(() => {

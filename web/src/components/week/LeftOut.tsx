@@ -80,10 +80,7 @@ export function Unmet({ week, onTakeBack }: { week: Week; onTakeBack: (id: strin
     >
       {week.unmet.map((one) => (
         <Flex key={`${one.id} ${one.date}`} gap="8px" align="baseline">
-          <Text>
-            {t("components.week.left_out.you_put")} <b>{one.title}</b>{" "}
-            {t("components.week.left_out.there_but", { why: one.why })}
-          </Text>
+          <Text>{t("components.week.left_out.you_put_it_there", { title: one.title, why: one.why })}</Text>
           <Button size="xs" onClick={() => onTakeBack(one.id)}>
             {t("components.week.left_out.leave_it_out")}
           </Button>

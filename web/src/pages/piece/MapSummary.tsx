@@ -76,7 +76,7 @@ export function MapSummary({
                 {join.from} → {join.to}
               </Letter>
               <Text fontSize="sm">
-                {join.hard && <b>{t("piece.map_summary.hard")}</b>}
+                {join.hard && <b>{t("piece.map_summary.hard")} </b>}
                 {join.words || t("piece.map_summary.nothing_is_known_of_it")}
               </Text>
             </Flex>
