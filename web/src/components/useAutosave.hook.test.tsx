@@ -123,9 +123,11 @@ test("without a connection it stays in this browser, and is saved when the plug 
   await pass(10_000);
   expect(result.current.state).toBe("offline");
   unmount();
+  await pass(0);
   // Another day, in the same browser.
   const again = open();
   expect([again.result.current.value, server.text]).toEqual(["typed offline", "old"]);
+  await pass(0);
   server.plug = false;
   await pass(3_600);
   expect([server.text, again.result.current.state, kept()]).toEqual(["typed offline", "saved", null]);
@@ -227,6 +229,14 @@ test("also what was typed while something was on its way", async () => {
   await act(async () => server.answer());
   await pass(0);
   expect([server.seen, server.text]).toEqual([["one", "one two"], "one two"]);
+});
+
+test("what is stored already, as by leaving and coming back at once, is no conflict", async () => {
+  const { result } = open();
+  act(() => result.current.set("the same"));
+  Object.assign(server, { text: "the same", version: 2 });
+  await pass(600);
+  expect([result.current.state, result.current.version, kept()]).toEqual(["saved", 2, null]);
 });
 
 test("nothing is sent by leaving where nothing was typed, or someone else was quicker", async () => {

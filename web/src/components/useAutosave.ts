@@ -133,6 +133,13 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
     setValue(to);
   };
 
+  // What they stored is what stands here.
+  const agreed = stale !== null && stale.value === value;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only that they are the same sets it off
+  useEffect(() => {
+    if (agreed) settle(value);
+  }, [agreed]);
+
   return {
     value,
     set: setValue,
