@@ -3,32 +3,7 @@
 require_relative "../spec_helper"
 
 RSpec.describe "The workbench" do
-  include_context "a student with a piece"
-
-  def open_piece(id = 1)
-    sign_in
-    visit "/library/#{id}"
-    expect(page).to have_css("[data-bar]")
-  end
-
-  def saved = expect(page).to have_css("[role=status]", exact_text: "Saved")
-
-  def stored(id = 1) = TestApp::OWNER[:map_revisions].where(piece_id: id).reverse(:revision).get(:script)
-
-  def choose(from, to = from)
-    bar_at(from).find("rect", match: :first).click
-    action = page.driver.browser.action.key_down(:shift)
-    (to - from).times { action.send_keys(:arrow_right) }
-    action.key_up(:shift).perform
-    expect(page).to have_css("[data-bar='#{to}'][aria-selected=true]")
-  end
-
-  def control(key) = page.driver.browser.action.key_down(:control).send_keys(key).key_up(:control).perform
-
-  def say(statement)
-    fill_in "More about these bars", with: statement
-    click_button "Add it"
-  end
+  include_context "at the workbench"
 
   it "maps two pages with repeats, endings and a coda by keys alone" do
     api { ask(:post, "/api/pieces", {script: "title: Weir\npage 1: 16\n"}) }
@@ -92,17 +67,6 @@ RSpec.describe "The workbench" do
     expect(stored).to include("# ask about the pedal\n")
   end
 
-  it "keeps what was typed when the page is left before it was saved" do
-    open_piece
-    click_tab "Text"
-    fill_in "Page script", with: "#{Requests::SCRIPT}fine: 8\n"
-    visit "/studio"
-    visit "/library/1"
-    expect(page).to have_css("[data-bar='8'][aria-label*='fine']")
-    saved
-    expect(stored).to include("fine: 8")
-  end
-
   it "moves and resizes a section's band and a line's end by dragging" do
     open_piece
     pull = lambda do |from, dx|
@@ -133,22 +97,6 @@ RSpec.describe "The workbench" do
     expect(page).to have_text("The signs and counts of the page add up.")
     saved
     expect(stored).to include("da capo: 12\n")
-  end
-
-  it "shows both when two teachers change the same piece, and lets one put one's own on top" do
-    open_piece
-    api { ask(:put, "/api/pieces/1/script", {script: "#{Requests::SCRIPT}fine: 8 # theirs\n", revision: 1}) }
-    choose(12)
-    keys("b")
-    expect(page).to have_css("[role=alert]", text: "Mira Quist changed this piece while you were working on it.")
-    expect(page).to have_css("[role=alert]", text: "fine: 8 # theirs")
-    expect(page).to have_css("[role=alert]", text: "double bar: 12")
-    click_button "Put my changes on top of theirs"
-    saved
-    expect(stored).to include("fine: 8 # theirs\n", "double bar: 12\n")
-    # Undo still knows what was mine alone.
-    click_button "Undo"
-    expect(page).to have_no_css("[data-bar='8'][aria-label*='fine']")
   end
 
   it "walks bar by bar, says jumps before they come, and plays with a click" do
@@ -206,65 +154,6 @@ RSpec.describe "The workbench" do
     select "For the whole studio", from: "For whom"
     expect(page).to have_css("[data-visit]", count: 20)
     expect(TestApp::OWNER[:piece_layers].select_map(%i[student_id script])).to eq([[student["id"], "without repeat: 1-8\n"]])
-  end
-
-  it "loses no click and no letter without a connection, says so, and keeps them when it is back" do
-    open_piece
-    saved
-    browser = page.driver.browser
-    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
-    choose(12)
-    keys("f")
-    expect(page).to have_css("[role=status]", text: "No connection: kept in this browser until it is back")
-    browser.delete_network_conditions
-    expect(page).to have_css("[data-bar='12'][aria-label*='fine']")
-    saved
-    expect(stored).to include("fine: 12\n")
-    click_tab "Text"
-    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
-    find_field("Page script").send_keys("# and on")
-    expect(page).to have_css("[role=status]", text: "No connection")
-    browser.delete_network_conditions
-    saved
-    expect(stored).to include("# and on")
-  ensure
-    page.driver.browser.delete_network_conditions
-  end
-
-  it "saves what was changed when one goes elsewhere before it rested" do
-    open_piece
-    choose(3)
-    keys("f")
-    expect(page).to have_button("Take away fine")
-    go "Students"
-    expect(page).to have_css("h1", text: "Students")
-    # Nobody opens the piece again, whose draft this browser has too.
-    page.document.synchronize(15, errors: [RSpec::Expectations::ExpectationNotMetError]) { expect(stored).to include("fine: 3") }
-  end
-
-  it "tells who changed what, and goes back, which can be undone" do
-    open_piece
-    choose(12)
-    keys("f")
-    saved
-    TestApp::OWNER[:map_revisions].update(made_at: Sequel.lit("made_at - interval '1 hour'"))
-    click_tab "Past"
-    click_button "What changed"
-    expect(page).to have_text("section A1: 5-8 like A except 8")
-    api { ask(:put, "/api/pieces/1/script", {script: "title: The Lock Gate\npage 12: 4 4 4\n", revision: 2}) }
-    visit "/library/1"
-    expect(page).to have_no_button("Show section A")
-    click_tab "Past"
-    click_button "What changed", match: :first
-    expect(page).to have_text("Taken out")
-    select "nothing", from: "compared with"
-    expect(page).to have_no_text("No longer said")
-    all("button", text: "What changed").last.click
-    click_button "Go back to this"
-    expect(page).to have_css("[data-bar='1'][aria-label*='section A']")
-    saved
-    click_button "Undo"
-    expect(page).to have_no_css("[data-bar='1'][aria-label*='section A']")
   end
 
   it "shows the notes of the chosen bars of a loaded score" do

@@ -30,7 +30,7 @@ RSpec.describe "Languages" do
       nil => "en", "" => "en", "en-GB" => "en-GB", "en-US,en;q=0.9" => "en-US", "en-AU" => "en", "de, en-GB;q=0.7, en-US;q=0.8" => "en-US", "xx" => "en",
       "*" => "en", "en-GB;q=0, en-US;q=0.1" => "en-US", "en-GB;q=0" => "en", "../../etc/passwd" => "en", "en-US;q=abc" => "en-US", ("x-" * 5_000) => "en"
     }.each do |asked, spoken|
-      it "is #{spoken} where the browser asks for #{asked.inspect.to_s[0, 40]}" do
+      it "is #{spoken} where the browser asks for #{asked.inspect[0, 40]}" do
         expect(get("/", "Accept-Language" => asked).body).to include(%(<html lang="#{spoken}">))
         expect(ask(:get, "/api/session")["locale"]).to eq(spoken)
       end
@@ -96,7 +96,7 @@ RSpec.describe "Languages" do
     after = ask(:get, "/api/students/#{id}")
     expect(places.call(after)).to eq(places.call(before).map { |place| place.gsub(/\bbar(s?)\b/, 'measure\1') })
     expect(after["pieces"].first["steps"].map { |step| step["place"] }).to include(match(/measure/)).and(all(satisfy { |place| !place.match?(/\bbars?\b/) }))
-    kept = TestApp::OWNER[:week_plans].select_map(:plan).map(&:to_s).join
+    kept = TestApp::OWNER[:week_plans].select_map(:plan).join
     expect(kept).to include(%("say": "practice.wording.all_bars")).and(satisfy { |text| !text.include?("all 4 bars") })
     speak("en")
     expect(ask(:get, "/api/students/#{id}")).to eq(before)

@@ -15,6 +15,7 @@ require_relative "music_xml/marks"
 require_relative "music_xml/signs"
 require_relative "music_xml/reader"
 require_relative "music_xml/directions"
+require_relative "music_xml/note_writer"
 require_relative "music_xml/writer"
 
 module Stairwell

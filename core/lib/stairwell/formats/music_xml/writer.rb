@@ -12,9 +12,6 @@ module Stairwell
         DIVISIONS = 24
         MARKS = {tocoda: "To Coda", fine: "Fine"}.freeze
         STAVES = {right: ["1", "1"], left: ["2", "5"]}.freeze
-        # Note types by length in whole notes, plain and dotted, longest first.
-        TYPES = Reader::UNITS.flat_map { |name, length| [[length * 3 / 2, name, true], [length, name, false]] }
-          .sort_by { |length, _, _| -length }.freeze
 
         # @param map [Score::Map]
         def initialize(map)
@@ -22,7 +19,7 @@ module Stairwell
           @loops = Roadmap::Repeats.of(map).loops
           @breaks = breaks
           @directions = Directions.new(map, DIVISIONS)
-          @fermatas = map.markings.fermatas.to_h { |one| [[one.bar, one.beat], one] }
+          @notes = NoteWriter.new(map)
         end
 
         # @return [String] XML text
@@ -57,7 +54,7 @@ module Stairwell
             rehearsals(xml, bar.index)
             marks(xml, bar.index, {segno: @map.segno, coda: @map.coda})
             @directions.write(xml, bar)
-            notes(xml, bar)
+            @notes.write(xml, bar)
             marks(xml, bar.index, {tocoda: @map.to_coda, fine: @map.fine})
             @map.jumps.each { |jump| jump(xml, jump) if jump.after == bar.index }
             right_line(xml, bar.index)
@@ -113,7 +110,7 @@ module Stairwell
           tempo = @map.tempo
           return unless tempo.mark
 
-          _, unit, dotted = type(tempo.mark_unit)
+          _, unit, dotted = NoteWriter.type(tempo.mark_unit)
           xml.direction(placement: "above") do
             xml.send(:"direction-type") { xml.words(tempo.words) } if tempo.words
             xml.send(:"direction-type") do
@@ -173,90 +170,6 @@ module Stairwell
         end
 
         def closes?(loop, index) = (1...loop.times).any? { |pass| loop.back_after(pass) == index }
-
-        def notes(xml, bar)
-          STAVES.each_with_index do |(hand, (staff, voice)), at|
-            xml.backup { xml.duration(units(bar.length)) } if at.positive?
-            voice(xml, @map.notes.dig(bar.index, hand).to_a, bar, staff, voice)
-          end
-        end
-
-        def voice(xml, notes, bar, staff, voice)
-          reached = 0r
-          notes.group_by(&:onset).sort.each do |onset, together|
-            rests(xml, onset - reached, staff, voice)
-            together.flat_map(&:graces).each { |pitch| grace(xml, pitch, staff, voice) }
-            held = @fermatas[[bar.index, 1 + onset / bar.meter.count_length]]
-            together.each_with_index { |note, at| note(xml, note, at.positive?, staff, voice, held) }
-            reached = onset + together.map(&:length).max
-          end
-          rests(xml, bar.length - reached, staff, voice)
-        end
-
-        def note(xml, note, chord, staff, voice, held)
-          xml.note do
-            xml.chord if chord
-            pitch(xml, note.pitch)
-            value(xml, note.length, staff, voice) { xml.tie(type: "stop") if note.tied }
-            notations(xml, note, held)
-          end
-        end
-
-        def pitch(xml, pitch)
-          xml.pitch do
-            xml.step(pitch.step)
-            xml.alter(pitch.alter) unless pitch.alter.zero?
-            xml.octave(pitch.octave)
-          end
-        end
-
-        def grace(xml, pitch, staff, voice)
-          xml.note do
-            xml.grace(slash: "yes")
-            pitch(xml, pitch)
-            xml.voice(voice) && xml.type("eighth") && xml.staff(staff)
-          end
-        end
-
-        # Slurs are not kept note by note and are not written.
-        def notations(xml, note, held)
-          touch = note.articulation - %w[slurred broken]
-          return unless note.finger || note.articulation.include?("broken") || touch.any? || held
-
-          xml.notations do
-            xml.technical { xml.fingering(note.finger) } if note.finger
-            xml.articulations { touch.each { |name| xml.send(name.tr(" ", "-")) } } if touch.any?
-            xml.arpeggiate if note.articulation.include?("broken")
-            xml.fermata if held
-          end
-        end
-
-        def rests(xml, length, staff, voice)
-          while length.positive?
-            part = type(length).first
-            xml.note do
-              xml.rest
-              value(xml, part, staff, voice)
-            end
-            length -= part
-          end
-        end
-
-        def value(xml, length, staff, voice)
-          xml.duration(units(length))
-          yield if block_given?
-          xml.voice(voice)
-          _, name, dotted = type(length)
-          xml.type(name)
-          xml.dot if dotted
-          xml.staff(staff)
-        end
-
-        # @return [Array(Rational, String, Boolean)] the longest note value that
-        #   fits, its name, and whether it is dotted
-        def type(length) = TYPES.find { |value, _, _| value <= length } || [length, TYPES.last[1], false]
-
-        def units(length) = (length * 4 * DIVISIONS).to_i
       end
 
       # @param map [Score::Map]
