@@ -1,12 +1,31 @@
+import { readFileSync } from "node:fs";
 import react from "@vitejs/plugin-react";
+import { load } from "js-yaml";
+import type { Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 import { defineConfig } from "vitest/config";
 import { filesOf } from "./bundles.ts";
 
-// The server replaces __NONCE__ in each answer with a nonce of its own.
+// What the server does with the page and its texts, while one develops: in English.
+const TEXTS = "/texts/en.json";
+const developing: Plugin = {
+  name: "texts-while-developing",
+  apply: "serve",
+  transformIndexHtml: (html) =>
+    html.replace("__LOCALE__", "en").replace("__TEXTS__", `{&quot;en&quot;:&quot;${TEXTS}&quot;}`),
+  configureServer: (server) => {
+    server.middlewares.use(TEXTS, (_, response) => {
+      const { en } = load(readFileSync("locales/en.yml", "utf8")) as { en: { web: object } };
+      response.end(JSON.stringify(en.web));
+    });
+  },
+};
+
+// The server replaces __NONCE__, __LOCALE__ and __TEXTS__ in each answer with a nonce of its own.
 export default defineConfig({
   plugins: [
     react(),
+    developing,
     // Keeps the week sheet at hand without a connection: its files (and no teacher's
     // page), the page, and the sheet as it was last seen. Only what lies under /s/ is
     // answered from there; a newer build drops the files of the one before.

@@ -10,7 +10,7 @@ import { Trouble } from "./api/client";
 import { Pages } from "./pages/Pages";
 import { looks, wear } from "./theme/looks";
 import { system } from "./theme/system";
-import { speak } from "./words";
+import { begin } from "./words";
 import "./theme/print.css";
 
 wear(looks());
@@ -31,9 +31,8 @@ const queries = new QueryClient({
   },
 });
 
-// The page comes in the language the browser asks for; without its texts there is
-// nothing to be said.
-await speak(document.documentElement.lang);
+// The page comes in the language the browser asks for.
+await begin(document.documentElement.lang);
 
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>

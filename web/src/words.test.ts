@@ -1,5 +1,5 @@
 import { expect, test, vi } from "vitest";
-import { language, speak, t, teach } from "./words";
+import { begin, language, speak, t, teach } from "./words";
 
 test("a count takes the plural its language has", () => {
   const said = [0, 1, 2].map((count) => t("today.today_page.lessons", { count }));
@@ -36,4 +36,22 @@ test("a language's texts are fetched once, and without them the one before goes 
   await expect(speak("nl")).rejects.toThrow("nl");
   expect([language(), t("components.states.open")]).toEqual(["en", "open"]);
   vi.unstubAllGlobals();
+});
+
+test("a first language is asked for until it comes, if only English", async () => {
+  vi.useFakeTimers();
+  const asked: string[] = [];
+  vi.stubGlobal("fetch", async (address: string) => {
+    asked.push(address);
+    if (asked.length < 3) throw new TypeError("no connection");
+    return new Response(JSON.stringify({ yes: "yes" }));
+  });
+  vi.stubGlobal("document", { querySelector: () => ({ content: JSON.stringify({ en: "/texts/en-1.json" }) }) });
+  const begun = begin("tlh");
+  await vi.advanceTimersByTimeAsync(10_000);
+  await begun;
+  expect([asked, t("yes")]).toEqual([Array(3).fill("/texts/en-1.json"), "yes"]);
+  await speak("en");
+  vi.unstubAllGlobals();
+  vi.useRealTimers();
 });

@@ -33,11 +33,23 @@ export const teach = (locale: string, texts: object) =>
 /** Speaks a language from now on; its texts are fetched once. */
 export async function speak(locale: string): Promise<void> {
   if (!words.hasResourceBundle(locale, "translation")) {
-    const response = await fetch(addresses()[locale] ?? "");
+    const response = await fetch(addresses()[locale] ?? addresses().en ?? "");
     if (!response.ok) throw new Error(`no texts of ${locale}`);
     teach(locale, await response.json());
   }
   await words.changeLanguage(locale);
+}
+
+// Milliseconds until a first language is asked for again.
+const AGAIN = 2_000;
+
+/** Speaks a first language. Without any there is nothing to be said, so that it is asked
+ * for until it comes. */
+export async function begin(locale: string): Promise<void> {
+  await speak(locale).catch(async () => {
+    await new Promise((go) => setTimeout(go, AGAIN));
+    await begin(locale);
+  });
 }
 
 /** Speaks the language of whoever is here.
