@@ -2,18 +2,23 @@
 
 require "date"
 
-# Comparisons that take long run with SLOW=1, all of them. With SLOW=rotate, as CI does,
-# those whose turn it is: each has a number, and on PARTS days in a row all of them run.
+# Comparisons that take long run with SLOW=1, whole. With SLOW=rotate, as CI does, a part
+# of each runs every day, and in PARTS days all of it.
 module Slow
-  PARTS = 3
+  PARTS = 10
 
-  # @param part [Integer] of the comparison, from 0
-  # @return [Boolean]
-  def self.turn?(part, wanted: ENV["SLOW"], today: Date.today)
-    case wanted
-    when nil, "" then false
-    when "rotate" then today.jd % PARTS == part
-    else true
-    end
+  # @return [Boolean] whether they run at all
+  def self.wanted?(wanted = ENV["SLOW"]) = !wanted.to_s.empty?
+
+  # @return [Boolean] whether they run whole
+  def self.whole?(wanted = ENV["SLOW"]) = wanted?(wanted) && wanted != "rotate"
+
+  # @param total [Integer] of cases
+  # @return [Array(Integer, Integer)] how many of them run, and how many stand before
+  def self.part(total, wanted: ENV["SLOW"], today: Date.today)
+    return [total, 0] if whole?(wanted)
+
+    count = total / PARTS
+    [count, count * (today.jd % PARTS)]
   end
 end
