@@ -8,6 +8,7 @@ require "rack/session"
 require "sinatra/base"
 require "stairwell"
 
+require_relative "limits"
 require_relative "settings"
 require_relative "store"
 require_relative "problem"

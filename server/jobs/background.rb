@@ -8,9 +8,6 @@ module Stairwell
     # none is lost when the server stops; they are worked on beside the web server,
     # or by a process of their own.
     module Jobs
-      # Jobs worked on at once. Own choice: planning is all computing.
-      WORKERS = 1
-
       class << self
         # @return [StudioContexts] where jobs work
         attr_accessor :contexts
@@ -26,7 +23,7 @@ module Stairwell
 
         # Begins to work on jobs, in threads of this process.
         # @return [Que::Locker] stop it with #stop!
-        def start = Que::Locker.new(worker_priorities: [nil] * WORKERS, poll_interval: 2)
+        def start = Que::Locker.new(worker_priorities: [nil] * Limits::JOBS_AT_ONCE, poll_interval: 2)
       end
     end
   end

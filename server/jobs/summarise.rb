@@ -7,11 +7,6 @@ module Stairwell
     module Jobs
       # Makes the summaries of a studio's students that are not fresh, some at a time.
       class Summarise < Que::Job
-        # Students at a time. Own choice: a snapshot of some seconds at the most.
-        SOME = 8
-        # Rounds before it stops. Own choice: far more than any studio needs.
-        MOST = 400
-
         # Puts it where it is needed, unless it lies there already: one statement either
         # way.
         # @param context [StudioContext]
@@ -27,8 +22,8 @@ module Stairwell
         # @param studio_id [Integer]
         def run(studio_id)
           context = Jobs.contexts.of_studio(studio_id)
-          MOST.times do
-            ids = context.read { |tables| Repositories::Summaries.new(tables, context.today).stale(SOME) }
+          Limits::SUMMARY_ROUNDS.times do
+            ids = context.read { |tables| Repositories::Summaries.new(tables, context.today).stale(Limits::SUMMARIES_AT_ONCE) }
             break if ids.empty?
 
             Features::Overview.new(context).summarise(ids)

@@ -9,8 +9,6 @@ module Stairwell
       class Changes
         # Someone was faster.
         Stale = Class.new(StandardError)
-        # Times it is computed again before the client is told to. Own choice.
-        TRIES = 6
 
         # @param context [StudioContext]
         def initialize(context)
@@ -33,7 +31,7 @@ module Stairwell
             keep(change, keep) unless change.none? && keep.nil?
             change
           rescue Stale
-            raise Problem.busy if (tries += 1) >= TRIES
+            raise Problem.busy if (tries += 1) >= Limits::TRIES
 
             retry
           end

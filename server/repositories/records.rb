@@ -7,8 +7,6 @@ module Stairwell
       # of statements however many students there are and whatever happened before.
       # The rows are read in one short snapshot; values are made of them afterwards.
       class Records
-        # Weeks back whose plans are read. Own choice: a term and some.
-        WEEKS = 16
         # Rows as they were read.
         Rows = Stairwell.value(:students, :assignments, :happened, :overrides, :weeks, :extra_work, :routines, :pages, :also)
 
@@ -63,7 +61,7 @@ module Stairwell
         # The last plan of each week, with the day the first plan of it began. What was
         # left out of weeks long over is the larger part of them, and nobody asks for it.
         def weeks(plans)
-          recent = plans.where(Sequel[:next_lesson] > @context.today - 7 * WEEKS)
+          recent = plans.where(Sequel[:next_lesson] > @context.today - 7 * Limits::WEEKS_READ)
           begins = Sequel.function(:min, :starts).over(partition: %i[student_id next_lesson])
           plan = Sequel.lit("CASE WHEN next_lesson < ? THEN plan - 'left_out' ELSE plan END", @context.today - 14).as(:plan)
           recent.select(:id, :student_id, :next_lesson, plan, begins.as(:begins)).distinct(:student_id, :next_lesson).order(:student_id, :next_lesson, Sequel.desc(:id)).all

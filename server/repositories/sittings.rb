@@ -5,17 +5,13 @@ module Stairwell
     module Repositories
       # Groups revisions by who made them and when.
       module Sittings
-        # Changes one person makes without a longer pause than this, in minutes, are
-        # shown as one. Own choice.
-        PAUSE = 15
-
         # @param revisions [Sequel::Dataset] with revision, made_by, made_at
         # @return [Array<Hash>] the last revision of each sitting, newest first: :revision,
         #   :before (the sitting before), :by, :made_at
         def self.of(revisions)
           next_by, next_at = %i[made_by made_at].map { |column| Sequel.function(:lead, column).over(order: :revision) }
           rows = revisions.select(:revision, :made_by, :made_at, next_by.as(:next_by), next_at.as(:next_at))
-          ended = rows.from_self.where(Sequel.lit("next_by IS DISTINCT FROM made_by OR next_at > made_at + ? * interval '1 minute'", PAUSE))
+          ended = rows.from_self.where(Sequel.lit("next_by IS DISTINCT FROM made_by OR next_at > made_at + ? * interval '1 minute'", Limits::PAUSE))
           found = ended.join(:accounts, id: :made_by).select(:revision, :made_at, Sequel[:accounts][:name].as(:by)).order(:revision).all
           found.each_with_index { |row, at| row[:before] = at.zero? ? nil : found[at - 1][:revision] }.reverse
         end

@@ -8,10 +8,6 @@ module Stairwell
     # repeated failures. Answers /api/login and /api/logout, and puts itself
     # into the environment for everything behind it.
     module Auth
-      # Failures before an account is locked, and minutes until it opens again.
-      MOST_FAILURES = 8
-      LOCKED_MINUTES = 15
-
       # @param store [Store]
       # @param settings [Settings]
       # @return [Class] a Roda application to be used as Rack middleware
@@ -28,9 +24,9 @@ module Stairwell
             normalize_login { |login| login.strip.downcase }
             use_database_authentication_functions? false
             password_hash_table :account_password_hashes
-            max_invalid_logins MOST_FAILURES
+            max_invalid_logins Limits::MOST_FAILURES
             set_deadline_values? true
-            account_lockouts_deadline_interval(minutes: LOCKED_MINUTES)
+            account_lockouts_deadline_interval(minutes: Limits::LOCKED_MINUTES)
             require_mail? false
             domain "localhost" # only addresses in mails use it, and there are none
             already_logged_in {} # signing in again is fine
@@ -73,7 +69,7 @@ module Stairwell
         field, why = hash["field-error"]
         detail = "#{(why || hash["error"]).capitalize.delete_suffix(".")}."
         if response.status == 403
-          detail = Phrase["server.auth.too_many_attempts_failed_so_this", count: LOCKED_MINUTES]
+          detail = Phrase["server.auth.too_many_attempts_failed_so_this", count: Limits::LOCKED_MINUTES]
         end
         JSON.generate(Problem.new(response.status, detail, code: (response.status == 403) ? "locked" : "sign_in", field: field).to_h)
       end

@@ -8,16 +8,12 @@ module Stairwell
   module Server
     # What stands before the routes: sizes, rates, forged requests, the contract.
     module Guards
-      # Sign-ins and private links are limited by address.
-      SIGN_INS = {limit: 20, period: 60}.freeze
-      SHEETS = {limit: 300, period: 60}.freeze
-
       # @param store [Store]
       # @return [Class] Rack::Attack, set up
       def self.rates(store)
         Rack::Attack.cache.store = Counts.new(store)
-        Rack::Attack.throttle("sign-in", **SIGN_INS) { |request| request.ip if request.path == "/api/login" }
-        Rack::Attack.throttle("sheet", **SHEETS) { |request| request.ip if request.path.start_with?("/api/sheet/") }
+        Rack::Attack.throttle("sign-in", **Limits::SIGN_INS) { |request| request.ip if request.path == "/api/login" }
+        Rack::Attack.throttle("sheet", **Limits::SHEETS) { |request| request.ip if request.path.start_with?("/api/sheet/") }
         Rack::Attack.throttled_responder = lambda do |_request|
           Problem.new(429, Phrase["server.guards.that_was_too_often_wait_a"], code: "too_often").to_rack
         end

@@ -35,7 +35,7 @@ RSpec.describe "Signing in" do
   end
 
   it "locks an account after repeated failures" do
-    Stairwell::Server::Auth::MOST_FAILURES.times { sign_in(password: "no") }
+    Stairwell::Server::Limits::MOST_FAILURES.times { sign_in(password: "no") }
     expect(sign_in["code"]).to eq("locked")
     expect(status).to eq(403)
   end

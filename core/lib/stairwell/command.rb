@@ -10,8 +10,6 @@ module Stairwell
     USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], " \
       "stairwell convert FILE --to script|map|musicxml, stairwell plan FILE.json [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
     COMMANDS = %w[roadmap script survey convert].freeze
-    # Beats per minute a ladder may reach. Own choice.
-    TEMPOS = (1..400)
 
     # @param arguments [Array<String>]
     # @return [Integer] the exit status: 0, or 2 on bad input
@@ -58,7 +56,7 @@ module Stairwell
 
     def ladder(*ends)
       from, to = ends.map { |text| text.to_s[/\A\d{1,3}\z/]&.to_i }
-      return refuse(USAGE) unless ends.size == 2 && TEMPOS.cover?(from) && TEMPOS.cover?(to)
+      return refuse(USAGE) unless ends.size == 2 && Constants::LADDER_TEMPOS.cover?(from) && Constants::LADDER_TEMPOS.cover?(to)
       return refuse("The ladder goes up: #{from} is above #{to}.") if from > to
 
       @out.puts Practice::Metronome.ladder(from, to).join(" ")

@@ -84,5 +84,126 @@ module Stairwell
 
     # Steps that may begin on one day, for a child and for others. Own choice.
     BEGIN_PER_DAY = {child: 2, other: 3}.freeze
+
+    # == Formats
+
+    # Share of a voice that stands on a staff to which it belongs. Own choice.
+    VOICE_AT_HOME = 3/4r
+
+    # == Roadmap
+
+    # Seconds a grace note sounds before its note. Own choice.
+    GRACE_SECONDS = 0.08
+
+    # == Sections
+
+    # Semitones of a leap that is hard wherever it stands. Own choice: an octave.
+    WIDE_LEAP = 12
+    # Bars that sound alike of which the first ones are compared. Own choice.
+    MOST_TWINS = 32
+    # Sections that share something of which the first ones are compared. Own choice.
+    MOST_COMPARED = 32
+    # Bars a suggested section may have. Own choice.
+    SECTION_BARS = (2..8)
+    # What a bar away from four costs a suggested section, squared. Own choice.
+    LENGTH_COST = 1r
+    # What any break between suggested sections costs. Own choice.
+    BREAK_COST = 6r
+    # How much less a break costs at what places. Own choice.
+    CHEAPER_BREAK = {repeat: 5r, ending: 4r, change: 3r, returns: 4r, differs: 2r, rest: 2r, line: 1r}.freeze
+
+    # == Practice
+
+    # Shares of the target tempo in the routines that ship. Own choice.
+    SLOWLY = 5/10r
+    ALONE = 6/10r
+    FASTER = 8/10r
+    AT_TARGET = 1r
+    # How much slower the easier form of a step is, where it has a pulse. Own choice:
+    # about two rungs of the metronome scale.
+    EASIER_TEMPO = 85/100r
+    # What a target tempo may be, beats per minute. Own choice.
+    TARGET_TEMPOS = (20..400)
+    # Seconds of a warm-up. Own choice.
+    WARM_UP_SECONDS = {five_finger: 60, scale: 90, chords: 60, progression: 60}.freeze
+
+    # == Planning
+
+    # Minutes more a day that are offered when a piece is late. Own choice.
+    MORE_MINUTES = 5
+    # Lessons that fall out one after another before the calendar stops looking. Own
+    # choice.
+    MOST_LESSONS_MISSED = 60
+    # Practice days after which a plan to the end stops looking. Own choice: some ten
+    # years.
+    MOST_PRACTICE_DAYS = 4_000
+    # Futures a forecast draws. Own choice: enough for a share to be right to about three
+    # in a hundred.
+    FUTURES = 200
+    # Share of futures in which the cautious date holds. Own choice.
+    CAUTIOUS_SHARE = 0.85
+    # Paces that a forecast plans out; others lie between them. Own choice.
+    FORECAST_PACES = [0.6, 0.8, 1.0, 1.25, 1.6, 2.0].freeze
+    # How far the pace of a student nobody knows yet may be off (standard deviation of its
+    # logarithm). Own choice.
+    UNKNOWN_PACE = 0.3
+    # Adherence nobody can fall below in a forecast, so that it ends. Own choice.
+    LEAST_ADHERENCE = 0.05
+    # Share of a day's minutes that stays, at least, when a day went badly. Own choice.
+    KEPT_OF_A_DAY = 1/2r
+    # Share of a day that reviews may take together. Own choice.
+    REVIEWS_OF_A_DAY = 1/4r
+
+    # == Progress
+
+    # Average results that are taken as heard before the first. Own choice.
+    RESULTS_ASSUMED = 5
+    # Bounds of a pace. Own choice.
+    PACE_BOUNDS = (1/2r..2r)
+    # Days a review may be late before it needs attention. Own choice.
+    REVIEW_LATE = 7
+    # Lessons without gain that need attention. Own choice.
+    LESSONS_WITHOUT_GAIN = 2
+    # Days between two reviews of what is steady but not secure: at least two in a week.
+    # Own choice.
+    REVIEW_DAYS = 3
+    # Days between the reviews of what is secure, growing. Own choice.
+    SECURE_REVIEW_DAYS = [2, 4, 7, 14, 28, 56].freeze
+    # Share of the step's tempo from which a playing counts as at tempo. Own choice.
+    AT_TEMPO = 95/100r
+    # Bars in which stumbles are weighed. Own choice.
+    STUMBLES_IN_BARS = 8
+
+    # == The studio
+
+    # Changes of a week that are told. Own choice.
+    CHANGES_TOLD = 4
+    # Weeks of practice that say how a student practises now. Own choice.
+    HABIT_WEEKS = 6
+    # Lessons a shaky bar is to stumble at before it becomes a spot. Own choice.
+    SHAKY_LESSONS = 2
+    # Letters of a title or a book that are kept. Own choice.
+    TITLE_LETTERS = 200
+    # Weeks of a student that are shown. Own choice: a term.
+    PAST_WEEKS = 12
+    # The most minutes a day may have. Own choice.
+    MOST_DAILY_MINUTES = 240
+    # What a slower target tempo, offered when a piece is late, is of the one before. Own
+    # choice.
+    SLOWER_TARGET = 9/10r
+    # Days a tap may be late: a phone that was offline. Own choice.
+    LATE_TAP = 35
+    # Changes by hand that a week holds. Own choice.
+    MOST_OVERRIDES = 200
+    # Times a week a piece is played that is kept ready for a date. Own choice.
+    KEPT_TIMES = 2
+    # Lines of a recap that are told one by one; the rest is on the sheet. Own choice:
+    # more is not read.
+    RECAP_LINES = 6
+
+    # == The command line
+
+    # Beats per minute the ladder of the command line may reach. Own choice.
+    LADDER_TEMPOS = (1..400)
   end
 end

@@ -10,10 +10,6 @@ module Stairwell
     # which dates; `one_of` where one of several is to be chosen.
     Line = Stairwell.value(:title, :kind, :dates, place: nil, repetitions: nil, tempo: nil, piece: nil, one_of: [])
 
-    # Lines that are told one by one; the rest is on the sheet. Own choice: more
-    # is not read.
-    MOST = 6
-
     # Writes a recap, in one of two registers: for those who read, and for a child.
     class Letter
       # @param name [String] of the student
@@ -64,7 +60,7 @@ module Stairwell
         steps = @lines.select { |one| one.kind == :step }
         return say(:nothing_to_practise) if steps.empty?
 
-        [say(:this_week), *steps.first(MOST).map { |one| Phrase["recap.bullet", line: step(one)] }, (Phrase["recap.rest_on_sheet"] if steps.size > MOST)].compact.join("\n")
+        [say(:this_week), *steps.first(Constants::RECAP_LINES).map { |one| Phrase["recap.bullet", line: step(one)] }, (Phrase["recap.rest_on_sheet"] if steps.size > Constants::RECAP_LINES)].compact.join("\n")
       end
 
       def step(one)

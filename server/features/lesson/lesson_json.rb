@@ -67,13 +67,11 @@ module Stairwell
           )
         end
 
-        # Bars by name where one can say that it did not go. Own choice: more are not shown.
-        BARS = 60
         private_constant :BARS
 
         def bars(one)
           map = one.piece.page.map
-          one.step.spans.flat_map(&:bars).uniq.first(BARS).select { |index| index <= map.bars.size }.map { |index| {bar: index, name: map.bar(index).name} }
+          one.step.spans.flat_map(&:bars).uniq.first(Limits::BARS_BY_NAME).select { |index| index <= map.bars.size }.map { |index| {bar: index, name: map.bar(index).name} }
         end
 
         # Sections that open when they are shown, and what they are in.

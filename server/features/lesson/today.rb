@@ -6,9 +6,6 @@ module Stairwell
       # The day's lessons in order: who comes, how the week went, what to hear first and
       # what needs attention.
       class Today
-        # Days ahead in which the next day with lessons is looked for. Own choice.
-        AHEAD = 60
-
         # @param context [StudioContext]
         def initialize(context)
           @context = context
@@ -44,7 +41,7 @@ module Stairwell
         # The next day on which there are lessons.
         def next_day(rows)
           weekdays = rows.map { |row| row[:lesson_weekday] }.uniq
-          (1..AHEAD).map { |days| @context.today + days }.find { |date| weekdays.include?(date.wday) && !holidays.include?(date) }
+          (1..Limits::DAYS_AHEAD).map { |days| @context.today + days }.find { |date| weekdays.include?(date.wday) && !holidays.include?(date) }
         end
 
         def lesson(row, record)

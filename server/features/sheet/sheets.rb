@@ -82,7 +82,7 @@ module Stairwell
         def gone = Problem.new(422, Phrase["server.sheet.sheets.this_step_is_not_on_the"], code: "not_on_sheet", field: "step_id")
 
         def late!(date)
-          return if date.between?(@context.today - Studio::Sheet::LATE, @context.today)
+          return if date.between?(@context.today - Constants::LATE_TAP, @context.today)
 
           raise Problem.new(422, Phrase["server.sheet.sheets.a_tap_of_cannot_be_taken", date: date], code: "late", field: "day")
         end

@@ -162,7 +162,7 @@ module Stairwell
         def beside(tables, id)
           StudentJson::Beside.new(
             row: Repositories::Students.new(tables).find(id), repertoire: Repositories::Repertoire.new(tables).of(id), lessons: Repositories::Lessons.new(tables, @context).history(id),
-            counted: Repositories::Marks.new(tables, id).counted(@context.today - 7 * (Studio::PastWeeks::MOST + 1)), drills: Repositories::Repertoire.new(tables).drills(id),
+            counted: Repositories::Marks.new(tables, id).counted(@context.today - 7 * (Constants::PAST_WEEKS + 1)), drills: Repositories::Repertoire.new(tables).drills(id),
             sheet_path: links(tables).path(id)
           )
         end

@@ -5,14 +5,12 @@ module Stairwell
     module Guards
       # Bodies larger than anything the app takes are refused unread.
       class Size
-        JSON_BYTES = 1024 * 1024
-
         def initialize(app)
           @app = app
         end
 
         def call(env)
-          limit = (env["PATH_INFO"] == "/api/pieces/score") ? Constants::MOST_SCORE_BYTES : JSON_BYTES
+          limit = (env["PATH_INFO"] == "/api/pieces/score") ? Constants::MOST_SCORE_BYTES : Limits::JSON_BYTES
           return @app.call(env) if env["CONTENT_LENGTH"].to_i <= limit
 
           Problem.new(413, Phrase["server.guards.that_is_more_than_mb_send", megabytes: limit / 1024 / 1024], code: "too_large").to_rack

@@ -15,16 +15,13 @@ module Stairwell
         (from...next_lesson).select { |date| practice.on?(date) }
       end
 
-      # Lessons that fall out one after another before it stops looking. Own choice.
-      MOST_MISSED = 60
-
       # @param day [Date] the day of a lesson or of planning
       # @param weekday [Integer] 0 to 6
       # @param away [Array<Date>] days without lessons
       # @return [Date] the next lesson after it
       def self.next_lesson(day, weekday, away)
         first = next_weekday(day, weekday)
-        MOST_MISSED.times.map { |week| first + 7 * week }.find { |date| !away.include?(date) } || first
+        Constants::MOST_LESSONS_MISSED.times.map { |week| first + 7 * week }.find { |date| !away.include?(date) } || first
       end
 
       # @param day [Date] the day of a lesson or of planning

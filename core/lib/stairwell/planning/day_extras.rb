@@ -6,9 +6,6 @@ module Stairwell
     # work, and what the teacher added. It remembers from day to day what has
     # stood already.
     class DayExtras
-      # Share of a day that reviews may take together. Own choice.
-      REVIEWS = 1/4r
-
       # @param practice [Practice]
       # @param overrides [Overrides]
       # @param reasons [Reasons]
@@ -60,7 +57,7 @@ module Stairwell
       # @param room [Rational] minutes
       # @return [Array<Item>] reviews
       def due(date, room)
-        most = @practice.budget(date) * REVIEWS
+        most = @practice.budget(date) * Constants::REVIEWS_OF_A_DAY
         taken = []
         @reviews.each do |one|
           break if one.due > date

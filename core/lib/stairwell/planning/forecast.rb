@@ -8,29 +8,18 @@ module Stairwell
     # The order of work does not depend on which days are missed, so the plan is
     # made once for each pace and only the days are drawn.
     class Forecast
-      FUTURES = 200
-      # Share of futures in which the cautious date holds.
-      CAUTIOUS = 0.85
-      # Paces that are planned out; others lie between them. Own choice.
-      PACES = [0.6, 0.8, 1.0, 1.25, 1.6, 2.0].freeze
-      # How far the pace of a student nobody knows yet may be off (standard
-      # deviation of its logarithm). Own choice.
-      UNKNOWN = 0.3
-      # Adherence nobody can fall below in a forecast, so that it ends. Own choice.
-      LEAST = 0.05
-
       # @param tasks [Array<Task>]
       # @param practice [Practice]
       # @param adherence [Numeric] share of practice days that are kept, 0 to 1
       # @param struggle [Numeric] share of kept days that do not count, 0 to 1
       # @param known [Integer] results from which the pace was taken
       # @param seed [Integer]
-      def initialize(tasks, practice, adherence: 1, struggle: 0, known: 0, warm_ups: [], seed: 1, futures: FUTURES, group: nil)
+      def initialize(tasks, practice, adherence: 1, struggle: 0, known: 0, warm_ups: [], seed: 1, futures: Constants::FUTURES, group: nil)
         @tasks = tasks
         @group = group
         @practice = practice
-        @chance = [(adherence * (1 - struggle)).to_f, LEAST].max
-        @spread = UNKNOWN / Math.sqrt(1 + known / 5.0)
+        @chance = [(adherence * (1 - struggle)).to_f, Constants::LEAST_ADHERENCE].max
+        @spread = Constants::UNKNOWN_PACE / Math.sqrt(1 + known / 5.0)
         @warm_ups = warm_ups
         @seed = seed
         @futures = futures
@@ -41,7 +30,7 @@ module Stairwell
       # @return [Outlook] dates are nil where it is never ready
       def call(from, next_lesson)
         plan(from, next_lesson)
-        outlook(@finishes[1.0].date, PACES.map { |pace| @finishes[pace].days })
+        outlook(@finishes[1.0].date, Constants::FORECAST_PACES.map { |pace| @finishes[pace].days })
       end
 
       # @return [Hash{Object => Outlook}] of each group by itself, planned with
@@ -49,7 +38,7 @@ module Stairwell
       def by_group(from, next_lesson)
         plan(from, next_lesson)
         @tasks.map { |task| @group.call(task.id) }.uniq.to_h do |group|
-          ends = PACES.map { |pace| @finishes[pace].groups[group] }
+          ends = Constants::FORECAST_PACES.map { |pace| @finishes[pace].groups[group] }
           [group, outlook(@finishes[1.0].groups[group]&.first, ends.map { |one| one&.last })]
         end
       end
@@ -60,7 +49,7 @@ module Stairwell
 
       def plan(from, next_lesson)
         @from = from
-        @finishes = PACES.to_h do |pace|
+        @finishes = Constants::FORECAST_PACES.to_h do |pace|
           [pace, Horizon.new(@tasks.map { |task| slower(task, pace) }, @practice, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)]
         end
       end
@@ -72,7 +61,7 @@ module Stairwell
 
         random = Random.new(@seed)
         dates = Array.new(@futures) { date_after(sessions(days, random), random) }.sort
-        Outlook.new(planned: planned, middle: dates[at(0.5)], cautious: dates[at(CAUTIOUS)], futures: @futures)
+        Outlook.new(planned: planned, middle: dates[at(0.5)], cautious: dates[at(Constants::CAUTIOUS_SHARE)], futures: @futures)
       end
 
       def slower(task, pace)
@@ -83,11 +72,11 @@ module Stairwell
 
       # Practice days one future takes, by the pace drawn for it.
       def sessions(days, random)
-        pace = Math.exp(gauss(random) * @spread).clamp(PACES.first, PACES.last)
-        above = PACES.index { |one| one >= pace }
+        pace = Math.exp(gauss(random) * @spread).clamp(Constants::FORECAST_PACES.first, Constants::FORECAST_PACES.last)
+        above = Constants::FORECAST_PACES.index { |one| one >= pace }
         return days.first if above.zero?
 
-        low, high = PACES[above - 1], PACES[above]
+        low, high = Constants::FORECAST_PACES[above - 1], Constants::FORECAST_PACES[above]
         (days[above - 1] + (days[above] - days[above - 1]) * (pace - low) / (high - low)).round
       end
 

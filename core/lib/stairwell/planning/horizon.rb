@@ -6,9 +6,6 @@ module Stairwell
     # not introduced yet is taken as introduced from the next lesson on; reviews and
     # other work are left aside.
     class Horizon
-      # Practice days after which it stops looking. Own choice: some ten years.
-      MOST_DAYS = 4_000
-
       # @param tasks [Array<Task>]
       # @param practice [Practice]
       # @param warm_ups [Array<WarmUp>]
@@ -56,7 +53,7 @@ module Stairwell
         @ends = left.select { |_, ids| ids.empty? }.transform_values { [from, 0] }
         return [from, 0] if ledger.empty?
 
-        while days < MOST_DAYS
+        while days < Constants::MOST_PRACTICE_DAYS
           if @practice.on?(date)
             days += 1
             room = [@practice.budget(date) - @warm, 0r].max

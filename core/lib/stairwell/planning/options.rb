@@ -4,8 +4,6 @@ module Stairwell
   module Planning
     # What helps when a piece is late, each with its date.
     class Options
-      MORE_MINUTES = 5
-
       # @param tasks [Array<Task>]
       # @param practice [Practice]
       # @param from [Date]
@@ -52,8 +50,8 @@ module Stairwell
       def gap(day) = @practice.weekdays.map { |other| [(day - other) % 7, (other - day) % 7].min }.min
 
       def more_minutes
-        more = @practice.with(minutes: @practice.minutes + MORE_MINUTES, by_day: @practice.by_day.transform_values { |minutes| minutes + MORE_MINUTES })
-        ["minutes_#{MORE_MINUTES}", Phrase["planning.options.more_minutes_a_day", count: MORE_MINUTES], @tasks, more]
+        more = @practice.with(minutes: @practice.minutes + Constants::MORE_MINUTES, by_day: @practice.by_day.transform_values { |minutes| minutes + Constants::MORE_MINUTES })
+        ["minutes_#{Constants::MORE_MINUTES}", Phrase["planning.options.more_minutes_a_day", count: Constants::MORE_MINUTES], @tasks, more]
       end
 
       def changed = @without.map { |key, tasks| [key.to_s, WORDS.fetch(key), tasks, @practice] }

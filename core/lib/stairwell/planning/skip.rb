@@ -5,9 +5,6 @@ module Stairwell
     # What to leave out when a day went badly: things that keep and polish before
     # things that others wait for.
     module Skip
-      # Minutes of a day that stay, at least, as a share. Own choice.
-      KEPT = 1/2r
-
       module_function
 
       # @param items [Array<Item>] of the day, in its order
@@ -17,7 +14,7 @@ module Stairwell
         total = items.sum(0r, &:minutes)
         left = total
         order = items.reject { |one| one.kind == :added }.sort_by.with_index { |one, at| [rank(one), waiting.fetch(one.id, 0), -at] }
-        order.take_while { |one| (left - one.minutes >= total * KEPT).tap { |fits| left -= one.minutes if fits } }.map(&:id)
+        order.take_while { |one| (left - one.minutes >= total * Constants::KEPT_OF_A_DAY).tap { |fits| left -= one.minutes if fits } }.map(&:id)
       end
 
       # Extra work and runs go first, then reviews, then what is new; what was begun

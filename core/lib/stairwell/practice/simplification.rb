@@ -5,9 +5,6 @@ module Stairwell
     # Smaller, not longer: the easier form of a step that did not go. It is done
     # first; when it is steady the step resumes.
     module Simplification
-      # How much slower the easier form is, where it has a pulse. Own choice:
-      # about two rungs of the metronome scale.
-      SLOWER = 85/100r
       MARK = "~smaller"
       # One way to make a step smaller: `form` is :slower, :fewer, :right, :left,
       # :first_half, :second_half or :bar with the `bar` of the step, counted
@@ -73,7 +70,7 @@ module Stairwell
         step.with(spans: spans, counts: step.counts * bars.size / bars(step).size, place: Phrase["practice.simplification.#{where}", place: step.place, **more])
       end
 
-      def slower(step) = Metronome.at_most(step.tempo * SLOWER)
+      def slower(step) = Metronome.at_most(step.tempo * Constants::EASIER_TEMPO)
 
       def bars(step) = step.spans.flat_map(&:bars)
 

@@ -5,9 +5,6 @@ module Stairwell
     # The target tempo as a teacher says it: as printed, a share of the print, or a
     # number.
     module TargetTempo
-      # What a target tempo may be, beats per minute.
-      RANGE = (20..400)
-
       module_function
 
       # @param map [Score::Map]
@@ -26,7 +23,7 @@ module Stairwell
         return value if by == :number
 
         mark = printed(map) || raise(ContradictionError, Phrase["practice.habits.has_no_printed_metronome_mark_say", title: map.title])
-        ((by == :mark) ? mark : (mark * value/100r).round).clamp(RANGE.min, RANGE.max)
+        ((by == :mark) ? mark : (mark * value/100r).round).clamp(Constants::TARGET_TEMPOS.min, Constants::TARGET_TEMPOS.max)
       end
     end
   end

@@ -31,9 +31,7 @@ module Stairwell
       # either side of it. Own choice.
       NEIGHBOURS = [0, 1, -1].freeze
 
-      # Seconds for each: three times up and down, each hand and both. Own choice.
-      SECONDS = {five_finger: 60, scale: 90, chords: 60, progression: 60}.freeze
-      KINDS = SECONDS.keys.freeze
+      KINDS = Constants::WARM_UP_SECONDS.keys.freeze
 
       module_function
 
@@ -84,7 +82,7 @@ module Stairwell
       def digits(text) = text.chars.map(&:to_i)
 
       def exercise(kind, key, title, notes, fingers, share: 1)
-        minutes = (SECONDS.fetch(kind) / share / 30.0).ceil/2r
+        minutes = (Constants::WARM_UP_SECONDS.fetch(kind) / share / 30.0).ceil/2r
         Exercise.new(key: "#{kind}-#{key.tonic}-#{key.mode}", title: title, notes: notes, fingers: fingers, minutes: minutes)
       end
       private_class_method :digits, :exercise

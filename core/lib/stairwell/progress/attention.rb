@@ -4,11 +4,6 @@ module Stairwell
   module Progress
     # What needs attention, each with its reason.
     class Attention
-      # Days a review may be late. Own choice.
-      REVIEW_LATE = 7
-      # Lessons without gain. Own choice.
-      LESSONS = 2
-
       # @param today [Date]
       def initialize(today)
         @today = today
@@ -52,16 +47,16 @@ module Stairwell
       # Heard at two lessons running and no further.
       def stuck(title, piece)
         piece.standings.each_value do |one|
-          last = piece.results_of(one.step.id).last(LESSONS)
-          next unless last.size == LESSONS && !one.done? && last.all? { |heard| %i[not_yet shaky].include?(heard.result) }
+          last = piece.results_of(one.step.id).last(Constants::LESSONS_WITHOUT_GAIN)
+          next unless last.size == Constants::LESSONS_WITHOUT_GAIN && !one.done? && last.all? { |heard| %i[not_yet shaky].include?(heard.result) }
 
           results = Phrase.list(last.map { |heard| Phrase["results.#{heard.result}"] }.uniq, by: :then)
-          add(:stuck, Phrase["progress.attention.stuck", step: one.step.title, piece: title, results: results, count: LESSONS], 2)
+          add(:stuck, Phrase["progress.attention.stuck", step: one.step.title, piece: title, results: results, count: Constants::LESSONS_WITHOUT_GAIN], 2)
         end
       end
 
       def late_reviews(title, piece)
-        late = piece.reviews(@today - REVIEW_LATE).uniq(&:id)
+        late = piece.reviews(@today - Constants::REVIEW_LATE).uniq(&:id)
         return if late.empty?
 
         worst = late.min_by(&:due)

@@ -5,11 +5,6 @@ module Stairwell
     # What is offered as the result of a step, from what was counted while it was
     # played. The teacher decides.
     module Offer
-      # Share of the step's tempo from which a playing counts as at tempo. Own
-      # choice.
-      AT_TEMPO = 95/100r
-      # Stumbles in so many bars are weighed. Own choice.
-      BARS = 8
       # What was offered, and why in words.
       Offered = Stairwell.value(:result, :why)
 
@@ -23,14 +18,14 @@ module Stairwell
       # @param date [Date] of the lesson
       # @return [Offered]
       def of(stumbles:, bars:, date:, tempo: nil, target_tempo: nil, earlier: [])
-        rate = stumbles * BARS / [bars, 1].max.to_r
-        if target_tempo && tempo && tempo < target_tempo * AT_TEMPO
+        rate = stumbles * Constants::STUMBLES_IN_BARS / [bars, 1].max.to_r
+        if target_tempo && tempo && tempo < target_tempo * Constants::AT_TEMPO
           return Offered.new(result: (rate > 1) ? :not_yet : :shaky, why: Phrase["progress.offer.at_slower_than", stumbles: many(stumbles), tempo: tempo, target: target_tempo])
         end
 
         said = Phrase["progress.offer.in_bars", stumbles: many(stumbles), bars: Phrase["counts.bars", count: bars]]
-        return Offered.new(result: :not_yet, why: Phrase["progress.offer.more_than_one_in", said: said, bars: BARS]) if rate > 1
-        return Offered.new(result: :shaky, why: Phrase["progress.offer.up_to_one_in", said: said, bars: BARS]) if stumbles.positive?
+        return Offered.new(result: :not_yet, why: Phrase["progress.offer.more_than_one_in", said: said, bars: Constants::STUMBLES_IN_BARS]) if rate > 1
+        return Offered.new(result: :shaky, why: Phrase["progress.offer.up_to_one_in", said: said, bars: Constants::STUMBLES_IN_BARS]) if stumbles.positive?
         return Offered.new(result: :secure, why: Phrase["progress.offer.no_stumble_and_steady_in_an"]) if steady_before?(earlier, date)
 
         Offered.new(result: :steady, why: Phrase["progress.offer.no_stumble"])

@@ -5,11 +5,6 @@ module Stairwell
     # How fast a student learns beside the estimates, and how many practice days
     # are kept.
     module Pace
-      # Average results that are taken as seen before the first. Own choice.
-      SEEN = 5
-      # Bounds of a pace. Own choice.
-      BOUNDS = (1/2r..2r)
-
       module_function
 
       # @param results [Array<Array(Integer, Integer)>] for each step that became
@@ -17,7 +12,7 @@ module Stairwell
       # @return [Rational] 1 is average, more is slower
       def of(results)
         logs = results.map { |actual, estimate| Math.log([actual, 1].max / [estimate, 1].max.to_f) }
-        Math.exp(logs.sum / (logs.size + SEEN)).rationalize(1/1000r).clamp(BOUNDS.begin, BOUNDS.end)
+        Math.exp(logs.sum / (logs.size + Constants::RESULTS_ASSUMED)).rationalize(1/1000r).clamp(Constants::PACE_BOUNDS.begin, Constants::PACE_BOUNDS.end)
       end
 
       # @param planned [Array<Date>] practice days that had something to do

@@ -6,13 +6,6 @@ module Stairwell
     # twice a week, once through, unless something that is practised now holds
     # it; a secure one at growing distances.
     class Reviews
-      # Days between two reviews of what is steady but not secure: at least two
-      # in a week. Own choice.
-      STEADY = 3
-      # Days after which secure work is reviewed, since the time before; then
-      # every last of them. Own choice, expanding intervals.
-      SECURE = [2, 4, 7, 14, 28, 56].freeze
-
       # @param standings [Hash{String => Standing}] of one piece
       def initialize(standings)
         @standings = standings
@@ -34,9 +27,9 @@ module Stairwell
         return [] if held?(one)
 
         last = last_time(one)
-        return [last + (SECURE[one.reviews] || SECURE.last)].select { |date| date <= until_date } if one.state == :secure
+        return [last + (Constants::SECURE_REVIEW_DAYS[one.reviews] || Constants::SECURE_REVIEW_DAYS.last)].select { |date| date <= until_date } if one.state == :secure
 
-        [last + STEADY, last + 2 * STEADY].select { |date| date <= until_date }
+        [last + Constants::REVIEW_DAYS, last + 2 * Constants::REVIEW_DAYS].select { |date| date <= until_date }
       end
 
       # Whether a step that is open, under way or comes back itself builds on it

@@ -5,9 +5,6 @@ module Stairwell
     # A piece as it sounds at a tempo: when each bar begins, its clicks, and the
     # notes of each hand. All times are seconds from the first bar.
     class Playback
-      # A grace note before its note, in seconds. Own choice.
-      GRACE = 0.08
-
       # @param map [Score::Map]
       # @param visits [Array<Visit>]
       # @param tempo [Rational] beats per minute
@@ -72,7 +69,7 @@ module Stairwell
         held = found.reverse_each.first(64).find { |one| one[2] == midi && one[3] == hand && (one[0] + one[1] - from).abs < 0.01 } if note.tied
         return held[1] = to - held[0] if held
 
-        note.graces.each_with_index { |pitch, at| found << [[from - GRACE * (note.graces.size - at), 0.0].max, GRACE, pitch.midi, hand] }
+        note.graces.each_with_index { |pitch, at| found << [[from - Constants::GRACE_SECONDS * (note.graces.size - at), 0.0].max, Constants::GRACE_SECONDS, pitch.midi, hand] }
         found << [from, to - from, midi, hand]
       end
     end

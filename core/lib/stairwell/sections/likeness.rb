@@ -45,10 +45,8 @@ module Stairwell
       #   together; the nearest ones where there are many
       def twins(index)
         @twins ||= @map.bars.map(&:index).group_by { |bar| look(bar) }
-        @twins.fetch(look(index), []).take_while { |bar| bar < index }.last(MOST_TWINS)
+        @twins.fetch(look(index), []).take_while { |bar| bar < index }.last(Constants::MOST_TWINS)
       end
-
-      MOST_TWINS = 32
 
       # @return [Object] what bars that are the same, both hands together, have
       #   in common

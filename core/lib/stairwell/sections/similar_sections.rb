@@ -6,9 +6,6 @@ module Stairwell
     # hands together, from the notes. Earlier sections are remembered by what
     # their bars have in common with others, and only those are compared.
     class SimilarSections
-      # Of many that share something, the first ones are compared.
-      MOST_COMPARED = 32
-
       # @param map [Score::Map]
       # @param likeness [Likeness]
       def initialize(map, likeness)
@@ -20,7 +17,7 @@ module Stairwell
       # Remembers a section as one that later ones may resemble.
       # @param section [Score::Section]
       def add(section)
-        traits(body(section.spans.first)).each { |trait| @known[trait] << section if @known[trait].size < MOST_COMPARED }
+        traits(body(section.spans.first)).each { |trait| @known[trait] << section if @known[trait].size < Constants::MOST_COMPARED }
       end
 
       # @param span [Score::Span]

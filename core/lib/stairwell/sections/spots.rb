@@ -5,9 +5,6 @@ module Stairwell
     # Suggests spots: a few notes that need work of their own. The teacher marks
     # them or dismisses them ("no spot"), and neither is suggested again.
     class Spots
-      # A leap of more than an octave is hard wherever it stands. Own choice.
-      FAR = 12
-
       # @param map [Score::Map]
       def initialize(map)
         @map = map
@@ -25,7 +22,7 @@ module Stairwell
       def of(hand)
         reach = Reach.new(@map, hand)
         changes = reach.changes.map { |bar, beat, pitch, kind| spot(hand, bar, beat, (kind == :crossing) ? Phrase["sections.spots.fingers_cross_at", pitch: pitch.name] : Phrase["sections.spots.change_the_finger_on", pitch: pitch.name]) }
-        shifts = reach.shifts.select { |one| one.far > FAR - Constants::HAND_POSITION }.map { |one| spot(hand, one.bar, one.beat, Phrase["sections.spots.far_move_to", pitch: one.pitch.name]) }
+        shifts = reach.shifts.select { |one| one.far > Constants::WIDE_LEAP - Constants::HAND_POSITION }.map { |one| spot(hand, one.bar, one.beat, Phrase["sections.spots.far_move_to", pitch: one.pitch.name]) }
         changes + shifts
       end
 

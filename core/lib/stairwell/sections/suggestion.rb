@@ -6,12 +6,6 @@ module Stairwell
     # allowed, and a break is cheap where the page breaks anyway or where an
     # earlier bar begins to come back. All costs are our own choice.
     class Suggestion
-      LENGTHS = (2..8)
-      # A bar away from four costs this, squared.
-      LENGTH = 1r
-      # What any break costs, and how much less at what places.
-      BREAK = 6r
-      CHEAPER = {repeat: 5r, ending: 4r, change: 3r, returns: 4r, differs: 2r, rest: 2r, line: 1r}.freeze
       LETTERS = ("A".."Z").to_a.freeze
 
       # @param map [Score::Map]
@@ -30,7 +24,7 @@ module Stairwell
         last = @map.bars.size
         best = {@pickup => [0r, nil]}
         ((@pickup + 1)..last).each do |to|
-          found = LENGTHS.filter_map { |size| option(best, to - size, to) }.min_by(&:first)
+          found = Constants::SECTION_BARS.filter_map { |size| option(best, to - size, to) }.min_by(&:first)
           best[to] = found if found
         end
         # One bar is fewer than any allowed length.
@@ -44,7 +38,7 @@ module Stairwell
       def option(best, from, to)
         return unless best[from]
 
-        [best[from].first + LENGTH * (to - from - 4)**2 + price(from + 1), from]
+        [best[from].first + Constants::LENGTH_COST * (to - from - 4)**2 + price(from + 1), from]
       end
 
       def trace(best, to)
@@ -61,7 +55,7 @@ module Stairwell
       def price(bar)
         return 0r if bar <= @pickup + 1
 
-        BREAK - CHEAPER.select { |place, _| public_send(:"#{place}?", bar) }.values.sum
+        Constants::BREAK_COST - Constants::CHEAPER_BREAK.select { |place, _| public_send(:"#{place}?", bar) }.values.sum
       end
 
       public

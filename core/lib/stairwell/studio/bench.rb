@@ -7,8 +7,6 @@ module Stairwell
     class Bench
       # A script as it would be: `map` is nil where it gives no page.
       Draft = Stairwell.value(:script, :map, :problems)
-      # Letters of a title or a book that are kept.
-      LETTERS = 200
 
       # @return [Page]
       attr_reader :page
@@ -86,7 +84,7 @@ module Stairwell
 
       # @param map [Score::Map]
       # @return [Score::Map] titles come from files, and may be of any length
-      def self.shortened(map) = map.with(title: map.title[0, LETTERS], book: map.book&.slice(0, LETTERS))
+      def self.shortened(map) = map.with(title: map.title[0, Constants::TITLE_LETTERS], book: map.book&.slice(0, Constants::TITLE_LETTERS))
 
       private
 

@@ -4,9 +4,6 @@ module Stairwell
   module Studio
     # A teacher changes the week by hand, and the rest is planned around it.
     class ChangeWeek
-      # The most a week holds. Own choice.
-      MOST = 200
-
       # @param record [Record]
       def initialize(record)
         @record = record
@@ -25,7 +22,7 @@ module Stairwell
         next_lesson = @record.next_lesson(from)
         before = @record.overrides_of(next_lesson)
         after = (edit == :set) ? overrides : Planning::OverrideEdits.draw(before.overrides, edit, **said)
-        raise RefusedError.new(Phrase["studio.change_week.that_is_more_than_a_week"], code: :too_many, field: "overrides") if after.size > MOST
+        raise RefusedError.new(Phrase["studio.change_week.that_is_more_than_a_week"], code: :too_many, field: "overrides") if after.size > Constants::MOST_OVERRIDES
 
         record = @record.with_overrides(next_lesson, WeekOverrides.new(overrides: after, version: seen + 1))
         Change.new(record: record, overrides: [next_lesson, before.with(version: seen), after]).planned(from: from)

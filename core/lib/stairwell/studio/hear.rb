@@ -7,8 +7,6 @@ module Stairwell
     class Hear
       # What can be said beside a result.
       DETAILS = %i[cause bar stumbles tempo note].freeze
-      # Lessons a shaky bar is to stumble at before it becomes a spot. Own choice.
-      TWICE = 2
 
       # @param record [Record]
       def initialize(record)
@@ -51,7 +49,7 @@ module Stairwell
 
       # What did not go at all, or was shaky at two lessons.
       def spot?(assignment_id, bar, result)
-        result == :not_yet || (result == :shaky && (@record.stumbled.fetch([assignment_id, bar], Set[]) | [@record.today]).size >= TWICE)
+        result == :not_yet || (result == :shaky && (@record.stumbled.fetch([assignment_id, bar], Set[]) | [@record.today]).size >= Constants::SHAKY_LESSONS)
       end
 
       def follow(changed)

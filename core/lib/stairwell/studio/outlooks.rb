@@ -5,9 +5,6 @@ module Stairwell
     # Looks ahead for one student: when each piece will be ready as the student
     # really practises, and what would help where that is too late.
     class Outlooks
-      # Weeks of practice that say how a student practises now. Own choice.
-      WEEKS = 6
-
       # @param record [Record]
       def initialize(record)
         @record = record
@@ -30,7 +27,7 @@ module Stairwell
 
       # @return [Rational] share of planned days that were practised lately
       def adherence
-        since = @record.today - 7 * WEEKS
+        since = @record.today - 7 * Constants::HABIT_WEEKS
         planned = @record.weeks.since(since).flat_map(&:days).select { |day| day.items.any? }.map(&:date)
         Progress::Pace.adherence(planned.select { |date| date < @record.today }, @record.practised_on.select { |date| date >= since })
       end

@@ -4,15 +4,13 @@ module Stairwell
   module Studio
     # The weeks of a student from lesson to lesson.
     class PastWeeks
-      # Weeks that are shown. Own choice: a term.
-      MOST = 12
       # What was counted of a step on a day.
       Counted = Stairwell.value(:assignment_id, :step_id, :date, :repetitions, :struggle)
 
       # @param record [Record]
       # @param counted [Array<Counted>] of the last weeks, of pieces that ended too
       def initialize(record, counted)
-        @weeks = record.weeks.begun(record.today).first(MOST)
+        @weeks = record.weeks.begun(record.today).first(Constants::PAST_WEEKS)
         @counted = counted.to_h { |one| [[one.assignment_id, one.step_id, one.date], one] }
         @by_date = counted.group_by(&:date).transform_values { |all| all.sum(&:repetitions) }
       end

@@ -4,9 +4,6 @@ module Stairwell
   module Studio
     # The week sheet of one student: nothing but what is needed at the piano.
     class Sheet
-      # Days a tap may be late: a phone that was offline. Own choice.
-      LATE = 35
-
       attr_reader :record, :week
 
       # @param record [Record]

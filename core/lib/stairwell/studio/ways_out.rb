@@ -4,11 +4,6 @@ module Stairwell
   module Studio
     # What would make a late piece ready sooner, and what each of these changes.
     class WaysOut
-      # The most minutes a day may have.
-      MOST_MINUTES = 240
-      # What a slower target tempo is of the one before. Own choice.
-      SLOWER = 9/10r
-
       # @param record [Record]
       # @param piece [PieceInHand]
       # @param load [Workload]
@@ -55,7 +50,7 @@ module Stairwell
         end
       end
 
-      def slower(tempo) = (tempo * SLOWER).to_i.clamp(Practice::TargetTempo::RANGE.min, Practice::TargetTempo::RANGE.max)
+      def slower(tempo) = (tempo * Constants::SLOWER_TARGET).to_i.clamp(Constants::TARGET_TEMPOS.min, Constants::TARGET_TEMPOS.max)
 
       # @return [Array<Practice::Step>, nil] nil where nothing is left to learn
       def steps(piece)
@@ -72,7 +67,7 @@ module Stairwell
         student = @record.student
         return student.with(practice_days: (student.practice_days | [number.to_i]).sort) if kind == "day"
 
-        more = ->(minutes) { [minutes + number.to_i, MOST_MINUTES].min }
+        more = ->(minutes) { [minutes + number.to_i, Constants::MOST_DAILY_MINUTES].min }
         student.with(minutes_a_day: more[student.minutes_a_day], minutes_by_day: student.minutes_by_day.transform_values(&more))
       end
     end

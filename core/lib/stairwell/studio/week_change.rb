@@ -4,9 +4,6 @@ module Stairwell
   module Studio
     # What changed between two plans of a week, in words.
     module WeekChange
-      # Changes that are told. Own choice.
-      MOST = 4
-
       module_function
 
       # @param before [Planning::PlannedWeek]
@@ -14,7 +11,7 @@ module Stairwell
       # @return [Array<String>]
       def words(before, after)
         was, now = [before, after].map { |week| standing(week) }
-        (was.keys | now.keys).filter_map { |id| told(was[id], now[id]) }.first(MOST)
+        (was.keys | now.keys).filter_map { |id| told(was[id], now[id]) }.first(Constants::CHANGES_TOLD)
       end
 
       # @return [Hash{String => Array(String, Array<Date>)}] title and dates by id

@@ -12,8 +12,6 @@ module Stairwell
       WARM_UPS = {
         "none" => [], "five_finger" => [:five_finger], "scale" => [:scale], "scale_and_chords" => %i[scale chords], "progression" => [:progression]
       }.freeze
-      # Times a week a piece is played that is kept ready for a date. Own choice.
-      KEPT = 2
       # The assignment a task belongs to.
       GROUP = ->(id) { id[/\A\d+/].to_i }
       BECAUSE = {1 => Phrase["studio.workload.goes_before_the_other_pieces_as"], -1 => Phrase["studio.workload.takes_what_the_other_pieces_leave"]}.freeze
@@ -74,7 +72,7 @@ module Stairwell
       end
 
       def extra_work
-        kept.map { |one| Planning::ExtraWork.new(id: one.id, minutes: one.minutes, times: KEPT, title: one.title) } +
+        kept.map { |one| Planning::ExtraWork.new(id: one.id, minutes: one.minutes, times: Constants::KEPT_TIMES, title: one.title) } +
           weekly.map { |one| Planning::ExtraWork.new(id: one.item_id, minutes: one.minutes, times: one.times, title: one.title) }
       end
 

@@ -7,8 +7,6 @@ module Stairwell
       # it is written on, unless "L.H." or "R.H." says otherwise to the end of
       # the bar, or its voice only visits the other staff.
       class Crossing
-        # A voice belongs to a staff when so much of it stands there. Own choice.
-        HOME = 3/4r
         WORDS = {/\A\W*(l\s*\.?\s*h|m\s*\.?\s*s|m\s*\.?\s*g|left\s+hand)\b/i => 2, /\A\W*(r\s*\.?\s*h|m\s*\.?\s*d|right\s+hand)\b/i => 1}.freeze
 
         # @param words [String]
@@ -43,7 +41,7 @@ module Stairwell
           end
           staves.reject { |voice, _| voice.empty? || apart.include?(voice) }.filter_map { |voice, counts|
             staff, count = counts.max_by(&:last)
-            [voice, staff] if counts.size > 1 && count >= counts.values.sum * HOME
+            [voice, staff] if counts.size > 1 && count >= counts.values.sum * Constants::VOICE_AT_HOME
           }.to_h
         end
 
