@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    # Every number that is a choice of the server's, with its unit and its reason; those of
+    # the rules are {Stairwell::Constants}.
+    module Limits
+      # Days ahead in which the next day with lessons is looked for. Own choice.
+      DAYS_AHEAD = 60
+      # Bars by name where one can say that it did not go. Own choice: more are not shown.
+      BARS_BY_NAME = 60
+      # Weeks back whose plans are read. Own choice: a term and some.
+      WEEKS_READ = 16
+      # Changes one person makes without a longer pause than this, in minutes, are shown as
+      # one. Own choice.
+      PAUSE = 15
+      # Times a change is computed again, where someone was faster, before the client is
+      # told to. Own choice.
+      TRIES = 6
+      # Jobs worked on at once by a process. Own choice: planning is all computing.
+      JOBS_AT_ONCE = 1
+      # Students whose summaries are made from one snapshot. Own choice: a snapshot of some
+      # seconds at the most.
+      SUMMARIES_AT_ONCE = 8
+      # Rounds of summaries before a job stops. Own choice: far more than any studio needs.
+      SUMMARY_ROUNDS = 400
+      # Bytes of a request's JSON. Own choice: many times the longest page script.
+      JSON_BYTES = 1024 * 1024
+      # Sign-ins from one address in so many seconds. Own choice.
+      SIGN_INS = {limit: 20, period: 60}.freeze
+      # Requests for private links from one address in so many seconds. Own choice: a
+      # family's phone asks for some a minute.
+      SHEETS = {limit: 300, period: 60}.freeze
+      # Wrong passwords before an account is locked. Own choice.
+      MOST_FAILURES = 8
+      # Minutes until a locked account opens again. Own choice.
+      LOCKED_MINUTES = 15
+    end
+  end
+end
