@@ -68,6 +68,43 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
     expect([section.label, section.difficulty, section.spans.size]).to eq(["A", 4, 2])
   end
 
+  context "with sections that stand" do
+    # Sections by letter, with their bars, after one of the bars `from` to `to` was named.
+    named = lambda do |label, from, to, places = "#{from}-#{to}", words: ""|
+      text = page_of.call("section A: 1-4\nsection B: 5-8, 9-10 like A moved difficulty 4\n")
+      said = described_class.new(script.read(text).map).section(label: label, places: [places], words: words, from: from, to: to)
+      script.read(with.call(text, said)).map.sections.to_h { |one| [one.label, one.spans.map { |span| [span.from, span.to] }] }
+    end
+
+    it "makes a new one, or adds a place, of bars that are in none of that letter" do
+      expect(named.call("C", 11, 12)).to eq("A" => [[1, 4]], "B" => [[5, 8], [9, 10]], "C" => [[11, 12]])
+      expect(named.call("A", 11, 12)).to include("A" => [[1, 4], [11, 12]])
+    end
+
+    it "moves the place that is overlapped, and leaves its others" do
+      expect(named.call("B", 6, 7)).to include("A" => [[1, 4]], "B" => [[9, 10], [6, 7]])
+    end
+
+    it "changes the one that stands just there, gives it another letter, or joins it to another" do
+      expect(named.call("A", 1, 4, "1-3")).to include("A" => [[1, 3]])
+      expect(named.call("D", 1, 4)).to eq("D" => [[1, 4]], "B" => [[5, 8], [9, 10]])
+      expect(named.call("B", 1, 4)).to eq("B" => [[5, 8], [9, 10], [1, 4]])
+    end
+
+    it "keeps what the section is like when a place is added" do
+      text = page_of.call("section A: 1-4\nsection B: 5-8 like A moved difficulty 4\n")
+      said = described_class.new(script.read(text).map).section(label: "B", places: ["9-10"], words: "difficulty 1", from: 9, to: 10)
+      expect(script.read(with.call(text, said)).map.sections.last.difficulty).to eq(4)
+    end
+
+    it "proposes the first letter that is free" do
+      free = ->(more) { described_class.new(script.read(page_of.call(more)).map).next_label }
+      expect(free.call("")).to eq("A")
+      expect(free.call("section A: 1-4\nsection C: 5-8\n")).to eq("B")
+      expect(free.call(("A".."Z").map { |label| "section #{label}: 1-2\n" }.join)).to be_nil
+    end
+  end
+
   it "counts a page's lines anew" do
     text = with.call(page_of.call, described_class.new(script.read(page_of.call).map).lines(page: 12, bars: [5, 4, 3]))
     expect(script.read(text).map.pages.first.lines).to eq([5, 4, 3])

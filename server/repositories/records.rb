@@ -125,7 +125,7 @@ module Stairwell
 
           def week_overrides(row) = Studio::WeekOverrides.new(overrides: row[:overrides].map { |one| Planning::OverrideDocument.load(one.to_hash) }, version: row[:version])
 
-          def week(row) = Studio::Weeks::Kept.new(id: row[:id], begins: row[:begins], week: Planning::WeekDocument.load(row[:plan].to_hash))
+          def week(row) = Studio::Weeks::Kept.new(**row.slice(:id, :begins, :next_lesson), data: row[:plan].to_hash)
 
           def extra_work(row) = ExtraWorks.value(row)
         end

@@ -13,6 +13,10 @@ module Stairwell
   # {Phrase.pack} makes plain data of it to be kept, {Phrase.unpack} phrases again: a
   # plan that was kept is said in whatever language is asked for later.
   module Phrase
+    # The keys of each kind as it is packed, by the one that tells it.
+    KINDS = {"say" => %w[say with], "day" => %w[day as], "list" => %w[list by], "number" => %w[number], "ordinal" => %w[ordinal], "capital" => %w[capital]}.freeze
+    private_constant :KINDS
+
     module_function
 
     # @param key [String] of a text
@@ -68,15 +72,16 @@ module Stairwell
     # @param data [Object] as {pack} gives
     # @return [Object]
     def unpack(data)
-      return data unless data.is_a?(Hash)
+      return data unless data.is_a?(Hash) && data.size.between?(1, 2)
 
-      case data.keys.sort
-      when %w[say], %w[say with] then self[data["say"], **data.fetch("with", {}).to_h { |name, value| [name.to_sym, unpack(value)] }]
-      when %w[as day] then day(Date.iso8601(data["day"]), data["as"].to_sym)
-      when %w[by list] then list(data["list"].map { |one| unpack(one) }, by: data["by"].to_sym)
-      when %w[number] then number(Rational(data["number"]))
-      when %w[ordinal] then ordinal(data["ordinal"])
-      when %w[capital] then capital(unpack(data["capital"]))
+      kind = KINDS.find { |key, keys| data.key?(key) && (data.keys - keys).empty? }&.first
+      case kind
+      when "say" then self[data["say"], **data.fetch("with", {}).to_h { |name, value| [name.to_sym, unpack(value)] }]
+      when "day" then day(Date.iso8601(data["day"]), data["as"].to_sym)
+      when "list" then list(data["list"].map { |one| unpack(one) }, by: data["by"].to_sym)
+      when "number" then number(Rational(data["number"]))
+      when "ordinal" then ordinal(data["ordinal"])
+      when "capital" then capital(unpack(data["capital"]))
       else data
       end
     end

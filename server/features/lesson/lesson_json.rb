@@ -67,7 +67,6 @@ module Stairwell
           )
         end
 
-        private_constant :BARS
 
         def bars(one)
           map = one.piece.page.map

@@ -31,7 +31,8 @@ module Stairwell
             sections: @map.sections.map { |one| section(one) }, joins: joins, diagnostics: diagnostics, preview: preview, spots: spots,
             unread: @map.unread.map { |what, bars| {what: Score::Unread.said(what), bars: bars.map { |bar| @map.bar(bar).name }} },
             shape: @map.pages.map { |page| {page: page.number, lines: page.lines.join(" ")} }, notes: @map.notes?,
-            signs: Formats::PageScript::Clicks::SIGNS.map { |one| one.to_h.except(:sayings).merge(key: one.key.to_s) }, sayings: Formats::PageScript::Clicks::SAYINGS
+            signs: Formats::PageScript::Clicks::SIGNS.map { |one| one.to_h.except(:sayings).merge(key: one.key.to_s) }, sayings: Formats::PageScript::Clicks::SAYINGS,
+            next_section: Formats::PageScript::Clicks.new(@map).next_label
           }
         end
 

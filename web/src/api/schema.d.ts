@@ -1319,6 +1319,8 @@ export interface components {
             target_tempo: number;
         };
         Page: {
+            /** @description The first letter no section has yet */
+            next_section: string | null;
             title: string;
             book: string | null;
             composer: string | null;
@@ -2315,11 +2317,13 @@ export interface operations {
                         from: components["schemas"]["BarIndex"];
                         to: components["schemas"]["BarIndex"];
                     };
-                    /** @description A section with its places as they are typed */
+                    /** @description A section with its places as they are typed, and the bars that are chosen meanwhile */
                     section?: {
                         label: string;
                         places: string[];
                         words?: string;
+                        from?: components["schemas"]["BarIndex"];
+                        to?: components["schemas"]["BarIndex"];
                     };
                     /** @description One of a section's places, from 0, that is dragged elsewhere */
                     move?: {

@@ -28,7 +28,7 @@ module Stairwell
       # @return [Rational] share of planned days that were practised lately
       def adherence
         since = @record.today - 7 * Constants::HABIT_WEEKS
-        planned = @record.weeks.since(since).flat_map(&:days).select { |day| day.items.any? }.map(&:date)
+        planned = @record.weeks.planned_since(since)
         Progress::Pace.adherence(planned.select { |date| date < @record.today }, @record.practised_on.select { |date| date >= since })
       end
 

@@ -5,8 +5,31 @@ module Stairwell
     # The weeks of a student as they were planned, the last plan of each.
     class Weeks
       # One of them: `id` grows with each plan that was kept, `begins` is the first
-      # day of its first plan.
-      Kept = Stairwell.value(:id, :begins, :week)
+      # day of its first plan. `data` is the plan as it is kept: most of the weeks that
+      # are read are never looked into, so that each is made when it is asked for.
+      class Kept
+        attr_reader :id, :begins, :next_lesson
+
+        # @param id [Integer]
+        # @param begins [Date]
+        # @param next_lesson [Date]
+        # @param data [Hash{String => Object}, nil] as {Planning::WeekDocument.dump} gives
+        # @param week [Planning::PlannedWeek, nil] where it is made already
+        def initialize(id:, begins:, next_lesson:, data: nil, week: nil)
+          @id = id
+          @begins = begins
+          @next_lesson = next_lesson
+          @data = data
+          @week = week
+        end
+
+        # @return [Planning::PlannedWeek]
+        # @raise [UnreadableError]
+        def week = @week ||= Planning::WeekDocument.load(@data)
+
+        # @return [Array<Date>] days something was planned for
+        def planned_on = @week ? @week.days.select { |day| day.items.any? }.map(&:date) : Planning::WeekDocument.planned_on(@data)
+      end
 
       # @param kept [Array<Kept>]
       def initialize(kept = [])
@@ -22,18 +45,19 @@ module Stairwell
 
       # @param today [Date]
       # @return [Array<Planning::PlannedWeek>] those that have begun, the newest first
-      def begun(today) = @kept.select { |one| one.begins <= today }.map(&:week).sort_by(&:next_lesson).reverse
+      def begun(today) = @kept.select { |one| one.begins <= today }.sort_by(&:next_lesson).reverse.map(&:week)
 
       # @param date [Date]
-      # @return [Array<Planning::PlannedWeek>] those whose lesson is after it
-      def since(date) = @kept.map(&:week).select { |week| week.next_lesson > date }
+      # @return [Array<Date>] days something was planned for, of the weeks whose lesson is
+      #   after it
+      def planned_since(date) = @kept.select { |one| one.next_lesson > date }.flat_map(&:planned_on)
 
       # @param week [Planning::PlannedWeek]
       # @return [Weeks] with that plan in place of the one of the same week
       def with(week)
-        before, others = @kept.partition { |one| one.week.next_lesson == week.next_lesson }
+        before, others = @kept.partition { |one| one.next_lesson == week.next_lesson }
         begins = [*before.map(&:begins), week.planned_from].min
-        Weeks.new([*others, Kept.new(id: (@kept.map(&:id).max || 0) + 1, begins: begins, week: week)])
+        Weeks.new([*others, Kept.new(id: (@kept.map(&:id).max || 0) + 1, begins: begins, next_lesson: week.next_lesson, week: week)])
       end
     end
   end

@@ -107,7 +107,7 @@ function SectionLine({
   const key = `${place}/${exact?.statement}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: filled anew only when the choice changes
   useEffect(() => {
-    setLabel(exact?.label ?? nextLetter(piece.sections));
+    setLabel(exact?.label ?? piece.next_section ?? "");
     setWhere(exact ? placesOf(exact) : place);
     setWords(exact?.words ?? "");
   }, [key]);
@@ -131,10 +131,8 @@ function SectionLine({
         ? t("piece.sign_bar.add_to", { label })
         : t("piece.sign_bar.mark_section");
   const submit = async () => {
-    const others = namesake && !exact ? namesake.spans.filter((span) => span !== moves).map((span) => span.text) : [];
-    const section = { label, places: [...others, where], words: (namesake && !exact ? namesake.words : words).trim() };
-    const renamed = exact && exact.label !== label ? [exact.statement] : [];
-    if (await bench.apply({ section, drop: renamed })) onDone();
+    const section = { label, places: [where], words: words.trim(), ...chosen };
+    if (await bench.apply({ section })) onDone();
   };
   const field = { h: "32px", borderColor: "line" };
 
@@ -231,9 +229,3 @@ function Statement({
 }
 
 const placesOf = (section: Section) => section.spans.map((span) => span.text).join(", ");
-
-/** The next letter no section has yet. */
-function nextLetter(sections: Section[]) {
-  const taken = new Set(sections.map((one) => one.label));
-  return [..."ABCDEFGHIJKLMNOPQRSTUVWXYZ"].find((letter) => !taken.has(letter)) ?? "";
-}

@@ -53,11 +53,31 @@ module Stairwell
           sayings[now + 1] ? {put: [sayings[now + 1]]} : {drop: [sayings[now]]}
         end
 
+        # A section of the chosen bars: it changes the one that stands just there; where
+        # another of that letter overlaps them, that place of it moves; where one stands
+        # elsewhere, they are one more place of it.
         # @param label [String]
         # @param places [Array<String>] as typed, such as "9-13"
         # @param words [String] what it is like
+        # @param from [Integer, nil] index of the first chosen bar
+        # @param to [Integer, nil] of the last
         # @return [Hash{Symbol => Array<String>}]
-        def section(label:, places:, words: "") = {put: ["section #{label}: #{places.join(", ")} #{words}".strip]}
+        def section(label:, places:, words: "", from: nil, to: nil)
+          chosen = from && to && Score::Span.new(from: from, to: to)
+          standing = chosen && @map.sections.find { |one| one.spans.any? { |span| [span.from, span.to] == [from, to] } }
+          namesake = chosen && @map.sections.find { |one| one.label == label && one != standing }
+          if namesake
+            places = [*namesake.spans.reject { |span| span.overlap?(chosen) }.map { |span| @writer.span(span) }, *places]
+            words = @writer.words(namesake)
+          end
+          said = {put: ["section #{label}: #{places.join(", ")} #{words}".strip]}
+          return said if standing.nil? || standing.label == label
+
+          said.merge(drop: [@writer.statement(:sections, standing)])
+        end
+
+        # @return [String, nil] the first letter no section has yet
+        def next_label = (("A".."Z").to_a - @map.sections.map(&:label)).first
 
         # @param label [String] of a section that stands
         # @param span [Integer] which of its places, from 0
