@@ -10,7 +10,6 @@ gem "rack-attack", "~> 6.7"
 gem "rack-session", "~> 2.0"
 gem "rackup", "~> 2.1"
 gem "sinatra", "~> 4.1"
-gem "sinatra-contrib", "~> 4.1"
 
 # data
 gem "pg", "~> 1.5"
@@ -40,7 +39,6 @@ group :test do
   gem "capybara", "~> 3.40"
   gem "pdf-reader", "~> 2.12"
   gem "head_music", "~> 8.0"
-  gem "prop_check", "~> 1.0"
   gem "rack-test", "~> 2.1"
   gem "rspec", "~> 3.13"
   gem "selenium-webdriver", "~> 4.32.0"

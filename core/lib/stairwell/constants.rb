@@ -78,6 +78,9 @@ module Stairwell
 
     # Rungs of the metronome scale a day goes up, at the most. Own choice.
     RUNGS_A_DAY = 2
+    # Clean repetitions in a row that go a rung up, failures in a row that go down, and how
+    # many rungs down. Own choice.
+    CLEAN_GOES_UP, FAILED_GOES_DOWN, RUNGS_DOWN = 3, 2, 2
     # Share of the target tempo a tempo ladder begins at where nothing slower is said. Own
     # choice.
     LADDER_FROM = 6/10r

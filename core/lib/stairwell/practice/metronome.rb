@@ -6,9 +6,6 @@ module Stairwell
     module Metronome
       SCALE = Constants::METRONOME
 
-      # Clean repetitions in a row that go a rung up, failures in a row that go
-      # down, and how many rungs down. Own choice.
-      UP_AFTER, DOWN_AFTER, DOWN = 3, 2, 2
       RULE = Phrase["practice.metronome.three_times_clean_in_a_row"]
 
       # Where the metronome goes after what was just played.
@@ -18,8 +15,8 @@ module Stairwell
       # @return [Integer] the next rung
       def self.next_rung(rungs, at, results)
         place = rungs.index(at)
-        return rungs[[place + 1, rungs.size - 1].min] if results.last(UP_AFTER).size == UP_AFTER && results.last(UP_AFTER).all?
-        return rungs[[place - DOWN, 0].max] if results.last(DOWN_AFTER).size == DOWN_AFTER && results.last(DOWN_AFTER).none?
+        return rungs[[place + 1, rungs.size - 1].min] if results.last(Constants::CLEAN_GOES_UP).size == Constants::CLEAN_GOES_UP && results.last(Constants::CLEAN_GOES_UP).all?
+        return rungs[[place - Constants::RUNGS_DOWN, 0].max] if results.last(Constants::FAILED_GOES_DOWN).size == Constants::FAILED_GOES_DOWN && results.last(Constants::FAILED_GOES_DOWN).none?
 
         at
       end

@@ -3,7 +3,6 @@
 module Stairwell
   module Progress
     RESULTS = %i[not_heard not_yet shaky steady secure].freeze
-    MARK_KINDS = %i[repetition struggle undo].freeze
 
     # @param marks [Array<Mark>]
     # @return [Array<Mark>] those that were not taken back; the same key counts
