@@ -67,7 +67,6 @@ module Stairwell
           )
         end
 
-
         def bars(one)
           map = one.piece.page.map
           one.step.spans.flat_map(&:bars).uniq.first(Limits::BARS_BY_NAME).select { |index| index <= map.bars.size }.map { |index| {bar: index, name: map.bar(index).name} }
