@@ -16,6 +16,7 @@ RSpec.describe "Malformed input" do
     script = Stairwell::Formats::PageScript.write(map)
     Stairwell::Formats::PageScript.read(script)
     Stairwell::Formats::MusicXML.write(map)
+    expect(Stairwell::Score::Document.read(JSON.generate(Stairwell::Score::Document.dump(map)))).to eq(map)
   end
 
   def read_or_refuse

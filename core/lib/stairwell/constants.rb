@@ -9,9 +9,9 @@ module Stairwell
     MOST_BARS = 5_000
     # Whole notes a bar may be long. Own choice: far more than any meter needs.
     LONGEST_BAR = 64
-    # Visits the roadmap unfolds before it stops. Own choice: nested repeats
-    # multiply, and nothing a person can enter may hang.
-    MOST_VISITS = 100_000
+    # Visits the roadmap unfolds before it stops. Own choice: some ten hours of music;
+    # nested repeats multiply, and nothing a person can enter may hang.
+    MOST_VISITS = 20_000
     # Bytes of a score as text. Own choice.
     MOST_SCORE_BYTES = 20 * 1024 * 1024
     # Bytes a compressed score may unpack to, all entries together. Own choice.
@@ -23,6 +23,15 @@ module Stairwell
     MOST_SHOWN = 2_000
     # Times a repeat may say. Own choice.
     MOST_TIMES = 20
+    # Opening brackets in a score as text: as many tags. Own choice: five times those of a
+    # long orchestral piece.
+    MOST_TAGS = 2_000_000
+    # Lines of a page script, and letters of one. Own choice: everything that the largest
+    # page can say has room.
+    MOST_STATEMENTS = 15_000
+    MOST_LETTERS = 20_000
+    # Lines that were not understood of which it is said. Own choice: more are not read.
+    MOST_PROBLEMS = 100
 
     # Minutes at a stretch beyond which a break is spoken of. Common practice: a
     # break at least every 20 to 25 minutes, short sessions for a small child;

@@ -31,6 +31,8 @@ require_relative "score/markings"
 require_relative "score/variant"
 require_relative "score/section"
 require_relative "score/map"
+require_relative "score/bounds"
+require_relative "score/coherence"
 require_relative "score/markings_document"
 require_relative "score/document"
 

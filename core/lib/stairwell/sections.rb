@@ -37,7 +37,7 @@ module Stairwell
     def self.survey(map) = Survey.new(map)
 
     # @param map [Score::Map]
-    # @param about [Hash] of the student: span:, pedal:, known:
+    # @param about [Hash] of the student: span:, pedal:, known:; share: where it was made already
     # @return [Array<Fact>] what is seen when looking it over
     def self.preview(map, **about) = Preview.new(map, **about).facts
 

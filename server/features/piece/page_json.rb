@@ -191,7 +191,7 @@ module Stairwell
           }
         end
 
-        def preview = Sections.preview(@map, **@about).map { |one| {topic: one.topic, text: one.text, bars: one.bars, caution: one.caution} }
+        def preview = Sections.preview(@map, **@about, share: @share).map { |one| {topic: one.topic, text: one.text, bars: one.bars, caution: one.caution} }
 
         def spots
           return [] unless @map.notes?

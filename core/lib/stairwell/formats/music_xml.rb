@@ -25,9 +25,9 @@ module Stairwell
       # @param bytes [String] a .musicxml, .xml or .mxl file
       # @return [Score::Map]
       # @raise [UnreadableError] with code :too_large, :not_a_score, :cut_off,
-      #   :entities, :too_much_inside, :empty or :too_many_bars
+      #   :entities, :too_much_inside, :too_much, :empty or :too_many_bars
       def self.read(bytes)
-        Reader.new(document(Package.text(bytes))).map
+        Score::Bounds.check(Reader.new(document(Package.text(bytes))).map)
       end
 
       # Entities and outside references stay off: a score has no use for them.
@@ -37,6 +37,10 @@ module Stairwell
       def self.document(text)
         raise UnreadableError.new(Phrase["formats.music_xml.the_file_is_empty"], code: :empty) if text.strip.empty?
 
+        # Each element opens one bracket or two: counted before any is made.
+        if text.count("<") > Constants::MOST_TAGS
+          raise UnreadableError.new(Phrase["formats.music_xml.too_many_tags", most: Constants::MOST_TAGS], code: :too_much)
+        end
         document = Nokogiri::XML(text) { |config| config.strict.nonet }
         if document.internal_subset&.children&.any?
           raise UnreadableError.new(Phrase["formats.music_xml.the_file_declares_entities_of_its"], code: :entities)

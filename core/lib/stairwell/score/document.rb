@@ -76,13 +76,7 @@ module Stairwell
 
         data = JSON.parse(text)
         refuse_unlike(data)
-        map = load(data)
-        raise UnreadableError, Phrase["score.document.this_document_has_a_bar_without", schema: SCHEMA] unless map.bars.all? { |bar| bar.length.positive? && bar.length <= Constants::LONGEST_BAR && bar.meter.beats.positive? && bar.meter.unit.positive? }
-
-        outside = mentioned(map).find { |bar| !(bar.is_a?(Integer) && bar.between?(1, map.bars.size)) }
-        raise UnreadableError, Phrase["score.document.this_document_speaks_of_bar_but", schema: SCHEMA, bar: outside.inspect, bars: map.bars.size] if outside
-
-        map
+        Coherence.check(Bounds.check(load(data)))
       rescue JSON::ParserError, EncodingError
         raise UnreadableError, Phrase["score.document.this_is_not_json_the_file"]
       end
@@ -90,19 +84,14 @@ module Stairwell
       # Against the published schema; the validator is loaded only for this.
       def refuse_unlike(data)
         require "json_schemer"
-        @schema ||= JSONSchemer.schema(JSON.parse(File.read(File.join(__dir__, "map.schema.json"))))
+        # A pattern means what it means in the schema's own language: ^ and $ are the ends.
+        @schema ||= JSONSchemer.schema(JSON.parse(File.read(File.join(__dir__, "map.schema.json"))), regexp_resolver: "ecma")
         raise UnreadableError, Phrase["score.document.this_is_not_a_document", schema: SCHEMA] unless data.is_a?(Hash) && data["schema"] == SCHEMA
 
-        wrong = @schema.validate(data).first
-        raise UnreadableError, Phrase["score.document.this_document_is_damaged", schema: SCHEMA, why: wrong["error"]] if wrong
-      end
-
-      # Every bar something other than the signs stands at; signs off the page
-      # are left out of the reading and reported.
-      def mentioned(map)
-        spans = Markings.members.flat_map { |member| Array(map.markings[member]) }.filter_map { |one| one.is_a?(Span) ? one : (one.span if one.respond_to?(:span)) }
-        placed = [*map.keys, *map.clefs, *map.markings.fermatas, *map.markings.starts].map(&:bar)
-        [*spans.flat_map { |span| [span.from, span.to] }, *placed, *map.notes.keys, *map.sections.flat_map(&:spans).flat_map { |span| [span.from, span.to] }]
+        Bounds.check_data(data)
+        odd = Coherence.odd(data)
+        wrong = odd ? Phrase["score.document.holds_what_is_never_in_one", value: odd] : @schema.validate(data).first&.fetch("error")
+        raise UnreadableError, Phrase["score.document.this_document_is_damaged", schema: SCHEMA, why: wrong] if wrong
       end
 
       # @param one [Hash{String => Object}] a section as {dump} gives it
@@ -177,7 +166,7 @@ module Stairwell
         {finger: more["finger"], articulation: more.fetch("touch", []), graces: more.fetch("graces", []).map { |pitch| Pitch.parse(pitch) }}
       end
 
-      private_class_method :mentioned, :refuse_unlike, :load_more, :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes
+      private_class_method :refuse_unlike, :load_more, :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes
     end
   end
 end

@@ -96,13 +96,16 @@ module Stairwell
     def self.bars(count, meters:, pickup: nil, counts: {}, unnumbered: [], numbers: {})
       number = pickup ? -1 : 0
       bare = unnumbered.to_set
+      meters = meters.sort_by.with_index { |one, at| [one.bar, at] }
+      holds = 0
       made = []
       left = count + (pickup ? 1 : 0)
       while left.positive? || bare.include?(made.size + 1)
         index = made.size + 1
         left -= 1 unless bare.include?(index)
         number = numbers[index] - 1 if numbers.key?(index)
-        meter = meters.reverse.find { |one| one.bar <= index } || meters.first
+        holds += 1 while meters[holds + 1] && meters[holds + 1].bar <= index
+        meter = meters[holds]
         said = (index == 1 && pickup) ? pickup : counts[index]
         made << Bar.new(
           index: index, number: bare.include?(index) ? nil : number += 1, meter: meter,

@@ -13,10 +13,12 @@ module Stairwell
       # @param span [Integer, nil] semitones the student's hand reaches
       # @param pedal [Boolean] whether the student's instrument has one
       # @param known [Array<String>] what the student has met before
-      def initialize(map, span: nil, pedal: true, known: [])
+      # @param share [NewShare] of the map
+      def initialize(map, span: nil, pedal: true, known: [], share: NewShare.new(map))
         @map = map
         @span = span
         @pedal = pedal
+        @share = share
         @known = known.map { |one| one.strip.downcase }
         @wording = Roadmap::Wording.new(map)
         @values = Values.new(map)
@@ -33,7 +35,7 @@ module Stairwell
 
       def length
         layout = @map.layout
-        said = {bars: Phrase["counts.bars", count: @map.bars.size], fresh: NewShare.new(@map).new_bars.round}
+        said = {bars: Phrase["counts.bars", count: @map.bars.size], fresh: @share.new_bars.round}
         return fact(:length, Phrase["sections.preview.length", **said]) if layout.assumed?
 
         fact(:length, Phrase["sections.preview.length_on_pages", lines: Phrase["counts.lines", count: layout.lines.size], pages: Phrase["counts.pages", count: layout.pages.size], **said])

@@ -10,8 +10,11 @@ module Stairwell
       Shift = Stairwell.value(:bar, :beat, :pitch, :far)
       # The widest notes struck or held together: semitones, and where.
       Stretch = Stairwell.value(:semitones, :low, :high, :bar, :beat)
-      # A note or notes together of one hand, in printed order.
-      Touch = Struct.new(:bar, :beat, :onset, :notes)
+      # A note or notes together of one hand, in printed order, the lowest first.
+      Touch = Struct.new(:bar, :beat, :onset, :notes) do
+        # @return [Range] keys, as MIDI notes
+        def keys = @keys ||= (notes.first.pitch.midi..notes.last.pitch.midi)
+      end
       private_constant :Touch
 
       # @param map [Score::Map]
@@ -40,27 +43,24 @@ module Stairwell
       # @return [Array(Score::Pitch, Score::Pitch), nil] lowest and highest note
       #   of the first position
       def start
-        first = []
-        @touches.each do |one|
-          together = first + one.notes.map(&:pitch)
-          break if wide(together) > Constants::HAND_POSITION && first.any?
-
-          first = together
+        held = nil
+        first = @touches.take_while do |one|
+          together = around(held, one.keys)
+          (held.nil? || wide(together) <= Constants::HAND_POSITION).tap { held = together }
         end
-        first.minmax_by(&:midi) if first.any?
+        first.flat_map(&:notes).map(&:pitch).minmax_by(&:midi) if first.any?
       end
 
       # A position holds as long as the notes since its start lie within a fifth.
       # @return [Array<Shift>]
       def shifts
-        held = []
+        held = nil
         @touches.filter_map do |one|
-          pitches = one.notes.map(&:pitch)
-          next (held += pitches) && nil if held.empty? || wide(held + pitches) <= Constants::HAND_POSITION || wide(pitches) > Constants::HAND_POSITION
+          together = around(held, one.keys)
+          next (held = together) && nil if held.nil? || wide(together) <= Constants::HAND_POSITION || wide(one.keys) > Constants::HAND_POSITION
 
-          far = wide(held + pitches) - Constants::HAND_POSITION
-          held = pitches
-          Shift.new(bar: one.bar, beat: one.beat, pitch: pitches.first, far: far)
+          held = one.keys
+          Shift.new(bar: one.bar, beat: one.beat, pitch: one.notes.first.pitch, far: wide(together) - Constants::HAND_POSITION)
         end
       end
 
@@ -96,7 +96,10 @@ module Stairwell
         Stretch.new(semitones: high.midi - low.midi, low: low, high: high, bar: one.bar, beat: one.beat)
       end
 
-      def wide(pitches) = pitches.map(&:midi).minmax.then { |low, high| high - low }
+      # @return [Range] keys from the lowest to the highest of both
+      def around(held, keys) = held ? ([held.begin, keys.begin].min..[held.end, keys.end].max) : keys
+
+      def wide(keys) = keys.end - keys.begin
     end
   end
 end

@@ -131,7 +131,8 @@ function SectionLine({
         ? t("piece.sign_bar.add_to", { label })
         : t("piece.sign_bar.mark_section");
   const submit = async () => {
-    const section = { label, places: [where], words: words.trim(), ...chosen };
+    const { from, to } = chosen;
+    const section = { label, places: [where], words: words.trim(), from, to };
     if (await bench.apply({ section })) onDone();
   };
   const field = { h: "32px", borderColor: "line" };

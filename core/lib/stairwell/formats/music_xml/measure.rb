@@ -9,6 +9,11 @@ module Stairwell
         # voice, and the stretch between two backups in which it stands.
         Sound = Struct.new(:staff, :voice, :stretch, :note)
 
+        # Parts of a quarter note a score may count in. Own choice: many times what any program writes.
+        MOST_DIVISIONS = 1_000_000
+        # Notes of a measure of one part. Own choice.
+        MOST_NOTES = 2_000
+
         # Note values a meter can count in.
         UNITS = [1, 2, 4, 8, 16, 32, 64].freeze
 
@@ -32,7 +37,11 @@ module Stairwell
           @sounds = []
           @events = []
           @graces = []
-          element.element_children.each { |child| read(child) }
+          children = element.element_children
+          if children.size > MOST_NOTES
+            raise UnreadableError.new(Phrase["formats.music_xml.reader.crowded", bar: element["number"].to_s[0, 12], count: children.size, most: MOST_NOTES], code: :too_much)
+          end
+          children.each { |child| read(child) }
         end
 
         private
@@ -48,8 +57,8 @@ module Stairwell
         end
 
         def attributes(element)
-          divisions = element.at_xpath("divisions")&.text.to_i
-          @carried.divisions = divisions if divisions.positive?
+          divisions = element.at_xpath("divisions")&.text.to_s[0, 12].to_i
+          @carried.divisions = divisions if divisions.between?(1, MOST_DIVISIONS)
           transpose = element.at_xpath("transpose")
           @carried.transposition = Transposition.of(transpose) if transpose
           @meter = time(element.at_xpath("time")) || @meter
@@ -59,7 +68,7 @@ module Stairwell
 
         # 3+2/8 counts as 5/8; without beats (senza misura) nothing is said.
         def time(element)
-          beats = element&.at_xpath("beats")&.text.to_s.split("+").sum(&:to_i)
+          beats = element&.at_xpath("beats")&.text.to_s[0, 60].split("+").sum(&:to_i)
           unit = element&.at_xpath("beat-type")&.text.to_i
           Score::Meter.new(beats: beats, unit: unit) if beats.between?(1, 64) && UNITS.include?(unit)
         end
@@ -75,7 +84,7 @@ module Stairwell
         # The offset moves a direction from where it is written.
         def direction(element)
           offset = element.at_xpath("offset")
-          at = offset ? @at + Rational(offset.text.to_s[/-?\d+/] || 0) / (4 * @carried.divisions) : @at
+          at = offset ? @at + Rational(offset.text.to_s[/-?\d{1,9}/] || 0) / (4 * @carried.divisions) : @at
           staff = element.at_xpath("staff")&.text.to_i
           element.xpath("direction-type/*").each { |one| @events << Event.new(one.name.to_sym, [at, 0r].max, staff, one) }
         end
@@ -122,7 +131,7 @@ module Stairwell
           return unless Score::Pitch::STEPS.include?(said["step"])
 
           @carried.transposition.pitch(
-            Score::Pitch.new(step: said["step"], alter: said["alter"].to_f.round.clamp(-2, 2), octave: said["octave"].to_i.clamp(0, 9))
+            Score::Pitch.new(step: said["step"], alter: said["alter"].to_f.clamp(-2.0, 2.0).round, octave: said["octave"].to_s[0, 4].to_i.clamp(0, 9))
           )
         end
 
@@ -130,7 +139,7 @@ module Stairwell
 
         # @return [Rational] whole notes
         def whole_notes(durations)
-          Rational(durations&.first&.text.to_s[/\A\s*\d+(\.\d+)?/] || 0) / (4 * @carried.divisions)
+          Rational(durations&.first&.text.to_s[/\A\s*\d{1,9}(\.\d{1,9})?/] || 0) / (4 * @carried.divisions)
         end
 
         def back(by)

@@ -27,7 +27,21 @@ module Stairwell
           unpack(bytes)
         end
 
+        # What ends a zip says how many entries it lists; they are counted before they are
+        # listed (PKWARE's APPNOTE.TXT, 4.3.16, from memory; 64-bit archives say 65,535).
+        LISTED = ["PK\x05\x06".b, 10, 2].freeze
+
+        # @return [Integer] entries, as the archive says
+        def listed(bytes)
+          signature, at, size = LISTED
+          place = bytes.b.rindex(signature)
+          place ? bytes.byteslice(place + at, size).to_s.unpack1("v").to_i : 0
+        end
+
         def unpack(bytes)
+          if listed(bytes) > Constants::MOST_ENTRIES
+            raise UnreadableError.new(Phrase["formats.music_xml.package.too_many_entries", most: Constants::MOST_ENTRIES], code: :too_much_inside)
+          end
           Zip::File.open_buffer(StringIO.new(bytes)) do |zip|
             if zip.count > Constants::MOST_ENTRIES || zip.sum(&:size) > Constants::MOST_UNPACKED_BYTES
               raise UnreadableError.new(Phrase["formats.music_xml.package.the_compressed_file_unpacks_to_more", megabytes: megabytes(Constants::MOST_UNPACKED_BYTES)], code: :too_much_inside)
@@ -63,7 +77,7 @@ module Stairwell
 
         def megabytes(bytes) = (bytes / 1024.0 / 1024).ceil
 
-        private_class_method :unpack, :score_name, :entry, :megabytes
+        private_class_method :listed, :unpack, :score_name, :entry, :megabytes
       end
     end
   end

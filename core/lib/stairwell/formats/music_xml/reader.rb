@@ -119,7 +119,7 @@ module Stairwell
           return 0 if at.zero? && implicit
           return if implicit
 
-          element["number"].to_s[/\A\d+\z/]&.to_i
+          element["number"].to_s[/\A\d{1,6}\z/]&.to_i
         end
 
         def keys
@@ -137,7 +137,7 @@ module Stairwell
           breaks = (0...@count).map { |at| elements(at).flat_map { |one| one.xpath("print").to_a } }
           return [] unless breaks.drop(1).flatten.any? { |print| print["new-system"] == "yes" || print["new-page"] == "yes" }
 
-          number = breaks.first.filter_map { |print| print["page-number"]&.to_i }.first || 1
+          number = breaks.first.filter_map { |print| page_number(print) }.first || 1
           found = [Score::Page.new(number: number, lines: [0])]
           return [] if bars.none? { |bar| bar.number&.positive? }
 
@@ -148,9 +148,12 @@ module Stairwell
           found
         end
 
+        # @return [Integer, nil]
+        def page_number(print) = print["page-number"].to_s[/\A\d{1,4}\z/]&.to_i&.then { |number| number if number.positive? }
+
         def turn(found, prints)
           if prints.any? { |print| print["new-page"] == "yes" }
-            number = prints.filter_map { |print| print["page-number"]&.to_i }.first || (found.last.number + 1)
+            number = prints.filter_map { |print| page_number(print) }.first || (found.last.number + 1)
             found << Score::Page.new(number: number, lines: [0])
           elsif prints.any? { |print| print["new-system"] == "yes" }
             found.last.lines << 0
@@ -176,7 +179,7 @@ module Stairwell
         def marked(direction)
           metronome = direction&.at_xpath("direction-type/metronome")
           unit = UNITS[metronome&.at_xpath("beat-unit")&.text]
-          mark = metronome&.at_xpath("per-minute")&.text.to_s[/\d+/]&.to_i
+          mark = metronome&.at_xpath("per-minute")&.text.to_s[/\d{1,4}/]&.to_i
           return unless unit && mark&.positive?
 
           [mark, metronome.at_xpath("beat-unit-dot") ? unit * 3 / 2 : unit]
@@ -184,7 +187,7 @@ module Stairwell
 
         # The specification counts sound tempo in quarter notes a minute.
         def sounded(sound)
-          mark = sound&.[]("tempo").to_f.round
+          mark = sound&.[]("tempo").to_f.clamp(0.0, 1_000.0).round
           [mark, 1/4r] if mark.positive?
         end
 

@@ -61,7 +61,9 @@ module Stairwell
         end
 
         def repeat(element, bar)
-          times = element["times"].to_i
+          times = element["times"].to_s[0, 9].to_i
+          raise UnreadableError.new(Phrase["formats.music_xml.reader.a_repeat_is_played", times: times, most: Constants::MOST_TIMES], code: :too_much) if times > Constants::MOST_TIMES
+
           @repeats << Score::Repeat.new(from: start(bar), to: bar, times: times.positive? ? times : nil)
           @closed_bracket = @bracket && [@bracket.first, bar]
         end
@@ -88,7 +90,10 @@ module Stairwell
 
         # The attribute is a list such as "1" or "1, 2"; some write "1.".
         def passes(text)
-          found = text.to_s.scan(/\d+/).map(&:to_i).select(&:positive?).uniq
+          found = text.to_s.scan(/\d+/).first(Constants::MOST_TIMES + 1).map { |digits| digits[0, 9].to_i }.select(&:positive?).uniq
+          most = [found.max || 1, found.size].max
+          raise UnreadableError.new(Phrase["formats.music_xml.reader.an_ending_is_for_pass", pass: most, most: Constants::MOST_TIMES], code: :too_much) if most > Constants::MOST_TIMES
+
           found.empty? ? [1] : found
         end
       end

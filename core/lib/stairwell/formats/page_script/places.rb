@@ -62,7 +62,10 @@ module Stairwell
         # @return [Array<Score::Span>] spans with commas between
         def spans!(scan)
           found = [span!(scan)]
-          found << span!(scan) while scan.take(/,/)
+          while scan.take(/,/)
+            found << span!(scan)
+            scan.stumble(Phrase["formats.page_script.places.too_many", most: Score::Bounds::PLACES]) if found.size > Score::Bounds::PLACES
+          end
           found
         end
 

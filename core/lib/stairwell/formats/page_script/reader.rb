@@ -62,10 +62,13 @@ module Stairwell
           @problems = []
           @remarks = []
           @claims = []
+          @counted = Hash.new(0)
         end
 
         # @return [Result]
         def result
+          return too_much(Phrase["formats.page_script.reader.too_many_lines", most: Constants::MOST_STATEMENTS]) if @lines.size > Constants::MOST_STATEMENTS
+
           statements = @lines.each_with_index.filter_map { |line, at| statement(line, at + 1) }
           shape, others = statements.partition { |one| SHAPE.include?(one.keyword) }
           shape.each { |one| attempt(one) { |scan| read_shape(one, scan) } }
@@ -75,14 +78,23 @@ module Stairwell
             @places = Places.new(bars, Score::Layout.new(in_order(all(:pages)), bars))
             round.each { |one| attempt(one) { |scan| read(one, scan) } }
           end
-          Result.new(map: map, problems: sorted)
+          Result.new(map: Score::Bounds.check(map), problems: sorted)
+        rescue UnreadableError => error
+          too_much(error.message)
         end
 
         private
 
+        # What is counted says so before anything is made of it.
+        def too_much(message)
+          Result.new(map: nil, problems: [*sorted, Problem.new(line: @lines.size.clamp(1..), column: 1, text: "", message: message, suggestion: nil)])
+        end
+
         def sorted(more = []) = (@problems + more).sort_by { |one| [one.line, one.column] }
 
         def statement(line, number)
+          return keep(number, line, Phrase["formats.page_script.reader.too_long", most: Constants::MOST_LETTERS], column: 1) if line.size > Constants::MOST_LETTERS
+
           text, comment = Text.apart(line)
           @remarks << comment if comment
           return if text.strip.empty?
@@ -92,7 +104,7 @@ module Stairwell
           if keyword && value
             return Statement.new(number, text.rstrip, keyword, rest, value, head.length + 2)
           end
-          keep(number, text, Phrase["formats.page_script.reader.this_is_not_a_statement_stairwell"], suggestion: nearest(text))
+          keep(number, text, Phrase["formats.page_script.reader.this_is_not_a_statement_stairwell"]) { nearest(text) }
         end
 
         def keyword(head)
@@ -101,8 +113,12 @@ module Stairwell
           [FORMERLY.fetch(word, word), word && head.strip[word.size..].strip]
         end
 
-        def keep(number, text, message, suggestion: nil, column: text[/\A\s*/].size + 1)
+        # @yieldreturn [String] what was probably meant
+        def keep(number, text, message, column: text[/\A\s*/].size + 1)
           @remarks << text.rstrip
+          return if @problems.size >= Constants::MOST_PROBLEMS
+
+          suggestion = yield if block_given?
           @problems << Problem.new(line: number, column: column, text: text.rstrip, message: message, suggestion: suggestion)
           nil
         end
@@ -124,9 +140,13 @@ module Stairwell
           scan = Scan.new(statement.value, statement.column)
           said = yield scan
           scan.finish!
-          said.each { |member, value| @claims << Claim.new(statement.line, member, value) }
+          said.each do |member, value|
+            @claims << Claim.new(statement.line, member, value)
+            @counted[member] += 1
+            Score::Bounds.refuse(member, @counted[member]) if Score::Bounds::MOST.key?(member)
+          end
         rescue Stumble => error
-          keep(statement.line, statement.text, Phrase["formats.page_script.reader.stumbled", what: error.message], suggestion: EXAMPLES.fetch(statement.keyword), column: error.column)
+          keep(statement.line, statement.text, Phrase["formats.page_script.reader.stumbled", what: error.message], column: error.column) { EXAMPLES.fetch(statement.keyword) }
         end
 
         def read_shape(statement, scan)
@@ -192,7 +212,7 @@ module Stairwell
 
         def clef(statement, scan)
           hand = head(statement).take!(/(right|left)\b/i, "“right” or “left”").downcase.to_sym
-          name = scan.take!(/[^,#]+?(?=\s+from\b|\s*\z)/i, Phrase["formats.page_script.reader.a_clef_such_as_treble"]).strip
+          name = scan.words!(Phrase["formats.page_script.reader.a_clef_such_as_treble"], before: "from")
           bar, beat = scan.take(/from\b/i) ? @places.position!(scan) : [1, nil]
           Score::Clef.new(hand: hand, name: name, bar: bar, beat: beat || 1r)
         end

@@ -45,6 +45,18 @@ module Stairwell
           raise Stumble.new(Phrase["formats.page_script.scan.expected_between_and_counts"], at)
         end
 
+        # @param before [String] a word that ends it
+        # @return [String] words up to that one, a comma, a `#` or the end
+        def words!(expected, before:)
+          @scanner.skip(/\s*/)
+          found = []
+          while (word = @scanner.check(/[^\s,#]+/)) && word.downcase != before
+            found << @scanner.scan(/[^\s,#]+/)
+            @scanner.skip(/\s+/)
+          end
+          found.empty? ? stumble(Phrase["formats.page_script.scan.expected", expected: expected]) : found.join(" ")
+        end
+
         def done? = @scanner.eos?
 
         def rest

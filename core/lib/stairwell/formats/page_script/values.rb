@@ -96,9 +96,15 @@ module Stairwell
           return unless hand ? scan.take!(/like\b/i, "“like”") : scan.take(/like\b/i)
 
           of = scan.take!(LABEL, Phrase["formats.page_script.values.the_label_of_an_earlier_section"])
-          except = scan.take(/except\b/i) ? places.spans!(scan).flat_map(&:bars) : []
+          except = scan.take(/except\b/i) ? bars(places.spans!(scan), scan) : []
           relation = scan.take(/(moved|rhythm)\b/i)&.downcase&.to_sym || :same
           Score::Variant.new(of: of, relation: relation, except: except, hand: hand)
+        end
+
+        # @return [Array<Integer>] what spans hold; counted first, since each may hold all
+        def bars(spans, scan)
+          scan.stumble(Phrase["formats.page_script.places.too_many_bars", most: Constants::MOST_BARS]) if spans.sum(&:size) > Constants::MOST_BARS
+          spans.flat_map(&:bars)
         end
       end
 
