@@ -51,6 +51,7 @@ module Stairwell
         use Pages
         use Languages::Asked
         use Guards::Safety, log
+        use Guards::Address
         use Guards.rates(store)
         use Guards::Size
         use Rack::Session::Cookie, key: "stairwell", secret: settings.session_secret, same_site: :lax, httponly: true,

@@ -26,6 +26,16 @@ module Stairwell
       SUMMARY_ROUNDS = 400
       # Bytes of a request's JSON. Own choice: many times the longest page script.
       JSON_BYTES = 1024 * 1024
+      # The same where nobody has signed in. Own choice: a tap or a sign-in has some hundred.
+      OPEN_BYTES = 16 * 1024
+      # Bytes of an address's path and of its query. Own choice: the longest has some hundred.
+      PATH_BYTES = 400
+      QUERY_BYTES = 2_000
+      # Values in a request's JSON, letters of a text, lists and objects one inside the
+      # other. Own choice: the contract's longest script and lists have room.
+      VALUES = 5_000
+      LETTERS = 100_000
+      NESTED = 12
       # Sign-ins from one address in so many seconds. Own choice.
       SIGN_INS = {limit: 20, period: 60}.freeze
       # Requests for private links from one address in so many seconds. Own choice: a

@@ -58,9 +58,9 @@ module Stairwell
       # @param text [String]
       # @param field [String]
       # @return [Date]
-      # @raise [Problem] 422 for a date that does not exist
+      # @raise [Problem] 422 for a date that does not exist, or that nothing may have
       def self.date(text, field)
-        Date.iso8601(text)
+        Dates.read(text)
       rescue Date::Error
         raise new(422, Phrase["server.problem.is_no_date", text: text], code: "date", field: field)
       end

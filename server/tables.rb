@@ -42,9 +42,15 @@ module Stairwell
         db[table].insert_conflict.returning.insert(studio_id: studio_id, **key, **first, **values).first
       end
 
-      # A row whose key came from the client: the same one twice is one row.
+      # A student's row whose key came from the client: the same one twice is one row.
       # @return [Boolean] whether it was new
-      def add_once(table, **values) = db[table].insert_conflict.returning(:key).insert(studio_id: studio_id, **values).any?
+      # @raise [Problem] 409 when it is the key of another student's row
+      def add_once(table, key:, student_id:, **values)
+        return true if db[table].insert_conflict.returning(:key).insert(studio_id: studio_id, key: key, student_id: student_id, **values).any?
+        return false unless self[table].where(key: key).exclude(student_id: student_id).any?
+
+        raise Problem.new(409, Phrase["server.tables.key_used"], code: "key_used", field: "key")
+      end
     end
   end
 end

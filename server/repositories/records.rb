@@ -101,7 +101,7 @@ module Stairwell
           def settings
             @settings ||= Studio::Settings.new(
               name: @context.studio[:name], locale: @context.locale, caution: @context.studio[:caution],
-              holidays: Planning::Away.load(@context.studio[:holidays].to_a.map(&:to_h), field: "holidays")
+              holidays: Planning::Away.load(@context.studio[:holidays].to_a.map(&:to_h))
             )
           end
 

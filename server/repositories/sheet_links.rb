@@ -36,9 +36,11 @@ module Stairwell
           link && "/s/#{token(link)}"
         end
 
-        # Withdraws the link in force, if any, and makes another.
+        # Withdraws the link in force, if any, and makes another. Two at once wait for each
+        # other at the student, who has one link.
         # @return [void]
         def renew(student_id)
+          @tables[:students].where(id: student_id).for_update.get(:id)
           withdraw(student_id)
           @tables.add(:sheet_links, student_id: student_id, nonce: SecureRandom.hex(16))
         end

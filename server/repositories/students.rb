@@ -52,7 +52,7 @@ module Stairwell
           Studio::Student.new(
             **row.slice(:id, :name, :minutes_a_day, :begin_per_day, :lesson_weekday, :hand_order, :hand_span, :has_pedal, :warm_ups, :introduce_first, :reads),
             practice_days: row[:practice_days].to_a, lesson_time: time(row[:lesson_time]), note_names: row[:note_names].to_sym, known: row[:known].to_a,
-            minutes_by_day: row[:minutes_by_day].to_h.to_h { |day, minutes| [day.to_s.to_i, minutes] }, away: Planning::Away.load(row[:absent].to_a.map(&:to_h), field: "absent"),
+            minutes_by_day: row[:minutes_by_day].to_h.to_h { |day, minutes| [day.to_s.to_i, minutes] }, away: Planning::Away.load(row[:absent].to_a.map(&:to_h)),
             locale: (row[:locale] || usage).to_sym
           )
         end

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "date"
+
 module Stairwell
   # Every number the rules rest on, with its unit and where it comes from:
   # *published* (source named), *common practice* (no source), or *own choice*.
@@ -32,6 +34,14 @@ module Stairwell
     MOST_LETTERS = 20_000
     # Lines that were not understood of which it is said. Own choice: more are not read.
     MOST_PROBLEMS = 100
+
+    # The first and the last date that anything may have. Own choice: wider than any
+    # teacher's calendar.
+    FIRST_DATE = Date.new(1990, 1, 1)
+    LAST_DATE = Date.new(2200, 12, 31)
+    # Stretches of holidays or absence, and days of one. Own choice: some years of terms.
+    MOST_STRETCHES = 100
+    LONGEST_STRETCH = 400
 
     # Minutes at a stretch beyond which a break is spoken of. Common practice: a
     # break at least every 20 to 25 minutes, short sessions for a small child;

@@ -88,7 +88,10 @@ module Stairwell
         end
 
         def moment(text)
-          Time.iso8601(text)
+          Time.iso8601(text).tap do |time|
+            first, last = Dates::RANGE.minmax
+            raise Problem.new(422, Phrase["server.sheet.sheets.is_no_moment", first: first.year, last: last.year], code: "time", field: "tapped_at") unless time.year.between?(first.year, last.year)
+          end
         rescue ArgumentError
           raise Problem.new(422, Phrase["server.sheet.sheets.is_no_time", text: text], code: "time", field: "tapped_at")
         end

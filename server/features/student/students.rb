@@ -153,7 +153,7 @@ module Stairwell
           show(id).merge(moved: change.told.to_h)
         end
 
-        def check(values) = (Planning::Away.load(values[:absent], field: "absent") if values[:absent])
+        def check(values) = (Planning::Away.read(values[:absent], field: "absent") if values[:absent])
 
         def stale(row, values) = Problem.stale(:student, row[:name], kept: SettingsJson.of(row), sent: values)
 

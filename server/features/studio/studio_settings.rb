@@ -22,7 +22,7 @@ module Stairwell
         # @return [Hash] as {#show}; other holidays plan everyone's week again
         # @raise [RefusedError] for a stretch or a language that is none
         def change(values)
-          Planning::Away.load(values[:holidays], field: "holidays") if values[:holidays]
+          Planning::Away.read(values[:holidays], field: "holidays") if values[:holidays]
           Languages.known!(values[:locale]) if values[:locale]
           changed = values.slice(:locale)
           changed[:holidays] = Sequel.pg_jsonb(values[:holidays]) if values[:holidays]

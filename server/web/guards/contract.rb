@@ -5,6 +5,10 @@ module Stairwell
     module Guards
       # Requests are checked against api/openapi.yaml before a route sees them.
       class Contract
+        # A pattern means what JSON Schema says (ECMA-262): ^ and $ are the ends of the text.
+        JSONSchemer.configuration.regexp_resolver = "ecma"
+        # Nobody reads more than the first of what does not fit.
+        OpenapiFirst::Schema::ValidationResult.prepend(Module.new { def errors = @errors ||= @validation.first(1).map { |one| OpenapiFirst::Schema::ValidationError.new(one) } })
         DEFINITION = OpenapiFirst.load(File.expand_path("../../../api/openapi.yaml", __dir__))
         # What the sign-in library answers itself.
         DOOR = %w[/api/login /api/logout].freeze
@@ -19,14 +23,22 @@ module Stairwell
         def call(env)
           return @app.call(env) unless env["PATH_INFO"].start_with?("/api/") && DOOR.include?(env["PATH_INFO"]) == @door
 
+          wrong = Body.wrong(env)
+          return wrong.to_rack if wrong
+
           checked = DEFINITION.validate_request(Rack::Request.new(env))
-          return problem(checked.error).to_rack if checked.error
+          return refuse(env, checked.error).to_rack if checked.error
 
           env[OpenapiFirst::REQUEST] = checked
           @app.call(env)
         end
 
         private
+
+        # A link that is not even one is answered like any other that opens nothing.
+        def refuse(env, failure)
+          (failure.type == :invalid_path && env["PATH_INFO"].start_with?("/api/sheet/")) ? Repositories::SheetLinks.unknown : problem(failure)
+        end
 
         STATUS = {not_found: 404, method_not_allowed: 405, unsupported_media_type: 415}.freeze
 

@@ -10,10 +10,20 @@ module Stairwell
         end
 
         def call(env)
-          limit = (env["PATH_INFO"] == "/api/pieces/score") ? Constants::MOST_SCORE_BYTES : Limits::JSON_BYTES
+          limit = limit(env["PATH_INFO"])
           return @app.call(env) if env["CONTENT_LENGTH"].to_i <= limit
 
-          Problem.new(413, Phrase["server.guards.that_is_more_than_mb_send", megabytes: limit / 1024 / 1024], code: "too_large").to_rack
+          Problem.new(413, Phrase["server.guards.that_is_more_than_mb_send", megabytes: Phrase.number(Rational(limit, 1024 * 1024).round(2))], code: "too_large").to_rack
+        end
+
+        private
+
+        def limit(path)
+          case path
+          when "/api/pieces/score" then Constants::MOST_SCORE_BYTES
+          when SignedIn::OPEN then Limits::OPEN_BYTES
+          else Limits::JSON_BYTES
+          end
         end
       end
     end

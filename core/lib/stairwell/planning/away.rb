@@ -22,19 +22,28 @@ module Stairwell
 
     # @param data [Array<Hash{String => String}>] as {Away#dump} gives
     # @return [Away]
-    # @raise [RefusedError] for a date that does not exist, or a stretch that ends
-    #   before it begins
-    def Away.load(data, field: nil)
+    def Away.load(data)
+      new(stretches: data.map { |one| one.transform_keys(&:to_s).values_at("from", "to").map { |text| Date.iso8601(text) }.then { |from, to| from..to } })
+    end
+
+    # The same as a person asks for it.
+    # @raise [RefusedError] for a date that does not exist, a stretch that ends before it
+    #   begins or is very long, or too many of them
+    def Away.read(data, field:)
+      raise RefusedError.new(Phrase["planning.away.too_many", most: Constants::MOST_STRETCHES], code: :absence, field: field) if data.size > Constants::MOST_STRETCHES
+
       new(stretches: data.map { |one| stretch(one.transform_keys(&:to_s), field) })
     end
 
     def Away.stretch(one, field)
-      from, to = [one["from"], one["to"]].map { |text| Date.iso8601(text) }
-      return from..to if from <= to
+      from, to = [one["from"], one["to"]].map { |text| Dates.read(text) }
+      raise RefusedError.new(Phrase["planning.away.the_days_from_to_end_before", from: from, to: to], code: :absence, field: field) if from > to
+      raise RefusedError.new(Phrase["planning.away.too_long", from: from, to: to, most: Constants::LONGEST_STRETCH], code: :absence, field: field) if to - from >= Constants::LONGEST_STRETCH
 
-      raise RefusedError.new(Phrase["planning.away.the_days_from_to_end_before", from: from, to: to], code: :absence, field: field)
+      from..to
     rescue Date::Error
       raise RefusedError.new(Phrase["planning.away.one_of_the_dates_does_not"], code: :absence, field: field)
     end
+    Away.private_class_method :stretch
   end
 end

@@ -27,7 +27,7 @@ module Stairwell
       end
 
       def date(text)
-        Date.iso8601(text)
+        Dates.read(text)
       rescue Date::Error
         raise RefusedError.new(Phrase["planning.override_document.is_no_date", text: text], code: :date, field: "date")
       end

@@ -115,7 +115,7 @@ module Stairwell
       end
 
       def date(one, key, where)
-        Date.iso8601(one[key].to_s)
+        Dates.read(one[key].to_s)
       rescue Date::Error
         raise UnreadableError, Phrase["planning.plan_file.must_be_a_date_such_as", where: where, key: key]
       end
