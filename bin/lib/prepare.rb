@@ -11,6 +11,7 @@ if ARGV.include?("--fresh-demo")
   Sequel.connect(settings.owner_url) { |db| db.run("DROP SCHEMA public CASCADE; CREATE SCHEMA public") }
 end
 Stairwell::Prepare.call(settings)
+Stairwell::Prepare.draw(settings)
 require "demo/people"
 Sequel.connect(settings.owner_url) do |db|
   # Accounts stand outside the walls between studios, so even an owner who is

@@ -10,15 +10,28 @@ module Stairwell
           @tables = tables
         end
 
-        # @return [Array<Hash>] with :document, the newest map as JSON
+        # @return [Array<Hash>] as they stand on the shelf, with their figures
         def list
-          @tables[:pieces].join(:map_revisions, studio_id: :studio_id, piece_id: :id, revision: :revision).order(Sequel[:pieces][:id])
-            .select(Sequel[:pieces][:id], :title, :book, Sequel.cast(:map, :text).as(:document)).all
+          columns = Studio::Figures.members.map { |name| Sequel[:piece_figures][name] }
+          @tables[:pieces].join(:piece_figures, studio_id: :studio_id, piece_id: :id).order(Sequel.lit("book IS NULL"), :book, Sequel.lit("pages[1] NULLS FIRST"), :title, Sequel[:pieces][:id])
+            .select(Sequel[:pieces][:id], :title, :book, Sequel.lit("deleted_at IS NOT NULL").as(:deleted), *columns).all
         end
 
+        # @param live [Boolean] only where it is not deleted
         # @return [Hash] the row
         # @raise [MissingError]
-        def find(id) = @tables[:pieces].first(id: id) || raise(MissingError, Phrase["missing.piece"])
+        def find(id, live: false)
+          row = @tables[:pieces].first(id: id)
+          (row unless live && row&.fetch(:deleted_at)) || raise(MissingError, Phrase["missing.piece"])
+        end
+
+        # @param by [Integer, nil] who deletes it; nil takes it back
+        # @return [void]
+        # @raise [MissingError]
+        def delete(id, by:)
+          changed = @tables[:pieces].where(id: id).update(deleted_at: by && Sequel.function(:coalesce, :deleted_at, Sequel::CURRENT_TIMESTAMP), deleted_by: by)
+          raise MissingError, Phrase["missing.piece"] if changed.zero?
+        end
 
         # @return [Hash] :document (JSON), :script, :by
         # @raise [MissingError]
@@ -32,18 +45,19 @@ module Stairwell
 
         # @param columns [Hash] title:, book:
         # @param document [Hash] the map
+        # @param figures [Hash] columns of {PieceFigures}
         # @return [Hash] the new piece's row
-        def add(columns, document, by:, script: nil)
+        def add(columns, document, figures, by:, script: nil)
           piece = @tables.add(:pieces, **columns)
-          add_revision(piece[:id], 1, document, script, by)
+          add_revision(piece[:id], 1, document, figures, script, by)
           piece
         end
 
         # Puts a new revision over the one the client saw.
         # @return [Hash, nil] the piece's row; nil when another came in between
-        def revise(id, columns, document, script:, seen:, by:)
+        def revise(id, columns, document, figures, script:, seen:, by:)
           changed = @tables.revise(@tables[:pieces].where(id: id), seen: seen, counted: :revision, **columns)
-          add_revision(id, seen + 1, document, script, by) if changed
+          add_revision(id, seen + 1, document, figures, script, by) if changed
           changed
         end
 
@@ -58,8 +72,9 @@ module Stairwell
 
         private
 
-        def add_revision(id, number, document, script, by)
+        def add_revision(id, number, document, figures, script, by)
           @tables.add(:map_revisions, piece_id: id, revision: number, map: Sequel.pg_jsonb(document), script: script, made_by: by)
+          PieceFigures.new(@tables).keep(id, number, figures)
         end
       end
     end

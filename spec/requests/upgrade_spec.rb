@@ -2,6 +2,7 @@
 
 require_relative "../spec_helper"
 require "zlib"
+require "db/prepare"
 
 # Two students of the demo studio as the version before kept them, on 2026-11-30, with a
 # changed target, work beside the pieces, a section opened, a step made slower, a
@@ -28,6 +29,7 @@ RSpec.describe "A database made by the version before", order: :defined do
       Sequel::Migrator.run(db, "db/migrations")
     end
     @settings = Stairwell::Server::Settings.from_env(env)
+    Stairwell::Prepare.draw(@settings)
     @upgraded_store = Stairwell::Server::Store.new(@settings.app_url)
     @upgraded = Stairwell::Server.app(@settings, store: @upgraded_store, clock: Stairwell::Server::Clock.new(@settings.fixed_now), log: StringIO.new)
   end

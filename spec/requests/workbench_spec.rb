@@ -164,7 +164,7 @@ RSpec.describe "The workbench" do
 
   it "counts what repeats run to, but sends only as much of it as can be shown" do
     piece = type("bars: 5000\nrepeat: 1-5000 x20\n")
-    expect(piece["figures"]["bars_played"]).to eq(100_000)
+    expect(piece["figures"]["bars_played"]).to eq(20_000)
     expect(piece["ribbon"].size).to eq(2_000)
     expect(ask(:get, "/api/pieces/#{piece["id"]}/sound")["bars"].size).to eq(2_000)
     expect(ask(:get, "/api/pieces/#{piece["id"]}/drill")).to eq([])

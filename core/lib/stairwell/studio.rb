@@ -2,6 +2,7 @@
 
 require_relative "studio/student"
 require_relative "studio/page"
+require_relative "studio/figures"
 require_relative "studio/piece_in_hand"
 require_relative "studio/weeks"
 require_relative "studio/asked"

@@ -13,12 +13,8 @@ module Stairwell
           @context = context
         end
 
-        # @return [Array<Hash>] as on the shelf: by book, then by page
-        def list
-          rows = @context.read { |tables| Repositories::Pieces.new(tables).list }
-          cards = rows.map { |row| card(row, Score::Document.load(JSON.parse(row[:document]))) }
-          cards.sort_by { |card| [card[:book] ? 0 : 1, card[:book].to_s, card[:pages].first || 0, card[:title]] }
-        end
+        # @return [Array<Hash>] see the contract's PieceCard
+        def list = @context.read { |tables| Repositories::Pieces.new(tables).list }.map { |row| card(row) }
 
         # @param bytes [String] a score file as uploaded
         # @param name [String] its name
@@ -51,18 +47,16 @@ module Stairwell
           map = Studio::Bench.shortened(map)
           columns = {title: map.title, book: map.book}
           document = Score::Document.dump(map)
+          figures = Drawn.of(map).columns
           row = @context.write do |tables|
-            Repositories::Pieces.new(tables).add(columns, document, script: script, by: @context.account_id).tap { |piece| yield tables, piece[:id] if block_given? }
+            Repositories::Pieces.new(tables).add(columns, document, figures, script: script, by: @context.account_id).tap { |piece| yield tables, piece[:id] if block_given? }
           end
           Piece.new(@context, row[:id]).show
         end
 
-        def card(row, map)
-          reading = Roadmap.read(map)
-          row.slice(:id, :title, :book).merge(
-            pages: map.pages.map(&:number), bars_printed: reading.bars_printed, bars_played: reading.bars_played, new_bars: Sections.new_share(map).new_bars.round,
-            sections: map.sections.map(&:label), meters: map.meters.map(&:to_s), keys: map.keys.map(&:name), target_tempo: map.target_tempo.round
-          )
+        def card(row)
+          lists = %i[pages sections meters].to_h { |name| [name, row[name].to_a] }
+          row.merge(lists).merge(keys: row[:keys].map { |key| Score::Key.parse(key).name })
         end
       end
     end

@@ -21,6 +21,11 @@ module Stairwell
           @sections = map.sections_by_bar
         end
 
+        # @return [Roadmap::Reading]
+        attr_reader :reading
+        # @return [Sections::NewShare]
+        attr_reader :share
+
         # @return [Hash] JSON-ready
         def to_h
           {

@@ -10,7 +10,7 @@ module Stairwell
         # What it goes out as: media type, and the ending of its file.
         EXPORTS = {"musicxml" => [MUSICXML, "musicxml"], "script" => ["text/plain; charset=utf-8", "txt"], "map" => ["application/json", "json"]}.freeze
         # Rows as they were read.
-        Read = Stairwell.value(:row, :revision, :student, :under, :own, :scored, :has_score)
+        Read = Stairwell.value(:row, :revision, :student, :under, :own, :scored, :has_score, :drawn)
 
         # @param context [StudioContext]
         # @param id [Integer]
@@ -23,6 +23,14 @@ module Stairwell
 
         # @return [Hash] see the contract's Piece
         def show = whole(read)
+
+        # Takes it off the shelf; whoever has it in hand goes on with it.
+        # @return [Hash]
+        def delete = kept_as(by: @context.account_id)
+
+        # Puts a deleted one back on the shelf.
+        # @return [Hash]
+        def restore = kept_as(by: nil)
 
         # Reads a script and changes it; nothing is kept.
         # @param changes [Hash] see {Studio::Bench#draft}
@@ -104,6 +112,11 @@ module Stairwell
 
         private
 
+        def kept_as(by:)
+          @context.write { |tables| Repositories::Pieces.new(tables).delete(@id, by: by) }
+          {success: by ? "deleted" : "restored"}
+        end
+
         def read = @context.read { |tables| fetch(tables) }
 
         def fetch(tables)
@@ -113,7 +126,8 @@ module Stairwell
           student = Repositories::Students.new(tables).find(@whose.id) if @whose.kind == :student
           Read.new(
             row: row, revision: pieces.revision(@id, row[:revision]), student: student, own: (layers.newest(@id, @whose.columns) unless @whose.studio?),
-            under: student ? [layers.newest(@id, {teacher_id: student[:teacher_id]})[:script]] : [], scored: Repositories::Pages.new(tables).scored([@id])[@id], has_score: pieces.score?(@id)
+            under: student ? [layers.newest(@id, {teacher_id: student[:teacher_id]})[:script]] : [], scored: Repositories::Pages.new(tables).scored([@id])[@id], has_score: pieces.score?(@id),
+            drawn: (Repositories::PieceFigures.new(tables).page(@id, row[:revision], Drawn.print, Locales.current) if @whose.studio?)
           )
         end
 
@@ -129,10 +143,13 @@ module Stairwell
           bench = bench(read)
           map = bench.map_of(script)
           document = Score::Document.dump(map)
-          row = @context.write { |tables| Repositories::Pieces.new(tables).revise(@id, {title: map.title, book: map.book}, document, script: script, seen: seen, by: @context.account_id) }
+          drawn = Drawn.of(map)
+          row = @context.write do |tables|
+            Repositories::Pieces.new(tables).revise(@id, {title: map.title, book: map.book}, document, drawn.columns, script: script, seen: seen, by: @context.account_id)
+          end
           raise stale(bench, script, seen) unless row
 
-          page(map, read).merge(about(read), revision: row[:revision], script: script)
+          JSON.parse(drawn.page, symbolize_names: true).merge(about(read), revision: row[:revision], script: script)
         end
 
         def keep_layer(script, seen)
@@ -181,10 +198,11 @@ module Stairwell
 
         def whole(read)
           bench = bench(read)
-          page(bench.page.map, read).merge(about(read), revision: read.own ? read.own[:revision] : read.row[:revision], script: bench.script)
+          page = read.drawn ? JSON.parse(read.drawn, symbolize_names: true) : page(bench.page.map, read)
+          page.merge(about(read), revision: read.own ? read.own[:revision] : read.row[:revision], script: bench.script)
         end
 
-        def about(read) = {id: @id, has_score: read.has_score, layer: @whose.kind.to_s}
+        def about(read) = {id: @id, has_score: read.has_score, layer: @whose.kind.to_s, deleted: !read.row[:deleted_at].nil?}
       end
     end
   end

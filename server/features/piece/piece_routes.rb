@@ -27,6 +27,8 @@ module Stairwell
           end
 
           app.get(own) { render_json(piece.show) }
+          app.delete(own) { render_json(piece.delete) }
+          app.post("#{own}/restore") { render_json(piece.restore) }
           app.post("#{own}/draft") { render_json(piece(sent[:for]).draft(sent[:script], **sent.slice(:put, :drop, :suggest, :shift, :sign, :section, :move, :lines))) }
           app.put("#{own}/script") { render_json(piece(sent[:for]).save(sent[:script], seen: sent[:revision])) }
           app.get("#{own}/revisions") { render_json(piece.revisions) }

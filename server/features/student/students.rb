@@ -169,7 +169,7 @@ module Stairwell
 
         # Rows of a piece that is to be assigned.
         def piece(tables, student_id, piece_id)
-          row = Repositories::Pieces.new(tables).find(piece_id)
+          row = Repositories::Pieces.new(tables).find(piece_id, live: true)
           student = Repositories::Students.new(tables).find(student_id)
           [row, student, Repositories::Pages.new(tables).read([[piece_id, row[:revision]]], teachers: [student[:teacher_id]], students: [student_id])]
         end

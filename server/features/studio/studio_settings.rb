@@ -27,9 +27,18 @@ module Stairwell
           changed = values.slice(:locale)
           changed[:holidays] = Sequel.pg_jsonb(values[:holidays]) if values[:holidays]
           changed[:caution] = values[:caution].to_s.strip.then { |text| text unless text.empty? } if values.key?(:caution)
-          @context.write { |tables| tables.db[:studios].where(id: @context.studio_id).update(changed) } if changed.any?
+          keep(changed) if changed.any?
           values[:holidays] ? plan_everyone : show
         end
+
+        # Pages are kept in the studio's language, so another one has them made anew.
+        def keep(changed)
+          @context.write do |tables|
+            tables.db[:studios].where(id: @context.studio_id).update(changed)
+            Jobs::DrawPages.enqueue(@context.studio_id) if changed[:locale]
+          end
+        end
+        private :keep
 
         # @return [Hash] as {#show}
         def plan_everyone
