@@ -28,6 +28,13 @@ module Stairwell
       JSON_BYTES = 1024 * 1024
       # The same where nobody has signed in. Own choice: a tap or a sign-in has some hundred.
       OPEN_BYTES = 16 * 1024
+      # Files from outside that are read at once, each with so many seconds of computing and
+      # bytes of memory, and of what it makes. Own choice: the longest score that is taken
+      # needs a tenth of it.
+      FILES_AT_ONCE = 2
+      FILE_SECONDS = 20
+      FILE_MEMORY = 1536 * 1024 * 1024
+      FILE_OUT = 128 * 1024 * 1024
       # Bytes of an address's path and of its query. Own choice: the longest has some hundred.
       PATH_BYTES = 400
       QUERY_BYTES = 2_000

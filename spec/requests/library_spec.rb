@@ -51,6 +51,101 @@ RSpec.describe "The library" do
     expect(load_score(noted)["unread"]).to include({"what" => "chord symbols", "bars" => ["1"]})
   end
 
+  it "computes a page when it is kept, and nothing when it is listed or opened" do
+    typed = ask(:post, "/api/pieces", {script: "title: Kept\npage 3: 4 4\ntime: 3/4\nkey: G major\ntempo: target 66\nrepeat: 1-8\nsection A: 1-4\nsection B: 5-8\n"})
+    ask(:put, "/api/pieces/#{typed["id"]}/script", {script: "#{typed["script"]}fine: 8\nsection C: 5-6\n", revision: 1})
+    changed = JSON.parse(last_response.body)
+    [Stairwell::Roadmap, Stairwell::Sections].each { |core| core.singleton_methods(false).each { |act| allow(core).to receive(act).and_raise("computed again") } }
+    expect(ask(:get, "/api/pieces").first).to eq(
+      "id" => typed["id"], "title" => "Kept", "book" => nil, "pages" => [3], "bars_printed" => 8, "bars_played" => 16, "new_bars" => 8, "sections" => %w[A B C], "meters" => ["3/4"],
+      "keys" => ["G major"], "target_tempo" => 66, "deleted" => false
+    )
+    expect(ask(:get, "/api/pieces/#{typed["id"]}")).to eq(changed)
+  end
+
+  it "makes kept pages anew in another language, and where another version of the app made them" do
+    id = ask(:post, "/api/pieces", {script: Requests::SCRIPT})["id"]
+    ask(:put, "/api/studio/settings", {locale: "en-US"})
+    fresh = ask(:get, "/api/pieces/#{id}")
+    expect(TestApp::OWNER[:piece_figures].get(:locale)).to eq("en")
+    Stairwell::Server::Jobs::DrawPages.run(TestApp::OWNER[:studios].get(:id))
+    expect(TestApp::OWNER[:piece_figures].get(:locale)).to eq("en-US")
+    expect(ask(:get, "/api/pieces/#{id}")).to eq(fresh)
+    expect(fresh["preview"].map { |fact| fact["text"] }.join).to include("12 measures")
+    TestApp::OWNER[:piece_figures].update(made_with: "before", bars_played: 1)
+    Stairwell::Server::Jobs::DrawPages.run(TestApp::OWNER[:studios].get(:id))
+    expect(ask(:get, "/api/pieces").map { |card| card["bars_played"] }).to eq([20])
+  end
+
+  it "lets a piece go and come back; who has it in hand goes on, and nobody else begins it" do
+    student = student_with_piece
+    id = ask(:get, "/api/pieces").first["id"]
+    ask(:delete, "/api/pieces/#{id}")
+    expect([status, ask(:get, "/api/pieces").map { |card| card["deleted"] }, ask(:get, "/api/pieces/#{id}")["deleted"]]).to eq([200, [true], true])
+    expect(ask(:get, "/api/students/#{student["id"]}")["pieces"].map { |piece| piece["title"] }).to eq(["The Lock Gate"])
+    other = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Other"))["id"]
+    given = {piece_id: id, routine: "hand_by_hand", hand_order: "right", target_tempo: 76}
+    ask(:post, "/api/students/#{other}/pieces", given)
+    expect(status).to eq(404)
+    ask(:post, "/api/pieces/#{id}/restore", {})
+    ask(:post, "/api/students/#{other}/pieces", given)
+    expect([status, ask(:get, "/api/pieces").map { |card| card["deleted"] }]).to eq([201, [false]])
+    expect([:delete, :post].map { |method| ask(method, "/api/pieces/999#{"/restore" if method == :post}", ({} if method == :post)) && status }).to eq([404, 404])
+  end
+
+  describe "reading a stranger's file" do
+    let(:score) { Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map) }
+
+    def refused(limit, value)
+      stub_const("Stairwell::Server::Limits::#{limit}", value)
+      answer = load_score(score)
+      expect([status, answer["code"], answer["detail"]]).to match([422, "too_much", /more time or memory than any piece/])
+      expect(TestApp::OWNER[:pieces].count).to eq(0)
+    end
+
+    it("ends it when it computes too long") { refused(:FILE_SECONDS, 0) }
+    it("ends it when it takes too much memory") { refused(:FILE_MEMORY, 30 * 1024 * 1024) }
+    it("ends it when too much comes out") { refused(:FILE_OUT, 100) }
+
+    it "knows no secret of the server's" do
+      seen = nil
+      allow(Process).to receive(:spawn).and_wrap_original { |spawn, env, *command, **options| spawn.call(env, *command, **options).tap { seen = [env, options[:unsetenv_others]] } }
+      load_score(score)
+      expect(status).to eq(201)
+      expect(seen.last).to be(true)
+      expect(seen.first.values.join).not_to include(*ENV.values_at("DATABASE_URL", "STAIRWELL_SECRET"))
+    end
+
+    it "waits for others' files only in words" do
+      places = Stairwell::Server::Features::ForeignFile::PLACES
+      places.max.times { places.push(true) }
+      expect([load_score(score)["code"], status]).to eq(["busy", 503])
+    ensure
+      places.clear
+    end
+  end
+
+  # The client goes while the file is read; the one after it shows that the server is done.
+  it "keeps nothing that a client no longer waits for" do
+    server = ServerProcess.start
+    uri = URI(server.address)
+    header = {"Cookie" => rack_mock_session.cookie_jar.for(URI("http://example.org/api")), "X-CSRF-Token" => @csrf, "Content-Type" => "application/octet-stream"}
+    score = Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map)
+    TCPSocket.open(uri.host, uri.port) do |socket|
+      lines = header.merge("Host" => uri.host, "Content-Length" => score.bytesize).map { |name, value| "#{name}: #{value}" }
+      socket.write("POST /api/pieces/score?name=gone.musicxml HTTP/1.1\r\n#{lines.join("\r\n")}\r\n\r\n#{score}")
+      sleep 0.02 until server.children.any? # which reads the file
+    end
+    titles = Net::HTTP.start(uri.host, uri.port) do |http|
+      answers = Array.new(2) { http.post("/api/pieces/score?name=here.musicxml", score, header) }
+      expect(answers.map(&:code)).to eq(%w[201 201]), answers.map(&:body).join
+      JSON.parse(http.get("/api/pieces", header).body)
+    end
+    expect(titles.size).to eq(2)
+  ensure
+    server&.kill
+  end
+
   it "stands by book and page" do
     [["B", 9, "Late"], ["A", 20, "Third"], ["A", 3, "First"], [nil, 1, "Loose"]].each do |book, number, title|
       ask(:post, "/api/pieces", {script: ["title: #{title}", ("book: #{book}" if book), "page #{number}: 4"].compact.join("\n")})

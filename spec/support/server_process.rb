@@ -32,6 +32,9 @@ class ServerProcess
     end
   end
 
+  # @return [Array<Integer>] processes it has begun
+  def children = Dir["/proc/#{@pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }
+
   # As a power cut would.
   def kill
     Process.kill("KILL", @pid)

@@ -8,7 +8,7 @@ module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
     USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], " \
-      "stairwell convert FILE --to script|map|musicxml, stairwell plan FILE.json [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
+      "stairwell convert FILE --to script|map|musicxml [--json], stairwell plan FILE.json [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
     COMMANDS = %w[roadmap script survey convert].freeze
 
     # @param arguments [Array<String>]
@@ -46,6 +46,8 @@ module Stairwell
       0
     rescue OptionParser::ParseError => error
       refuse("#{error.message}. #{USAGE}")
+    rescue UnreadableError => error
+      json ? refuse_as_data(error) : refuse("#{file}: #{error.message}")
     rescue Error => error
       refuse("#{file}: #{error.message}")
     rescue SystemCallError => error
@@ -53,6 +55,12 @@ module Stairwell
     end
 
     private
+
+    # What another program reads: the code, the text, and the text before it is said.
+    def refuse_as_data(error)
+      @err.puts JSON.generate({code: error.code, message: error.message, said: Phrase.pack(error.said)})
+      2
+    end
 
     def ladder(*ends)
       from, to = ends.map { |text| text.to_s[/\A\d{1,3}\z/]&.to_i }

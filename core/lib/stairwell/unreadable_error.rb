@@ -6,8 +6,12 @@ module Stairwell
     # @return [Symbol] a name for the kind of trouble, stable across releases
     attr_reader :code
 
-    def initialize(message, code: :unreadable)
-      super(message)
+    # @return [Phrase, String] what is said, before it is said in a language
+    attr_reader :said
+
+    def initialize(said, code: :unreadable)
+      super(said)
+      @said = said
       @code = code
     end
   end

@@ -9,8 +9,10 @@ module Stairwell
         KINDS = %w[.musicxml .xml .mxl .json].freeze
 
         # @param context [StudioContext]
-        def initialize(context)
+        # @param waiting [Waiting] for whom a piece is made
+        def initialize(context, waiting = Waiting.new({}))
           @context = context
+          @waiting = waiting
         end
 
         # @return [Array<Hash>] see the contract's PieceCard
@@ -26,7 +28,7 @@ module Stairwell
             raise Problem.new(422, Phrase["server.piece.library.does_not_end_in_musicxml_xml", name: name],
               code: "unknown_kind", field: "name")
           end
-          map = Formats.read(bytes, name: name)
+          map = ForeignFile.read(bytes, ending)
           add(map) { |tables, id| Repositories::Pieces.new(tables).keep_score(id, name, bytes) unless ending == ".json" }
         end
 
@@ -48,6 +50,7 @@ module Stairwell
           columns = {title: map.title, book: map.book}
           document = Score::Document.dump(map)
           figures = Drawn.of(map).columns
+          @waiting.check!
           row = @context.write do |tables|
             Repositories::Pieces.new(tables).add(columns, document, figures, script: script, by: @context.account_id).tap { |piece| yield tables, piece[:id] if block_given? }
           end

@@ -15,8 +15,10 @@ module Stairwell
         # @param context [StudioContext]
         # @param id [Integer]
         # @param whose [String, nil] "studio", "teacher" or a student's id
-        def initialize(context, id, whose = nil)
+        # @param waiting [Waiting] for whom a page is kept
+        def initialize(context, id, whose = nil, waiting = Waiting.new({}))
           @context = context
+          @waiting = waiting
           @id = id
           @whose = Whose.of(whose, context.account_id)
         end
@@ -144,6 +146,7 @@ module Stairwell
           map = bench.map_of(script)
           document = Score::Document.dump(map)
           drawn = Drawn.of(map)
+          @waiting.check!
           row = @context.write do |tables|
             Repositories::Pieces.new(tables).revise(@id, {title: map.title, book: map.book}, document, drawn.columns, script: script, seen: seen, by: @context.account_id)
           end

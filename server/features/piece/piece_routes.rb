@@ -7,11 +7,11 @@ module Stairwell
       module PieceRoutes
         module AtPiece
           # @return [Library]
-          def library = Library.new(context)
+          def library = Library.new(context, Waiting.new(env))
 
           # @param whose [String, nil] for whom the piece in the path is shown
           # @return [Piece]
-          def piece(whose = checked.query["for"]) = Piece.new(context, id, whose)
+          def piece(whose = checked.query["for"]) = Piece.new(context, id, whose, Waiting.new(env))
         end
 
         def self.registered(app)

@@ -133,6 +133,26 @@ export interface paths {
         get: operations["piece"];
         put?: never;
         post?: never;
+        /** @description Takes it off the shelf. Whoever has it in hand goes on with it, and it can be taken back. */
+        delete: operations["deletePiece"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes a deleted piece back. */
+        post: operations["restorePiece"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1307,6 +1327,8 @@ export interface components {
         };
         PieceCard: {
             id: number;
+            /** @description Off the shelf until it is taken back */
+            deleted: boolean;
             title: string;
             book: string | null;
             pages: number[];
@@ -1406,6 +1428,8 @@ export interface components {
         };
         Piece: components["schemas"]["Page"] & {
             id: number;
+            /** @description Off the shelf until it is taken back */
+            deleted: boolean;
             /** @description Of the script; 0 where a layer has none yet */
             revision: number;
             has_score: boolean;
@@ -2282,6 +2306,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Piece"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    deletePiece: {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Deleted */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    restorePiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": Record<string, never>;
+            };
+        };
+        responses: {
+            /** @description On the shelf again */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -5,7 +5,26 @@ import { useLoad, useSave } from "./base";
 
 // Pieces: the page, its script, its revisions, how it sounds.
 
-export const usePieces = () => useLoad(["pieces"], () => ask(api.GET("/api/pieces")));
+/** Every piece, those that are deleted too. */
+export const useShelf = () => useLoad(["pieces"], () => ask(api.GET("/api/pieces")));
+
+/** The pieces that can be assigned. */
+export function usePieces() {
+  const shelf = useShelf();
+  return { ...shelf, data: shelf.data?.filter((piece) => !piece.deleted) };
+}
+
+/** Takes a piece off the shelf. */
+export const useDeletePiece = () =>
+  useSave((id: number) => ask(api.DELETE("/api/pieces/{id}", { params: { path: { id } } })), {
+    touches: (_, id) => [["pieces"], ["piece", id]],
+  });
+
+/** Takes a deleted piece back. */
+export const useRestorePiece = () =>
+  useSave((id: number) => ask(api.POST("/api/pieces/{id}/restore", { params: { path: { id } }, body: {} })), {
+    touches: (_, id) => [["pieces"], ["piece", id]],
+  });
 
 /** For whom a piece is shown: "studio", "teacher" (all my students), or a student's id. */
 export type Whose = string;

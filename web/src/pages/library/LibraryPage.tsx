@@ -1,23 +1,29 @@
-import { Box, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Trash2 } from "lucide-react";
 import { useRef } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useLoadScore, usePieces } from "../../api/queries";
+import { useDeletePiece, useLoadScore, useRestorePiece, useShelf } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
+import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
 
 type Card = Schemas["PieceCard"];
 
 /** Pieces by book and page, each broken down once for the whole studio. */
 export default function LibraryPage() {
-  const pieces = usePieces();
+  const pieces = useShelf();
   const load = useLoadScore();
+  const remove = useDeletePiece();
   const go = useNavigate();
   const picker = useRef<HTMLInputElement>(null);
-  const books = [...new Set((pieces.data ?? []).map((piece) => piece.book ?? ""))];
+  const live = (pieces.data ?? []).filter((piece) => !piece.deleted);
+  const deleted = (pieces.data ?? []).filter((piece) => piece.deleted);
+  const gone = deleted.find((piece) => piece.id === remove.variables);
+  const books = [...new Set(live.map((piece) => piece.book ?? ""))];
 
   return (
     <>
@@ -44,7 +50,8 @@ export default function LibraryPage() {
           {t("library.library_page.type_what_is_printed")}
         </Button>
       </PageHead>
-      <Notice trouble={load.error} />
+      <Notice trouble={load.error ?? remove.error} />
+      {gone && <TakeBack id={gone.id} title={gone.title} />}
       <Notice trouble={pieces.error} again={() => pieces.refetch()} />
       {pieces.isPending && <Waiting what={t("library.library_page.the_library")} />}
       {pieces.data?.length === 0 && (
@@ -53,8 +60,14 @@ export default function LibraryPage() {
         </Paper>
       )}
       {books.map((book) => (
-        <Shelf key={book} book={book} pieces={(pieces.data ?? []).filter((piece) => (piece.book ?? "") === book)} />
+        <Shelf
+          key={book}
+          book={book}
+          pieces={live.filter((piece) => (piece.book ?? "") === book)}
+          onDelete={(id) => remove.mutate(id)}
+        />
       ))}
+      <Deleted pieces={deleted} />
       <Text fontSize="sm" color="soft" mt="12px">
         {t("library.library_page.enter_bar_ranges_and_signs_of")}
       </Text>
@@ -62,7 +75,49 @@ export default function LibraryPage() {
   );
 }
 
-function Shelf({ book, pieces }: { book: string; pieces: Card[] }) {
+/** What is off the shelf, until it is taken back. */
+function Deleted({ pieces }: { pieces: Card[] }) {
+  const restore = useRestorePiece();
+  if (pieces.length === 0) return null;
+  return (
+    <Box as="section" mb="16px" aria-label={t("library.library_page.deleted")}>
+      <Text as="h2" fontWeight={700} mb="4px">
+        {t("library.library_page.deleted")}
+      </Text>
+      <Paper>
+        {pieces.map((piece) => (
+          <Flex
+            key={piece.id}
+            gap="16px"
+            px="16px"
+            py="6px"
+            align="center"
+            borderBottom="1px solid"
+            borderColor="line"
+            _last={{ border: 0 }}
+          >
+            <Text color="soft" flex="1">
+              {piece.title}
+              {piece.book && `, ${piece.book}`}
+            </Text>
+            <Button
+              size="sm"
+              aria-label={t("library.library_page.take_back_piece", { title: piece.title })}
+              onClick={() => restore.mutate(piece.id)}
+            >
+              {t("library.library_page.take_back")}
+            </Button>
+          </Flex>
+        ))}
+      </Paper>
+      <Notice trouble={restore.error} />
+    </Box>
+  );
+}
+
+type ShelfProps = { book: string; pieces: Card[]; onDelete: (id: number) => void };
+
+function Shelf({ book, pieces, onDelete }: ShelfProps) {
   return (
     <Box as="section" mb="16px">
       <Text as="h2" fontWeight={700} mb="4px">
@@ -72,7 +127,7 @@ function Shelf({ book, pieces }: { book: string; pieces: Card[] }) {
         {pieces.map((piece) => (
           <Grid
             key={piece.id}
-            templateColumns={{ base: "56px 1fr", md: "72px minmax(180px, 1.2fr) 1fr 1.2fr 1fr" }}
+            templateColumns={{ base: "56px 1fr", md: "72px minmax(180px, 1.2fr) 1fr 1.2fr 1fr 36px" }}
             gap="16px"
             px="16px"
             py="9px"
@@ -94,6 +149,16 @@ function Shelf({ book, pieces }: { book: string; pieces: Card[] }) {
                 </Text>
               )}
             </Text>
+            <Button
+              kind="quiet"
+              size="sm"
+              px="6px"
+              aria-label={t("library.library_page.delete_piece", { title: piece.title })}
+              title={t("library.library_page.delete_piece", { title: piece.title })}
+              onClick={() => onDelete(piece.id)}
+            >
+              <Trash2 size={16} />
+            </Button>
           </Grid>
         ))}
       </Paper>

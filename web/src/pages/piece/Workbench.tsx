@@ -10,6 +10,7 @@ import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PageMap, type Range } from "../../components/page/PageMap";
 import { Ribbon } from "../../components/page/Ribbon";
 import { SavingState } from "../../components/SavingState";
+import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
 import { AssignPiece } from "./AssignPiece";
 import { Drill } from "./Drill";
@@ -90,6 +91,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           onDone={() => setGiving(false)}
         />
       )}
+      {kept.deleted && <TakeBack id={kept.id} title={piece.title} />}
       <ScriptConflict bench={bench} />
       <Grid templateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 348px" }} gap="12px" alignItems="start">
         <Box minW={0}>

@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+require "json"
+require "rbconfig"
+require "tmpdir"
+
+module Stairwell
+  module Server
+    module Features
+      # A file from outside is read by the command line's own reader, in a process with an
+      # end to its time and memory: whatever a stranger's file does, the server goes on.
+      module ForeignFile
+        PROGRAM = File.expand_path("../../../bin/stairwell", __dir__)
+        # What the reader may know of its surroundings: no secret is among it.
+        SURROUNDINGS = %w[PATH HOME TMPDIR].freeze
+        # Files that are read at once.
+        PLACES = SizedQueue.new(Limits::FILES_AT_ONCE)
+
+        module_function
+
+        # @param bytes [String]
+        # @param ending [String] of its name, such as ".mxl"
+        # @return [Score::Map]
+        # @raise [UnreadableError] in the reader's words, or because it took too much
+        # @raise [Problem] 503 while others' files are read
+        def read(bytes, ending)
+          taken = PLACES.push(true, true)
+          Dir.mktmpdir("stairwell") do |folder|
+            file = File.join(folder, "piece#{ending}")
+            File.binwrite(file, bytes)
+            map(folder, convert(folder, file))
+          end
+        rescue ThreadError
+          raise Problem.new(503, Phrase["server.piece.foreign_file.others_are_read"], code: "busy")
+        ensure
+          PLACES.pop if taken
+        end
+
+        # @return [Process::Status, nil] nil when it had to be ended
+        def convert(folder, file)
+          outside = ENV.to_h.slice(*SURROUNDINGS).merge("LANG" => "C.UTF-8")
+          child = Process.spawn(
+            outside, RbConfig.ruby, PROGRAM, "convert", file, "--to", "map", "--json", out: File.join(folder, "out"), err: File.join(folder, "err"), in: File::NULL, chdir: folder,
+            unsetenv_others: true, pgroup: true, close_others: true, rlimit_cpu: Limits::FILE_SECONDS, rlimit_as: Limits::FILE_MEMORY, rlimit_fsize: Limits::FILE_OUT, rlimit_core: 0
+          )
+          ended = Process.detach(child)
+          return ended.value if ended.join(Limits::FILE_SECONDS * 2)
+
+          Process.kill(:KILL, -child)
+          ended.join
+          nil
+        end
+
+        def map(folder, status)
+          return Score::Document.load(JSON.parse(File.read(File.join(folder, "out")))) if status&.success?
+
+          said = File.read(File.join(folder, "err"), encoding: "UTF-8").scrub
+          refused = JSON.parse(said.lines.last) if status&.exitstatus == 2 && said.lines.last.to_s.start_with?("{")
+          raise refused ? UnreadableError.new(Phrase.unpack(refused["said"]), code: refused["code"].to_sym) : too_much
+        rescue JSON::ParserError # what it says was cut off
+          raise too_much
+        end
+
+        def too_much = UnreadableError.new(Phrase["server.piece.foreign_file.takes_too_much"], code: :too_much)
+        private_class_method :convert, :map, :too_much
+      end
+    end
+  end
+end
