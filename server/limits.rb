@@ -28,6 +28,14 @@ module Stairwell
       JSON_BYTES = 1024 * 1024
       # The same where nobody has signed in. Own choice: a tap or a sign-in has some hundred.
       OPEN_BYTES = 16 * 1024
+      # Seconds to wait for the database: to be connected, for a connection that is free, for
+      # a statement, and for what others hold. Own choice: a page takes some milliseconds.
+      CONNECT_SECONDS = 3
+      POOL_SECONDS = 5
+      STATEMENT_SECONDS = 30
+      LOCK_SECONDS = 10
+      # Seconds after which a client may try again when the database is away. Own choice.
+      RETRY_SECONDS = 2
       # Files from outside that are read at once, each with so many seconds of computing and
       # bytes of memory, and of what it makes. Own choice: the longest score that is taken
       # needs a tenth of it.

@@ -26,8 +26,11 @@ module Stairwell
       # @return [String] address of the database for its owner
       def owner_url = @env.fetch("DATABASE_URL")
 
-      # @return [String] address for the plain role the app uses
+      # @return [String] address for the plain role the app uses; the web server is told
+      #   only this one
       def app_url
+        return @env["STAIRWELL_APP_URL"] if @env["STAIRWELL_APP_URL"]
+
         uri = URI(owner_url)
         uri.user = APP_ROLE
         uri.password = app_password

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "pg"
 require "sequel"
 require "sequel/extensions/pg_json_ops"
 
@@ -11,12 +12,17 @@ module Stairwell
       # Larger than any id there will be: what claims more names nothing.
       MOST_ID = 2**62
 
+      # Notices within seconds that the database has gone, also where nothing says so
+      # (milliseconds, then seconds; libpq's own words).
+      ALIVE = {tcp_user_timeout: 10_000, keepalives_idle: 10, keepalives_interval: 5, keepalives_count: 2}.freeze
+      private_constant :ALIVE
+
       # @return [Sequel::Database]
       attr_reader :db
 
       # @param url [String]
       def initialize(url, connections: 6)
-        @db = Sequel.connect(url, max_connections: connections)
+        @db = Sequel.connect(url, max_connections: connections, test: false, connect_timeout: Limits::CONNECT_SECONDS, pool_timeout: Limits::POOL_SECONDS, driver_options: ALIVE, after_connect: method(:bounded))
         @db.extension :pg_json, :pg_array
         @db.wrap_json_primitives = false
       end
@@ -67,6 +73,12 @@ module Stairwell
       end
 
       private
+
+      # No statement waits or works without end.
+      def bounded(connection)
+        {statement_timeout: Limits::STATEMENT_SECONDS, lock_timeout: Limits::LOCK_SECONDS, idle_in_transaction_session_timeout: Limits::STATEMENT_SECONDS}
+          .each { |name, seconds| connection.exec("SET #{name} = '#{seconds}s'") }
+      end
 
       def row(studio_id)
         setting("stairwell.studio", studio_id)

@@ -12,5 +12,12 @@ locker = Stairwell::Server::Jobs.start
 puts "• Working on jobs (Ctrl-C stops)"
 stop = Queue.new
 %w[INT TERM].each { |signal| trap(signal) { stop << signal } }
-stop.pop
+# Whatever ends it from inside, such as a database that went, ends the process: who looks
+# after it starts another.
+Thread.new do
+  locker.wait_for_stop
+  stop << :lost
+end
+lost = stop.pop == :lost
 locker.stop!
+exit 1 if lost

@@ -10,6 +10,8 @@ Sequel.migration do
       ALTER TABLE pieces ADD COLUMN deleted_at timestamptz, ADD COLUMN deleted_by bigint,
         ADD CHECK ((deleted_at IS NULL) = (deleted_by IS NULL)),
         ADD FOREIGN KEY (studio_id, deleted_by) REFERENCES memberships (studio_id, account_id);
+      -- From the client that made it: sent twice it is one piece.
+      ALTER TABLE pieces ADD COLUMN key uuid, ADD UNIQUE (studio_id, key);
 
       -- Of a piece's newest revision: its figures, and its page as JSON in one language.
       -- made_with tells which version of the app made them.
@@ -41,7 +43,7 @@ Sequel.migration do
   down do
     run <<~SQL
       DROP TABLE piece_figures;
-      ALTER TABLE pieces DROP COLUMN deleted_at, DROP COLUMN deleted_by;
+      ALTER TABLE pieces DROP COLUMN deleted_at, DROP COLUMN deleted_by, DROP COLUMN key;
     SQL
   end
 end

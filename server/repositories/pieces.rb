@@ -46,11 +46,14 @@ module Stairwell
         # @param columns [Hash] title:, book:
         # @param document [Hash] the map
         # @param figures [Hash] columns of {PieceFigures}
-        # @return [Hash] the new piece's row
+        # @return [Array(Hash, Boolean)] the piece's row, and whether it is new: the same key
+        #   twice is one piece
         def add(columns, document, figures, by:, script: nil)
-          piece = @tables.add(:pieces, **columns)
+          piece = @tables.db[:pieces].insert_conflict(target: %i[studio_id key]).returning.insert(studio_id: @tables.studio_id, **columns).first
+          return [@tables[:pieces].first(key: columns[:key]), false] unless piece
+
           add_revision(piece[:id], 1, document, figures, script, by)
-          piece
+          [piece, true]
         end
 
         # Puts a new revision over the one the client saw.

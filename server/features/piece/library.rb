@@ -20,22 +20,23 @@ module Stairwell
 
         # @param bytes [String] a score file as uploaded
         # @param name [String] its name
+        # @param key [String, nil] from the client; sent twice it is one piece
         # @return [Hash] see the contract's Piece
         # @raise [Problem] 422 when it is no readable score; nothing is kept
-        def load_score(bytes, name)
+        def load_score(bytes, name, key: nil)
           ending = File.extname(name).downcase
           unless KINDS.include?(ending)
             raise Problem.new(422, Phrase["server.piece.library.does_not_end_in_musicxml_xml", name: name],
               code: "unknown_kind", field: "name")
           end
           map = ForeignFile.read(bytes, ending)
-          add(map) { |tables, id| Repositories::Pieces.new(tables).keep_score(id, name, bytes) unless ending == ".json" }
+          add(map, key: key) { |tables, id| Repositories::Pieces.new(tables).keep_score(id, name, bytes) unless ending == ".json" }
         end
 
         # @param script [String]
         # @return [Hash] see the contract's Piece
         # @raise [RefusedError] when the script does not give a page
-        def type_piece(script) = add(Studio::Bench.read(script), script: script)
+        def type_piece(script, key: nil) = add(Studio::Bench.read(script), key: key, script: script)
 
         # @return [Hash] {piece:, problems:}; nothing is kept
         def try_script(script)
@@ -45,14 +46,16 @@ module Stairwell
 
         private
 
-        def add(map, script: nil)
+        def add(map, key:, script: nil)
           map = Studio::Bench.shortened(map)
-          columns = {title: map.title, book: map.book}
+          columns = {title: map.title, book: map.book, key: key}
           document = Score::Document.dump(map)
           figures = Drawn.of(map).columns
           @waiting.check!
           row = @context.write do |tables|
-            Repositories::Pieces.new(tables).add(columns, document, figures, script: script, by: @context.account_id).tap { |piece| yield tables, piece[:id] if block_given? }
+            piece, fresh = Repositories::Pieces.new(tables).add(columns, document, figures, script: script, by: @context.account_id)
+            yield tables, piece[:id] if fresh && block_given?
+            piece
           end
           Piece.new(@context, row[:id]).show
         end

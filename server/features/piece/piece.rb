@@ -150,7 +150,7 @@ module Stairwell
           row = @context.write do |tables|
             Repositories::Pieces.new(tables).revise(@id, {title: map.title, book: map.book}, document, drawn.columns, script: script, seen: seen, by: @context.account_id)
           end
-          raise stale(bench, script, seen) unless row
+          return mine(bench, script, seen) unless row
 
           JSON.parse(drawn.page, symbolize_names: true).merge(about(read), revision: row[:revision], script: script)
         end
@@ -158,7 +158,17 @@ module Stairwell
         def keep_layer(script, seen)
           read = read()
           kept = @context.write { |tables| Repositories::Layers.new(tables).add(@id, @whose.columns, script, seen: seen, by: @context.account_id) }
-          kept ? show : raise(stale(bench(read), script, seen))
+          kept ? show : mine(bench(read), script, seen)
+        end
+
+        # What was kept before, where the answer was lost and the client sends it again.
+        # @return [Hash] as {#show}
+        # @raise [Problem] 409 where it is someone else's
+        def mine(bench, script, seen)
+          now = show
+          raise stale(bench, script, seen) unless now.values_at(:revision, :script) == [seen + 1, script]
+
+          now
         end
 
         # Theirs as it stands now, and both put together.

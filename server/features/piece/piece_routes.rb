@@ -19,11 +19,11 @@ module Stairwell
           own = "/api/pieces/:id"
 
           app.get("/api/pieces") { render_json(library.list) }
-          app.post("/api/pieces") { render_json(library.type_piece(sent[:script]), status: 201) }
+          app.post("/api/pieces") { render_json(library.type_piece(sent[:script], key: sent[:key]), status: 201) }
           app.post("/api/scripts/read") { render_json(library.try_script(sent[:script])) }
           app.post "/api/pieces/score" do
             request.body.rewind
-            render_json(library.load_score(request.body.read, checked.query["name"]), status: 201)
+            render_json(library.load_score(request.body.read, checked.query["name"], key: checked.query["key"]), status: 201)
           end
 
           app.get(own) { render_json(piece.show) }

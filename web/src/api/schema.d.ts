@@ -2215,7 +2215,10 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Script"];
+                "application/json": {
+                    script: string;
+                    key?: components["schemas"]["Key"];
+                };
             };
         };
         responses: {
@@ -2235,6 +2238,7 @@ export interface operations {
         parameters: {
             query: {
                 name: string;
+                key?: components["schemas"]["Key"];
             };
             header?: never;
             path?: never;

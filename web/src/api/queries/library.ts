@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, ask, type Schemas, type Trouble } from "../client";
+import { api, ask, newKey, type Schemas, type Trouble } from "../client";
 import type { paths } from "../schema";
 import { useLoad, useSave } from "./base";
 
@@ -76,12 +76,21 @@ export const useScore = (id: number, wanted: boolean) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
+/** Keys by what was sent: the same file or script sent again is one piece. */
+const sent = { file: new WeakMap<File, string>(), script: new Map<string, string>() };
+
+function keyOf<T>(keys: { get(one: T): string | undefined; set(one: T, key: string): unknown }, one: T) {
+  const key = keys.get(one) ?? newKey();
+  keys.set(one, key);
+  return key;
+}
+
 export const useLoadScore = () =>
   useSave(
     (file: File) =>
       ask(
         api.POST("/api/pieces/score", {
-          params: { query: { name: file.name } },
+          params: { query: { name: file.name, key: keyOf(sent.file, file) } },
           headers: { "Content-Type": "application/octet-stream" },
           body: file as never,
           bodySerializer: (body: unknown) => body as File,
@@ -91,8 +100,11 @@ export const useLoadScore = () =>
   );
 
 export const useTypePiece = () =>
-  useSave((script: string) => ask(api.POST("/api/pieces", { body: { script } })), {
-    into: (piece) => ["piece", piece.id, "studio"],
+  useSave((script: string) => ask(api.POST("/api/pieces", { body: { script, key: keyOf(sent.script, script) } })), {
+    into: (piece) => {
+      sent.script.clear();
+      return ["piece", piece.id, "studio"];
+    },
     touches: () => [["pieces"]],
   });
 

@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+require "json"
+require "net/http"
+require "securerandom"
+
+# A client that keeps what it wants to say until the server has taken it, as the browser's
+# pages do: the same request again and again, with the same key.
+class PatientClient
+  # Refused for good; what was sent is wrong.
+  Refused = Class.new(StandardError)
+  LOST = [SystemCallError, IOError, EOFError, Timeout::Error, Net::HTTPBadResponse].freeze
+
+  # @param address [String]
+  def initialize(address)
+    @uri = URI(address)
+    @cookies = {}
+  end
+
+  def sign_in(email, password)
+    @csrf = ask(:get, "/api/session")["csrf"]
+    ask(:post, "/api/login", {email: email, password: password})
+    @csrf = ask(:get, "/api/session")["csrf"]
+    self
+  end
+
+  # @return [Hash, Array] the answer, whenever it comes
+  # @raise [Refused]
+  def ask(method, path, body = nil, type: "application/json")
+    deadline = Time.now + 90
+    begin
+      answer = send_once(method, path, body, type)
+      raise IOError, "away" if answer.code.to_i >= 502
+
+      raise Refused, "#{method} #{path}: #{answer.code} #{answer.body}" unless answer.is_a?(Net::HTTPSuccess)
+
+      JSON.parse(answer.body)
+    rescue *LOST
+      raise if Time.now > deadline
+
+      sleep 0.1
+      retry
+    end
+  end
+
+  private
+
+  def send_once(method, path, body, type)
+    Net::HTTP.start(@uri.host, @uri.port, open_timeout: 5, read_timeout: 30, max_retries: 0) do |http|
+      request = Net::HTTP.const_get(method.to_s.capitalize).new(path, {"Cookie" => @cookies.map { |pair| pair.join("=") }.join("; "), "X-CSRF-Token" => @csrf.to_s})
+      request["Content-Type"] = type if body
+      request.body = body.is_a?(String) ? body : JSON.generate(body) if body
+      http.request(request).tap do |answer|
+        answer.get_fields("set-cookie").to_a.each { |line| line[/\A[^;]*/].split("=", 2).then { |name, value| @cookies[name] = value } }
+      end
+    end
+  end
+end
