@@ -45,6 +45,7 @@ module Stairwell
     def self.app(settings, store: Store.new(settings.app_url), clock: Clock.new(settings.fixed_now), log: $stderr)
       contexts = StudioContexts.new(store: store, clock: clock, settings: settings)
       Jobs.prepare(contexts)
+      Guards.trust(settings.proxies)
       api = Class.new(Api) { set :contexts, contexts }
       Rack::Builder.new {
         use Rack::Deflater, **Shrunk.options

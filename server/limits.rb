@@ -56,10 +56,17 @@ module Stairwell
       # Requests for private links from one address in so many seconds. Own choice: a
       # family's phone asks for some a minute.
       SHEETS = {limit: 300, period: 60}.freeze
-      # Wrong passwords before an account is locked. Own choice.
+      # Wrong passwords for an address, or from a known device, before no more are tried.
+      # Own choice.
       MOST_FAILURES = 8
-      # Minutes until a locked account opens again. Own choice.
+      # Minutes until they are tried again. Own choice.
       LOCKED_MINUTES = 15
+      # Seconds a session may rest, and be old; and where a person asked to stay signed in.
+      # Own choice: a day's lessons, and a term's.
+      SIGNED_IN = {rest: 12 * 3600, age: 7 * 86_400}.freeze
+      REMEMBERED = {rest: 30 * 86_400, age: 180 * 86_400}.freeze
+      # Seconds for which a device that was signed in is known. Own choice: a year.
+      DEVICE_SECONDS = 365 * 86_400
     end
   end
 end

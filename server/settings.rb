@@ -45,6 +45,9 @@ module Stairwell
       # @return [String] for signing private links
       def link_secret = derive("sheet link")
 
+      # @return [Array<String>] addresses of proxies that say truly where a request came from
+      def proxies = @env["STAIRWELL_PROXY"].to_s.split(",").map(&:strip)
+
       # @return [Boolean] whether browsers come over TLS; cookies are then kept to it
       def tls? = @env["STAIRWELL_TLS"] == "1"
 

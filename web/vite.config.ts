@@ -58,8 +58,9 @@ export default defineConfig({
             handler: "CacheFirst",
             options: { cacheName: "texts", expiration: { maxEntries: 4 } },
           },
+          // The sheet alone: neither its print nor its sounds and notes.
           {
-            urlPattern: ({ url }) => url.pathname.startsWith("/api/sheet/"),
+            urlPattern: ({ url }) => /^\/api\/sheet\/[^/]+$/.test(url.pathname),
             handler: "NetworkFirst",
             options: { cacheName: "sheet" },
           },

@@ -8,10 +8,15 @@ module Stairwell
   module Server
     # What stands before the routes: sizes, rates, forged requests, the contract.
     module Guards
+      # The client's address is the connection's; only a proxy that is named may say another.
+      # @param proxies [Array<String>] their addresses
+      # @return [void]
+      def self.trust(proxies) = Rack::Request.ip_filter = ->(address) { proxies.include?(address) }
+
       # @param store [Store]
       # @return [Class] Rack::Attack, set up
       def self.rates(store)
-        Rack::Attack.cache.store = Counts.new(store)
+        Rack::Attack.cache.store = Counts.new(store.db)
         Rack::Attack.throttle("sign-in", **Limits::SIGN_INS) { |request| request.ip if request.path == "/api/login" }
         Rack::Attack.throttle("sheet", **Limits::SHEETS) { |request| request.ip if request.path.start_with?("/api/sheet/") }
         Rack::Attack.throttled_responder = lambda do |_request|

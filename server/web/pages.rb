@@ -25,6 +25,8 @@ module Stairwell
 
       def call(env)
         status, headers, body = answer(env)
+        # Private data stay in no cache; the phone keeps the sheet by itself.
+        headers["cache-control"] ||= "no-store"
         HEADERS.each { |name, value| headers[name] ||= value }
         headers["content-security-policy"] ||= policy("none")
         headers["strict-transport-security"] ||= "max-age=31536000" if env["rack.url_scheme"] == "https"
@@ -37,11 +39,14 @@ module Stairwell
         path = env["PATH_INFO"]
         return @app.call(env) if path.start_with?("/api/") || path == "/health"
         return texts(path) if path.start_with?("/texts/")
-        return @files.call(env).tap { |_, headers, _| headers["cache-control"] = FOREVER } if path.start_with?("/assets/")
-        return @files.call(env) if File.basename(path).include?(".") && !path.start_with?("/s/") && !path.include?("/.")
+        return file(env, FOREVER) if path.start_with?("/assets/")
+        return file(env, "no-cache") if File.basename(path).include?(".") && !path.start_with?("/s/") && !path.include?("/.")
 
         page(Languages.asked(env["HTTP_ACCEPT_LANGUAGE"]))
       end
+
+      # What is not there today may be there tomorrow: only what was found is kept.
+      def file(env, keep) = @files.call(env).tap { |status, headers, _| headers["cache-control"] = (status == 404) ? "no-store" : keep }
 
       def texts(path)
         json = Languages.at(path)

@@ -5,7 +5,7 @@ require_relative "../spec_helper"
 # What stands between the outside and the rows, piece by piece.
 RSpec.describe "Walls" do
   describe "the counters of the rate limits" do
-    let(:counts) { Stairwell::Server::Guards::Counts.new(TestApp.store) }
+    let(:counts) { Stairwell::Server::Guards::Counts.new(TestApp.store.db) }
 
     it "count up within their time, and from one again after it" do
       expect(Array.new(3) { counts.increment("a", 1, expires_in: 60) }).to eq([1, 2, 3])
@@ -21,6 +21,39 @@ RSpec.describe "Walls" do
     it "lose no count when many ask at once" do
       found = Array.new(4) { Thread.new { Array.new(10) { counts.increment("many", 1, expires_in: 60) } } }.flat_map(&:value)
       expect(found.sort).to eq((1..40).to_a)
+    end
+  end
+
+  # What the plain role may do, asked of PostgreSQL itself.
+  describe "the rights of the app's role" do
+    let(:role) { Stairwell::Server::Settings::APP_ROLE }
+
+    def may(right)
+      tables = TestApp::OWNER[:pg_tables].where(schemaname: "public").select_map(:tablename)
+      tables.select { |table| TestApp::OWNER.get(Sequel.function(:has_table_privilege, role, table, right)) }.map(&:to_sym)
+    end
+
+    it "delete nothing but sessions, devices, counters and jobs" do
+      expect(may("DELETE")).to contain_exactly(:account_active_session_keys, :account_devices, :rate_counts, :que_jobs, :que_lockers, :que_values)
+      expect(may("TRUNCATE")).to eq([])
+    end
+
+    it "change no mark, result, plan, revision or promise" do
+      expect(may("UPDATE") & %i[practice_marks lesson_results week_plans map_revisions promised_dates score_files introductions simplifications piece_layers]).to eq([])
+    end
+
+    it "check a password, and read none" do
+      studio = TestApp.studio
+      store = TestApp.store.db
+      expect { store[:account_password_hashes].select_map(:password_hash) }.to raise_error(Sequel::DatabaseError, /permission denied/)
+      expect { store[:account_password_hashes].where(Sequel.like(:password_hash, "$2%")).count }.to raise_error(Sequel::DatabaseError, /permission denied/)
+      expect(store.get(Sequel.function(:rodauth_valid_password_hash, studio[:account_id], "$2a$04$guess"))).to be(false)
+      expect(TestApp::OWNER.get(Sequel.lit("has_function_privilege('public', 'rodauth_get_salt(bigint)', 'EXECUTE')"))).to be(false)
+    end
+
+    it "make neither tables nor temporary ones" do
+      expect { TestApp.store.db.run("CREATE TEMPORARY TABLE t (a int)") }.to raise_error(Sequel::DatabaseError, /permission denied/)
+      expect { TestApp.store.db.run("CREATE TABLE t (a int)") }.to raise_error(Sequel::DatabaseError, /permission denied/)
     end
   end
 

@@ -9,7 +9,7 @@ module TestApp
   PASSWORD = "a quiet staircase"
   TABLES = %i[
     rate_counts promised_dates student_summaries outbox lendings lessons que_jobs plan_runs extra_work simplifications introductions week_overrides routines drill_results piece_layers sheet_links week_plans lesson_results practice_marks assignments score_files piece_figures map_revisions pieces students
-    memberships studios account_remember_keys account_lockouts account_login_failures account_password_hashes accounts
+    memberships studios account_devices account_active_session_keys account_password_hashes accounts
   ].freeze
 
   # A clock the specs set.

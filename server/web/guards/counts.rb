@@ -5,8 +5,9 @@ module Stairwell
     module Guards
       # Counts requests in an unlogged table, so that all processes share them.
       class Counts
-        def initialize(store)
-          @db = store.db
+        # @param db [Sequel::Database]
+        def initialize(db)
+          @db = db
         end
 
         # @return [Integer] the count after adding

@@ -2169,7 +2169,10 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": Record<string, never>;
+                "application/json": {
+                    /** @description On all other devices too */
+                    everywhere?: boolean;
+                };
             };
         };
         responses: {

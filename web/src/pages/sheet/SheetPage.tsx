@@ -11,7 +11,7 @@ import { Paper } from "../../components/Paper";
 import { WarmUps } from "../../components/WarmUps";
 import { colour } from "../../theme/system";
 import { t, useSpoken } from "../../words";
-import { keepAtHand } from "./offline";
+import { forget, keepAtHand } from "./offline";
 import { Step } from "./Step";
 import { useTicks } from "./useTicks";
 
@@ -22,11 +22,15 @@ export default function SheetPage() {
   const { token = "" } = useParams();
   const sheet = useSheet(token);
   const spoken = useSpoken(sheet.data?.locale);
+  const gone = sheet.error?.problem.status === 404;
+  useEffect(() => {
+    if (gone) forget(token).catch(() => {});
+  }, [gone, token]);
   return (
     <Box as="main" maxW="480px" mx="auto" px="12px" py="16px">
-      {sheet.error && !sheet.data && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
+      {sheet.error && (gone || !sheet.data) && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
       {sheet.isPending && <Waiting what={t("sheet.sheet_page.the_sheet")} />}
-      {sheet.data && spoken && <Whole sheet={sheet.data} token={token} />}
+      {sheet.data && spoken && !gone && <Whole sheet={sheet.data} token={token} />}
     </Box>
   );
 }

@@ -5,3 +5,13 @@ export async function keepAtHand() {
   // What an older version kept.
   await caches.delete("stairwell-sheet-1");
 }
+
+/** Erases what was kept of a sheet whose link no longer opens. */
+export async function forget(token: string) {
+  if (!("caches" in window)) return;
+  for (const name of await caches.keys()) {
+    const cache = await caches.open(name);
+    const kept = (await cache.keys()).filter((request) => new URL(request.url).pathname.split("/").includes(token));
+    await Promise.all(kept.map((request) => cache.delete(request)));
+  }
+}
