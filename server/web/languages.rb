@@ -31,7 +31,7 @@ module Stairwell
       # @param header [String, nil] Accept-Language (RFC 9110)
       # @return [Symbol] the first of it that is spoken, if only in its language
       def asked(header)
-        wanted = header.to_s[0, 200].split(",").map { |one| [one[/\A[^;]*/].strip, (one[/;\s*q=([\d.]+)/, 1] || 1).to_f] }
+        wanted = header.to_s.b[0, 200].scrub("").split(",").map { |one| [one[/\A[^;]*/].strip, (one[/;\s*q=([\d.]+)/, 1] || 1).to_f] }
         tags = wanted.select { |_, share| share.positive? }.sort_by.with_index { |(_, share), at| [-share, at] }.map(&:first)
         (tags + tags.map { |tag| tag[/\A[A-Za-z]+/].to_s }).find { |tag| Locales.known?(tag) }&.to_sym || Locales::DEFAULT
       end

@@ -38,7 +38,7 @@ module Stairwell
             case value
             when Hash then any(value.keys) || any(value.values)
             when Array then any(value)
-            when String then not_meant("#{value[0, 12]}…") unless value.valid_encoding? && value.size <= Limits::LETTERS
+            when String then not_meant("#{value[0, 12]}…") unless value.valid_encoding? && value.size <= Limits::LETTERS && !value.include?("\0")
             when Integer then not_meant("#{value.to_s[0, 12]}…") if value.abs > LARGEST
             when Float then not_meant(value) unless value.finite? && value.abs <= LARGEST
             end

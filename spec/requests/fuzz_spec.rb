@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+require "fuzz/demo"
+require_relative "../../core/spec/support/slow"
+
+# A short run of bin/fuzz, another one each day.
+RSpec.describe "What nobody means" do
+  let!(:studio) { TestApp.studio }
+  let!(:student) do
+    sign_in
+    student_with_piece
+  end
+  let(:seed) { Integer(ENV.fetch("FUZZ_SEED", Date.today.jd)) }
+
+  def fuzz = Fuzz::Demo.on(TestApp.app, TestApp::OWNER, seed: seed, people: [{email: "owner@quay.example", password: TestApp::PASSWORD}], tokens: [student["sheet_path"].delete_prefix("/s/")])
+
+  it "is refused as a problem or borne, and costs little" do
+    found = fuzz.requests(Slow.wanted? ? 800 : 300).scores(Slow.wanted? ? 30 : 10)
+    expect(found.faults.join("\n")).to eq(""), "FUZZ_SEED=#{seed}\n#{found.faults.join("\n")}\n#{TestApp::LOG.string[0, 4_000]}"
+    # It got through the door, and further than the contract.
+    expect(found.statuses.keys).to include(200, 201, 400, 401, 404)
+  end
+
+  # A fuzzer that finds nothing might look at nothing.
+  it "is found where it is not borne" do
+    faulty = lambda do |env|
+      next [500, {"content-type" => "application/json"}, ["{}"]] if env["PATH_INFO"].start_with?("/api/pieces")
+      next [400, {"content-type" => "text/html"}, ["<h1>Bad Request</h1>"]] if env["PATH_INFO"].start_with?("/api/today")
+
+      raise "no" if env["PATH_INFO"].start_with?("/api/outbox")
+      TestApp.app.call(env)
+    end
+    found = Fuzz::Demo.on(faulty, TestApp::OWNER, seed: 1, people: [{email: "owner@quay.example", password: TestApp::PASSWORD}], tokens: []).requests(250)
+    expect(found.faults.map(&:what).join("\n")).to include("500 {}", "a refusal that is no problem: 400 text/html", "the application raised RuntimeError: no")
+  end
+end
