@@ -19,7 +19,7 @@ module Stairwell
       @files = @files.to_a | Dir[File.join(folder, "*.{yml,rb}")].sort
       I18n.load_path |= @files
       I18n.available_locales = I18n.available_locales | all
-      I18n.reload!
+      again
     end
 
     # @param folder [String] that was added
@@ -27,8 +27,28 @@ module Stairwell
     def forget(folder)
       gone, @files = @files.partition { |file| File.dirname(file) == folder }
       I18n.load_path -= gone
+      again
+    end
+
+    # A text is looked up and taken apart once for each language, since a page says
+    # thousands.
+    # @param key [String]
+    # @return [Array<String, Symbol>, nil] what stands there, and names of values; nil where
+    #   the form depends on a number
+    def template(key)
+      known = @templates[current] ||= {}
+      return known[key] if known.key?(key)
+
+      text = I18n.t(key, raise: true)
+      known[key] = text.is_a?(String) ? text.split(/(%\{\w+\})/).map { |part| part.start_with?("%{") ? part[2..-2].to_sym : part } : nil
+    end
+
+    # Texts came or went.
+    def again
+      @templates = {}
       I18n.reload!
     end
+    private_class_method :again
 
     # @return [Array<Symbol>] tags
     def all = @files.map { |file| File.basename(file, ".*").to_sym }.uniq.sort

@@ -9,7 +9,11 @@ module Stairwell
 
       undef_method :to_a
 
-      def to_s = I18n.t(key, raise: true, **values)
+      # @raise [I18n::MissingTranslation, KeyError] for a text or a value that is not there
+      def to_s
+        template = Locales.template(key)
+        template ? template.map { |part| part.is_a?(Symbol) ? values.fetch(part).to_s : part }.join : I18n.t(key, raise: true, **values)
+      end
 
       # @return [Hash{String => Object}] to be kept
       def pack = {"say" => key, **(values.empty? ? {} : {"with" => values.to_h { |name, value| [name.to_s, Phrase.pack(value)] }})}
