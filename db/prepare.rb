@@ -14,7 +14,8 @@ module Stairwell
     def self.call(settings)
       Sequel.extension :migration
       Sequel.connect(settings.owner_url) do |db|
-        app_role(db, settings)
+        role(db, Server::Settings::APP_ROLE, settings.app_password)
+        role(db, Server::Settings::QUEUE_ROLE, settings.queue_password)
         Sequel::Migrator.run(db, MIGRATIONS)
       end
     end
@@ -47,15 +48,14 @@ module Stairwell
     # A role without any attribute but sign-in. One of that name with more
     # rights than it may have is refused: it would see through the walls
     # between studios.
-    def self.app_role(db, settings)
-      name = Server::Settings::APP_ROLE
+    def self.role(db, name, password)
       role = db.from(:pg_roles).first(rolname: name)
       if role&.values_at(:rolsuper, :rolbypassrls)&.any?
         abort "The database role #{name} is a superuser or bypasses row security. Take that right away and start again."
       end
-      db.run("#{role ? "ALTER" : "CREATE"} ROLE #{name} LOGIN PASSWORD #{db.literal(settings.app_password)}")
+      db.run("#{role ? "ALTER" : "CREATE"} ROLE #{name} LOGIN PASSWORD #{db.literal(password)}")
     end
-    private_class_method :app_role, :studios
+    private_class_method :role, :studios
   end
 end
 

@@ -17,6 +17,11 @@ module Stairwell
       # Times a change is computed again, where someone was faster, before the client is
       # told to. Own choice.
       TRIES = 6
+      # Seconds after which a run over all students counts as lost. Own choice: the largest
+      # studio takes some minutes.
+      PLANNING_SECONDS = 3_600
+      # A number of our own, by which PostgreSQL tells locks of this kind from others.
+      PLANNING_LOCK = 4_310
       # Jobs worked on at once by a process. Own choice: planning is all computing.
       JOBS_AT_ONCE = 1
       # Students whose summaries are made from one snapshot. Own choice: a snapshot of some

@@ -11,6 +11,9 @@ module Stairwell
     # beside the data, and everything else is derived from it.
     class Settings
       APP_ROLE = "stairwell_app"
+      # Waits for jobs: what the gem for jobs needs beside the app's rights (a function of
+      # its own for as long as it is connected) is given to a role that sees jobs alone.
+      QUEUE_ROLE = "stairwell_queue"
 
       # @param env [Hash{String => String}] DATABASE_URL (the owner's address),
       #   STAIRWELL_SECRET, and optionally STAIRWELL_NOW (a fixed time, for
@@ -31,13 +34,15 @@ module Stairwell
       def app_url
         return @env["STAIRWELL_APP_URL"] if @env["STAIRWELL_APP_URL"]
 
-        uri = URI(owner_url)
-        uri.user = APP_ROLE
-        uri.password = app_password
-        uri.to_s
+        as(URI(owner_url), APP_ROLE, app_password)
       end
 
+      # @return [String] address for the role that waits for jobs
+      def queue_url = as(URI(app_url), QUEUE_ROLE, queue_password)
+
       def app_password = derive("database role")[0, 40]
+
+      def queue_password = derive("database role for jobs")[0, 40]
 
       # @return [String] 64 bytes and more, for the session cookie
       def session_secret = derive("session") + derive("session, second half")
@@ -74,6 +79,12 @@ module Stairwell
       def fixed_now = @env["STAIRWELL_NOW"]&.then { |text| Time.utc(*text.scan(/\d+/).map(&:to_i)) }
 
       private
+
+      def as(uri, role, password)
+        uri.user = role
+        uri.password = password
+        uri.to_s
+      end
 
       def derive(purpose) = OpenSSL::HMAC.hexdigest("SHA256", @env.fetch("STAIRWELL_SECRET"), purpose)
     end

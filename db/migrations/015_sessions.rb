@@ -34,12 +34,17 @@ Sequel.migration do
       REVOKE ALL ON FUNCTION rodauth_get_salt(bigint), rodauth_valid_password_hash(bigint, text) FROM PUBLIC;
       GRANT EXECUTE ON FUNCTION rodauth_get_salt(bigint), rodauth_valid_password_hash(bigint, text) TO stairwell_app;
       DO $$ BEGIN EXECUTE format('REVOKE TEMPORARY ON DATABASE %I FROM PUBLIC', current_database()); END $$;
+      DO $$ BEGIN EXECUTE format('GRANT TEMPORARY ON DATABASE %I TO stairwell_queue', current_database()); END $$;
+      GRANT USAGE ON SCHEMA public TO stairwell_queue;
+      GRANT SELECT, INSERT, UPDATE, DELETE ON que_jobs, que_lockers TO stairwell_queue;
     SQL
   end
 
   down do
     run <<~SQL
       DO $$ BEGIN EXECUTE format('GRANT TEMPORARY ON DATABASE %I TO PUBLIC', current_database()); END $$;
+      REVOKE ALL ON que_jobs, que_lockers FROM stairwell_queue;
+      REVOKE USAGE ON SCHEMA public FROM stairwell_queue;
       DROP FUNCTION rodauth_get_salt(bigint), rodauth_valid_password_hash(bigint, text);
       GRANT SELECT, INSERT, UPDATE, DELETE ON account_password_hashes TO stairwell_app;
       DROP TABLE account_devices, account_active_session_keys;

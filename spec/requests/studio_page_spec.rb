@@ -129,6 +129,23 @@ RSpec.describe "The studio page" do
     expect(row["practised"]["done"]).to eq(1)
   end
 
+  it "plans everyone once, however often it is asked for, and again once that is over or the holidays change" do
+    browsers = Array.new(5) { Class.new { include Requests }.new }.each(&:sign_in)
+    browsers.map { |browser| Thread.new { browser.ask(:post, "/api/studio/plans", {}) && browser.status } }.each { |thread| expect(thread.value).to eq(202) }
+    runs = TestApp::OWNER[:plan_runs]
+    jobs = -> { TestApp::OWNER[:que_jobs].where(Sequel.like(:job_class, "%PlanStudio")).where(finished_at: nil).count }
+    expect([runs.count, jobs.call]).to eq([1, 1])
+    ask(:put, "/api/studio/settings", {holidays: [{from: "2027-04-01", to: "2027-04-07"}]})
+    expect([runs.count, jobs.call]).to eq([2, 2])
+    TestApp.work_on_jobs
+    ask(:post, "/api/studio/plans", {})
+    expect(runs.order(:id).select_map(Sequel.lit("finished_at IS NOT NULL"))).to eq([true, true, false])
+    # One whose machine was lost for good holds nothing up.
+    runs.update(started_at: Sequel.lit("started_at - interval '2 hours'"))
+    ask(:post, "/api/studio/plans", {})
+    expect(runs.count).to eq(4)
+  end
+
   # In a connection of its own, as another phone's.
   def tap_elsewhere(item)
     row = {studio_id: 1, student_id: student["id"], key: SecureRandom.uuid, assignment_id: item["assignment_id"], step_id: item["step_id"], day: Date.new(2027, 3, 4), kind: "repetition"}

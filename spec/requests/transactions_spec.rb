@@ -85,6 +85,8 @@ RSpec.describe "While a transaction is open" do
     ask(:put, "/api/studio/settings", {holidays: [{from: "2027-04-01", to: "2027-04-05"}]})
     ask(:post, "/api/studio/plans", {})
     ask(:delete, "#{path}/link", {})
+    ask(:delete, "/api/pieces/#{piece}")
+    ask(:post, "/api/pieces/#{piece}/restore", {})
     TestApp.work_on_jobs
   end
 

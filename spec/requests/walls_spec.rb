@@ -51,6 +51,13 @@ RSpec.describe "Walls" do
       expect(TestApp::OWNER.get(Sequel.lit("has_function_privilege('public', 'rodauth_get_salt(bigint)', 'EXECUTE')"))).to be(false)
     end
 
+    it "see nothing but jobs where they wait for them" do
+      queue = TestApp::OWNER[:pg_tables].where(schemaname: "public").select_map(:tablename).select do |table|
+        %w[SELECT INSERT UPDATE DELETE].any? { |right| TestApp::OWNER.get(Sequel.function(:has_table_privilege, Stairwell::Server::Settings::QUEUE_ROLE, table, right)) }
+      end
+      expect(queue).to contain_exactly("que_jobs", "que_lockers")
+    end
+
     it "make neither tables nor temporary ones" do
       expect { TestApp.store.db.run("CREATE TEMPORARY TABLE t (a int)") }.to raise_error(Sequel::DatabaseError, /permission denied/)
       expect { TestApp.store.db.run("CREATE TABLE t (a int)") }.to raise_error(Sequel::DatabaseError, /permission denied/)

@@ -40,7 +40,9 @@ module Stairwell
       return known[key] if known.key?(key)
 
       text = I18n.t(key, raise: true)
-      known[key] = text.is_a?(String) ? text.split(/(%\{\w+\})/).map { |part| part.start_with?("%{") ? part[2..-2].to_sym : part } : nil
+      known[key] = if text.is_a?(String)
+        text.split(/(%\{\w+\})/).map { |part| part.start_with?("%{") ? part[2..-2].to_sym : part }
+      end
     end
 
     # Texts came or went.

@@ -19,6 +19,7 @@ module Stairwell
         def initialize(context, id, whose = nil, waiting = Waiting.new({}))
           @context = context
           @waiting = waiting
+          @locale = Locales.current
           @id = id
           @whose = Whose.of(whose, context.account_id)
         end
@@ -129,7 +130,7 @@ module Stairwell
           Read.new(
             row: row, revision: pieces.revision(@id, row[:revision]), student: student, own: (layers.newest(@id, @whose.columns) unless @whose.studio?),
             under: student ? [layers.newest(@id, {teacher_id: student[:teacher_id]})[:script]] : [], scored: Repositories::Pages.new(tables).scored([@id])[@id], has_score: pieces.score?(@id),
-            drawn: (Repositories::PieceFigures.new(tables).page(@id, row[:revision], Drawn.print, Locales.current) if @whose.studio?)
+            drawn: (Repositories::PieceFigures.new(tables).page(@id, row[:revision], Drawn.print, @locale) if @whose.studio?)
           )
         end
 

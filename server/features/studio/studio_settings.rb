@@ -28,8 +28,25 @@ module Stairwell
           changed[:holidays] = Sequel.pg_jsonb(values[:holidays]) if values[:holidays]
           changed[:caution] = values[:caution].to_s.strip.then { |text| text unless text.empty? } if values.key?(:caution)
           keep(changed) if changed.any?
-          values[:holidays] ? plan_everyone : show
+          values[:holidays] ? plan_everyone(anew: true) : show
         end
+
+        # Asked for five times it is one run; with other holidays what is planned already is
+        # not good any more, so that another follows.
+        # @param anew [Boolean] also where a run is under way
+        # @return [Hash] as {#show}
+        def plan_everyone(anew: false)
+          @context.write do |tables|
+            tables.db.get(Sequel.function(:pg_advisory_xact_lock, Limits::PLANNING_LOCK, Sequel.cast(@context.studio_id, :integer)))
+            next if !anew && under_way?(tables)
+
+            run = tables.add(:plan_runs, started_by: @context.account_id, total: tables[:students].count)
+            Jobs::PlanStudio.enqueue(@context.studio_id, @context.account_id, run[:id])
+          end
+          show
+        end
+
+        private
 
         # Pages are kept in the studio's language, so another one has them made anew.
         def keep(changed)
@@ -38,15 +55,10 @@ module Stairwell
             Jobs::DrawPages.enqueue(@context.studio_id) if changed[:locale]
           end
         end
-        private :keep
 
-        # @return [Hash] as {#show}
-        def plan_everyone
-          @context.write do |tables|
-            run = tables.add(:plan_runs, started_by: @context.account_id, total: tables[:students].count)
-            Jobs::PlanStudio.enqueue(@context.studio_id, @context.account_id, run[:id])
-          end
-          show
+        # One that has not ended after so long has been lost.
+        def under_way?(tables)
+          tables[:plan_runs].where(finished_at: nil).where(Sequel[:started_at] > Sequel.lit("clock_timestamp() - ? * interval '1 second'", Limits::PLANNING_SECONDS)).any?
         end
       end
     end

@@ -12,7 +12,11 @@ module Stairwell
       # @raise [I18n::MissingTranslation, KeyError] for a text or a value that is not there
       def to_s
         template = Locales.template(key)
-        template ? template.map { |part| part.is_a?(Symbol) ? values.fetch(part).to_s : part }.join : I18n.t(key, raise: true, **values)
+        if template
+          template.map { |part| part.is_a?(Symbol) ? values.fetch(part).to_s : part }.join
+        else
+          I18n.t(key, raise: true, **values)
+        end
       end
 
       # @return [Hash{String => Object}] to be kept
