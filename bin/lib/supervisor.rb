@@ -10,6 +10,8 @@ class Supervisor
   # How often one may be begun in so many seconds before all is given up. Own choice.
   MOST_STARTS = 10
   WITHIN = 60
+  # Seconds between two tries to start the database. Own choice.
+  DATABASE_PAUSE = 2
   # Seconds after which what was told to stop is killed. Own choice.
   PATIENCE = 7
 
@@ -22,7 +24,7 @@ class Supervisor
     @database = database
     @out = out
     @stopping = false
-    @database_starts = []
+    @database_tried = nil
   end
 
   # @return [Integer] the exit status: 0 when it was told to stop, 1 when it gave up
@@ -68,10 +70,12 @@ class Supervisor
   def database
     return if @database.nil? || @stopping || @database.call(:running?)
 
-    @database_starts = @database_starts.select { |time| time > now - WITHIN } << now
-    return give_up("PostgreSQL") if @database_starts.size > MOST_STARTS * 4
+    # It may have to wait for what is mended by hand, such as a full disk, and loses nothing
+    # by being asked again.
+    return if @database_tried && @database_tried > now - DATABASE_PAUSE
 
-    say "PostgreSQL ended; starting it again" if @database_starts.size == 1
+    say "PostgreSQL ended; starting it again" if @database_tried.nil? || @database_tried < now - WITHIN
+    @database_tried = now
     @database.call(:start)
   end
 

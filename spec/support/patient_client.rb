@@ -43,6 +43,9 @@ class PatientClient
     end
   end
 
+  # @return [Net::HTTPResponse] whatever is answered the first time
+  def once(method, path, body = nil, type: "application/json") = send_once(method, path, body, type)
+
   private
 
   def send_once(method, path, body, type)
