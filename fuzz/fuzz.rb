@@ -16,6 +16,9 @@ class Fuzz
   MOST_GROWTH = 400 * 1024 * 1024
   # What was sent, and what was wrong with the answer.
   Fault = Struct.new(:at, :what, :request) do
+    # @return [Boolean] whether it only took long, which says as much of the machine
+    def slow? = what.end_with?("of computing")
+
     def to_s = "request #{at}: #{what}\n    #{request}"
   end
 

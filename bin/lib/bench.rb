@@ -13,10 +13,12 @@ require "db/prepare"
 require "server/app"
 require "demo/studio"
 require_relative "crowd"
+require_relative "load"
 
 # Times blocks and prints rows.
 class Bench
   include Crowd
+  include Load
 
   ROUNDS = 9
 
@@ -146,6 +148,7 @@ class Bench
     account = store.db[:accounts].get(:id)
     contexts = Stairwell::Server::StudioContexts.new(store: store, clock: Stairwell::Server::Clock.new, settings: settings)
     Stairwell::Server::Jobs.prepare(contexts)
+    requests(Stairwell::Server.app(settings, store: store), settings)
     everyone(contexts.of_account(account), settings)
     [200, 2_000].each { |count| pages(contexts.of_account(account), settings, count) }
   end

@@ -133,7 +133,8 @@ module Stairwell
             key = {student_id: @student_id, next_lesson: next_lesson}
             return if @tables.revise_or_add(:week_overrides, key, seen: seen.version, overrides: Sequel.pg_jsonb(after))
 
-            now = @tables[:week_overrides].first(key)
+            # None is there where a client claims to have seen what never was.
+            now = @tables[:week_overrides].first(key) || {overrides: [], version: 0}
             raise Problem.stale(:week, Phrase["server.changes.this_week"], kept: {list: now[:overrides].map(&:to_h), version: now[:version]}, sent: {list: after})
           end
         end

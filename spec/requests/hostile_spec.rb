@@ -105,6 +105,11 @@ RSpec.describe "Hostile requests" do
     problem([409, "key_used"])
   end
 
+  it "that claim to have seen a week nobody changed are told how it stands" do
+    answer = ask(:post, "#{own}/week/overrides", {edit: "pin", starts: "2027-03-03", seen: 31, id: "1/A.right", date: "2027-03-04"})
+    expect([status, answer["code"], answer["kept"]]).to eq([409, "stale", {"what" => "week", "list" => [], "version" => 0}])
+  end
+
   it "by a link of any length find the same nothing" do
     long = ask(:get, "/api/sheet/#{"a" * 200}")
     expect([status, ask(:get, "/api/sheet/1.1.#{"0" * 32}")]).to eq([404, long])

@@ -1,0 +1,132 @@
+# frozen_string_literal: true
+
+require "net/http"
+require "securerandom"
+require "socket"
+
+# What requests cost for bin/bench: the server's computing beside that of a request that is
+# signed in and asks for nothing, and what a second process brings.
+module Load
+  SECONDS = 6
+  CLIENTS = 6
+
+  # @param app [#call]
+  # @param settings [Stairwell::Server::Settings]
+  def requests(app, settings)
+    browser = Browser.new(app).sign_in
+    student = browser.json("/api/studio").map { |row| browser.json("/api/students/#{row["id"]}") }.find { |one| one["sheet_path"] && one["pieces"].any? }
+    empty = computing { browser.get("/api/session") }
+    paths(student).each { |name, path| row("computing of #{name}", computing { browser.get(path) }, empty, "a request that is signed in and asks for nothing") }
+    sheet = paths(student)["the sheet"]
+    item = browser.json(sheet)["days"].flat_map { |day| day["items"] }.first
+    tap = -> { browser.post("#{sheet}/marks", {key: SecureRandom.uuid, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"]}) }
+    row("computing of a tap", computing(&tap), empty, "the same")
+    tap_now = tap
+    stale = computing { tap_now.call && browser.get("/api/studio") } - computing(&tap)
+    row("computing of the studio page, a row stale", stale, computing { browser.get("/api/studio") }, "with fresh rows")
+    processes(browser, paths(student), settings)
+  end
+
+  private
+
+  def paths(student) = {"the sheet" => student["sheet_path"].sub("/s/", "/api/sheet/"), "the lesson page" => "/api/students/#{student["id"]}/lesson", "the studio page" => "/api/studio"}
+
+  # @return [Float] seconds of this process
+  def computing
+    yield
+    Array.new(9) {
+      before = Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID)
+      yield
+      Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID) - before
+    }.sort[4]
+  end
+
+  # Requests in some seconds with two processes, beside those with one; the clients and the
+  # database share the machine with them.
+  def processes(browser, paths, settings)
+    one, two = [1, 2].map { |count| served(count, settings) { |port| paths.transform_values { |path| rate(port, path, browser.cookie) } } }
+    paths.each_key { |name| puts format("%-52s %9.1f /s  %9.1f /s  %8.2f ×  %s", "#{name}, by two processes", two[name], one[name], two[name] / one[name], "by one") }
+  end
+
+  def served(count, settings)
+    port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
+    env = {"STAIRWELL_WEB" => count.to_s, "STAIRWELL_APP_URL" => settings.app_url, "STAIRWELL_JOBS" => "elsewhere", "DATABASE_URL" => nil}
+    server = Process.spawn(env, "bundle", "exec", "puma", "--quiet", "--bind", "tcp://127.0.0.1:#{port}", "config.ru", out: File::NULL)
+    sleep 0.2 until up?(port)
+    yield port
+  ensure
+    Process.kill(:TERM, server)
+    Process.wait(server)
+  end
+
+  def up?(port)
+    Net::HTTP.get_response(URI("http://127.0.0.1:#{port}/health")).is_a?(Net::HTTPOK)
+  rescue SystemCallError, IOError
+    false
+  end
+
+  # In processes of their own, so that the clients' computing is not in the way of itself.
+  def rate(port, path, cookie)
+    counts = Array.new(CLIENTS) {
+      reader, writer = IO.pipe
+      child = fork do
+        reader.close
+        writer.write(asked(port, path, cookie))
+        exit!(0)
+      end
+      writer.close
+      [child, reader]
+    }.map { |child, reader| reader.read.to_i.tap { Process.wait(child) } }
+    counts.sum.fdiv(SECONDS)
+  end
+
+  def asked(port, path, cookie)
+    count = 0
+    http = Net::HTTP.new("127.0.0.1", port)
+    # Each from a place of its own, so that none is told to wait.
+    http.local_host = "127.#{Array.new(3) { rand(1..250) }.join(".")}"
+    http.start do
+      over = Process.clock_gettime(Process::CLOCK_MONOTONIC) + SECONDS
+      while Process.clock_gettime(Process::CLOCK_MONOTONIC) < over
+        answer = http.get(path, {"Cookie" => cookie})
+        raise answer.body unless answer.is_a?(Net::HTTPOK)
+
+        count += 1
+      end
+    end
+    count
+  end
+
+  # A browser without a network between it and the application.
+  class Browser
+    attr_reader :cookie
+
+    def initialize(app)
+      @app = Rack::MockRequest.new(app)
+      @cookie = ""
+    end
+
+    def sign_in
+      @csrf = json("/api/session")["csrf"]
+      post("/api/login", {email: Demo::People::TEACHERS.first[:email], password: Demo::People::PASSWORD})
+      @csrf = json("/api/session")["csrf"]
+      self
+    end
+
+    def get(path) = kept(@app.get(path, "HTTP_COOKIE" => @cookie))
+
+    def json(path) = JSON.parse(get(path).body)
+
+    def post(path, body) = kept(@app.post(path, :input => JSON.generate(body), "CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => @csrf, "HTTP_COOKIE" => @cookie))
+
+    private
+
+    def kept(answer)
+      raise "#{answer.status}: #{answer.body[0, 200]}" if answer.status >= 400
+
+      found = Array(answer.headers["set-cookie"]).flat_map(&:lines).find { |line| line.start_with?("stairwell=") }
+      @cookie = found[/\A[^;]*/] if found
+      answer
+    end
+  end
+end
