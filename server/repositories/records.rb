@@ -58,13 +58,19 @@ module Stairwell
             .order(Sequel[:assignments][:id]).all
         end
 
+        # Days with something to do, asked of each week, while few are looked into.
+        PLANNED_ON = "ARRAY(SELECT (day ->> 'date')::date FROM jsonb_array_elements(plan -> 'days') AS day WHERE jsonb_array_length(day -> 'items') > 0)"
+        private_constant :PLANNED_ON
+
         # The last plan of each week, with the day the first plan of it began. What was
         # left out of weeks long over is the larger part of them, and nobody asks for it.
+        # Plans come as text: they are taken apart when one is looked into.
         def weeks(plans)
           recent = plans.where(Sequel[:next_lesson] > @context.today - 7 * Limits::WEEKS_READ)
           begins = Sequel.function(:min, :starts).over(partition: %i[student_id next_lesson])
-          plan = Sequel.lit("CASE WHEN next_lesson < ? THEN plan - 'left_out' ELSE plan END", @context.today - 14).as(:plan)
-          recent.select(:id, :student_id, :next_lesson, plan, begins.as(:begins)).distinct(:student_id, :next_lesson).order(:student_id, :next_lesson, Sequel.desc(:id)).all
+          newest = recent.select(:id, :student_id, :next_lesson, :plan, begins.as(:begins)).distinct(:student_id, :next_lesson).order(:student_id, :next_lesson, Sequel.desc(:id))
+          plan = Sequel.lit("(CASE WHEN next_lesson < ? THEN plan - 'left_out' ELSE plan END)::text", @context.today - 14).as(:plan)
+          newest.from_self(alias: :newest).select(:id, :student_id, :next_lesson, :begins, plan, Sequel.lit(PLANNED_ON).as(:planned_on)).all
         end
 
         # Makes records of rows.
@@ -125,7 +131,7 @@ module Stairwell
 
           def week_overrides(row) = Studio::WeekOverrides.new(overrides: row[:overrides].map { |one| Planning::OverrideDocument.load(one.to_hash) }, version: row[:version])
 
-          def week(row) = Studio::Weeks::Kept.new(**row.slice(:id, :begins, :next_lesson), data: row[:plan].to_hash)
+          def week(row) = Studio::Weeks::Kept.new(**row.slice(:id, :begins, :next_lesson), planned_on: row[:planned_on].to_a, data: -> { JSON.parse(row[:plan]) })
 
           def extra_work(row) = ExtraWorks.value(row)
         end

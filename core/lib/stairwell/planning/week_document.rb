@@ -41,10 +41,6 @@ module Stairwell
         raise UnreadableError, Phrase["planning.planned_week.this_document_is_damaged", schema: SCHEMA, why: error.message.lines.first.strip]
       end
 
-      # @param data [Hash{String => Object}] as {load} takes it
-      # @return [Array<Date>] days something is planned for, without making all of the week
-      def planned_on(data) = data.fetch("days").select { |day| day.fetch("items").any? }.map { |day| Date.iso8601(day.fetch("date")) }
-
       def dump_day(day)
         {
           "date" => day.date.to_s, "minutes" => day.minutes.to_f, "budget" => day.budget.to_f,

@@ -32,7 +32,8 @@ module Stairwell
       # @param bar [Integer, nil]
       # @return [Step] the easier form; the likeliest where the step has not that one
       def of(step, form = nil, bar: nil)
-        chosen = forms(step).find { |one| one.form == form && one.bar == bar } || forms(step).first || Form.new(form: :fewer, words: Phrase["practice.simplification.once_more"])
+        all = forms(step)
+        chosen = all.find { |one| one.form == form && one.bar == bar } || all.first || Form.new(form: :fewer, words: Phrase["practice.simplification.once_more"])
         smaller = shrunk(step, chosen)
         minutes = smaller.tempo ? Estimate.minutes(counts: smaller.counts, tempo: smaller.tempo, repetitions: smaller.repetitions) : Planning.halves(step.minutes * smaller.repetitions / step.repetitions * smaller.counts / step.counts)
         smaller.with(

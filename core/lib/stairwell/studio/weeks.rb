@@ -13,22 +13,24 @@ module Stairwell
         # @param id [Integer]
         # @param begins [Date]
         # @param next_lesson [Date]
-        # @param data [Hash{String => Object}, nil] as {Planning::WeekDocument.dump} gives
+        # @param data [#call, nil] gives what {Planning::WeekDocument.dump} gave
+        # @param planned_on [Array<Date>, nil] see {#planned_on}
         # @param week [Planning::PlannedWeek, nil] where it is made already
-        def initialize(id:, begins:, next_lesson:, data: nil, week: nil)
+        def initialize(id:, begins:, next_lesson:, data: nil, planned_on: nil, week: nil)
           @id = id
           @begins = begins
           @next_lesson = next_lesson
           @data = data
+          @planned_on = planned_on
           @week = week
         end
 
         # @return [Planning::PlannedWeek]
         # @raise [UnreadableError]
-        def week = @week ||= Planning::WeekDocument.load(@data)
+        def week = @week ||= Planning::WeekDocument.load(@data.call)
 
         # @return [Array<Date>] days something was planned for
-        def planned_on = @week ? @week.days.select { |day| day.items.any? }.map(&:date) : Planning::WeekDocument.planned_on(@data)
+        def planned_on = @planned_on ||= week.days.select { |day| day.items.any? }.map(&:date)
       end
 
       # @param kept [Array<Kept>]
