@@ -168,4 +168,16 @@ RSpec.describe "Every place" do
     visit path
     expect(page).to have_css("[role=alert]", text: "This link is no longer in use")
   end
+
+  it "lets a person sign out everywhere at once" do
+    other = Class.new { include Requests }.new
+    other.sign_in
+    sign_in
+    go "Settings"
+    expect(page).to have_text("You are signed in as owner@quay.example")
+    click_button "Sign out everywhere"
+    expect(page).to have_field("Email")
+    expect(other.ask(:get, "/api/session")["account"]).to be_nil
+    sign_in
+  end
 end

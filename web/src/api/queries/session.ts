@@ -22,12 +22,12 @@ export const useSignIn = () =>
 /** Nothing of what was seen stays, and the next person begins at the door. The
  * pages go before anything is asked for again: an answer to them would bring the
  * old session back. */
-export const useSignOut = () => {
+export const useSignOut = (everywhere = false) => {
   const cache = useQueryClient();
   const go = useNavigate();
   return useSave(
     async () => {
-      const out = await ask(api.POST("/api/logout", { body: {} }));
+      const out = await ask(api.POST("/api/logout", { body: everywhere ? { everywhere } : {} }));
       go("/", { replace: true });
       cache.setQueryData<Schemas["Session"]>(
         SESSION,
