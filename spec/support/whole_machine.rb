@@ -47,7 +47,7 @@ class WholeMachine
 
   # @return [Hash{Symbol => Integer}] processes by what they are
   def processes
-    {database: File.read(File.join(folder, "cluster/postmaster.pid")).to_i, web: pid_of("puma.*tcp://127.0.0.1:#{@port}"), jobs: pid_of("bin/lib/worker.rb")}
+    {database: File.read(File.join(folder, "cluster/postmaster.pid")).to_i, web: pid_of("puma", "tcp://127.0.0.1:#{@port}"), jobs: pid_of("bin/lib/worker.rb")}
   end
 
   # As the machine's plug would.
@@ -78,9 +78,18 @@ class WholeMachine
 
   private
 
-  # Of the processes this one began, and theirs.
-  def pid_of(pattern)
-    `pgrep -f '#{pattern}'`.split.map(&:to_i).find { |pid| ancestors(pid).include?(@pid) && !ancestors(pid).intersect?(`pgrep -f '#{pattern}'`.split.map(&:to_i)) }
+  # The first of the processes this one began, and theirs, whose command holds some words.
+  def pid_of(*words)
+    commands = Dir["/proc/[0-9]*/cmdline"].to_h { |file| [file[/\d+/].to_i, read(file).tr("\0", " ")] }
+    found = commands.select { |pid, command| words.all? { |word| command.include?(word) } && ancestors(pid).include?(@pid) }.keys
+    found.find { |pid| !ancestors(pid).intersect?(found) }
+  end
+
+  # What ends meanwhile is none any more.
+  def read(file)
+    File.read(file)
+  rescue SystemCallError
+    ""
   end
 
   def ancestors(pid)
