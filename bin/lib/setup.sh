@@ -204,7 +204,7 @@ runs_in() {
   runs_in="$folder/app"
   say "Copying what runs to $runs_in, since the user “stairwell” cannot read $root"
   mkdir -p "$runs_in"
-  (cd "$root" && tar -cf - --exclude=web/node_modules --exclude=web/src api bin config config.ru core db demo server vendor web Gemfile Gemfile.lock) | tar -xf - -C "$runs_in" --no-same-owner
+  (cd "$root" && tar -cf - --exclude=web/node_modules api bin config config.ru core db demo server vendor web Gemfile Gemfile.lock) | tar -xf - -C "$runs_in" --no-same-owner
   # Of the front end's packages, what prints are set in.
   (cd "$root" && tar -cf - web/node_modules/@expo-google-fonts/atkinson-hyperlegible-next web/node_modules/dejavu-fonts-ttf) | tar -xf - -C "$runs_in" --no-same-owner
   chmod -R go=rX "$runs_in"
