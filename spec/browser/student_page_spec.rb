@@ -119,6 +119,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
   it "keeps words and a caution of the studio's own, and the practice days of the weeks" do
     go "Settings"
     choose "measure, quarter note"
+    expect(page).to have_css("html[lang='en-US']") # the screens are drawn anew in it
     fill_in "A caution of your own", with: "Warm hands first."
     click_button "Keep it"
     expect(page).to have_text("on every sheet")
