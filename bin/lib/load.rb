@@ -41,7 +41,7 @@ module Load
     }.sort[4]
   end
 
-  # Requests in some seconds with two processes, beside those with one; the clients and the
+  # Requests in some seconds with two processes, and with one for comparison; the clients and the
   # database share the machine with them.
   def processes(browser, paths, settings)
     one, two = [1, 2].map { |count| served(count, settings) { |port| paths.transform_values { |path| rate(port, path, browser.cookie) } } }

@@ -203,6 +203,8 @@ runs_in() {
   as_app test -r "$root/config.ru" && as_app test -r "$root/web/dist/index.html" && as_app test -x "$root/vendor/bundle/ruby" && return 0
   runs_in="$folder/app"
   say "Copying what runs to $runs_in, since the user “stairwell” cannot read $root"
+  # What an older version had and this one has not must not stay.
+  rm -rf "$runs_in"
   mkdir -p "$runs_in"
   (cd "$root" && tar -cf - --exclude=web/node_modules api bin config config.ru core db demo server vendor web Gemfile Gemfile.lock) | tar -xf - -C "$runs_in" --no-same-owner
   # Of the front end's packages, what prints are set in.

@@ -3,7 +3,7 @@
 module Stairwell
   module Server
     module Repositories
-      # The figures and the page that are kept beside each piece's newest revision.
+      # The figures and the page that are kept with each piece's newest revision.
       class PieceFigures
         LISTS = {pages: :integer, sections: :text, meters: :text, keys: :text}.freeze
 

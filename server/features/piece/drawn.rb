@@ -5,7 +5,7 @@ require "digest"
 module Stairwell
   module Server
     module Features
-      # What is kept beside a piece's newest revision: its figures, and its whole page as
+      # What is kept with a piece's newest revision: its figures, and its whole page as
       # JSON in one language. It is made before the revision is kept, and only shown where
       # this version of the app made it.
       Drawn = Stairwell.value(:figures, :page, :locale, :made_with) do

@@ -52,7 +52,7 @@ module Stairwell
         end
 
         def map(folder, status)
-          return Score::Document.load(JSON.parse(File.read(File.join(folder, "out")))) if status&.success?
+          return Score::Document.load(JSON.parse(File.read(File.join(folder, "out"), encoding: "UTF-8"))) if status&.success?
 
           said = File.read(File.join(folder, "err"), encoding: "UTF-8").scrub
           refused = JSON.parse(said.lines.last) if status&.exitstatus == 2 && said.lines.last.to_s.start_with?("{")
