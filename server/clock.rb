@@ -16,7 +16,12 @@ module Stairwell
 
       # @param zone [String] such as "Europe/Lisbon"
       # @return [Date] today in that time zone
-      def today(zone) = TZInfo::Timezone.get(zone).utc_to_local(now).to_date
+      def today(zone) = self.class.date(now, zone)
+
+      # @param time [Time]
+      # @param zone [String]
+      # @return [Date] of that time in that time zone
+      def self.date(time, zone) = (time.getutc + TZInfo::Timezone.get(zone).period_for(time).observed_utc_offset).to_date
     end
   end
 end

@@ -48,6 +48,9 @@ module Stairwell
       FILE_SECONDS = 20
       FILE_MEMORY = 1536 * 1024 * 1024
       FILE_OUT = 128 * 1024 * 1024
+      # Letters of texts whose values a process keeps. Own choice: a value takes some ten
+      # times as much memory, and a day's lessons have a fifth of it.
+      REMEMBERED_LETTERS = 4_000_000
       # Bytes of an address's path and of its query. Own choice: the longest has some hundred.
       PATH_BYTES = 400
       QUERY_BYTES = 2_000

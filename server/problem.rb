@@ -52,6 +52,9 @@ module Stairwell
         new(409, Phrase["server.problem.someone_else_changed_while_you_were", what: name], code: "stale", kept: {what: what.to_s, **kept}, sent: sent)
       end
 
+      # @return [Problem] a key from the client that is another student's
+      def self.key_used = new(409, Phrase["server.problem.key_used"], code: "key_used", field: "key")
+
       # @return [Problem] others are at work on the same student all the time
       def self.busy = new(503, Phrase["server.problem.others_are_writing_about_this_student"], code: "busy")
 

@@ -3,21 +3,18 @@
 module Stairwell
   module Server
     # Where a request or a job works: in which studio, who it is (nil on a private link),
-    # and the date there. It opens short transactions and holds none: what was read is
+    # and the date there, which stays the same until it is done. It opens short transactions and holds none: what was read is
     # computed with, and only then is something kept.
-    StudioContext = Stairwell.value(:store, :studio, :clock, :settings, account_id: nil) do
+    StudioContext = Stairwell.value(:store, :studio, :clock, :settings, :today, account_id: nil) do
       # @return [Integer]
       def studio_id = studio[:id]
-
-      # @return [Date] in the studio's time zone
-      def today = clock.today(studio[:time_zone])
 
       # @return [Symbol] the language the studio speaks
       def locale = studio[:locale].to_sym
 
       # @param time [Time]
       # @return [Date] of that time in the studio's time zone
-      def date_of(time) = clock.class.new(time).today(studio[:time_zone])
+      def date_of(time) = clock.class.date(time, studio[:time_zone])
 
       # One state of the rows, however many statements it takes.
       # @yieldparam tables [Tables]

@@ -35,7 +35,7 @@ module Stairwell
 
       private
 
-      def context(studio, account_id) = StudioContext.new(store: @store, studio: studio, clock: @clock, settings: @settings, account_id: account_id)
+      def context(studio, account_id) = StudioContext.new(store: @store, studio: studio, clock: @clock, settings: @settings, today: @clock.today(studio[:time_zone]), account_id: account_id)
     end
   end
 end

@@ -4,6 +4,10 @@ module Stairwell
   module Server
     # A studio's rows inside one short transaction.
     class Tables
+      # Made twice at worst, by two threads at once.
+      STATEMENTS = {}
+      private_constant :STATEMENTS
+
       # @return [Sequel::Database]
       attr_reader :db
       # @return [Integer]
@@ -19,6 +23,28 @@ module Stairwell
       # @param table [Symbol]
       # @return [Sequel::Dataset] its rows of this studio
       def [](table) = db[table].where(Sequel[table][:studio_id] => studio_id)
+
+      # Rows of a long statement that is asked on every page: its text is made once, and
+      # these values are put in.
+      # @param name [Symbol] of the statement
+      # @param values [Array<Object>] ids are one value: {Tables.ids}
+      # @yieldparam tables [Tables]
+      # @yieldparam places [Array<Object>] of the values, in a statement that depends on
+      #   nothing else
+      # @yieldreturn [Sequel::Dataset]
+      # @return [Array<Hash>]
+      def statement(name, *values)
+        made = STATEMENTS[name] ||= Sequel::Dataset::PlaceholderLiteralizer.loader(db.dataset) { |places, _| yield Tables.new(db, places.arg), *values.map { places.arg } }
+        db.fetch(made.sql(studio_id, *values)).all
+      end
+
+      # @param list [Array<Integer>]
+      # @return [Object] a value of {#statement}, where any of them is asked for
+      def self.ids(list) = Sequel.pg_array(list, :bigint)
+
+      # @param place [Object] of {Tables.ids}
+      # @return [Object] what a column is compared with
+      def self.any(place) = Sequel.function(:ANY, place)
 
       # @return [Hash] the row as stored
       def add(table, **values) = db[table].returning.insert(studio_id: studio_id, **values).first
@@ -49,7 +75,7 @@ module Stairwell
         return true if db[table].insert_conflict.returning(:key).insert(studio_id: studio_id, key: key, student_id: student_id, **values).any?
         return false unless self[table].where(key: key).exclude(student_id: student_id).any?
 
-        raise Problem.new(409, Phrase["server.tables.key_used"], code: "key_used", field: "key")
+        raise Problem.key_used
       end
     end
   end

@@ -82,7 +82,7 @@ RSpec.describe "Malformed input" do
 
   it "never stops a script: thousands with lines, words and letters spoilt" do
     random = Random.new(5)
-    examples = Stairwell::Formats::PageScript::Reader::EXAMPLES.values
+    examples = Stairwell::Formats::PageScript::Keywords::EXAMPLES.values
     results = Array.new(many[4_000]) do
       lines = ["page 12: 4 4 5 4", "page 13: 5 4 4", *examples.sample(random.rand(1..12), random: random)]
       text = Spoiling.bytes(lines.join("\n").b, random, most: 3)
@@ -93,7 +93,7 @@ RSpec.describe "Malformed input" do
 
   it "never stops a change: statements of any kind put into and dropped from scripts of any kind" do
     random = Random.new(7)
-    examples = Stairwell::Formats::PageScript::Reader::EXAMPLES.values
+    examples = Stairwell::Formats::PageScript::Keywords::EXAMPLES.values
     many[1_000].times do
       script = (["page 12: 4 4 5 4", "page 13: 5 4 4"] + examples.sample(8, random: random)).shuffle(random: random).join("\n")
       put, drop = Array.new(2) { examples.sample(3, random: random).map { |one| Spoiling.bytes(one.b, random, most: 1).force_encoding("UTF-8").scrub("?") } }

@@ -30,10 +30,14 @@ module Stairwell
         end
 
         # @return [String] JSON
-        def render_json(value, status: 200)
+        def render_json(value, status: 200) = render_text(JSON.generate(value), status: status)
+
+        # @param json [String]
+        # @return [String]
+        def render_text(json, status: 200)
           self.status status
           content_type "application/json"
-          JSON.generate(value)
+          json
         end
 
         # @param problem [Problem]

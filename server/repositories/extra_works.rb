@@ -18,10 +18,22 @@ module Stairwell
         def keep(student_id, verb, work, today)
           own = @tables[:extra_work].where(student_id: student_id, id: work.id)
           case verb
-          when :add then @tables.db[:extra_work].overriding_system_value.insert(studio_id: @tables.studio_id, student_id: student_id, id: work.id, **columns(work))
+          when :add then @tables.db[:extra_work].overriding_system_value.insert(studio_id: @tables.studio_id, student_id: student_id, id: work.id, key: work.key, **columns(work))
           when :change then own.update(columns(work))
           when :finish then own.update(ended_on: today)
           end
+        end
+
+        # @param key [String, nil] from the client
+        # @return [Boolean] whether it was added already
+        # @raise [Problem] 409 when it is the key of another student's
+        def key?(student_id, key)
+          return false unless key
+
+          owner = @tables[:extra_work].where(key: key).get(:student_id)
+          raise Problem.key_used if owner && owner != student_id
+
+          owner == student_id
         end
 
         # @param row [Hash]

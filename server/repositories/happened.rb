@@ -18,16 +18,16 @@ module Stairwell
         # @return [Array<Hash>] rows with :event, :student_id, :assignment_id, :key, :name,
         #   :day, :value, :at, :undoes, :bar, :entered, :details
         def self.rows(tables, student_ids, assignment_ids, today)
-          parts = {
-            practice_marks: {where: {assignment_id: assignment_ids}, name: :step_id, day: :day, value: :kind, undoes: :undoes, entered: Sequel.~(entered_by: nil)},
-            lesson_results: {name: :step_id, day: :day, value: :result, bar: :bar, details: DETAILS},
-            introductions: {name: :what, day: :day, value: Sequel.cast(:introduced, :text)},
-            simplifications: {name: :step_id, value: :form, bar: :bar}
-          }
-          selected = parts.map { |table, part| part(tables[table].where(student_id: student_ids), table, part) }
-          days = tables[:practice_marks].where(student_id: student_ids).where(Sequel[:day] >= today - DAYS).distinct
-          selected << days.select(Sequel.as("practised", :event), :student_id, *NONE.first(3), :day, *NONE.drop(3))
-          selected.inject { |one, other| one.union(other, all: true, from_self: false) }.all
+          tables.statement(:happened, Tables.ids(student_ids), Tables.ids(assignment_ids), today - DAYS) do |all, students, assignments, since|
+            of_students = ->(table) { all[table].where(student_id: Tables.any(students)) }
+            selected = PARTS.map do |table, part|
+              rows = of_students[table]
+              part(part[:marks] ? rows.where(assignment_id: Tables.any(assignments)) : rows, table, part)
+            end
+            days = of_students[:practice_marks].where(Sequel[:day] >= since).distinct
+            selected << days.select(Sequel.as("practised", :event), :student_id, *NONE.first(3), :day, *NONE.drop(3))
+            selected.inject { |one, other| one.union(other, all: true, from_self: false) }
+          end
         end
 
         NULLS = {
@@ -38,10 +38,16 @@ module Stairwell
           :jsonb_build_object, "cause", :cause, "stumbles", :stumbles, "tempo", :tempo, "note", :note, "by", :recorded_by,
           "name", Sequel.lit("(SELECT name FROM accounts WHERE accounts.id = lesson_results.recorded_by)")
         )
-        private_constant :NULLS, :NONE, :DETAILS
+        # What each table gives.
+        PARTS = {
+          practice_marks: {marks: true, name: :step_id, day: :day, value: :kind, undoes: :undoes, entered: Sequel.~(entered_by: nil)},
+          lesson_results: {name: :step_id, day: :day, value: :result, bar: :bar, details: DETAILS},
+          introductions: {name: :what, day: :day, value: Sequel.cast(:introduced, :text)},
+          simplifications: {name: :step_id, value: :form, bar: :bar}
+        }.freeze
+        private_constant :NULLS, :NONE, :DETAILS, :PARTS
 
         def self.part(rows, table, said)
-          rows = rows.where(said[:where]) if said[:where]
           rows.select(
             Sequel.as(table.to_s, :event), :student_id, :assignment_id, :key, Sequel.as(said[:name], :name), column(said, :day), Sequel.as(said[:value], :value),
             Sequel.as(:made_at, :at), column(said, :undoes), column(said, :bar), column(said, :entered), column(said, :details)
@@ -54,6 +60,7 @@ module Stairwell
         # @param rows [Array<Hash>] of one student
         # @param account_id [Integer, nil] who looks
         def initialize(rows, account_id)
+          @rows = rows
           @by = rows.group_by { |row| row[:event] }
           @by.default = []
           @account_id = account_id
@@ -62,7 +69,7 @@ module Stairwell
         # @return [Hash{Integer => Array}] the core's events by assignment
         def events
           found = Hash.new { |all, id| all[id] = [] }
-          @by.each_value { |rows| rows.each { |row| (event = event(row)) && found[row[:assignment_id]] << event } }
+          @rows.each { |row| (event = event(row)) && found[row[:assignment_id]] << event }
           found.tap { found.default = nil }
         end
 
@@ -76,7 +83,7 @@ module Stairwell
         def ticked = @by["practice_marks"].select { |row| row[:entered] }.to_set { |row| row[:key] }
 
         # @return [Set<String>]
-        def keys = @by.values.flatten.filter_map { |row| row[:key] }.to_set
+        def keys = Set.new(@rows.filter_map { |row| row[:key] })
 
         # @return [Array<String>] what was introduced on a day and not taken back
         def introduced_on(day)
@@ -101,7 +108,7 @@ module Stairwell
         end
 
         # @return [Time, nil] of the last of it
-        def last = @by.values.flatten.filter_map { |row| row[:at] }.max
+        def last = @rows.filter_map { |row| row[:at] }.max
 
         private
 

@@ -22,10 +22,22 @@ module Stairwell
           def page(piece_id, number, student)
             row = revisions.fetch([piece_id, number])
             under, own = student ? [layer(piece_id, :teacher_id, student[:teacher_id]), layer(piece_id, :student_id, student[:id])] : ["", ""]
-            Studio::Page.new(document: row[:document], script: row[:script], under: [under], own_layer: own, scored: scored[piece_id])
+            Pages.page(document: row[:document], script: row[:script], under: under, own_layer: own, scored: scored[piece_id])
           end
 
           def layer(piece_id, whose, id) = layers.fetch([piece_id, whose, id], "")
+        end
+
+        # @param document [String] JSON of a map
+        # @param script [String, nil]
+        # @param under [String] script of changes, the teacher's
+        # @param own_layer [String] script of changes, the student's own
+        # @param scored [String, nil] JSON of the first map with notes
+        # @return [Studio::Page] that is read once, and asked for again and again
+        def self.page(document:, script:, under: "", own_layer: "", scored: nil)
+          Remembered::OF_PROCESS.fetch(:page, document, script, under, own_layer, scored) do
+            Studio::Page.new(document: document, script: script, under: [under], own_layer: own_layer, scored: scored)
+          end
         end
 
         # @param tables [Tables]
@@ -54,6 +66,8 @@ module Stairwell
         # @return [Hash{Integer => String}] JSON of the first map that has notes, by piece:
         #   those of the score as it was loaded
         def scored(piece_ids)
+          return {} if piece_ids.empty?
+
           rows = @tables[:map_revisions].where(piece_id: piece_ids).where(Sequel.lit("map -> 'notes' <> '{}'")).distinct(:piece_id).order(:piece_id, :revision)
           rows.select_map([:piece_id, Sequel.cast(:map, :text).as(:document)]).to_h
         end

@@ -10,26 +10,52 @@ module Stairwell
         # Rows as they were read.
         Rows = Stairwell.value(:students, :assignments, :happened, :overrides, :weeks, :extra_work, :routines, :pages, :also)
 
+        # All rows about a student and the studio's own move the student's row; pieces, the
+        # teacher's changes of them and routines do not. `xmin` is PostgreSQL's number of the
+        # transaction that wrote a row: no two states of one have the same.
+        VERSIONS = <<~SQL
+          SELECT concat_ws(' ', students.studio_id, students.id, students.xmin,
+            (SELECT string_agg(pieces.id || ':' || pieces.xmin, ',' ORDER BY pieces.id) FROM assignments
+              JOIN pieces ON pieces.studio_id = assignments.studio_id AND pieces.id = assignments.piece_id
+              WHERE assignments.studio_id = students.studio_id AND assignments.student_id = students.id),
+            '/', (SELECT max(id) FROM piece_layers WHERE piece_layers.studio_id = students.studio_id AND piece_layers.teacher_id = students.teacher_id),
+            '/', (SELECT string_agg(id || ':' || routines.xmin, ',' ORDER BY id) FROM routines WHERE routines.studio_id = students.studio_id))
+          FROM students WHERE students.studio_id = :studio AND students.id = :student
+        SQL
+        private_constant :VERSIONS
+
+        # @param tables [Tables]
+        # @param id [Integer] of a student
+        # @return [String] the same as long as the student's record is, on the same day
+        # @raise [MissingError]
+        def self.versions(tables, id)
+          tables.db.fetch(VERSIONS, studio: tables.studio_id, student: id).single_value || raise(MissingError, Phrase["missing.student"])
+        end
+
         # @param context [StudioContext]
         def initialize(context)
           @context = context
         end
 
-        # @param id [Integer]
+        # @param student [Integer, #call] id, or what finds it in the tables
         # @param also [Integer, nil] an assignment that ended and is wanted too
+        # @yieldparam tables [Tables] to read more in the same snapshot
         # @return [Studio::Record]
         # @raise [MissingError]
-        def find(id, also: nil, &more) = load([id], also: also, &more).first || raise(MissingError, Phrase["missing.student"])
+        def find(student, also: nil)
+          rows = @context.read do |tables|
+            id = student.respond_to?(:call) ? student.call(tables) : student
+            yield tables if block_given?
+            fetch(tables, [id], true, also)
+          end
+          Build.new(@context, rows).records.first || raise(MissingError, Phrase["missing.student"])
+        end
 
         # @param ids [Array<Integer>, nil] nil for the whole studio
         # @param pages [Boolean] whether pages are wanted: lists do without
-        # @yieldparam tables [Tables] to read more in the same snapshot
         # @return [Array<Studio::Record>] in the order of the week's lessons
-        def load(ids, pages: true, also: nil)
-          rows = @context.read do |tables|
-            yield tables if block_given?
-            fetch(tables, ids, pages, also)
-          end
+        def load(ids, pages: true)
+          rows = @context.read { |tables| fetch(tables, ids, pages, nil) }
           Build.new(@context, rows).records
         end
 
@@ -43,19 +69,27 @@ module Stairwell
           of = ->(table) { tables[table].where(student_id: ids) }
           Rows.new(
             students: students, assignments: assignments, happened: Happened.rows(tables, ids, assignments.map { |row| row[:id] }, @context.today),
-            overrides: of[:week_overrides].all, weeks: weeks(of[:week_plans]), extra_work: of[:extra_work].where(ended_on: nil).order(:id).all,
+            overrides: of[:week_overrides].all, weeks: weeks(tables, ids), extra_work: of[:extra_work].where(ended_on: nil).order(:id).all,
             routines: tables[:routines].order(:id).all, pages: pages ? Pages.new(tables).rows(assignments, students) : nil, also: also
           )
         end
 
+        # What is asked of an assignment, its steps aside, which come as text.
+        ASSIGNMENT = %i[
+          id student_id piece_id revision routine hand_order target_tempo priority introduce_first due_on assigned_at choices ended keep_for
+        ].map { |name| Sequel[:assignments][name] }.freeze
+        private_constant :ASSIGNMENT
+
         # Pieces in hand, those kept ready for a date, and one that is asked for; with the
         # first key of the page.
         def assignments(tables, ids, also)
-          wanted = Sequel.|({ended: nil}, Sequel[:keep_for] >= @context.today, {Sequel[:assignments][:id] => also.to_i})
-          tables[:assignments].where(student_id: ids).where(wanted).join(:pieces, studio_id: :studio_id, id: :piece_id)
-            .left_join(:map_revisions, studio_id: Sequel[:assignments][:studio_id], piece_id: Sequel[:assignments][:piece_id], revision: Sequel[:assignments][:revision])
-            .select_all(:assignments).select_append(:title, Sequel[:pieces][:revision].as(:newest_revision), Sequel.lit("map -> 'keys' -> 0 ->> 'key'").as(:key))
-            .order(Sequel[:assignments][:id]).all
+          tables.statement(:assignments, Tables.ids(ids), @context.today, also.to_i) do |all, students, today, id|
+            wanted = Sequel.|({ended: nil}, Sequel[:keep_for] >= today, {Sequel[:assignments][:id] => id})
+            all[:assignments].where(student_id: Tables.any(students)).where(wanted).join(:pieces, studio_id: :studio_id, id: :piece_id)
+              .left_join(:map_revisions, studio_id: Sequel[:assignments][:studio_id], piece_id: Sequel[:assignments][:piece_id], revision: Sequel[:assignments][:revision])
+              .select(*ASSIGNMENT, Sequel.cast(:steps, :text).as(:steps), :title, Sequel[:pieces][:revision].as(:newest_revision), Sequel.lit("map -> 'keys' -> 0 ->> 'key'").as(:key))
+              .order(Sequel[:assignments][:id])
+          end
         end
 
         # Days with something to do, asked of each week, while few are looked into.
@@ -65,12 +99,15 @@ module Stairwell
         # The last plan of each week, with the day the first plan of it began. What was
         # left out of weeks long over is the larger part of them, and nobody asks for it.
         # Plans come as text: they are taken apart when one is looked into.
-        def weeks(plans)
-          recent = plans.where(Sequel[:next_lesson] > @context.today - 7 * Limits::WEEKS_READ)
-          begins = Sequel.function(:min, :starts).over(partition: %i[student_id next_lesson])
-          newest = recent.select(:id, :student_id, :next_lesson, :plan, begins.as(:begins)).distinct(:student_id, :next_lesson).order(:student_id, :next_lesson, Sequel.desc(:id))
-          plan = Sequel.lit("(CASE WHEN next_lesson < ? THEN plan - 'left_out' ELSE plan END)::text", @context.today - 14).as(:plan)
-          newest.from_self(alias: :newest).select(:id, :student_id, :next_lesson, :begins, plan, Sequel.lit(PLANNED_ON).as(:planned_on)).all
+        def weeks(tables, ids)
+          since, over = @context.today - 7 * Limits::WEEKS_READ, @context.today - 14
+          tables.statement(:weeks, Tables.ids(ids), since, over) do |all, students, first, past|
+            recent = all[:week_plans].where(student_id: Tables.any(students)).where(Sequel[:next_lesson] > first)
+            begins = Sequel.function(:min, :starts).over(partition: %i[student_id next_lesson])
+            newest = recent.select(:id, :student_id, :next_lesson, :plan, begins.as(:begins)).distinct(:student_id, :next_lesson).order(:student_id, :next_lesson, Sequel.desc(:id))
+            plan = Sequel.lit("(CASE WHEN next_lesson < ? THEN plan - 'left_out' ELSE plan END)::text", past).as(:plan)
+            newest.from_self(alias: :newest).select(:id, :student_id, :next_lesson, :begins, plan, Sequel.lit(PLANNED_ON).as(:planned_on))
+          end
         end
 
         # Makes records of rows.
@@ -115,23 +152,26 @@ module Stairwell
 
           def piece(row, student, events, asked)
             pages = @rows.pages&.of(row, student)
-            steps = row[:steps].map { |step| Practice::Step.from_data(step.to_hash) }
             Studio::PieceInHand.new(
               **row.slice(:id, :piece_id, :title, :revision, :newest_revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first, :due_on, :key),
               assigned_on: @context.date_of(row[:assigned_at]), choices: row[:choices].to_hash, page: pages&.first, newest_page: pages&.last,
-              progress: Progress.piece(steps, [*events[row[:id]], *asked[row[:id]]], introduce_first: row[:introduce_first])
+              progress: Progress.piece(steps(row), [*events[row[:id]], *asked[row[:id]]], introduce_first: row[:introduce_first])
             )
           end
 
           def kept_piece(row)
             return unless row[:keep_for]
 
-            Studio::KeptPiece.new(**row.slice(:id, :title, :keep_for), steps: row[:steps].map { |step| Practice::Step.from_data(step.to_hash) })
+            Studio::KeptPiece.new(**row.slice(:id, :title, :keep_for), steps: steps(row))
           end
+
+          def steps(row) = Remembered::OF_PROCESS.fetch(:steps, row[:steps]) { JSON.parse(row[:steps]).map { |step| Practice::Step.from_data(step) }.freeze }
 
           def week_overrides(row) = Studio::WeekOverrides.new(overrides: row[:overrides].map { |one| Planning::OverrideDocument.load(one.to_hash) }, version: row[:version])
 
-          def week(row) = Studio::Weeks::Kept.new(**row.slice(:id, :begins, :next_lesson), planned_on: row[:planned_on].to_a, data: -> { JSON.parse(row[:plan]) })
+          def week(row) = Studio::Weeks::Kept.new(**row.slice(:id, :begins, :next_lesson), planned_on: row[:planned_on].to_a, week: -> { planned_week(row[:plan]) })
+
+          def planned_week(plan) = Remembered::OF_PROCESS.fetch(:week, plan) { Planning::WeekDocument.load(JSON.parse(plan)) }
 
           def extra_work(row) = ExtraWorks.value(row)
         end

@@ -26,12 +26,14 @@ module Stairwell
         def find(id) = @tables[:students].first(id: id) || raise(MissingError, Phrase["missing.student"])
 
         # @param values [Hash] of {COLUMNS}
+        # @param key [String, nil] from the client; the same one twice is one student
         # @return [Hash] the row
-        def add(values, teacher_id:)
+        def add(values, teacher_id:, key: nil)
           # Children are shown each section at a lesson, unless the teacher says
           # otherwise.
           introduce_first = values.fetch(:begin_per_day) <= Constants::BEGIN_PER_DAY[:child]
-          @tables.add(:students, teacher_id: teacher_id, **columns({introduce_first: introduce_first}.merge(values)))
+          row = {studio_id: @tables.studio_id, teacher_id: teacher_id, key: key, **columns({introduce_first: introduce_first}.merge(values))}
+          @tables.db[:students].insert_conflict(target: %i[studio_id key]).returning.insert(**row).first || @tables[:students].first(key: key)
         end
 
         # @param seen [Integer] version the client saw

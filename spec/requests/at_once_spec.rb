@@ -62,6 +62,20 @@ RSpec.describe "Two at once" do
     expect(rows(:lesson_results)).to eq(1)
   end
 
+  it "adds a student, and work beside the pieces, once that were sent twice with one key, even at the same moment" do
+    browser = other_browser
+    nella = Requests::STUDENT.merge(name: "Nella", key: SecureRandom.uuid)
+    ids = [Thread.new { browser.ask(:post, "/api/students", nella)["id"] }, Thread.new { ask(:post, "/api/students", nella)["id"] }].map(&:value)
+    expect([ids.uniq.size, ask(:get, "/api/students").count { |one| one["name"] == "Nella" }]).to eq([1, 1])
+    work = {kind: "theory", title: "Page 3", minutes: 2, times: 1, key: SecureRandom.uuid}
+    in_between { browser.ask(:post, "#{path}/extra-work", work) }
+    expect(ask(:post, "#{path}/extra-work", work)["extra_work"].map { |one| one["title"] }).to eq(["Page 3"])
+    ask(:post, "#{path}/extra-work", work.except(:key))
+    expect(rows(:extra_work)).to eq(2)
+    answer = ask(:post, "/api/students/#{ids.first}/extra-work", work)
+    expect([status, answer["code"], rows(:extra_work)]).to eq([409, "key_used", 2])
+  end
+
   it "hears a step with the tap in it that came in meanwhile" do
     sheet = sheet_of(student)
     ask(:get, sheet)

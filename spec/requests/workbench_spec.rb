@@ -174,7 +174,7 @@ RSpec.describe "The workbench" do
   it "answers every spoilt script and statement in words" do
     piece = type(Requests::SCRIPT)
     random = Random.new(2)
-    examples = Stairwell::Formats::PageScript::Reader::EXAMPLES.values
+    examples = Stairwell::Formats::PageScript::Keywords::EXAMPLES.values
     150.times do
       script = examples.sample(6, random: random).map { |line| line.tr("0-9", random.rand(10).to_s) }.join("\n") + "\nbars: #{random.rand(30)}"
       draft(piece, script, put: [examples.sample(random: random)].first(random.rand(2)), drop: [examples.sample(random: random)].first(random.rand(2)))

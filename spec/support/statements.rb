@@ -21,7 +21,7 @@ module Statements
   def statements
     log = Log.new
     TestApp.store.db.loggers << log
-    yield
+    Afresh.without { yield }
     log.statements.grep_v(ASIDE)
   ensure
     TestApp.store.db.loggers.delete(log)

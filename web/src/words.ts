@@ -1,5 +1,5 @@
 import i18next from "i18next";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 
 // What is said on the screens. The texts are those of the locale files the server reads
 // too; each language comes as a file when it is first spoken.
@@ -52,10 +52,13 @@ export async function begin(locale: string): Promise<void> {
   });
 }
 
-/** Speaks the language of whoever is here.
- * @return whether it is spoken yet */
+/** Speaks the language of whoever is here. Where it changes, the screens stay as they are,
+ * with what is typed in them, until they can be drawn in the other one.
+ * @return whether theirs is spoken, or one that was */
 export function useSpoken(locale: string | undefined): boolean {
   const [spoken, setSpoken] = useState(language);
+  const met = useRef(false);
+  if (locale === spoken) met.current = true;
   useEffect(() => {
     if (!locale || locale === spoken) return;
     const go = () => {
@@ -65,5 +68,5 @@ export function useSpoken(locale: string | undefined): boolean {
     // Without its texts, what is spoken already goes on.
     speak(locale).then(go, go);
   }, [locale, spoken]);
-  return !locale || locale === spoken;
+  return !locale || met.current;
 }

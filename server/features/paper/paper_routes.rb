@@ -7,7 +7,7 @@ module Stairwell
       module PaperRoutes
         # What makes a PDF of sheets.
         module OnPaper
-          # @param sheets [Array<Hash>] see {Sheets#show}
+          # @param sheets [Array<Hash>] see {Sheets#to_h}
           # @return [String] PDF
           def paper(sheets)
             content_type "application/pdf"
@@ -29,7 +29,7 @@ module Stairwell
           app.get("/api/students/:id/week.pdf") { paper(sheets([id])) }
           app.get("/api/weeks.pdf") { paper(sheets(checked.query["students"])) }
           # The family's own print, behind the private link.
-          app.get("/api/sheet/:token/week.pdf") { paper([sheet.show]) }
+          app.get("/api/sheet/:token/week.pdf") { paper([sheet.to_h]) }
         end
       end
     end

@@ -49,6 +49,7 @@ module Stairwell
           @pictures = !sheet.fetch(:reads, true)
           @column = column(sheet)
           @left = @pdf.bounds.width - @column * sheet[:days].size
+          @words, @heights = {}, {}
           rows = rows(sheet)
           days(sheet)
           @keys, @size = sized(rows)
@@ -109,7 +110,10 @@ module Stairwell
           @pdf.stroke_horizontal_rule
         end
 
-        def words(item)
+        # @return [Array(String, String)] title and text of a row
+        def words(row) = @words[row.first] ||= said(row.last).map(&:to_s)
+
+        def said(item)
           often = Phrase["counts.repetitions", count: item[:repetitions]]
           often = Phrase["recap.at_tempo", often: often, tempo: item[:tempo]] if item[:tempo]
           what = Phrase["server.paper.week_pdf.what", how: item[:how], often: often, done: item[:done_when]]
@@ -128,8 +132,16 @@ module Stairwell
         DRAWN = 46
 
         def height(row, size, keys: @keys)
-          title, text = words(row.last)
-          [@pdf.height_of(title, size: size + 1, style: :bold, width: words_wide) + @pdf.height_of(text, size: size, width: words_wide) + ((keys && row.last[:starts].any?) ? 22 : 0), picture_height(row.last, size), (@pictures ? ACTION : 0)].max + free(size)
+          words = words_height(row, size) + ((keys && row.last[:starts].any?) ? 22 : 0)
+          [words, picture_height(row.last, size), (@pictures ? ACTION : 0)].max + free(size)
+        end
+
+        # Setting words is what a page costs: each size of a row is tried once.
+        def words_height(row, size)
+          @heights[[row.first, size]] ||= begin
+            title, text = words(row)
+            @pdf.height_of(title, size: size + 1, style: :bold, width: words_wide) + @pdf.height_of(text, size: size, width: words_wide)
+          end
         end
 
         # What the words have beside the little page, and the drawings where there are
@@ -147,7 +159,7 @@ module Stairwell
           key, item = row
           top = @pdf.cursor
           tall = height(row, @size)
-          title, text = words(item)
+          title, text = words(row)
           @drawings.page(item[:picture], top - 4, width: PICTURE - 10.0, pitch: pitch(@size))
           @pdf.bounding_box([PICTURE, top - 4], width: words_wide) do
             @pdf.text(title, size: @size + 1, style: :bold)

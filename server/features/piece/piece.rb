@@ -129,15 +129,13 @@ module Stairwell
           student = Repositories::Students.new(tables).find(@whose.id) if @whose.kind == :student
           Read.new(
             row: row, revision: pieces.revision(@id, row[:revision]), student: student, own: (layers.newest(@id, @whose.columns) unless @whose.studio?),
-            under: student ? [layers.newest(@id, {teacher_id: student[:teacher_id]})[:script]] : [], scored: Repositories::Pages.new(tables).scored([@id])[@id], has_score: pieces.score?(@id),
+            under: student ? layers.newest(@id, {teacher_id: student[:teacher_id]})[:script] : "", scored: Repositories::Pages.new(tables).scored([@id])[@id], has_score: pieces.score?(@id),
             drawn: (Repositories::PieceFigures.new(tables).page(@id, row[:revision], Drawn.print, @locale) if @whose.studio?)
           )
         end
 
         def bench(read)
-          page = Studio::Page.new(
-            document: read.revision[:document], script: read.revision[:script], under: read.under, own_layer: read.own ? read.own[:script] : "", scored: read.scored
-          )
+          page = Repositories::Pages.page(**read.revision.slice(:document, :script), under: read.under, own_layer: read.own ? read.own[:script] : "", scored: read.scored)
           Studio::Bench.new(page, layer: !@whose.studio?)
         end
 

@@ -14,23 +14,31 @@ module Stairwell
           context = studio_id && contexts.of_studio(studio_id)
           raise Repositories::SheetLinks.unknown unless context
 
-          new(context, context.read { |tables| Repositories::SheetLinks.new(tables, context.settings.link_secret).student_id(token) })
+          new(context) { |tables| Repositories::SheetLinks.new(tables, context.settings.link_secret).student_id(token) }
         end
 
         # @param context [StudioContext]
-        # @param id [Integer] of the student
-        def initialize(context, id)
+        # @yieldparam tables [Tables]
+        # @yieldreturn [Integer] the student's id, as these tables say
+        def initialize(context, &student)
           @context = context
-          @id = id
+          @student = student
         end
 
-        # @param newest [Boolean] see {Studio::Sheet#initialize}
-        # @return [Hash] see the contract's Sheet
-        def show(newest: false) = SheetJson.new(sheet(newest: newest)).to_h
+        # What did not change is not computed again: a phone asks often.
+        # @return [String] JSON, see the contract's Sheet
+        def show
+          id, versions = @context.read { |tables| @student.call(tables).then { |found| [found, Repositories::Records.versions(tables, found)] } }
+          Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s) { JSON.generate(to_h(id)) }
+        end
+
+        # @param student [Integer, #call] whose; found behind the link where it is not said
+        # @return [Hash] the same, computed
+        def to_h(student = @student) = SheetJson.new(Studio::Sheet.new(record(student))).to_h
 
         # @return [Hash] see the contract's Sound
         def sound(assignment_id:, step_id:)
-          playback, walk = sheet.sound(assignment_id, step_id)
+          playback, walk = Studio::Sheet.new(record).sound(assignment_id, step_id)
           playback.merge(walk: walk)
         end
 
@@ -38,11 +46,11 @@ module Stairwell
         # @return [String] MusicXML
         # @raise [Problem] 404 where there is no score
         def score(assignment_id:)
-          bytes = nil
-          record = record { |tables| bytes = score_of(tables, assignment_id) }
-          map = record.piece(assignment_id).page.map
+          piece = record.piece(assignment_id)
+          bytes = @context.read { |tables| Repositories::Pieces.new(tables).score(piece.piece_id) }
           return Formats::MusicXML::Package.text(bytes.to_s) if bytes
 
+          map = piece.page.map
           map.notes? ? Formats::MusicXML.write(map) : raise(Problem.not_found(Phrase["missing.score"]))
         end
 
@@ -58,24 +66,25 @@ module Stairwell
           row = {key: key, assignment_id: assignment_id, step_id: step_id, day: date, kind: kind, undoes: undoes, tapped_at: tapped_at && moment(tapped_at)}
           late!(date)
           rows, first = keep(row)
-          Jobs::MendWeek.enqueue(@context.studio_id, @id) if first
+          Jobs::MendWeek.enqueue(@context.studio_id, first) if first
           marks = rows.map { |one| Repositories::Marks.value(one) }
           {assignment_id: assignment_id, step_id: step_id, day: date.to_s, **Studio::Tapped.of(marks)}
         end
 
         private
 
-        # @return [Array(Array<Hash>, Boolean)] the marks of that step on that day, and whether
-        #   this is the student's first of today
+        # @return [Array(Array<Hash>, Integer)] the marks of that step on that day, and the
+        #   student where this is the first of today, else nil
         def keep(row)
           @context.write do |tables|
-            marks = Repositories::Marks.new(tables, @id)
+            id = @student.call(tables)
+            marks = Repositories::Marks.new(tables, id)
             today = row[:day] == @context.today
             raise gone unless marks.step?(row[:assignment_id], row[:step_id], today: today)
 
-            before = today && tables[:practice_marks].where(student_id: @id, day: row[:day]).any?
+            before = today && tables[:practice_marks].where(student_id: id, day: row[:day]).any?
             marks.add(**row)
-            [marks.of(row[:assignment_id], row[:step_id], row[:day]), today && !before]
+            [marks.of(row[:assignment_id], row[:step_id], row[:day]), (id if today && !before)]
           end
         end
 
@@ -97,14 +106,7 @@ module Stairwell
         end
 
         # The family is spoken to in its own language.
-        def record(&) = Repositories::Records.new(@context).find(@id, &).tap { |record| Locales.speak(record.student.locale) }
-
-        def sheet(newest: false) = Studio::Sheet.new(record, newest: newest)
-
-        def score_of(tables, assignment_id)
-          piece_id = tables[:assignments].where(id: assignment_id, student_id: @id).get(:piece_id)
-          piece_id && Repositories::Pieces.new(tables).score(piece_id)
-        end
+        def record(student = @student) = Repositories::Records.new(@context).find(student).tap { |record| Locales.speak(record.student.locale) }
       end
     end
   end

@@ -33,7 +33,7 @@ module Stairwell
         # @return [Hash]
         def add(values)
           check(values)
-          row = @context.write { |tables| Repositories::Students.new(tables).add(values, teacher_id: @context.account_id) }
+          row = @context.write { |tables| Repositories::Students.new(tables).add(values, teacher_id: @context.account_id, key: values[:key]) }
           show(row[:id])
         end
 
@@ -119,7 +119,10 @@ module Stairwell
         # @return [Hash]
         def add_extra_work(id, values)
           work = extra_work(@context.next_id(:extra_work_id_seq), values)
-          act(id) { |record| Studio::ChangeExtraWork.add(record, work) }
+          known = nil
+          act(id, more: ->(tables) { known = Repositories::ExtraWorks.new(tables).key?(id, work.key) }) do |record|
+            known ? Studio::Change.new(record: record) : Studio::ChangeExtraWork.add(record, work)
+          end
         end
 
         # @return [Hash]
@@ -184,7 +187,7 @@ module Stairwell
         end
 
         def extra_work(id, values)
-          Studio::ExtraWork.new(id: id, kind: values[:kind], title: values[:title], minutes: Rational(values[:minutes].to_s), times: values[:times], one_of: values.fetch(:one_of, []))
+          Studio::ExtraWork.new(id: id, kind: values[:kind], title: values[:title], minutes: Rational(values[:minutes].to_s), times: values[:times], one_of: values.fetch(:one_of, []), key: values[:key])
         end
       end
     end

@@ -1160,6 +1160,7 @@ export interface components {
             version: number;
         };
         NewExtraWork: {
+            key?: components["schemas"]["Key"];
             /**
              * @description An exercise begins every day
              * @enum {string}
@@ -1526,6 +1527,7 @@ export interface components {
             suggestion: string | null;
         };
         NewStudent: {
+            key?: components["schemas"]["Key"];
             name: string;
             practice_days: components["schemas"]["Weekday"][];
             minutes_a_day: number;

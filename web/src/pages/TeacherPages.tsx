@@ -39,7 +39,7 @@ export default function TeacherPages() {
     );
   if (!session.data.account || !session.data.studio) return <SignInPage />;
   return (
-    <Shell key={locale} name={session.data.account.name} studio={session.data.studio.name}>
+    <Shell name={session.data.account.name} studio={session.data.studio.name}>
       <Suspense fallback={<Waiting what={t("teacher_pages.the_page")} />}>
         <Routes>
           <Route path="/today" element={<TodayPage />} />

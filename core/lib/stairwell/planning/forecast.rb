@@ -49,6 +49,7 @@ module Stairwell
 
       def plan(from, next_lesson)
         @from = from
+        @practice_days = []
         @finishes = Constants::FORECAST_PACES.to_h do |pace|
           [pace, Horizon.new(@tasks.map { |task| slower(task, pace) }, @practice, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)]
         end
@@ -84,12 +85,26 @@ module Stairwell
       def gauss(random) = Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(2 * Math::PI * random.rand)
 
       def date_after(sessions, random)
-        date = @from - 1
+        return @from unless sessions.positive?
+
+        days = 0
         while sessions.positive?
-          date += 1
-          sessions -= 1 if @practice.on?(date) && random.rand < @chance
+          days += 1
+          sessions -= 1 if random.rand < @chance
         end
-        [date, @from].max
+        practice_day(days)
+      end
+
+      # The same for all futures.
+      # @param number [Integer] from 1
+      # @return [Date]
+      def practice_day(number)
+        date = @practice_days.last || @from - 1
+        while @practice_days.size < number
+          date += 1
+          @practice_days << date if @practice.on?(date)
+        end
+        @practice_days[number - 1]
       end
     end
   end

@@ -6,10 +6,19 @@ module Stairwell
     # first; when it is steady the step resumes.
     module Simplification
       MARK = "~smaller"
-      # One way to make a step smaller: `form` is :slower, :fewer, :right, :left,
-      # :first_half, :second_half or :bar with the `bar` of the step, counted
-      # from 1.
-      Form = Stairwell.value(:form, :words, bar: nil)
+      # The texts that name each form; what takes a pulse or a bar has them in it.
+      WORDS = {
+        slower: "slower_at", fewer: "half_as_often", right: "right_hand_alone", left: "left_hand_alone", first_half: "the_first_half", second_half: "the_second_half", bar: "only_its_bar",
+        again: "once_more"
+      }.freeze
+      private_constant :WORDS
+      # One way to make a step smaller: `form` is :slower with its `tempo`, :fewer, :right,
+      # :left, :first_half, :second_half or :bar with the `bar` of the step, counted
+      # from 1; :again for a step that has none of them.
+      Form = Stairwell.value(:form, tempo: nil, bar: nil) do
+        # @return [Phrase::Text]
+        def words = Phrase["practice.simplification.#{WORDS.fetch(form)}", **{tempo: tempo, ordinal: bar && Simplification.nth(bar)}.compact]
+      end
       FORMS = %i[slower fewer right left first_half second_half bar].freeze
 
       module_function
@@ -18,13 +27,11 @@ module Stairwell
       # @return [Array<Form>] the forms a step has, the likeliest first
       def forms(step)
         bars = bars(step)
-        halves = bars.size > 1
         [
-          step.tempo ? Form.new(form: :slower, words: Phrase["practice.simplification.slower_at", tempo: slower(step)]) : (Form.new(form: :fewer, words: Phrase["practice.simplification.half_as_often"]) if step.repetitions > 1),
-          *(hands?(step) ? [Form.new(form: :right, words: Phrase["practice.simplification.right_hand_alone"]), Form.new(form: :left, words: Phrase["practice.simplification.left_hand_alone"])] : []),
-          *(halves ? [Form.new(form: :first_half, words: Phrase["practice.simplification.the_first_half"]), Form.new(form: :second_half, words: Phrase["practice.simplification.the_second_half"])] : []),
-          *(halves ? bars.each_index.map { |at| Form.new(form: :bar, words: Phrase["practice.simplification.only_its_bar", ordinal: nth(at + 1)], bar: at + 1) } : [])
-        ].compact
+          *([Form.new(form: :slower, tempo: slower(step))] if step.tempo), *([Form.new(form: :fewer)] if step.tempo.nil? && step.repetitions > 1),
+          *([Form.new(form: :right), Form.new(form: :left)] if hands?(step)),
+          *([Form.new(form: :first_half), Form.new(form: :second_half), *bars.each_index.map { |at| Form.new(form: :bar, bar: at + 1) }] if bars.size > 1)
+        ]
       end
 
       # @param step [Step]
@@ -33,7 +40,7 @@ module Stairwell
       # @return [Step] the easier form; the likeliest where the step has not that one
       def of(step, form = nil, bar: nil)
         all = forms(step)
-        chosen = all.find { |one| one.form == form && one.bar == bar } || all.first || Form.new(form: :fewer, words: Phrase["practice.simplification.once_more"])
+        chosen = all.find { |one| one.form == form && one.bar == bar } || all.first || Form.new(form: :again)
         smaller = shrunk(step, chosen)
         minutes = smaller.tempo ? Estimate.minutes(counts: smaller.counts, tempo: smaller.tempo, repetitions: smaller.repetitions) : Planning.halves(step.minutes * smaller.repetitions / step.repetitions * smaller.counts / step.counts)
         smaller.with(
@@ -52,12 +59,12 @@ module Stairwell
         Phrase.list([*(step.title.is_a?(Phrase::List) ? step.title.items : step.title), Phrase["practice.simplification.first", form: short]], by: :comma)
       end
 
-      def mark(form) = %i[slower fewer].include?(form.form) ? MARK : "#{MARK}-#{form.form.to_s.tr("_", "-")}#{form.bar}"
+      def mark(form) = %i[slower fewer again].include?(form.form) ? MARK : "#{MARK}-#{form.form.to_s.tr("_", "-")}#{form.bar}"
 
       def shrunk(step, chosen)
         case chosen.form
         when :slower then step.with(tempo: slower(step))
-        when :fewer then step.with(repetitions: [(step.repetitions/2r).ceil, 1].max)
+        when :fewer, :again then step.with(repetitions: [(step.repetitions/2r).ceil, 1].max)
         when :right, :left then step.with(hands: chosen.form, picture: chosen.form, actions: {chosen.form => :play, other(chosen.form) => :silent})
         when :first_half then part(step, bars(step).first((bars(step).size/2r).ceil), "first_half_of")
         when :second_half then part(step, bars(step).drop(bars(step).size / 2), "second_half_of")
@@ -80,8 +87,10 @@ module Stairwell
 
       def other(hand) = (hand == :right) ? :left : :right
 
+      # @param number [Integer]
+      # @return [Phrase::Text, Phrase::Ordinal]
       def nth(number) = number.between?(1, 8) ? Phrase["nth.#{number}"] : Phrase.ordinal(number)
-      private_class_method :title, :mark, :shrunk, :part, :slower, :bars, :hands?, :other, :nth
+      private_class_method :title, :mark, :shrunk, :part, :slower, :bars, :hands?, :other
     end
   end
 end

@@ -46,11 +46,11 @@ module Stairwell
 
       # @param date [Date]
       # @return [Piece] as it was when that day began
-      def before(date) = Piece.new(@own, @events.reject { |event| event.respond_to?(:date) && !event.is_a?(Asked) && event.date >= date }, introduce_first: @introduce_first)
+      def before(date) = without { |event| event.respond_to?(:date) && !event.is_a?(Asked) && event.date >= date }
 
       # @param date [Date]
       # @return [Piece] as it was before what was heard that day
-      def without_results_of(date) = Piece.new(@own, @events.reject { |event| event.is_a?(LessonResult) && event.date == date }, introduce_first: @introduce_first)
+      def without_results_of(date) = without { |event| event.is_a?(LessonResult) && event.date == date }
 
       # @param step [Practice::Step]
       # @return [Boolean] whether the teacher has shown all it takes
@@ -138,6 +138,13 @@ module Stairwell
       def last_result = standings.values.filter_map(&:last_result).max_by { |heard| [heard.date, heard.at] }
 
       private
+
+      # @yieldparam event [Object]
+      # @return [Piece] itself where there is nothing to leave out
+      def without(&)
+        left = @events.reject(&)
+        (left.size == @events.size) ? self : Piece.new(@own, left, introduce_first: @introduce_first)
+      end
 
       # The easier form of a step that was begun is nothing new.
       def begun?(one) = %i[begun steady secure].include?(one.state) || one.step.id.include?(Practice::Simplification::MARK)

@@ -3,8 +3,9 @@
 module Stairwell
   module Studio
     # Extra work beside the pieces: an exercise begins every day, the rest comes so
-    # many `times` a week; `one_of` lets the student choose.
-    ExtraWork = Stairwell.value(:id, :kind, :title, :minutes, :times, one_of: []) do
+    # many `times` a week; `one_of` lets the student choose; `key`
+    # comes from whoever adds it.
+    ExtraWork = Stairwell.value(:id, :kind, :title, :minutes, :times, one_of: [], key: nil) do
       # @return [Boolean]
       def exercise? = kind == "exercise"
 

@@ -5,29 +5,27 @@ module Stairwell
     # The weeks of a student as they were planned, the last plan of each.
     class Weeks
       # One of them: `id` grows with each plan that was kept, `begins` is the first
-      # day of its first plan. `data` is the plan as it is kept: most of the weeks that
-      # are read are never looked into, so that each is made when it is asked for.
+      # day of its first plan. Most of the weeks that are read are never looked into,
+      # so that each is made when it is asked for.
       class Kept
         attr_reader :id, :begins, :next_lesson
 
         # @param id [Integer]
         # @param begins [Date]
         # @param next_lesson [Date]
-        # @param data [#call, nil] gives what {Planning::WeekDocument.dump} gave
+        # @param week [Planning::PlannedWeek, #call] or what gives it
         # @param planned_on [Array<Date>, nil] see {#planned_on}
-        # @param week [Planning::PlannedWeek, nil] where it is made already
-        def initialize(id:, begins:, next_lesson:, data: nil, planned_on: nil, week: nil)
+        def initialize(id:, begins:, next_lesson:, week:, planned_on: nil)
           @id = id
           @begins = begins
           @next_lesson = next_lesson
-          @data = data
           @planned_on = planned_on
-          @week = week
+          @given = week
         end
 
         # @return [Planning::PlannedWeek]
         # @raise [UnreadableError]
-        def week = @week ||= Planning::WeekDocument.load(@data.call)
+        def week = @week ||= @given.respond_to?(:call) ? @given.call : @given
 
         # @return [Array<Date>] days something was planned for
         def planned_on = @planned_on ||= week.days.select { |day| day.items.any? }.map(&:date)

@@ -1,10 +1,9 @@
-import { Box, Flex, Grid, Input, Text } from "@chakra-ui/react";
+import { Box, Grid, Text } from "@chakra-ui/react";
 import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { duration, ordinal } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PageMap, type Range } from "../../components/page/PageMap";
@@ -14,6 +13,9 @@ import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
 import { AssignPiece } from "./AssignPiece";
 import { Drill } from "./Drill";
+import { Figures } from "./Figures";
+import { PageLines } from "./PageLines";
+import { Pointed } from "./Pointed";
 import { ScriptConflict } from "./ScriptConflict";
 import { Side, type Tab } from "./Side";
 import { SignBar } from "./SignBar";
@@ -98,7 +100,11 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           <Paper p="8px 16px 8px">
             <PartHead
               beside={
-                pointed && !asking ? <Pointed bar={pointed} piece={piece} /> : <Lines piece={piece} onLines={reshape} />
+                pointed && !asking ? (
+                  <Pointed bar={pointed} piece={piece} />
+                ) : (
+                  <PageLines piece={piece} onLines={reshape} />
+                )
               }
             >
               {t("piece.workbench.the_page")}
@@ -185,81 +191,4 @@ function about(piece: Schemas["Page"]) {
   ]
     .filter(Boolean)
     .join(" · ");
-}
-
-/** A bar in words: where it is, every time it is played and what differs then. */
-function Pointed({ bar, piece }: { bar: Schemas["Bar"]; piece: Schemas["Page"] }) {
-  const times = piece.ribbon
-    .filter((visit) => visit.bar === bar.index)
-    .map((visit) =>
-      [...new Set([t("piece.workbench.time", { ordinal: ordinal(visit.time) }), visit.reached, ...visit.notes])]
-        .filter(Boolean)
-        .join(", "),
-    );
-  const said = [
-    bar.place
-      ? t("piece.workbench.bar", { place: bar.place, bar: bar.name })
-      : t("piece.workbench.bar_2", { bar: bar.name }),
-    t("piece.workbench.counts", { counts: bar.counts }),
-    bar.like,
-    ...bar.marks,
-    times.length === 0
-      ? t("piece.workbench.never_played")
-      : times.length > 1 || times[0]?.includes(",")
-        ? times.join("; ")
-        : null,
-  ];
-  return <span data-pointed>{said.filter(Boolean).join(" · ")}</span>;
-}
-
-/** How many bars each line holds, typed as one counts them on paper. */
-function Lines({ piece, onLines }: { piece: Schemas["Page"]; onLines: (page: number, lines: number[]) => void }) {
-  const shape = piece.shape.length > 0 ? piece.shape : piece.pages.map(assumed);
-  return (
-    <Flex gap="10px" align="center" wrap="wrap">
-      {shape.map(({ page, lines }) => (
-        <Flex as="label" key={`${page}/${lines}`} gap="5px" align="center">
-          {t("piece.workbench.bars_a_line_page", { page })}
-          <Input
-            size="xs"
-            w={`${Math.max(lines.length, 5) + 3}ch`}
-            h="24px"
-            borderColor="line"
-            fontSize="sm"
-            defaultValue={lines}
-            aria-label={t("piece.workbench.bars_in_each_line_of_page", { page })}
-            onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-            onBlur={(event) => {
-              const typed = event.target.value.trim().split(/\s+/).map(Number);
-              if (event.target.value.trim() !== lines && typed.every((one) => one >= 0)) onLines(page, typed);
-            }}
-          />
-        </Flex>
-      ))}
-    </Flex>
-  );
-}
-
-const assumed = (page: Schemas["Page"]["pages"][number]) => ({
-  page: page.number,
-  lines: page.lines.map((line) => line.bars.filter((bar) => bar.name !== "0").length).join(" "),
-});
-
-function Figures({ piece }: { piece: Schemas["Page"] }) {
-  const { bars_played, bars_printed, counts_played, seconds, target_tempo, page_turns } = piece.figures;
-  return (
-    <>
-      <Text as="b" color="ink">
-        {t("piece.workbench.bars", { count: bars_played })}
-      </Text>{" "}
-      {[
-        t("piece.workbench.of_printed", { bars_printed }),
-        t("piece.workbench.counts", { counts: counts_played }),
-        t("piece.workbench.lasts", { duration: duration(seconds), target_tempo }),
-        page_turns > 0 && t("piece.workbench.page_turns", { count: page_turns }),
-      ]
-        .filter(Boolean)
-        .join(" · ")}
-    </>
-  );
 }

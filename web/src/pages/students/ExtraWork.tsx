@@ -1,7 +1,7 @@
 import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import type { Schemas } from "../../api/client";
+import { newKey, type Schemas } from "../../api/client";
 import { type NewExtraWork, useAddExtraWork, useEndExtraWork } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
@@ -71,12 +71,14 @@ type Form = { kind: NewExtraWork["kind"]; title: string; minutes: string; times:
 
 function Adding({ student, onDone }: { student: number; onDone: () => void }) {
   const add = useAddExtraWork(student);
+  const [key] = useState(newKey);
   const { register, handleSubmit, watch } = useForm<Form>({
     defaultValues: { kind: "sight_reading", title: "", minutes: "5", times: "2", one_of: "" },
   });
   const submit = (form: Form) =>
     add.mutate(
       {
+        key,
         kind: form.kind,
         title: form.title.trim(),
         minutes: Number(form.minutes),

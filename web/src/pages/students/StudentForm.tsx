@@ -1,17 +1,19 @@
-import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
+import { Field, Flex, Input } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import type { Schemas, Trouble } from "../../api/client";
-import { useSession, useStudents } from "../../api/queries";
+import { useStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice, FirstHand } from "../../components/Choice";
-import { FROM_MONDAY, shortWeekday, weekdayName } from "../../components/dates";
+import { FROM_MONDAY, weekdayName } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Stretches } from "../../components/Stretches";
 import { t } from "../../words";
+import { DaysFields } from "./DaysFields";
+import { MoreFields } from "./MoreFields";
 
 type Values = Schemas["NewStudent"];
 /** What the student knows is typed in one line. */
-type Typed = Values & { knows: string };
+export type Typed = Values & { knows: string };
 type Props = {
   start?: Values;
   verb: string;
@@ -43,20 +45,11 @@ const NEW: Values = {
   known: [],
 };
 
-/** Intervals a hand reaches, in semitones. */
-const SPANS = [5, 7, 9, 11, 12, 14, 16];
-
 /** What Stairwell has to know of a student to plan a week. */
 export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel }: Props) {
-  const session = useSession();
-  const { register, handleSubmit, watch, setValue, setError, formState } = useForm<Typed>({
-    defaultValues: { ...start, knows: (start.known ?? []).join(", ") },
-  });
+  const form = useForm<Typed>({ defaultValues: { ...start, knows: (start.known ?? []).join(", ") } });
+  const { register, handleSubmit, watch, setValue, setError } = form;
   const students = useStudents();
-  const days = watch("practice_days");
-  const byDay = (watch("minutes_by_day") ?? {}) as Record<number, number>;
-  const toggle = (day: number) =>
-    setValue("practice_days", days.includes(day) ? days.filter((one) => one !== day) : [...days, day]);
   const submit = ({ knows, ...values }: Typed) => {
     if (values.practice_days.length === 0)
       return setError("practice_days", { message: t("students.student_form.choose_at_least_one_day_to") });
@@ -80,7 +73,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
         String(values.introduce_first ?? "") === "" ? undefined : String(values.introduce_first) === "true",
       minutes_by_day: Object.fromEntries(
         Object.entries(values.minutes_by_day ?? {}).filter(
-          ([day, minutes]) => days.includes(Number(day)) && Number(minutes) > 0,
+          ([day, minutes]) => values.practice_days.includes(Number(day)) && Number(minutes) > 0,
         ),
       ),
     });
@@ -128,109 +121,9 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           </datalist>
         </Field.Root>
         <FirstHand width="120px" {...register("hand_order")} />
-        <Choice label={t("students.student_form.a_hand_reaches")} width="150px" {...register("hand_span")}>
-          <option value="">{t("students.student_form.not_measured")}</option>
-          {SPANS.map((semitones) => (
-            <option key={semitones} value={semitones}>
-              {t(`students.student_form.spans.${semitones}`)}
-            </option>
-          ))}
-        </Choice>
-        <Choice label={t("students.student_form.warm_ups")} width="170px" {...register("warm_ups")}>
-          <option value="none">{t("students.student_form.none")}</option>
-          <option value="five_finger">{t("students.student_form.five_fingers")}</option>
-          <option value="scale">{t("students.student_form.scale")}</option>
-          <option value="scale_and_chords">{t("students.student_form.scale_and_chords")}</option>
-          <option value="progression">{t("students.student_form.chords_through_keys")}</option>
-        </Choice>
-        <Choice label={t("students.student_form.notes_are_called")} width="130px" {...register("note_names")}>
-          <option value="letters">C D E</option>
-          <option value="fixed_do">{t("students.student_form.do_re_mi")}</option>
-        </Choice>
-        <Choice label={t("students.student_form.sections_open")} width="190px" {...register("introduce_first")}>
-          <option value="">{t("students.student_form.introduced_first_for_a_child")}</option>
-          <option value="true">{t("students.student_form.once_they_were_introduced")}</option>
-          <option value="false">{t("students.student_form.by_themselves")}</option>
-        </Choice>
-        <Field.Root w="230px">
-          <Field.Label fontWeight={600}>{t("students.student_form.email_for_recaps")}</Field.Label>
-          <Input type="email" maxLength={200} borderColor="line" {...register("email")} />
-        </Field.Root>
-        <Choice label={t("students.student_form.the_sheet")} width="180px" {...register("reads")}>
-          <option value="true">{t("students.student_form.in_words")}</option>
-          <option value="false">{t("students.student_form.with_pictures")}</option>
-        </Choice>
-        <Choice label={t("students.student_form.language")} width="250px" {...register("locale")}>
-          <option value="">{t("students.student_form.as_the_studio")}</option>
-          {session.data?.languages.map(({ tag, name }) => (
-            <option key={tag} value={tag}>
-              {name}
-            </option>
-          ))}
-        </Choice>
-        <Field.Root w="170px">
-          <Field.Label fontWeight={600}>{t("students.student_form.instrument")}</Field.Label>
-          <Input maxLength={120} borderColor="line" {...register("instrument")} />
-        </Field.Root>
-        <Field.Root w="300px">
-          <Field.Label fontWeight={600}>{t("students.student_form.knows_already")}</Field.Label>
-          <Input
-            placeholder={t("students.student_form.with_commas_between")}
-            borderColor="line"
-            {...register("knows")}
-          />
-        </Field.Root>
-        <Choice label={t("students.student_form.pedal_at_home")} width="130px" {...register("has_pedal")}>
-          <option value="true">{t("students.student_form.yes")}</option>
-          <option value="false">{t("students.student_form.no")}</option>
-        </Choice>
+        <MoreFields register={register} />
       </Flex>
-      <Box as="fieldset" mt="12px" border={0} p={0}>
-        <Text as="legend" fontWeight={600} mb="4px">
-          {t("students.student_form.practice_days")}
-        </Text>
-        <Flex gap="6px" wrap="wrap">
-          {FROM_MONDAY.map((day) => (
-            <Button
-              key={day}
-              kind="toggle"
-              size="sm"
-              type="button"
-              aria-pressed={days.includes(day)}
-              onClick={() => toggle(day)}
-            >
-              {shortWeekday(day)}
-            </Button>
-          ))}
-        </Flex>
-        <Flex gap="6px" wrap="wrap" mt="6px" align="center">
-          <Text fontSize="sm" color="soft">
-            {t("students.student_form.other_minutes_on")}
-          </Text>
-          {FROM_MONDAY.filter((day) => days.includes(day)).map((day) => (
-            <Text as="span" key={day} fontSize="sm">
-              {shortWeekday(day)}{" "}
-              <Input
-                type="number"
-                size="xs"
-                w="58px"
-                min={5}
-                max={240}
-                borderColor="line"
-                aria-label={t("students.student_form.minutes_on", { day: weekdayName(day) })}
-                placeholder={String(watch("minutes_a_day"))}
-                value={byDay[day] || ""}
-                onChange={(event) => setValue("minutes_by_day", { ...byDay, [day]: Number(event.target.value) })}
-              />
-            </Text>
-          ))}
-        </Flex>
-        {formState.errors.practice_days && (
-          <Text role="alert" color="brick" mt="4px">
-            {formState.errors.practice_days.message}
-          </Text>
-        )}
-      </Box>
+      <DaysFields form={form} />
       <Stretches
         legend={t("students.student_form.away")}
         word={t("students.student_form.away")}

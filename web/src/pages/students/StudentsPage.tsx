@@ -1,6 +1,7 @@
 import { Box, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { newKey } from "../../api/client";
 import { useAddStudent, useStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../components/dates";
@@ -15,6 +16,8 @@ export default function StudentsPage() {
   const students = useStudents();
   const [adding, setAdding] = useState(false);
   const add = useAddStudent();
+  // Sent again after an answer that was lost, it is still one student.
+  const [key, setKey] = useState(newKey);
   const go = useNavigate();
   const week = FROM_MONDAY.filter((day) => students.data?.some((one) => one.lesson_weekday === day));
 
@@ -25,7 +28,13 @@ export default function StudentsPage() {
         about={t("students.students_page.in_the_order_of_the_week")}
       >
         {!adding && (
-          <Button kind="go" onClick={() => setAdding(true)}>
+          <Button
+            kind="go"
+            onClick={() => {
+              setKey(newKey());
+              setAdding(true);
+            }}
+          >
             {t("students.students_page.add_a_student")}
           </Button>
         )}
@@ -37,7 +46,9 @@ export default function StudentsPage() {
             trouble={add.error}
             busy={add.isPending}
             onCancel={() => setAdding(false)}
-            onSave={(values) => add.mutate(values, { onSuccess: (student) => go(`/students/${student.id}`) })}
+            onSave={(values) =>
+              add.mutate({ ...values, key }, { onSuccess: (student) => go(`/students/${student.id}`) })
+            }
           />
         </Paper>
       )}

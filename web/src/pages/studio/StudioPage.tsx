@@ -11,7 +11,7 @@ import { PageHead, Paper } from "../../components/Paper";
 import { PlanningRun } from "../../components/PlanningRun";
 import { PrintWeeks } from "../../components/PrintWeeks";
 import { colour } from "../../theme/system";
-import { t } from "../../words";
+import { language, t } from "../../words";
 import { useMore } from "./useMore";
 import { useView } from "./useView";
 import { ViewBar } from "./ViewBar";
@@ -82,7 +82,7 @@ export default function StudioPage() {
                   </Text>
                 )}
                 {group.map((row) => (
-                  <Line key={row.id} row={row} day={!day} />
+                  <Line key={row.id} row={row} day={!day} spoken={language()} />
                 ))}
               </Box>
             ),
@@ -95,7 +95,8 @@ export default function StudioPage() {
   );
 }
 
-const Line = memo(function Line({ row, day }: { row: Row; day: boolean }) {
+// Drawn anew when its row changes, or the language.
+const Line = memo(function Line({ row, day }: { row: Row; day: boolean; spoken: string }) {
   return (
     <Grid
       role="row"

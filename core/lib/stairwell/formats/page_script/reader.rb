@@ -7,19 +7,6 @@ module Stairwell
       # on the page; how long they are; then everything that speaks of bars and
       # beats. So the order of the lines does not matter.
       class Reader
-        # What can be said, with an example of each.
-        EXAMPLES = {
-          "title" => "title: The Slow Ferry", "composer" => "composer: A. Name", "book" => "book: Tidewater Primer 2",
-          "level" => "level: 2", "page" => "page 12: 4 4 5 4", "bars" => "bars: 30", "time" => "time: 3/4",
-          "key" => "key: G major", "pickup" => "pickup: 1", "bar" => "bar 26: 2 counts",
-          "tempo" => "tempo: Andante, marked quarter = 92, target 76", "repeat" => "repeat: 9-13",
-          "ending" => "ending 1: 21", "segno" => "segno: 5", "coda" => "coda: 27", "to coda" => "to coda: 13", "fine" => "fine: 14",
-          "double bar" => "double bar: 8", "unnumbered" => "unnumbered: #5", "clef" => "clef left: treble from 9",
-          "da capo" => "da capo: 28 al fine", "dal segno" => "dal segno: 26 al coda", "section" => "section A1: 5-8 like A except 8", **Markings::EXAMPLES
-        }.freeze
-        # What scripts from before called it.
-        FORMERLY = {"words" => "lyrics", "loud and soft" => "dynamics", "touch" => "articulation"}.freeze
-        KEYWORDS = (EXAMPLES.keys + FORMERLY.keys).sort_by { |word| -word.size }.freeze
         TEXTS = %w[title composer book level].freeze
         MARKS = {"segno" => :segno, "coda" => :coda, "to coda" => :to_coda, "fine" => :fine, "double bar" => :double_bars}.freeze
         SHAPE = %w[page bars pickup unnumbered].freeze
@@ -100,17 +87,11 @@ module Stairwell
           return if text.strip.empty?
 
           head, value = text.split(":", 2)
-          keyword, rest = keyword(head)
+          keyword, rest = Keywords.split(head)
           if keyword && value
             return Statement.new(number, text.rstrip, keyword, rest, value, head.length + 2)
           end
-          keep(number, text, Phrase["formats.page_script.reader.this_is_not_a_statement_stairwell"]) { nearest(text) }
-        end
-
-        def keyword(head)
-          said = head.strip.downcase.squeeze(" ")
-          word = KEYWORDS.find { |one| said == one || said.start_with?("#{one} ") }
-          [FORMERLY.fetch(word, word), word && head.strip[word.size..].strip]
+          keep(number, text, Phrase["formats.page_script.reader.this_is_not_a_statement_stairwell"]) { Keywords.nearest(text) }
         end
 
         # @yieldreturn [String] what was probably meant
@@ -121,18 +102,6 @@ module Stairwell
           suggestion = yield if block_given?
           @problems << Problem.new(line: number, column: column, text: text.rstrip, message: message, suggestion: suggestion)
           nil
-        end
-
-        # @return [String, nil] the same line with the keyword mended or the
-        #   colon put in, else an example of what was probably meant
-        def nearest(text)
-          word = text[/[[:alpha:]]+/].to_s.downcase
-          known = DidYouMean::SpellChecker.new(dictionary: EXAMPLES.keys).correct(word).first || EXAMPLES.keys.find { |key| key == word }
-          return "title: #{text.strip}" unless known
-
-          head, value = text.split(":", 2)
-          mended = value ? "#{head.strip.sub(/\A[[:alpha:]]+/, known)}:#{value}" : text.strip.sub(/\A[[:alpha:]]+:?/, "#{known}:")
-          (keyword(mended.split(":", 2).first).first == known) ? mended : EXAMPLES.fetch(known)
         end
 
         # A statement claims what it says only when all of it is understood.
@@ -146,7 +115,7 @@ module Stairwell
             Score::Bounds.refuse(member, @counted[member]) if Score::Bounds::MOST.key?(member)
           end
         rescue Stumble => error
-          keep(statement.line, statement.text, Phrase["formats.page_script.reader.stumbled", what: error.message], column: error.column) { EXAMPLES.fetch(statement.keyword) }
+          keep(statement.line, statement.text, Phrase["formats.page_script.reader.stumbled", what: error.message], column: error.column) { Keywords::EXAMPLES.fetch(statement.keyword) }
         end
 
         def read_shape(statement, scan)

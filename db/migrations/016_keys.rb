@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+# What the client sends again after an answer that was lost is one row: students and extra
+# work have a key of the client's, as marks, results and pieces have.
+Sequel.migration do
+  up do
+    %w[students extra_work].each { |table| run "ALTER TABLE #{table} ADD COLUMN key uuid, ADD UNIQUE (studio_id, key)" }
+  end
+
+  down do
+    %w[students extra_work].each { |table| run "ALTER TABLE #{table} DROP COLUMN key" }
+  end
+end

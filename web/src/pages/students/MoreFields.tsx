@@ -1,0 +1,70 @@
+import { Field, Input } from "@chakra-ui/react";
+import type { UseFormRegister } from "react-hook-form";
+import { useSession } from "../../api/queries";
+import { Choice } from "../../components/Choice";
+import { t } from "../../words";
+import type { Typed } from "./StudentForm";
+
+/** Intervals a hand reaches, in semitones. */
+const SPANS = [5, 7, 9, 11, 12, 14, 16];
+
+/** What is good to know of a student, and can wait. */
+export function MoreFields({ register }: { register: UseFormRegister<Typed> }) {
+  const session = useSession();
+  return (
+    <>
+      <Choice label={t("students.student_form.a_hand_reaches")} width="150px" {...register("hand_span")}>
+        <option value="">{t("students.student_form.not_measured")}</option>
+        {SPANS.map((semitones) => (
+          <option key={semitones} value={semitones}>
+            {t(`students.student_form.spans.${semitones}`)}
+          </option>
+        ))}
+      </Choice>
+      <Choice label={t("students.student_form.warm_ups")} width="170px" {...register("warm_ups")}>
+        <option value="none">{t("students.student_form.none")}</option>
+        <option value="five_finger">{t("students.student_form.five_fingers")}</option>
+        <option value="scale">{t("students.student_form.scale")}</option>
+        <option value="scale_and_chords">{t("students.student_form.scale_and_chords")}</option>
+        <option value="progression">{t("students.student_form.chords_through_keys")}</option>
+      </Choice>
+      <Choice label={t("students.student_form.notes_are_called")} width="130px" {...register("note_names")}>
+        <option value="letters">C D E</option>
+        <option value="fixed_do">{t("students.student_form.do_re_mi")}</option>
+      </Choice>
+      <Choice label={t("students.student_form.sections_open")} width="190px" {...register("introduce_first")}>
+        <option value="">{t("students.student_form.introduced_first_for_a_child")}</option>
+        <option value="true">{t("students.student_form.once_they_were_introduced")}</option>
+        <option value="false">{t("students.student_form.by_themselves")}</option>
+      </Choice>
+      <Field.Root w="230px">
+        <Field.Label fontWeight={600}>{t("students.student_form.email_for_recaps")}</Field.Label>
+        <Input type="email" maxLength={200} borderColor="line" {...register("email")} />
+      </Field.Root>
+      <Choice label={t("students.student_form.the_sheet")} width="180px" {...register("reads")}>
+        <option value="true">{t("students.student_form.in_words")}</option>
+        <option value="false">{t("students.student_form.with_pictures")}</option>
+      </Choice>
+      <Choice label={t("students.student_form.language")} width="250px" {...register("locale")}>
+        <option value="">{t("students.student_form.as_the_studio")}</option>
+        {session.data?.languages.map(({ tag, name }) => (
+          <option key={tag} value={tag}>
+            {name}
+          </option>
+        ))}
+      </Choice>
+      <Field.Root w="170px">
+        <Field.Label fontWeight={600}>{t("students.student_form.instrument")}</Field.Label>
+        <Input maxLength={120} borderColor="line" {...register("instrument")} />
+      </Field.Root>
+      <Field.Root w="300px">
+        <Field.Label fontWeight={600}>{t("students.student_form.knows_already")}</Field.Label>
+        <Input placeholder={t("students.student_form.with_commas_between")} borderColor="line" {...register("knows")} />
+      </Field.Root>
+      <Choice label={t("students.student_form.pedal_at_home")} width="130px" {...register("has_pedal")}>
+        <option value="true">{t("students.student_form.yes")}</option>
+        <option value="false">{t("students.student_form.no")}</option>
+      </Choice>
+    </>
+  );
+}
