@@ -14,20 +14,32 @@ module Load
   # @param settings [Stairwell::Server::Settings]
   def requests(app, settings)
     browser = Browser.new(app).sign_in
-    student = browser.json("/api/studio").map { |row| browser.json("/api/students/#{row["id"]}") }.find { |one| one["sheet_path"] && one["pieces"].any? }
+    students = browser.json("/api/studio").map { |row| browser.json("/api/students/#{row["id"]}") }.select { |one| one["sheet_path"] && one["pieces"].any? }
+    student = students.first
     empty = computing { browser.get("/api/session") }
     paths(student).each { |name, path| row("computing of #{name}", computing { browser.get(path) }, empty, "a request that is signed in and asks for nothing") }
+    taps = taps(browser, students)
+    tap = -> { browser.post(*taps.first.call) }
     sheet = paths(student)["the sheet"]
-    item = browser.json(sheet)["days"].flat_map { |day| day["items"] }.first
-    tap = -> { browser.post("#{sheet}/marks", {key: SecureRandom.uuid, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"]}) }
-    row("computing of a tap", computing(&tap), empty, "the same")
-    tap_now = tap
-    stale = computing { tap_now.call && browser.get("/api/studio") } - computing(&tap)
+    tapped = computing(&tap)
+    row("computing of a tap", tapped, empty, "the same")
+    row("computing of the sheet, after a tap", computing { tap.call && browser.get(sheet) } - tapped, empty, "the same")
+    stale = computing { tap.call && browser.get("/api/studio") } - tapped
     row("computing of the studio page, a row stale", stale, computing { browser.get("/api/studio") }, "with fresh rows")
-    processes(browser, paths(student), settings)
+    processes(browser, paths(student), taps, settings)
   end
 
   private
+
+  # What is sent when a box is tapped, of each student: taps of one wait for each other.
+  # @return [Array<Proc>] each gives a path and a new body
+  def taps(browser, students)
+    students.first(CLIENTS).map do |student|
+      sheet = paths(student)["the sheet"]
+      item = browser.json(sheet)["days"].flat_map { |day| day["items"] }.first
+      -> { ["#{sheet}/marks", {key: SecureRandom.uuid, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"]}] }
+    end
+  end
 
   def paths(student) = {"the sheet" => student["sheet_path"].sub("/s/", "/api/sheet/"), "the lesson page" => "/api/students/#{student["id"]}/lesson", "the studio page" => "/api/studio"}
 
@@ -43,9 +55,14 @@ module Load
 
   # Requests in some seconds with two processes, and with one for comparison; the clients and the
   # database share the machine with them.
-  def processes(browser, paths, settings)
-    one, two = [1, 2].map { |count| served(count, settings) { |port| paths.transform_values { |path| rate(port, path, browser.cookie) } } }
-    paths.each_key { |name| puts format("%-52s %9.1f /s  %9.1f /s  %8.2f ×  %s", "#{name}, by two processes", two[name], one[name], two[name] / one[name], "by one") }
+  def processes(browser, paths, taps, settings)
+    acts = paths.transform_values { |path| ->(http, _) { http.get(path, browser.headers) } }
+    acts["a tap"] = lambda do |http, client|
+      path, body = taps[client % taps.size].call
+      http.post(path, JSON.generate(body), browser.headers)
+    end
+    one, two = [1, 2].map { |count| served(count, settings) { |port| acts.transform_values { |act| rate(port, &act) } } }
+    acts.each_key { |name| puts format("%-52s %9.1f /s  %9.1f /s  %8.2f ×  %s", "#{name}, by two processes", two[name], one[name], two[name] / one[name], "by one") }
   end
 
   def served(count, settings)
@@ -66,12 +83,12 @@ module Load
   end
 
   # In processes of their own, so that the clients' computing is not in the way of itself.
-  def rate(port, path, cookie)
-    counts = Array.new(CLIENTS) {
+  def rate(port, &act)
+    counts = Array.new(CLIENTS) { |client|
       reader, writer = IO.pipe
       child = fork do
         reader.close
-        writer.write(asked(port, path, cookie))
+        writer.write(asked(port) { |http| act.call(http, client) })
         exit!(0)
       end
       writer.close
@@ -80,7 +97,7 @@ module Load
     counts.sum.fdiv(SECONDS)
   end
 
-  def asked(port, path, cookie)
+  def asked(port)
     count = 0
     http = Net::HTTP.new("127.0.0.1", port)
     # Each from a place of its own, so that none is told to wait.
@@ -88,8 +105,8 @@ module Load
     http.start do
       over = Process.clock_gettime(Process::CLOCK_MONOTONIC) + SECONDS
       while Process.clock_gettime(Process::CLOCK_MONOTONIC) < over
-        answer = http.get(path, {"Cookie" => cookie})
-        raise answer.body unless answer.is_a?(Net::HTTPOK)
+        answer = yield http
+        raise answer.body unless answer.is_a?(Net::HTTPSuccess)
 
         count += 1
       end
@@ -99,8 +116,6 @@ module Load
 
   # A browser without a network between it and the application.
   class Browser
-    attr_reader :cookie
-
     def initialize(app)
       @app = Rack::MockRequest.new(app)
       @cookie = ""
@@ -112,6 +127,9 @@ module Load
       @csrf = json("/api/session")["csrf"]
       self
     end
+
+    # @return [Hash{String => String}] of whoever asks as this browser
+    def headers = {"Cookie" => @cookie, "X-CSRF-Token" => @csrf, "Content-Type" => "application/json"}
 
     def get(path) = kept(@app.get(path, "HTTP_COOKIE" => @cookie))
 
