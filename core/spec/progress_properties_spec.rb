@@ -19,16 +19,18 @@ RSpec.describe "Progress from rows" do
     )
   end
 
-  # @return [Array] events of one random life; every third mark is taken back
+  # @return [Array] events of one random life; every third mark is taken back, now and then
+  #   in the name of another step
   def life(random)
     marks = Array.new(random.rand(10..90)) { |at| mark(random, "m#{at}", (random.rand(9).zero? ? :struggle : :repetition)) }
-    undone = marks.select.with_index { |_, at| (at % 3).zero? }.map { |one| one.with(key: "u#{one.key}", kind: :undo, undoes: one.key) }
+    undone = marks.select.with_index { |_, at| (at % 3).zero? }.map.with_index { |one, at| one.with(key: "u#{one.key}", kind: :undo, undoes: one.key, **((at % 4 == 3) ? {step_id: steps.sample(random: random).id} : {})) }
     marks + undone + Array.new(random.rand(0..9)) { |at| heard(random, at) } +
       [Stairwell::Progress::Introduction.new(what: "A", introduced: true, at: Time.utc(2027, 3, 1)), Stairwell::Progress::Simplified.new(step_id: "A.together", form: :left, at: Time.utc(2027, 3, 2))]
   end
 
-  def told(events)
-    piece = Stairwell::Progress.piece(steps, events, introduce_first: true)
+  def told(events) = told_of(Stairwell::Progress.piece(steps, events, introduce_first: true))
+
+  def told_of(piece)
     {standings: piece.standings, share: piece.share, reviews: piece.reviews(first + 30), tasks: piece.tasks, days_taken: piece.days_taken, introductions: piece.introductions}
   end
 
@@ -48,6 +50,26 @@ RSpec.describe "Progress from rows" do
       undone = events.select { |one| one.is_a?(Stairwell::Progress::Mark) && one.kind == :undo }.map(&:undoes)
       without = events.reject { |one| one.is_a?(Stairwell::Progress::Mark) && (one.kind == :undo || undone.include?(one.key)) }
       expect(told(events)).to eq(told(without))
+    end
+  end
+
+  # A piece that was looked at already keeps what it knows of the steps that nothing was
+  # said of.
+  it "is that of the rows alone, whatever was known before some came or went" do
+    60.times do |seed|
+      random = Random.new(seed)
+      events = life(random).shuffle(random: random)
+      looked_at = ->(some) { Stairwell::Progress.piece(steps, some, introduce_first: true).tap(&:standings) }
+      came = events.sample(random.rand(1..12), random: random)
+      expect(told_of(looked_at.call(events - came).after(came))).to eq(told(events))
+      day = first + random.rand(14)
+      dated = ->(event) { event.respond_to?(:date) }
+      expect(told_of(looked_at.call(events).before(day))).to eq(told(events.reject { |one| dated[one] && one.date >= day }))
+      heard = events.grep(Stairwell::Progress::LessonResult)
+      next if heard.empty?
+
+      day = heard.sample(random: random).date
+      expect(told_of(looked_at.call(events).without_results_of(day))).to eq(told(events - heard.select { |one| one.date == day }))
     end
   end
 

@@ -9,6 +9,11 @@ module Stairwell
         JSONSchemer.configuration.regexp_resolver = "ecma"
         # Nobody reads more than the first of what does not fit.
         OpenapiFirst::Schema::ValidationResult.prepend(Module.new { def errors = @errors ||= @validation.first(1).map { |one| OpenapiFirst::Schema::ValidationError.new(one) } })
+        # Schemas are taken apart once, and not for each request anew.
+        OpenapiFirst::Definition::PathItem.prepend(Module.new { def operation(method) = (@made ||= {})[method] ||= super })
+        OpenapiFirst::Definition.prepend(Module.new do
+          private def find_path_item_and_params(path) = (@by_path ||= path_items.to_h { |one| [one.path, one] })[path]&.then { |exact| [exact, {}] } || super
+        end)
         DEFINITION = OpenapiFirst.load(File.expand_path("../../../api/openapi.yaml", __dir__))
         # What the sign-in library answers itself.
         DOOR = %w[/api/login /api/logout].freeze

@@ -8,7 +8,7 @@ module Stairwell
     # @return [Array<Mark>] those that were not taken back; the same key counts
     #   once, and an undo that arrives before its mark still takes it back
     def self.lasting(marks)
-      undone = marks.select { |mark| mark.kind == :undo }.map(&:undoes)
+      undone = marks.filter_map { |mark| mark.undoes if mark.kind == :undo }.to_set
       marks.reject { |mark| mark.kind == :undo || undone.include?(mark.key) }.uniq(&:key)
     end
   end

@@ -11,8 +11,10 @@ module Stairwell
       attr_reader :own
 
       # @param introduce_first [Boolean] whether a section opens only when it was introduced
-      def initialize(steps, events, introduce_first: false)
+      # @param folds [Hash{String => Fold}] by step id, where they are known
+      def initialize(steps, events, introduce_first: false, folds: {})
         @events = events
+        @folds = folds
         @introduce_first = introduce_first
         sorted = events.group_by(&:class)
         @marks = Progress.lasting(sorted.fetch(Mark, [])).group_by(&:step_id)
@@ -38,7 +40,7 @@ module Stairwell
 
       # @param events [Array] that came after those it knows
       # @return [Piece]
-      def after(events) = Piece.new(@own, @events + events, introduce_first: @introduce_first)
+      def after(events) = anew(@events + events, events)
 
       # @param asked [Array<Asked>] in place of those it knows
       # @return [Piece]
@@ -142,8 +144,18 @@ module Stairwell
       # @yieldparam event [Object]
       # @return [Piece] itself where there is nothing to leave out
       def without(&)
-        left = @events.reject(&)
-        (left.size == @events.size) ? self : Piece.new(@own, left, introduce_first: @introduce_first)
+        dropped, left = @events.partition(&)
+        dropped.empty? ? self : anew(left, dropped)
+      end
+
+      # What did not change is not folded again.
+      # @param changed [Array] the events that are more or less than before
+      # @return [Piece]
+      def anew(events, changed)
+        undone = changed.grep(Mark).filter_map(&:undoes)
+        touched = undone.empty? ? changed : changed + @events.grep(Mark).select { |mark| undone.include?(mark.key) }
+        steps = touched.filter_map { |event| event.step_id if event.respond_to?(:step_id) }.uniq
+        Piece.new(@own, events, introduce_first: @introduce_first, folds: @folds.except(*steps))
       end
 
       # The easier form of a step that was begun is nothing new.
@@ -159,7 +171,6 @@ module Stairwell
       def all_parts = @all_parts ||= @own.flat_map(&:parts).uniq
 
       def fold(step)
-        @folds ||= {}
         @folds[step.id] ||= begin
           asked = @asked.fetch(step.id, []).to_h { |one| [one.date, one.repetitions] }
           Fold.new(step, @marks.fetch(step.id, []), @results.fetch(step.id, []), asked: asked)
