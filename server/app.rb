@@ -15,6 +15,7 @@ require_relative "problem"
 require_relative "clock"
 require_relative "tables"
 require_relative "remembered"
+require_relative "mailer"
 require_relative "studio_context"
 require_relative "studio_contexts"
 Dir[File.join(__dir__, "{web,web/*,repositories,features,features/*,jobs}/*.rb")].sort.each { |file| require file }

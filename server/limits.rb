@@ -69,6 +69,13 @@ module Stairwell
       MOST_FAILURES = 8
       # Minutes until they are tried again. Own choice.
       LOCKED_MINUTES = 15
+      # Characters of a password at least (OWASP ASVS 2.1.1), bytes at most (bcrypt takes no
+      # more).
+      PASSWORD = (12..72)
+      # Seconds until a link is mailed to the same person again. Own choice.
+      MAIL_AGAIN = 60
+      # Sign-ins and the like that are shown to a person. Own choice.
+      SIGN_INS_SHOWN = 20
       # Seconds a session may rest, and be old; and where a person asked to stay signed in.
       # Own choice: a day's lessons, and a term's.
       SIGNED_IN = {rest: 12 * 3600, age: 7 * 86_400}.freeze

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "mail"
 require_relative "background"
 
 module Stairwell
@@ -18,7 +17,7 @@ module Stairwell
 
           deliver(row)
           note(id, sent_at: Sequel.function(:clock_timestamp), trouble: nil)
-        rescue SystemCallError, SocketError, Net::OpenTimeout, Net::ReadTimeout, Net::SMTPError, OpenSSL::SSL::SSLError => error
+        rescue *Mailer::TROUBLES => error
           note(id, trouble: error.message[0, 300])
           raise
         end
@@ -27,12 +26,7 @@ module Stairwell
 
         def note(id, **values) = @context.write { |tables| tables[:outbox].where(id: id).update(values) }
 
-        def deliver(row)
-          smtp = Jobs.contexts.settings.smtp
-          mail = Mail.new(from: smtp.from, to: row[:recipient], subject: row[:subject], body: row[:body], charset: "UTF-8")
-          mail.delivery_method(:smtp, address: smtp.host, port: smtp.port, user_name: smtp.user, password: smtp.password, enable_starttls_auto: true, open_timeout: 10, read_timeout: 20)
-          mail.deliver!
-        end
+        def deliver(row) = Mailer.new(Jobs.contexts.settings.smtp).deliver(to: row[:recipient], subject: row[:subject], body: row[:body])
       end
     end
   end

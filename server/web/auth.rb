@@ -4,10 +4,35 @@ require "roda"
 
 module Stairwell
   module Server
-    # Signing in and out, by Rodauth, with sessions that lie in the database. Answers
-    # /api/login and /api/logout, and puts itself into the environment for everything
-    # behind it.
+    # Signing in and out, and what a person changes of how they do, by Rodauth, with
+    # sessions that lie in the database. Answers {ROUTES} and puts itself into the
+    # environment for everything behind it.
     module Auth
+      # What Rodauth answers itself, by its own name of it.
+      ROUTES = {
+        login: "login", logout: "logout", reset_password: "reset-password", change_password: "change-password", change_login: "change-address", verify_login_change: "confirm-address"
+      }.freeze
+      PASSWORD_ASKED = ROUTES.values_at(:login, :change_password, :change_login).map { |path| "/api/#{path}" }.freeze
+      # What Rodauth says, and our words for it. Whatever is wrong with signing in, it is said
+      # the same way.
+      WORDS = {
+        no_matching_login_message: "email_and_password_do_not_fit", login_notice_flash: "signed_in", logout_notice_flash: "signed_out", require_login_error_flash: "sign_in",
+        invalid_previous_password_message: "another_password", password_too_short_message: "too_short", password_too_many_bytes_message: "too_long",
+        password_is_one_of_the_most_common_message: "too_common", same_as_existing_password_message: "same_password", contains_null_byte_message: "too_long",
+        concurrent_password_update_message: "changed_meanwhile", change_password_notice_flash: "changed", reset_password_notice_flash: "changed",
+        reset_password_error_flash: "link_is_over", no_matching_reset_password_key_error_flash: "link_is_over", verify_login_change_error_flash: "link_is_over",
+        verify_login_change_duplicate_account_error_flash: "link_is_over", change_login_needs_verification_notice_flash: "link_sent", verify_login_change_notice_flash: "moved",
+        login_not_valid_email_message: "no_address", login_too_short_message: "no_address", login_too_long_message: "no_address", same_as_current_login_message: "same_address"
+      }.freeze
+      private_constant :WORDS, :PASSWORD_ASKED
+
+      # @param contexts [StudioContexts]
+      # @return [Class] what does for an account what nobody asks for over HTTP
+      def self.within(contexts)
+        @within ||= {}
+        @within[contexts.store] ||= middleware(contexts.store, contexts.settings).rodauth
+      end
+
       # @param store [Store]
       # @param settings [Settings]
       # @return [Class] a Roda application to be used as Rack middleware
@@ -17,7 +42,7 @@ module Stairwell
           plugin :cookies
           plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
           plugin :rodauth, json: :only do
-            enable :json, :login, :logout, :active_sessions
+            enable :json, :login, :logout, :active_sessions, :reset_password, :change_password, :verify_login_change, :disallow_common_passwords, :audit_logging, :internal_request
             db store.db
             prefix "/api"
             hmac_secret settings.session_secret[0, 64]
@@ -27,12 +52,25 @@ module Stairwell
             global_logout_param "everywhere"
             skip_status_checks? false # an account that is closed is none
             already_logged_in {} # signing in again is fine
-            # Whatever is wrong, it is said the same way.
-            %i[no_matching_login_message invalid_password_message].each { |name| public_send(name) { Phrase["server.auth.email_and_password_do_not_fit"].to_s } }
-            login_notice_flash { Phrase["server.auth.signed_in"].to_s }
-            logout_notice_flash { Phrase["server.auth.signed_out"].to_s }
+            ROUTES.each { |name, path| public_send(:"#{name}_route", path) }
+            # Links are asked for at an address of our own, which answers whoever asks alike.
+            reset_password_request_route nil
+            new_password_param "new_password"
+            require_password_confirmation? false
+            password_minimum_length Limits::PASSWORD.min
+            password_maximum_bytes Limits::PASSWORD.max
+            reset_password_skip_resend_email_within Limits::MAIL_AGAIN
+            audit_log_metadata_default { {from: request.ip} }
+            WORDS.each { |name, key| public_send(name) { Phrase["server.auth.#{key}", least: Limits::PASSWORD.min, most: Limits::PASSWORD.max].to_s } }
+            invalid_password_message { Phrase["server.auth.#{signing_in? ? "email_and_password_do_not_fit" : "another_password"}"].to_s }
+            # Only who is not signed in is told to sign in.
+            invalid_password_error_status { signing_in? ? 401 : 422 }
+            invalid_key_error_status 422
             after_login_failure { attempts.failed }
             after_login { remember_device }
+            after_reset_password { opened_again }
+            after_change_password { mail(:changed) }
+            before_verify_login_change { mail(:moved, to: account[login_column]) }
             auth_class_eval { include Auth::Methods }
           end
 
@@ -40,7 +78,7 @@ module Stairwell
             env["rodauth"] = rodauth
             rodauth.sign_out_if_ended
             r.on("api") do
-              rodauth.refuse_too_many if r.post? && r.path == "/api/login"
+              rodauth.refuse_too_many if r.post? && PASSWORD_ASKED.include?(r.path)
               r.rodauth
               nil
             end
@@ -48,79 +86,15 @@ module Stairwell
         end
       end
 
-      # What is our own in how a person signs in.
-      module Methods
-        # A session that was ended elsewhere, or by age, is none. The cookie of one that is
-        # remembered outlives the browser.
-        # @return [void]
-        def sign_out_if_ended
-          return unless logged_in?
-          return clear_session unless currently_active_session?
-
-          request.env["rack.session.options"][:expire_after] = Limits::REMEMBERED[:age] if session["remembered"]
-        end
-
-        # @return [Boolean] whether the session is one in the database, of an open account
-        def currently_active_session?
-          return false unless (id = session[session_id_session_key])
-
-          mine = active_sessions_ds.where(session_id: compute_hmacs(id))
-          found = mine.exclude(inactive_session_cond).where(account_id: db[:accounts].where(status_id: account_open_status_value).select(:id)).get(:last_use)
-          return false unless found
-
-          # Once a minute is enough to tell how long it rested.
-          mine.update(active_sessions_update_hash) if found < Time.now - 60
-          true
-        end
-
-        # @return [void]
-        # @raise [Problem] 403
-        def refuse_too_many
-          raise Problem.new(403, Phrase["server.auth.too_many_attempts_failed_so_this", count: Limits::LOCKED_MINUTES], code: "locked") if attempts.too_many?
-        end
-
-        # An address that nobody has takes as long as one with a wrong password.
-        def account_from_login(login)
-          super.tap do |found|
-            next if found
-
-            BCrypt::Engine.hash_secret(param(password_param), BCrypt::Engine.generate_salt(Auth.cost))
-            attempts.failed
-          end
-        end
-
-        private
-
-        def attempts
-          @attempts ||= Attempts.new(db, hmac_secret, email: param_or_nil(login_param), device: request.cookies[Attempts::COOKIE])
-        end
-
-        def remember_device
-          remembered = param_or_nil("remember") == "true"
-          session["remembered"] = true if remembered
-          active_sessions_ds.where(session_id: compute_hmacs(session[session_id_session_key])).update(remembered: remembered)
-          request.env["rack.session.options"][:expire_after] = Limits::REMEMBERED[:age] if remembered
-          response.set_cookie(Attempts::COOKIE, value: attempts.know(account_id), path: "/api/login", httponly: true, same_site: :lax, secure: request.ssl?, max_age: Limits::DEVICE_SECONDS)
-        end
-
-        # Those that rest or are old; who asked to stay signed in may rest longer.
-        def inactive_session_cond
-          [Limits::SIGNED_IN, Limits::REMEMBERED].zip([false, true]).map { |most, remembered|
-            ended = {last_use: most[:rest], created_at: most[:age]}.map { |column, seconds| Sequel[column] < Sequel.date_sub(Sequel::CURRENT_TIMESTAMP, seconds: seconds) }
-            Sequel.&({remembered: remembered}, Sequel.|(*ended))
-          }.reduce { |one, other| Sequel.|(one, other) }
-        end
-
-        def _json_response_body(hash) = Auth.body(hash, response)
-      end
-
       # Rodauth's errors as problem+json.
-      def self.body(hash, response)
+      def self.body(hash, response, reason)
         return JSON.generate(hash) unless hash["error"]
 
         response["content-type"] = Problem::TYPE
-        _, why = hash["field-error"]
-        JSON.generate(Problem.new(response.status, "#{(why || hash["error"]).capitalize.delete_suffix(".")}.", code: "sign_in").to_h)
+        field, why = hash["field-error"]
+        # Which of the two is wrong with a sign-in is not said.
+        code, field = "sign_in", nil if response.status == 401
+        JSON.generate(Problem.new(response.status, why || hash["error"], code: code || (reason || "account").to_s, field: field).to_h)
       end
 
       # Adds a person who can sign in.

@@ -8,6 +8,10 @@ module Stairwell
   module Server
     # What stands before the routes: sizes, rates, forged requests, the contract.
     module Guards
+      # Where passwords and keys can be guessed, and mail be asked for.
+      TRIED = [*Auth::ROUTES.except(:logout).values, "forgotten"].map { |path| "/api/#{path}" }.freeze
+      private_constant :TRIED
+
       # The client's address is the connection's; only a proxy that is named may say another.
       # @param proxies [Array<String>] their addresses
       # @return [void]
@@ -17,7 +21,7 @@ module Stairwell
       # @return [Class] Rack::Attack, set up
       def self.rates(store)
         Rack::Attack.cache.store = Counts.new(store.db)
-        Rack::Attack.throttle("sign-in", **Limits::SIGN_INS) { |request| request.ip if request.path == "/api/login" }
+        Rack::Attack.throttle("sign-in", **Limits::SIGN_INS) { |request| request.ip if TRIED.include?(request.path) }
         Rack::Attack.throttle("sheet", **Limits::SHEETS) { |request| request.ip if request.path.start_with?("/api/sheet/") }
         Rack::Attack.throttled_responder = lambda do |_request|
           Problem.new(429, Phrase["server.guards.that_was_too_often_wait_a"], code: "too_often").to_rack

@@ -169,6 +169,68 @@ RSpec.describe "Every place" do
     expect(page).to have_css("[role=alert]", text: "This link is no longer in use")
   end
 
+  describe "one's own account" do
+    before do
+      allow(TestApp::SETTINGS).to receive_messages(smtp: Stairwell::Server::Settings::Smtp.new(host: "127.0.0.1", port: 1, from: "quay@quay.example"), address: "")
+      allow_any_instance_of(Stairwell::Server::Mailer).to receive(:deliver) { |_, **mail| mails << mail }
+    end
+
+    let(:mails) { [] }
+
+    def enter(password)
+      fill_in "Email", with: "owner@quay.example"
+      fill_in "Password", with: password
+      click_button "Sign in"
+    end
+
+    it "comes to a new password from the door, by a link in the mail" do
+      visit "/"
+      click_button "Forgot your password?"
+      expect(page).to be_axe_clean
+      fill_in "Email", with: "owner@quay.example"
+      click_button "Mail me a link"
+      expect(page).to have_css("[role=status]", text: "a link is on its way")
+      TestApp.work_on_jobs
+      visit mails.last[:body][%r{^/password#\S+}]
+      fill_in "New password", with: "short"
+      click_button "Use this password"
+      expect(page).to have_css("[role=alert]", text: "at least 12 characters")
+      fill_in "New password", with: "a lantern on the quay"
+      click_button "Use this password"
+      expect(page.current_url).not_to include("#")
+      click_link "Sign in"
+      enter(TestApp::PASSWORD)
+      expect(page).to have_css("[role=alert]", text: "do not match")
+      fill_in "Password", with: "a lantern on the quay"
+      click_button "Sign in"
+      expect(page).to have_css("h1", text: "Wednesday 3 March")
+    end
+
+    it "changes its password and its address, and shows what was done" do
+      sign_in
+      go "Settings"
+      expect(page).to have_text("You are signed in as owner@quay.example")
+      expect(page).to be_axe_clean
+      all(:field, "Password now").first.fill_in(with: "not this one")
+      fill_in "New password", with: "a lantern on the quay"
+      click_button "Change the password"
+      expect(page).to have_css("[role=alert]", text: "not the password you have now")
+      all(:field, "Password now").first.fill_in(with: TestApp::PASSWORD)
+      click_button "Change the password"
+      ["Changed; other devices are signed out.", "changed the password", "127.0.0.1"].each { |text| expect(page).to have_text(text) }
+      fill_in "New address", with: "new@quay.example"
+      all(:field, "Password now").last.fill_in(with: "a lantern on the quay")
+      click_button "Mail a link there"
+      expect(page).to have_text("a link is on its way")
+      TestApp.work_on_jobs
+      visit mails.last[:body][%r{^/address#\S+}]
+      click_button "Use this address"
+      click_link "Go on"
+      go "Settings"
+      expect(page).to have_text("You are signed in as new@quay.example")
+    end
+  end
+
   it "lets a person sign out everywhere at once" do
     other = Class.new { include Requests }.new
     other.sign_in

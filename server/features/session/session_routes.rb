@@ -17,8 +17,22 @@ module Stairwell
             where = account && context
             render_json({
               csrf: Rack::Protection::AuthenticityToken.token(env["rack.session"]), account: account && account.slice(:name, :email),
-              studio: where && {name: where.studio[:name], today: where.today.to_s, locale: where.locale.to_s}, locale: Locales.current.to_s, languages: Languages.all
+              studio: where && {name: where.studio[:name], today: where.today.to_s, locale: where.locale.to_s}, locale: Locales.current.to_s, languages: Languages.all,
+              mail: !settings.contexts.settings.smtp.nil?
             })
+          end
+
+          # Whoever asks is answered alike, and at once: what follows is a job's.
+          app.post "/api/forgotten" do
+            raise Problem.new(422, Phrase["server.session.no_mail"], code: "no_mail") unless settings.contexts.settings.smtp
+
+            Jobs::SendAccountMail.enqueue("forgotten", sent[:email].strip.downcase)
+            render_json({success: Phrase["server.auth.link_sent"]}, status: 202)
+          end
+
+          app.get "/api/sign-ins" do
+            rows = settings.contexts.store.db[:account_authentication_audit_logs].where(account_id: context.account_id).order(Sequel.desc(:id)).limit(Limits::SIGN_INS_SHOWN)
+            render_json(rows.map { |row| {at: row[:at].utc.iso8601, what: row[:message], from: row[:metadata]&.fetch("from", nil)} })
           end
         end
       end

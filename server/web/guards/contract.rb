@@ -16,7 +16,7 @@ module Stairwell
         end)
         DEFINITION = OpenapiFirst.load(File.expand_path("../../../api/openapi.yaml", __dir__))
         # What the sign-in library answers itself.
-        DOOR = %w[/api/login /api/logout].freeze
+        DOOR = Auth::ROUTES.values.map { |path| "/api/#{path}" }.freeze
 
         # @param door [Boolean] whether the door's own addresses are checked, or all
         #   others

@@ -5,6 +5,8 @@ import { t } from "../words";
 
 // A family's phone loads the sheet and nothing of the teachers' pages.
 const SheetPage = lazy(() => import("./sheet/SheetPage"));
+const NewPasswordPage = lazy(() => import("./signin/NewPasswordPage"));
+const AddressPage = lazy(() => import("./signin/AddressPage"));
 const TeacherPages = lazy(() => import("./TeacherPages"));
 
 /** Every page a person can go to. The week sheet stands apart: it has a private
@@ -20,6 +22,8 @@ export function Pages() {
     >
       <Routes>
         <Route path="/s/:token" element={<SheetPage />} />
+        <Route path="/password" element={<NewPasswordPage />} />
+        <Route path="/address" element={<AddressPage />} />
         <Route path="*" element={<TeacherPages />} />
       </Routes>
     </Suspense>

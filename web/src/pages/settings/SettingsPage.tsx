@@ -1,13 +1,14 @@
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useChangeStudio, useSession, useSignOut, useStudioSettings } from "../../api/queries";
+import { useChangeStudio, useSession, useStudioSettings } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PlanningRun } from "../../components/PlanningRun";
 import { Stretches } from "../../components/Stretches";
 import { t } from "../../words";
+import { Account } from "./Account";
 
 type Settings = Schemas["StudioSettings"];
 
@@ -26,7 +27,7 @@ export default function SettingsPage() {
         <Language locale={settings.data.locale} />
         <OwnCaution caution={settings.data.caution} />
         <Holidays holidays={settings.data.holidays} />
-        <SignedIn />
+        <Account />
       </Flex>
     </>
   );
@@ -104,26 +105,6 @@ function Holidays({ holidays }: { holidays: Settings["holidays"] }) {
         />
       </Box>
       <Notice trouble={save.error} />
-    </Paper>
-  );
-}
-
-/** Where one's own sign-in ends, also on devices that are not at hand. */
-function SignedIn() {
-  const session = useSession();
-  const out = useSignOut(true);
-  return (
-    <Paper as="section" aria-label={t("settings.settings_page.signed_in")} p="14px 18px" flex="1 1 100%">
-      <PartHead>{t("settings.settings_page.signed_in")}</PartHead>
-      <Flex mt="6px" gap="16px" align="center" wrap="wrap">
-        <Text flex="1 1 320px">
-          {t("settings.settings_page.you_are_signed_in_as", { email: session.data?.account?.email ?? "" })}
-        </Text>
-        <Button onClick={() => out.mutate()} disabled={out.isPending}>
-          {t("settings.settings_page.sign_out_everywhere")}
-        </Button>
-      </Flex>
-      <Notice trouble={out.error} />
     </Paper>
   );
 }
