@@ -16,6 +16,9 @@ require_relative "clock"
 require_relative "tables"
 require_relative "remembered"
 require_relative "mailer"
+require_relative "rights"
+require_relative "signed_link"
+require_relative "openings"
 require_relative "studio_context"
 require_relative "studio_contexts"
 Dir[File.join(__dir__, "{web,web/*,repositories,features,features/*,jobs}/*.rb")].sort.each { |file| require file }
@@ -35,7 +38,7 @@ module Stairwell
       disable :logging
       helpers Features::Helpers
       register Features::SessionRoutes, Features::PieceRoutes, Features::StudentRoutes, Features::LessonRoutes, Features::RoutineRoutes, Features::StudioRoutes,
-        Features::PaperRoutes, Features::SheetRoutes
+        Features::PaperRoutes, Features::SheetRoutes, Features::PeopleRoutes
 
       error(Problem) { |problem| render_problem(problem) }
       error(Error) { |error| render_problem(Problem.of(error)) }
@@ -64,6 +67,7 @@ module Stairwell
         use Auth.middleware(store, settings)
         use Guards::SignedIn
         use Languages::OfStudio, contexts
+        use Guards::Allowed
         use Guards::Contract
         run api
       }.to_app

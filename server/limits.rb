@@ -74,6 +74,8 @@ module Stairwell
       PASSWORD = (12..72)
       # Seconds until a link is mailed to the same person again. Own choice.
       MAIL_AGAIN = 60
+      # Days for which an invitation opens. Own choice.
+      INVITED_DAYS = 14
       # Sign-ins and the like that are shown to a person. Own choice.
       SIGN_INS_SHOWN = 20
       # Seconds a session may rest, and be old; and where a person asked to stay signed in.

@@ -50,6 +50,12 @@ module Stairwell
       # @return [String] for signing private links
       def link_secret = derive("sheet link")
 
+      # @return [String] for the prints of codes that open a studio
+      def opening_secret = derive("opening a studio")
+
+      # @return [String] for signing invitations
+      def invitation_secret = derive("invitation")
+
       # @return [Array<String>] addresses of proxies that say truly where a request came from
       def proxies = @env["STAIRWELL_PROXY"].to_s.split(",").map(&:strip)
 

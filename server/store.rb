@@ -47,32 +47,44 @@ module Stairwell
       end
 
       # @param account_id [Integer]
-      # @return [Hash, nil] the row of the first studio the account belongs to
-      def studio_of_account(account_id)
+      # @param wanted [Integer, nil] the studio to be preferred, of several
+      # @return [Array(Hash, String), nil] the row of a studio the account belongs to, and
+      #   its role there
+      def studio_of_account(account_id, wanted = nil)
         db.transaction do
-          setting("stairwell.account", account_id)
-          id = db[:memberships].where(account_id: account_id).order(:studio_id).get(:studio_id)
-          id && row(id)
+          found = memberships(account_id).min_by { |one| [(one[:studio_id] == wanted) ? 0 : 1, one[:studio_id]] }
+          found && [row(found[:studio_id]), found[:role]]
         end
+      end
+
+      # @param account_id [Integer]
+      # @return [Array<Hash>] rows of all studios the account belongs to
+      def studios_of_account(account_id)
+        db.transaction { memberships(account_id).map { |one| row(one[:studio_id]) } }
       end
 
       # @param id [Integer]
       # @return [Hash, nil]
       def studio(id) = (id < MOST_ID) ? db.transaction { row(id) } : nil
 
-      # Makes a studio and its first member; used by setup and demo.
+      # Makes a studio and its first member.
       # @return [Integer] the studio's id
-      def found_studio(name:, time_zone:, owner_id:)
+      def found_studio(name:, time_zone:, owner_id:, **more)
         db.transaction do
           id = db.get(Sequel.function(:nextval, Sequel.function(:pg_get_serial_sequence, "studios", "id")))
           setting("stairwell.studio", id)
-          db[:studios].overriding_system_value.insert(id: id, name: name, time_zone: time_zone)
+          db[:studios].overriding_system_value.insert(id: id, name: name, time_zone: time_zone, **more)
           db[:memberships].insert(studio_id: id, account_id: owner_id, role: "owner")
           id
         end
       end
 
       private
+
+      def memberships(account_id)
+        setting("stairwell.account", account_id)
+        db[:memberships].where(account_id: account_id, left_at: nil).order(:studio_id).select(:studio_id, :role).all
+      end
 
       # No statement waits or works without end.
       def bounded(connection)

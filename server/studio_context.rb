@@ -2,10 +2,10 @@
 
 module Stairwell
   module Server
-    # Where a request or a job works: in which studio, who it is (nil on a private link),
-    # and the date there, which stays the same until it is done. It opens short transactions and holds none: what was read is
+    # Where a request or a job works: in which studio, who it is and in what role (nil
+    # on a private link), and the date there, which stays the same until it is done. It opens short transactions and holds none: what was read is
     # computed with, and only then is something kept.
-    StudioContext = Stairwell.value(:store, :studio, :clock, :settings, :today, account_id: nil) do
+    StudioContext = Stairwell.value(:store, :studio, :clock, :settings, :today, account_id: nil, role: nil) do
       # @return [Integer]
       def studio_id = studio[:id]
 

@@ -16,13 +16,14 @@ module Stairwell
       end
 
       # @param account_id [Integer]
+      # @param wanted [Integer, nil] the studio that was chosen, of several
       # @return [StudioContext]
       # @raise [Problem] when the account belongs to no studio
-      def of_account(account_id)
-        studio = @store.studio_of_account(account_id)
+      def of_account(account_id, wanted = nil)
+        studio, role = @store.studio_of_account(account_id, wanted)
         raise Problem.new(403, Phrase["server.studio_context.this_account_belongs_to_no_studio"], code: "no_studio") unless studio
 
-        context(studio, account_id)
+        context(studio, account_id, role)
       end
 
       # @param id [Integer]
@@ -35,7 +36,7 @@ module Stairwell
 
       private
 
-      def context(studio, account_id) = StudioContext.new(store: @store, studio: studio, clock: @clock, settings: @settings, today: @clock.today(studio[:time_zone]), account_id: account_id)
+      def context(studio, account_id, role = nil) = StudioContext.new(store: @store, studio: studio, clock: @clock, settings: @settings, today: @clock.today(studio[:time_zone]), account_id: account_id, role: role)
     end
   end
 end

@@ -29,6 +29,12 @@ class StudioCommand
     puts "This link sets a new password for #{email}, once, within a day. Give it to that person alone:", "  #{AccountMail.new(@contexts).link(:forgotten, key)}"
   end
 
+  # Prints a code by which a studio is opened, beside others or as the first.
+  def open
+    code = Sequel.connect(@settings.owner_url) { |owner| Openings.new(owner, @settings).make }
+    puts "This code opens a studio, once, within a day:", "  #{code}", "Enter it at #{@settings.address}/open"
+  end
+
   private
 
   def db = @contexts.store.db

@@ -1,29 +1,17 @@
 # frozen_string_literal: true
 
-require "openssl"
 require "securerandom"
 
 module Stairwell
   module Server
     module Repositories
-      # Private links to one student's sheet. The link is signed: a copy of the database
-      # opens no sheet, a withdrawn link opens nothing, and the link says itself in which
-      # studio to look.
+      # Private links to one student's sheet: see {SignedLink}.
       class SheetLinks
-        TOKEN = /\A([0-9a-z]{1,12})\.([0-9a-z]{1,12})\.([0-9a-f]{32})\z/
-
         # @param tables [Tables]
         # @param secret [String]
         def initialize(tables, secret)
           @tables = tables
           @secret = secret
-        end
-
-        # @param token [String]
-        # @return [Array(Integer, Integer), nil] studio and link id as claimed
-        def self.claimed(token)
-          found = TOKEN.match(token)
-          found && [found[1].to_i(36), found[2].to_i(36)]
         end
 
         # @return [Problem]
@@ -33,7 +21,7 @@ module Stairwell
         # @return [String, nil] address of the sheet, where a link is in force
         def path(student_id)
           link = live(student_id).first
-          link && "/s/#{token(link)}"
+          link && "/s/#{SignedLink.token(link, @secret)}"
         end
 
         # Withdraws the link in force, if any, and makes another. Two at once wait for each
@@ -52,21 +40,13 @@ module Stairwell
         # @return [Integer] the student's id
         # @raise [Problem] 404 for a withdrawn, forged or garbled link alike
         def student_id(token)
-          _, id = self.class.claimed(token)
-          link = id && id < Store::MOST_ID && @tables[:sheet_links].first(id: id, withdrawn_at: nil)
-          return link[:student_id] if link && OpenSSL.secure_compare(token(link), token)
-
-          raise self.class.unknown
+          found = SignedLink.row(@tables[:sheet_links].where(withdrawn_at: nil), token, @secret)
+          found ? found[:student_id] : raise(self.class.unknown)
         end
 
         private
 
         def live(student_id) = @tables[:sheet_links].where(student_id: student_id, withdrawn_at: nil)
-
-        def token(link)
-          parts = [@tables.studio_id.to_s(36), link[:id].to_s(36)]
-          [*parts, OpenSSL::HMAC.hexdigest("SHA256", @secret, [*parts, link[:nonce]].join("."))[0, 32]].join(".")
-        end
       end
     end
   end

@@ -34,7 +34,7 @@ module Stairwell
       # The language of the person's studio; of someone without one, the first.
       def language(to)
         id = @contexts.store.db[:accounts].where(Sequel.function(:lower, :email) => to.downcase).get(:id)
-        studio = id && @contexts.store.studio_of_account(id)
+        studio, = id && @contexts.store.studio_of_account(id)
         studio ? studio[:locale].to_sym : Locales::DEFAULT
       end
     end

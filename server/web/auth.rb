@@ -44,6 +44,7 @@ module Stairwell
           plugin :rodauth, json: :only do
             enable :json, :login, :logout, :active_sessions, :reset_password, :change_password, :verify_login_change, :disallow_common_passwords, :audit_logging, :internal_request
             db store.db
+            domain URI(settings.address).host # no link is made of what a request says
             prefix "/api"
             hmac_secret settings.session_secret[0, 64]
             login_param "email"
@@ -100,9 +101,13 @@ module Stairwell
       # Adds a person who can sign in.
       # @return [Integer] the account's id
       def self.add_account(db, email:, name:, password:)
-        db[:accounts].insert(email: email.downcase, name: name).tap do |id|
-          db[:account_password_hashes].insert(id: id, password_hash: BCrypt::Password.create(password, cost: cost))
-        end
+        keep_account(db, email: email, name: name, hash: BCrypt::Password.create(password, cost: cost))
+      end
+
+      # The same where the password's hash was made before, outside of a transaction.
+      # @return [Integer]
+      def self.keep_account(db, email:, name:, hash:)
+        db[:accounts].insert(email: email.downcase, name: name).tap { |id| db[:account_password_hashes].insert(id: id, password_hash: hash) }
       end
 
       # Cheap in tests, where hundreds of sign-ins prove nothing about bcrypt.

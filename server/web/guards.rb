@@ -9,7 +9,7 @@ module Stairwell
     # What stands before the routes: sizes, rates, forged requests, the contract.
     module Guards
       # Where passwords and keys can be guessed, and mail be asked for.
-      TRIED = [*Auth::ROUTES.except(:logout).values, "forgotten"].map { |path| "/api/#{path}" }.freeze
+      TRIED = [*Auth::ROUTES.except(:logout).values, "forgotten", "open", "join"].map { |path| "/api/#{path}" }.freeze
       private_constant :TRIED
 
       # The client's address is the connection's; only a proxy that is named may say another.

@@ -68,8 +68,13 @@ module Stairwell
           account_id = env["rodauth"]&.session_value
           return @app.call(env) unless account_id
 
-          context = env[CONTEXT] = @contexts.of_account(account_id)
+          context = env[CONTEXT] = @contexts.of_account(account_id, env["rack.session"]["studio"])
           Locales.with(context.locale) { @app.call(env) }
+        rescue Problem => problem
+          # Who belongs to no studio any more can still see that, sign out, or join one.
+          raise unless problem.code == "no_studio" && env["PATH_INFO"].match?(Guards::SignedIn::OPEN)
+
+          @app.call(env)
         end
       end
 

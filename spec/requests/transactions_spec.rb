@@ -87,7 +87,29 @@ RSpec.describe "While a transaction is open" do
     ask(:delete, "#{path}/link", {})
     ask(:delete, "/api/pieces/#{piece}")
     ask(:post, "/api/pieces/#{piece}/restore", {})
+    people
     TestApp.work_on_jobs
+  end
+
+  def people
+    link = ask(:post, "/api/people/invitations", {role: "teacher"})["invitations"].first
+    token = link["link"][/#(.*)/, 1]
+    ask(:get, "/api/invitations/#{token}")
+    ask(:post, "/api/join", {token: token, name: "Odo", email: "odo@quay.example", password: "a lantern on the quay"})
+    ask(:delete, "/api/people/invitations/#{ask(:post, "/api/people/invitations", {role: "owner"})["invitations"].last["id"]}", {})
+    code = Stairwell::Server::Openings.new(TestApp::OWNER, TestApp::SETTINGS).make
+    ask(:post, "/api/open", {code: code, studio: "Low Lane", time_zone: "Europe/Lisbon", name: "Aura", email: "aura@lane.example", password: "a lantern on the quay"})
+    id = ask(:get, "/api/people")["people"].find { |one| !one["you"] }["id"]
+    ask(:put, "/api/people/#{id}", {role: "assistant"})
+    ask(:post, "/api/people/#{id}/leave", {})
+    ask(:put, "/api/session/studio", {id: 1})
+    ask(:get, "/api/sign-ins")
+    ask(:post, "/api/forgotten", {email: "odo@quay.example"})
+    key = "#{id}_x"
+    ask(:post, "/api/change-address", {email: "other@quay.example", password: TestApp::PASSWORD})
+    ask(:post, "/api/confirm-address", {key: key})
+    ask(:post, "/api/reset-password", {key: key, password: "a lantern on the quay"})
+    ask(:post, "/api/change-password", {password: TestApp::PASSWORD, new_password: "a lantern on the quay"})
   end
 
   it "nothing is computed" do

@@ -6,9 +6,9 @@ module Stairwell
       # A lesson: what was practised this week, what is heard today, and the week that
       # follows from it.
       class LessonJson
-        # What stands beside the record, as rows: the student's, today's lesson (nil
-        # before anything was written), what is lent.
-        Beside = Stairwell.value(:row, :lesson, :lent)
+        # What stands beside the record: rows of the student, of today's lesson (nil before
+        # anything was written), of what is lent; and what whoever looks may do.
+        Beside = Stairwell.value(:row, :lesson, :lent, :may)
 
         # @param record [Studio::Record]
         # @param beside [Beside]
@@ -34,7 +34,7 @@ module Stairwell
             steps: @steps.map { |one| step(one) }, hear_first: self.class.hear_first(@steps), changed: @changed, introductions: introductions,
             next_week: Planning::WeekDocument.said(@next_week), overrides: OverridesJson.of(@record, @next_week.next_lesson),
             lent: @beside.lent.map { |row| row.slice(:id, :title).merge(lent_on: row[:lent_on].to_s) }, lesson: self.class.notes(@beside.lesson, @account_id), recap: recap,
-            outlooks: self.class.outlooks(@record.pieces, Studio::Outlooks.new(@record).to_h)
+            may: @beside.may, outlooks: self.class.outlooks(@record.pieces, Studio::Outlooks.new(@record).to_h)
           }
         end
 

@@ -86,8 +86,9 @@ module Stairwell
         end
 
         def beside(tables)
+          row = Repositories::Students.new(tables).find(@id)
           LessonJson::Beside.new(
-            row: Repositories::Students.new(tables).find(@id), lesson: Repositories::Lessons.new(tables, @context).today(@id),
+            row: row, may: Rights.with_student(@context, row[:teacher_id]), lesson: Repositories::Lessons.new(tables, @context).today(@id),
             lent: Repositories::Lendings.new(tables, @context).out(@id)
           )
         end

@@ -13,13 +13,25 @@ module Stairwell
 
           app.get "/api/session" do
             account_id = env["rodauth"].session_value
-            account = account_id && settings.contexts.store.db[:accounts].first(id: account_id)
-            where = account && context
+            store = settings.contexts.store
+            account = account_id && store.db[:accounts].first(id: account_id)
+            where = account && env[Languages::CONTEXT]
             render_json({
               csrf: Rack::Protection::AuthenticityToken.token(env["rack.session"]), account: account && account.slice(:name, :email),
-              studio: where && {name: where.studio[:name], today: where.today.to_s, locale: where.locale.to_s}, locale: Locales.current.to_s, languages: Languages.all,
-              mail: !settings.contexts.settings.smtp.nil?
+              studio: where && {id: where.studio_id, name: where.studio[:name], today: where.today.to_s, locale: where.locale.to_s, role: where.role, may: Rights.of(where.role)},
+              studios: account ? store.studios_of_account(account_id).map { |row| row.slice(:id, :name) } : [], locale: Locales.current.to_s, languages: Languages.all,
+              mail: !settings.contexts.settings.smtp.nil?, empty: account.nil? && store.db[:accounts].empty?
             })
+          end
+
+          # Of several studios a person belongs to, the one to work in from now on.
+          app.put "/api/session/studio" do
+            account_id = env["rodauth"].session_value
+            found = settings.contexts.store.studios_of_account(account_id).find { |row| row[:id] == sent[:id] }
+            raise Problem.new(404, Phrase["server.people.no_such_studio"], code: "no_studio") unless found
+
+            env["rack.session"]["studio"] = found[:id]
+            render_json({success: found[:name]})
           end
 
           # Whoever asks is answered alike, and at once: what follows is a job's.

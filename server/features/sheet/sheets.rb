@@ -10,7 +10,7 @@ module Stairwell
         # @return [Sheets]
         # @raise [Problem] 404 for any link that is not in force
         def self.behind(contexts, token)
-          studio_id, = Repositories::SheetLinks.claimed(token)
+          studio_id, = SignedLink.claimed(token)
           context = studio_id && contexts.of_studio(studio_id)
           raise Repositories::SheetLinks.unknown unless context
 

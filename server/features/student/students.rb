@@ -163,8 +163,9 @@ module Stairwell
         def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)
 
         def beside(tables, id)
+          row = Repositories::Students.new(tables).find(id)
           StudentJson::Beside.new(
-            row: Repositories::Students.new(tables).find(id), repertoire: Repositories::Repertoire.new(tables).of(id), lessons: Repositories::Lessons.new(tables, @context).history(id),
+            row: row, may: Rights.with_student(@context, row[:teacher_id]), repertoire: Repositories::Repertoire.new(tables).of(id), lessons: Repositories::Lessons.new(tables, @context).history(id),
             counted: Repositories::Marks.new(tables, id).counted(@context.today - 7 * (Constants::PAST_WEEKS + 1)), drills: Repositories::Repertoire.new(tables).drills(id),
             sheet_path: links(tables).path(id)
           )

@@ -14,7 +14,7 @@ module Stairwell
         # @return [Hash] see the contract's StudioSettings
         def show
           row, run = @context.read { |tables| [tables.db[:studios].first(id: @context.studio_id), tables[:plan_runs].order(Sequel.desc(:id)).first] }
-          {holidays: row[:holidays].to_a.map(&:to_h), locale: row[:locale], caution: row[:caution], run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)}
+          {holidays: row[:holidays].to_a.map(&:to_h), locale: row[:locale], caution: row[:caution], own_students_only: row[:own_students_only], run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)}
         end
 
         # @param values [Hash] of :holidays (stretches {from:, to:}), :locale, :caution (nil
@@ -24,7 +24,7 @@ module Stairwell
         def change(values)
           Planning::Away.read(values[:holidays], field: "holidays") if values[:holidays]
           Languages.known!(values[:locale]) if values[:locale]
-          changed = values.slice(:locale)
+          changed = values.slice(:locale, :own_students_only)
           changed[:holidays] = Sequel.pg_jsonb(values[:holidays]) if values[:holidays]
           changed[:caution] = values[:caution].to_s.strip.then { |text| text unless text.empty? } if values.key?(:caution)
           keep(changed) if changed.any?

@@ -60,6 +60,10 @@ module Stairwell
           token_param_value(reset_password_key_value)
         end
 
+        # @param password [String] a new one
+        # @return [String, nil] what is wrong with it
+        def wrong_with(password) = password_meets_requirements?(password) ? nil : password_requirement_message
+
         # @return [void]
         def send_reset_password_email = deliver(:forgotten, email_to, token_param_value(reset_password_key_value))
 

@@ -998,6 +998,161 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Opens a studio with a code that was shown on the server; its first person is its owner. */
+        post: operations["openStudio"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/invitations/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        get: operations["invitation"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Joins a studio by an invitation, with a new account or the one whose password is said. */
+        post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/studio": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["chooseStudio"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["people"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/invitations/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["withdrawInvitation"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePerson"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Ends a person's place in the studio; their students go to another teacher. */
+        post: operations["removePerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studio": {
         parameters: {
             query?: never;
@@ -1411,6 +1566,13 @@ export interface components {
             what: "week";
         } & components["schemas"]["WeekOverrides"];
         Session: {
+            /** @description Whether nobody has an account yet, so that a studio is to be opened */
+            empty: boolean;
+            /** @description Those the person belongs to */
+            studios: {
+                id: number;
+                name: string;
+            }[];
             /** @description Whether the server sends mail */
             mail: boolean;
             csrf: string;
@@ -1425,9 +1587,12 @@ export interface components {
                 email: string;
             };
             studio: null | {
+                id: number;
                 name: string;
                 today: string;
                 locale: components["schemas"]["Locale"];
+                role: components["schemas"]["Role"];
+                may: components["schemas"]["Right"][];
             };
         };
         PieceCard: {
@@ -1681,6 +1846,8 @@ export interface components {
             teacher: string;
         };
         Student: components["schemas"]["Settings"] & {
+            /** @description What whoever looks may do with this student */
+            may: components["schemas"]["Right"][];
             moved?: components["schemas"]["Moved"];
             attention: components["schemas"]["Concerns"];
             repertoire: {
@@ -1965,6 +2132,8 @@ export interface components {
             of: number;
         };
         Lesson: {
+            /** @description What whoever looks may do with this student */
+            may: components["schemas"]["Right"][];
             hear_first: components["schemas"]["HearFirst"] | null;
             /** @description What the last result changed in the week */
             changed: string[];
@@ -2019,15 +2188,50 @@ export interface components {
                 days: components["schemas"]["DayBox"][];
             })[];
         };
+        /** @enum {string} */
+        Role: "owner" | "teacher" | "assistant";
+        /**
+         * @description What a role lets a person do: see, hear results, change a student's work, change pages and add students, run the studio
+         * @enum {string}
+         */
+        Right: "read" | "hear" | "change" | "teach" | "run";
+        Invitation: {
+            studio: string;
+            role: components["schemas"]["Role"];
+            email: string | null;
+        };
+        People: {
+            own_students_only: boolean;
+            people: {
+                id: number;
+                name: string;
+                email: string;
+                role: components["schemas"]["Role"];
+                /** @description How many they teach */
+                students: number;
+                you: boolean;
+            }[];
+            /** @description Those that can still be used; only an owner sees them */
+            invitations: {
+                id: number;
+                role: components["schemas"]["Role"];
+                email: string | null;
+                ends_on: string;
+                link: string;
+            }[];
+        };
         StudioChanges: {
             holidays?: components["schemas"]["Stretches"];
             locale?: components["schemas"]["Locale"];
+            /** @description Whether a teacher changes and hears only their own students */
+            own_students_only?: boolean;
             /** @description The studio's own, beside the usual ones */
             caution?: string | null;
         };
         /** @description A language (BCP 47) of those in the session */
         Locale: string;
         StudioSettings: {
+            own_students_only: boolean;
             holidays: components["schemas"]["Stretches"];
             locale: components["schemas"]["Locale"];
             caution: string | null;
@@ -3960,6 +4164,250 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    openStudio: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    code: string;
+                    studio: string;
+                    /** @description Of the time zone database of IANA */
+                    time_zone: string;
+                    locale?: components["schemas"]["Locale"];
+                    name: string;
+                    email: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Opened */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    invitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What one is invited to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Invitation"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    token: string;
+                    name: string;
+                    email: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Joined */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    chooseStudio: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    id: components["schemas"]["Count"];
+                };
+            };
+        };
+        responses: {
+            /** @description Changed to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who belongs to the studio */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["People"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    role: components["schemas"]["Role"];
+                    email?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description All people */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["People"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    withdrawInvitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All people */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["People"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    role: components["schemas"]["Role"];
+                };
+            };
+        };
+        responses: {
+            /** @description All people */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["People"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    removePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    to?: components["schemas"]["Count"];
+                };
+            };
+        };
+        responses: {
+            /** @description All people */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["People"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -4,6 +4,7 @@ import { useIntroduce } from "../api/queries";
 import { t } from "../words";
 import { Button } from "./Button";
 import { Notice } from "./Notice";
+import { useMay } from "./Rights";
 
 type One = { assignment_id: number; piece: string; what: string; introduced: boolean };
 
@@ -11,6 +12,7 @@ type One = { assignment_id: number; piece: string; what: string; introduced: boo
  * that back. */
 export function Introductions({ student, all, named }: { student: number; all: One[]; named: boolean }) {
   const introduce = useIntroduce(student);
+  const may = useMay();
   if (all.length === 0) return null;
   const pieces = [...new Set(all.map((one) => one.assignment_id))];
   return (
@@ -38,7 +40,7 @@ export function Introductions({ student, all, named }: { student: number; all: O
                 kind="toggle"
                 size="xs"
                 aria-pressed={one.introduced}
-                disabled={introduce.isPending}
+                disabled={introduce.isPending || !may("change")}
                 title={
                   one.introduced
                     ? t("components.introductions.shown_already_press_to_take_that")

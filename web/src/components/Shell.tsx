@@ -2,19 +2,21 @@ import { Box, chakra, Flex } from "@chakra-ui/react";
 import { ALargeSmall, LogOut, Moon, Sun } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { NavLink } from "react-router";
-import { useSignOut } from "../api/queries";
+import type { Schemas } from "../api/client";
+import { useChooseStudio, useSignOut } from "../api/queries";
 import { choose, looks } from "../theme/looks";
 import { t } from "../words";
 import { Button } from "./Button";
 import { KeyHelp } from "./KeyHelp";
 import { Mark } from "./Mark";
+import { Select } from "./Select";
 
 const WAYS = ["today", "studio", "students", "library", "routines", "outbox", "settings"];
 
 const Way = chakra(NavLink);
 
 /** The frame of every place: where one is, where one can go, how it looks. */
-export function Shell({ name, studio, children }: { name: string; studio: string; children: ReactNode }) {
+export function Shell({ session, children }: { session: Schemas["Session"]; children: ReactNode }) {
   return (
     <Box minH="100vh">
       <Flex
@@ -46,9 +48,9 @@ export function Shell({ name, studio, children }: { name: string; studio: string
         </Flex>
         <Looks />
         <Box fontSize="sm" color="soft" textAlign="right" lineHeight={1.25}>
-          {name}
+          {session.account?.name}
           <br />
-          {studio}
+          {session.studios.length > 1 ? <StudioChoice session={session} /> : session.studio?.name}
         </Box>
         <SignOut />
       </Flex>
@@ -57,6 +59,25 @@ export function Shell({ name, studio, children }: { name: string; studio: string
       </Box>
       <KeyHelp />
     </Box>
+  );
+}
+
+/** Of several studios, the one to work in. */
+function StudioChoice({ session }: { session: Schemas["Session"] }) {
+  const chooseStudio = useChooseStudio();
+  return (
+    <Select
+      aria-label={t("components.shell.studio_to_work_in")}
+      value={session.studio?.id}
+      disabled={chooseStudio.isPending}
+      onChange={(event) => chooseStudio.mutate(Number(event.target.value))}
+    >
+      {session.studios.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </Select>
   );
 }
 

@@ -4,13 +4,15 @@ import { type Form, useSimplify } from "../api/queries";
 import { t } from "../words";
 import { Button } from "./Button";
 import { Notice } from "./Notice";
+import { useMay } from "./Rights";
 import { Select } from "./Select";
 
 /** For a step that did not go: what comes first, smaller, not longer. */
 export function Simplification({ student, step, of }: { student: number; step: Schemas["Step"]; of: number }) {
   const save = useSimplify(student);
+  const may = useMay();
   const { simplification } = step;
-  if (!simplification) return null;
+  if (!simplification || !may("change")) return null;
   const chosen = simplification.chosen ?? simplification.forms[0]?.form ?? "none";
   const choose = (form: string, bar: number | null) =>
     save.mutate({ assignment_id: of, step_id: step.id, form: form as Form, bar: bar ?? undefined, key: newKey() });

@@ -7,6 +7,8 @@ import { t } from "../words";
 const SheetPage = lazy(() => import("./sheet/SheetPage"));
 const NewPasswordPage = lazy(() => import("./signin/NewPasswordPage"));
 const AddressPage = lazy(() => import("./signin/AddressPage"));
+const OpenPage = lazy(() => import("./signin/OpenPage"));
+const JoinPage = lazy(() => import("./signin/JoinPage"));
 const TeacherPages = lazy(() => import("./TeacherPages"));
 
 /** Every page a person can go to. The week sheet stands apart: it has a private
@@ -22,6 +24,8 @@ export function Pages() {
     >
       <Routes>
         <Route path="/s/:token" element={<SheetPage />} />
+        <Route path="/open" element={<OpenPage />} />
+        <Route path="/join" element={<JoinPage />} />
         <Route path="/password" element={<NewPasswordPage />} />
         <Route path="/address" element={<AddressPage />} />
         <Route path="*" element={<TeacherPages />} />

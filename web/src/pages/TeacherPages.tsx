@@ -5,6 +5,7 @@ import { Lost, Waiting } from "../components/Notice";
 import { Shell } from "../components/Shell";
 import { t, useSpoken } from "../words";
 import { Alone } from "./Pages";
+import { NoStudio } from "./signin/NoStudio";
 import { SignInPage } from "./signin/SignInPage";
 
 // Each page is loaded when it is opened.
@@ -37,9 +38,11 @@ export default function TeacherPages() {
         <Waiting what={t("teacher_pages.stairwell")} />
       </Alone>
     );
-  if (!session.data.account || !session.data.studio) return <SignInPage />;
+  if (session.data.empty) return <Navigate to="/open" replace />;
+  if (!session.data.account) return <SignInPage />;
+  if (!session.data.studio) return <NoStudio />;
   return (
-    <Shell name={session.data.account.name} studio={session.data.studio.name}>
+    <Shell session={session.data}>
       <Suspense fallback={<Waiting what={t("teacher_pages.the_page")} />}>
         <Routes>
           <Route path="/today" element={<TodayPage />} />

@@ -1,6 +1,7 @@
 // What the server can be asked, by place.
 export * from "./lesson";
 export * from "./library";
+export * from "./people";
 export * from "./routines";
 export * from "./session";
 export * from "./sheet";

@@ -7,9 +7,10 @@ import { Select } from "../Select";
 
 type Week = Schemas["Week"];
 type Left = Week["left_out"][number];
+type Put = (id: string, date: string) => void;
 
 /** What stands on no day this week, why, and what would make it fit. */
-export function LeftOut({ week, onPut }: { week: Week; onPut: (id: string, date: string) => void }) {
+export function LeftOut({ week, onPut }: { week: Week; onPut: Put | null }) {
   const never = week.left_out.filter((one) => !one.fits);
   const later = week.left_out.filter((one) => one.fits);
   const dates = week.days.map((day) => day.date).filter((date) => date >= week.planned_from);
@@ -39,7 +40,7 @@ export function LeftOut({ week, onPut }: { week: Week; onPut: (id: string, date:
   );
 }
 
-function Line({ one, dates, onPut }: { one: Left; dates: string[]; onPut: (id: string, date: string) => void }) {
+function Line({ one, dates, onPut }: { one: Left; dates: string[]; onPut: Put | null }) {
   return (
     <Flex gap="8px" align="baseline" justify="space-between" py="1px">
       <Text color="soft">
@@ -48,24 +49,26 @@ function Line({ one, dates, onPut }: { one: Left; dates: string[]; onPut: (id: s
         </Text>{" "}
         ({one.piece}): {one.why}.
       </Text>
-      <Select
-        aria-label={t("components.week.left_out.put_of_on_a_day", { title: one.title, piece: one.piece })}
-        value=""
-        onChange={(event) => onPut(one.id, event.target.value)}
-      >
-        <option value="">{t("components.week.left_out.put_on")}</option>
-        {dates.map((date) => (
-          <option key={date} value={date}>
-            {shortDay(date)}
-          </option>
-        ))}
-      </Select>
+      {onPut && (
+        <Select
+          aria-label={t("components.week.left_out.put_of_on_a_day", { title: one.title, piece: one.piece })}
+          value=""
+          onChange={(event) => onPut(one.id, event.target.value)}
+        >
+          <option value="">{t("components.week.left_out.put_on")}</option>
+          {dates.map((date) => (
+            <option key={date} value={date}>
+              {shortDay(date)}
+            </option>
+          ))}
+        </Select>
+      )}
     </Flex>
   );
 }
 
 /** What was decided by hand and leads nowhere. */
-export function Unmet({ week, onTakeBack }: { week: Week; onTakeBack: (id: string) => void }) {
+export function Unmet({ week, onTakeBack }: { week: Week; onTakeBack: ((id: string) => void) | null }) {
   if (week.unmet.length === 0) return null;
   return (
     <Box
@@ -81,9 +84,11 @@ export function Unmet({ week, onTakeBack }: { week: Week; onTakeBack: (id: strin
       {week.unmet.map((one) => (
         <Flex key={`${one.id} ${one.date}`} gap="8px" align="baseline">
           <Text>{t("components.week.left_out.you_put_it_there", { title: one.title, why: one.why })}</Text>
-          <Button size="xs" onClick={() => onTakeBack(one.id)}>
-            {t("components.week.left_out.leave_it_out")}
-          </Button>
+          {onTakeBack && (
+            <Button size="xs" onClick={() => onTakeBack(one.id)}>
+              {t("components.week.left_out.leave_it_out")}
+            </Button>
+          )}
         </Flex>
       ))}
     </Box>

@@ -58,8 +58,8 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
         ))}
       </Grid>
       <OverrideBar drawn={drawn} />
-      <Unmet week={week} onTakeBack={(id) => drawn.leaveOut(id)} />
-      <LeftOut week={week} onPut={drawn.put} />
+      <Unmet week={week} onTakeBack={drawn.fixed ? null : (id) => drawn.leaveOut(id)} />
+      <LeftOut week={week} onPut={drawn.fixed ? null : drawn.put} />
     </Box>
   );
 }
@@ -148,7 +148,7 @@ function Column({ day, drawn, severalPieces, gone, over, dragged }: ColumnProps)
         <Text fontSize="sm" color="soft" mt="auto">
           {t("components.week.week_columns.gone_by")}
         </Text>
-      ) : adding ? (
+      ) : drawn.fixed ? null : adding ? (
         <AddTo date={day.date} drawn={drawn} onDone={() => setAdding(false)} />
       ) : (
         <Button

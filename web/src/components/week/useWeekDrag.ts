@@ -19,7 +19,7 @@ export function useWeekDrag(drawn: WeekOverrides) {
   const handlers = {
     onPointerDown: (event: PointerEvent) => {
       const found = (event.target as Element).closest<HTMLElement>("[data-item]");
-      if (!found || event.button !== 0) return;
+      if (!found || event.button !== 0 || drawn.fixed) return;
       from.current = {
         at: { id: found.dataset.item ?? "", date: found.dataset.date ?? "" },
         x: event.clientX,

@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { newKey } from "../../api/client";
 import { useOverride } from "../../api/queries";
 import { t } from "../../words";
+import { useMay } from "../Rights";
 
 type Override = Schemas["Override"];
 type Edit = Omit<Parameters<ReturnType<typeof useOverride>["mutate"]>[0], "starts" | "seen">;
@@ -15,10 +16,11 @@ export function useWeekOverrides(student: number, week: Schemas["Week"], hand: S
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const before = useRef<Override[][]>([]);
   const save = useOverride(student);
+  const fixed = !useMay()("change");
   const dates = week.days.map((day) => day.date).filter((date) => date >= week.planned_from);
   const send = (edit: Edit) => save.mutate({ ...edit, starts: week.starts, seen: hand.version });
   const draw = (edit: Edit) => {
-    if (save.isPending) return;
+    if (save.isPending || fixed) return;
     before.current.push(hand.list);
     send(edit);
   };
@@ -28,8 +30,10 @@ export function useWeekOverrides(student: number, week: Schemas["Week"], hand: S
     chosen,
     item,
     dates,
+    /** Whether it can be changed at all, by whoever looks. */
+    fixed,
     /** Whether the day can still be changed. */
-    open: (at: Chosen) => dates.includes(at.date),
+    open: (at: Chosen) => !fixed && dates.includes(at.date),
     trouble: save.error,
     busy: save.isPending,
     decided: hand.list.length,

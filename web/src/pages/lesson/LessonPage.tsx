@@ -8,6 +8,7 @@ import { Introductions } from "../../components/Introductions";
 import { useHelp } from "../../components/KeyHelp";
 import { Empty, Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
+import { RightsOf } from "../../components/Rights";
 import { WeekColumns } from "../../components/week/WeekColumns";
 import { t } from "../../words";
 import { FinishLesson } from "./FinishLesson";
@@ -24,7 +25,12 @@ export default function LessonPage() {
   const lesson = useLesson(id);
   if (!lesson.data && lesson.error) return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
   if (!lesson.data) return <Waiting what={t("lesson.lesson_page.the_lesson")} />;
-  return <Open key={id} lesson={lesson.data} />;
+  if (!lesson.data.may.includes("hear")) return <Empty>{t("lesson.lesson_page.not_yours")}</Empty>;
+  return (
+    <RightsOf may={lesson.data.may}>
+      <Open key={id} lesson={lesson.data} />
+    </RightsOf>
+  );
 }
 
 function Open({ lesson }: { lesson: Lesson }) {

@@ -8,6 +8,7 @@ import { Button } from "../../components/Button";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
+import { May } from "../../components/Rights";
 import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
 
@@ -43,12 +44,14 @@ export default function LibraryPage() {
             event.target.value = "";
           }}
         />
-        <Button onClick={() => picker.current?.click()} disabled={load.isPending}>
-          {load.isPending ? t("library.library_page.reading_the_score") : t("library.library_page.load_a_score")}
-        </Button>
-        <Button kind="go" onClick={() => go("/library/type")}>
-          {t("library.library_page.type_what_is_printed")}
-        </Button>
+        <May to="teach">
+          <Button onClick={() => picker.current?.click()} disabled={load.isPending}>
+            {load.isPending ? t("library.library_page.reading_the_score") : t("library.library_page.load_a_score")}
+          </Button>
+          <Button kind="go" onClick={() => go("/library/type")}>
+            {t("library.library_page.type_what_is_printed")}
+          </Button>
+        </May>
       </PageHead>
       <Notice trouble={load.error ?? remove.error} />
       {gone && <TakeBack id={gone.id} title={gone.title} />}
@@ -67,7 +70,9 @@ export default function LibraryPage() {
           onDelete={(id) => remove.mutate(id)}
         />
       ))}
-      <Deleted pieces={deleted} />
+      <May to="teach">
+        <Deleted pieces={deleted} />
+      </May>
       <Text fontSize="sm" color="soft" mt="12px">
         {t("library.library_page.enter_bar_ranges_and_signs_of")}
       </Text>
@@ -149,16 +154,18 @@ function Shelf({ book, pieces, onDelete }: ShelfProps) {
                 </Text>
               )}
             </Text>
-            <Button
-              kind="quiet"
-              size="sm"
-              px="6px"
-              aria-label={t("library.library_page.delete_piece", { title: piece.title })}
-              title={t("library.library_page.delete_piece", { title: piece.title })}
-              onClick={() => onDelete(piece.id)}
-            >
-              <Trash2 size={16} />
-            </Button>
+            <May to="teach">
+              <Button
+                kind="quiet"
+                size="sm"
+                px="6px"
+                aria-label={t("library.library_page.delete_piece", { title: piece.title })}
+                title={t("library.library_page.delete_piece", { title: piece.title })}
+                onClick={() => onDelete(piece.id)}
+              >
+                <Trash2 size={16} />
+              </Button>
+            </May>
           </Grid>
         ))}
       </Paper>

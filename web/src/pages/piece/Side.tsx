@@ -3,6 +3,7 @@ import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Paper } from "../../components/Paper";
 import type { Range } from "../../components/page/PageMap";
+import { useMay } from "../../components/Rights";
 import { t } from "../../words";
 import { Check } from "./Check";
 import { Excerpt } from "./Excerpt";
@@ -13,6 +14,8 @@ import { ScriptText } from "./ScriptText";
 import type { Bench } from "./useBench";
 
 const TABS = ["map", "preview", "check", "text", "notes", "past"] as const;
+// Those in which nothing is changed.
+const LOOKING = ["preview", "notes"];
 export type Tab = (typeof TABS)[number];
 
 type Props = {
@@ -28,7 +31,9 @@ type Props = {
 };
 
 /** What lies beside the page, one thing at a time. */
-export function Side({ id, hasScore, bench, whose, tab, onTab, chosen, onChoose, onShow }: Props) {
+export function Side({ id, hasScore, bench, whose, tab: asked, onTab, chosen, onChoose, onShow }: Props) {
+  const teaches = useMay()("teach");
+  const tab = teaches || LOOKING.includes(asked) ? asked : "preview";
   const { piece, problems } = bench;
   const wrong = piece.diagnostics.length + problems.length;
   return (
@@ -40,7 +45,7 @@ export function Side({ id, hasScore, bench, whose, tab, onTab, chosen, onChoose,
         borderColor="line"
         px="4px"
       >
-        {TABS.filter((key) => key !== "notes" || hasScore).map((key) => (
+        {TABS.filter((key) => (key !== "notes" || hasScore) && (teaches || LOOKING.includes(key))).map((key) => (
           <Button
             key={key}
             kind="quiet"

@@ -8,6 +8,7 @@ import { Notice } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PageMap, type Range } from "../../components/page/PageMap";
 import { Ribbon } from "../../components/page/Ribbon";
+import { May, useMay } from "../../components/Rights";
 import { SavingState } from "../../components/SavingState";
 import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
@@ -31,6 +32,7 @@ type Props = { piece: Piece; whose: Whose; onWhose: (whose: Whose) => void };
 /** Everything one does to a piece, on one screen. */
 export function Workbench({ piece: kept, whose, onWhose }: Props) {
   const bench = useBench(kept, whose);
+  const teaches = useMay()("teach");
   const piece = bench.piece;
   const [lit, setLit] = useState<number | null>(null);
   const [chosen, setChosen] = useState<Range | null>(null);
@@ -41,7 +43,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
   const [answer, setAnswer] = useState<number | null>(null);
   const [tab, setTab] = useState<Tab>("map");
   const walk = useWalk(kept.id, whose, piece);
-  useBenchKeys({ bench, chosen, choose: setChosen, walk, onTab: setTab, off: asking });
+  useBenchKeys({ bench, chosen, choose: setChosen, walk, onTab: setTab, off: asking || !teaches });
 
   const bars = piece.pages.flatMap((page) => page.lines.flatMap((line) => line.bars));
   const here = asking ? stand : walk.at;
@@ -57,35 +59,39 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
     <>
       <PageHead title={piece.title} about={about(piece)}>
         <WhoseChoice value={whose} onChoose={onWhose} />
-        <SavingState
-          saving={bench.saving}
-          again={bench.again}
-          said={bench.readable ? null : t("piece.workbench.no_line_says_how_many")}
-        />
-        <Button
-          aria-label={t("piece.workbench.undo")}
-          title={t("piece.workbench.undo_ctrl_z")}
-          disabled={!bench.undo}
-          onClick={bench.undo}
-          px="9px"
-        >
-          <Undo2 size={17} />
-        </Button>
-        <Button
-          aria-label={t("piece.workbench.redo")}
-          title={t("piece.workbench.redo_ctrl_y")}
-          disabled={!bench.redo}
-          onClick={bench.redo}
-          px="9px"
-        >
-          <Redo2 size={17} />
-        </Button>
+        <May to="teach">
+          <SavingState
+            saving={bench.saving}
+            again={bench.again}
+            said={bench.readable ? null : t("piece.workbench.no_line_says_how_many")}
+          />
+          <Button
+            aria-label={t("piece.workbench.undo")}
+            title={t("piece.workbench.undo_ctrl_z")}
+            disabled={!bench.undo}
+            onClick={bench.undo}
+            px="9px"
+          >
+            <Undo2 size={17} />
+          </Button>
+          <Button
+            aria-label={t("piece.workbench.redo")}
+            title={t("piece.workbench.redo_ctrl_y")}
+            disabled={!bench.redo}
+            onClick={bench.redo}
+            px="9px"
+          >
+            <Redo2 size={17} />
+          </Button>
+        </May>
         <Button aria-expanded={asking} onClick={() => setAsking(!asking)}>
           {t("piece.workbench.where_next")}
         </Button>
-        <Button kind="go" aria-expanded={giving} onClick={() => setGiving(!giving)}>
-          {t("piece.workbench.assign_to_a_student")}
-        </Button>
+        <May to="change">
+          <Button kind="go" aria-expanded={giving} onClick={() => setGiving(!giving)}>
+            {t("piece.workbench.assign_to_a_student")}
+          </Button>
+        </May>
       </PageHead>
       {giving && (
         <AssignPiece
@@ -93,7 +99,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           onDone={() => setGiving(false)}
         />
       )}
-      {kept.deleted && <TakeBack id={kept.id} title={piece.title} />}
+      {kept.deleted && teaches && <TakeBack id={kept.id} title={piece.title} />}
       <ScriptConflict bench={bench} />
       <Grid templateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 348px" }} gap="12px" alignItems="start">
         <Box minW={0}>
@@ -103,7 +109,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
                 pointed && !asking ? (
                   <Pointed bar={pointed} piece={piece} />
                 ) : (
-                  <PageLines piece={piece} onLines={reshape} />
+                  teaches && <PageLines piece={piece} onLines={reshape} />
                 )
               }
             >
@@ -116,8 +122,8 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
               onPoint={setLit}
               chosen={asking ? null : chosen}
               onChoose={asking ? (range) => range && setAnswer(range.from) : setChosen}
-              onMove={asking ? undefined : (move) => bench.apply({ move })}
-              onShift={asking ? undefined : (shift) => bench.apply({ shift })}
+              onMove={asking || !teaches ? undefined : (move) => bench.apply({ move })}
+              onShift={asking || !teaches ? undefined : (shift) => bench.apply({ shift })}
             />
             {asking ? (
               <Drill
@@ -131,7 +137,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
                 onEnd={() => setAsking(false)}
               />
             ) : (
-              <SignBar bench={bench} chosen={chosen} onChoose={setChosen} />
+              teaches && <SignBar bench={bench} chosen={chosen} onChoose={setChosen} />
             )}
             <Notice trouble={bench.trouble} />
           </Paper>

@@ -14,6 +14,7 @@ import { Conflict } from "../../components/Conflict";
 import { minutes } from "../../components/dates";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
+import { May, useMay } from "../../components/Rights";
 import { Select } from "../../components/Select";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
@@ -72,7 +73,8 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
   const [changes, setChanges] = useState<Record<string, StageChange>>({});
   const copy = useCopyRoutine();
   const save = useChangeRoutine(routine.key);
-  const own = routine.version !== null;
+  const teaches = useMay()("teach");
+  const own = routine.version !== null && teaches;
   // What one changes is changed as it was when one began.
   const [begun, setBegun] = useState(routine.version ?? 0);
   const stages = Object.values(changes);
@@ -114,17 +116,19 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
             </Button>
           )}
           {own && changed && <Button onClick={forget}>{t("routines.routines_page.back_to_what_is_stored")}</Button>}
-          <Button
-            disabled={copy.isPending}
-            onClick={() =>
-              copy.mutate(
-                { key: routine.key, name: t("routines.routines_page.our_way", { name: routine.name.slice(0, 60) }) },
-                { onSuccess: (made) => onCopied(made.key) },
-              )
-            }
-          >
-            {t("routines.routines_page.copy_and_change")}
-          </Button>
+          <May to="teach">
+            <Button
+              disabled={copy.isPending}
+              onClick={() =>
+                copy.mutate(
+                  { key: routine.key, name: t("routines.routines_page.our_way", { name: routine.name.slice(0, 60) }) },
+                  { onSuccess: (made) => onCopied(made.key) },
+                )
+              }
+            >
+              {t("routines.routines_page.copy_and_change")}
+            </Button>
+          </May>
         </Flex>
       </Flex>
       {own ? (

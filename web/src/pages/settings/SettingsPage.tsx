@@ -6,9 +6,11 @@ import { Button } from "../../components/Button";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PlanningRun } from "../../components/PlanningRun";
+import { May } from "../../components/Rights";
 import { Stretches } from "../../components/Stretches";
 import { t } from "../../words";
 import { Account } from "./Account";
+import { People } from "./People";
 
 type Settings = Schemas["StudioSettings"];
 
@@ -24,9 +26,12 @@ export default function SettingsPage() {
         about={t("settings.settings_page.what_holds_for_the_whole_studio")}
       />
       <Flex gap="16px" wrap="wrap" align="stretch">
-        <Language locale={settings.data.locale} />
-        <OwnCaution caution={settings.data.caution} />
-        <Holidays holidays={settings.data.holidays} />
+        <May to="run">
+          <Language locale={settings.data.locale} />
+          <OwnCaution caution={settings.data.caution} />
+          <Holidays holidays={settings.data.holidays} />
+        </May>
+        <People />
         <Account />
       </Flex>
     </>

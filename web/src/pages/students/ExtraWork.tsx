@@ -8,6 +8,7 @@ import { Choice } from "../../components/Choice";
 import { listed, minutes } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { May } from "../../components/Rights";
 import { t } from "../../words";
 
 const KINDS: NewExtraWork["kind"][] = [
@@ -45,23 +46,27 @@ export function ExtraWork({ student }: { student: Schemas["Student"] }) {
               ])}
             </Text>
           </Text>
-          <Button
-            size="xs"
-            ml="auto"
-            aria-label={t("students.extra_work.end_2", { title: one.title })}
-            onClick={() => end.mutate(one.id)}
-          >
-            {t("students.extra_work.end")}
-          </Button>
+          <May to="change">
+            <Button
+              size="xs"
+              ml="auto"
+              aria-label={t("students.extra_work.end_2", { title: one.title })}
+              onClick={() => end.mutate(one.id)}
+            >
+              {t("students.extra_work.end")}
+            </Button>
+          </May>
         </Flex>
       ))}
       <Notice trouble={end.error} />
       {adding ? (
         <Adding student={student.id} onDone={() => setAdding(false)} />
       ) : (
-        <Button size="sm" mt="6px" onClick={() => setAdding(true)}>
-          {t("students.extra_work.add_an_exercise_or_other_work")}
-        </Button>
+        <May to="change">
+          <Button size="sm" mt="6px" onClick={() => setAdding(true)}>
+            {t("students.extra_work.add_an_exercise_or_other_work")}
+          </Button>
+        </May>
       )}
     </Paper>
   );

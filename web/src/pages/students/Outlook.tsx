@@ -4,6 +4,7 @@ import { useTakeOption } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, listed } from "../../components/dates";
 import { Notice } from "../../components/Notice";
+import { useMay } from "../../components/Rights";
 import { t } from "../../words";
 
 type Piece = Schemas["Student"]["pieces"][number];
@@ -12,6 +13,7 @@ type Piece = Schemas["Student"]["pieces"][number];
  * late, what would help, each with its date. */
 export function Outlook({ student, piece }: { student: number; piece: Piece }) {
   const take = useTakeOption(student);
+  const may = useMay();
   const { planned, middle, cautious, due_on, late, options } = piece.outlook;
   return (
     <Box mt="8px">
@@ -37,7 +39,7 @@ export function Outlook({ student, piece }: { student: number; piece: Piece }) {
           </Text>
         )}
       </Text>
-      {options.length > 0 && (
+      {options.length > 0 && may("change") && (
         <Flex gap="6px" mt="4px" wrap="wrap" align="center" className="no-print">
           <Text fontSize="sm" color="soft">
             {t("students.outlook.what_would_help")}

@@ -5,6 +5,7 @@ import { Button } from "../../components/Button";
 import { dayAndMonth, fullDay, listed } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { May } from "../../components/Rights";
 import { t } from "../../words";
 
 /** What is behind a student: the repertoire, and the lessons with what was told. */
@@ -28,9 +29,11 @@ export function Past({ student }: { student: Schemas["Student"] }) {
                   ])}
                 </Text>
               </Text>
-              <Button size="xs" ml="auto" onClick={() => end.mutate({ assignment: one.id, ended: null })}>
-                {t("students.past.take_up_again", { title: one.title })}
-              </Button>
+              <May to="change">
+                <Button size="xs" ml="auto" onClick={() => end.mutate({ assignment: one.id, ended: null })}>
+                  {t("students.past.take_up_again", { title: one.title })}
+                </Button>
+              </May>
             </Flex>
           ))}
           <Notice trouble={end.error} />

@@ -5,6 +5,7 @@ import { useRenewLink, useWithdrawLink } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { May } from "../../components/Rights";
 import { t } from "../../words";
 
 /** The private link to the week sheet: make, copy, renew, withdraw. */
@@ -39,12 +40,14 @@ export function SheetLink({ student }: { student: Schemas["Student"] }) {
             <Button size="sm" onClick={copy}>
               {copied ? t("students.sheet_link.copied") : t("students.sheet_link.copy_the_link")}
             </Button>
-            <Button size="sm" disabled={busy} onClick={() => renew.mutate(undefined)}>
-              {t("students.sheet_link.renew")}
-            </Button>
-            <Button size="sm" disabled={busy} onClick={() => withdraw.mutate(undefined)}>
-              {t("students.sheet_link.withdraw")}
-            </Button>
+            <May to="change">
+              <Button size="sm" disabled={busy} onClick={() => renew.mutate(undefined)}>
+                {t("students.sheet_link.renew")}
+              </Button>
+              <Button size="sm" disabled={busy} onClick={() => withdraw.mutate(undefined)}>
+                {t("students.sheet_link.withdraw")}
+              </Button>
+            </May>
           </Flex>
           <Text fontSize="sm" color="soft" mt="6px">
             {t("students.sheet_link.whoever_has_the_link_sees_this")}
@@ -55,9 +58,11 @@ export function SheetLink({ student }: { student: Schemas["Student"] }) {
           <Text color="soft" mb="6px">
             {t("students.sheet_link.no_link_is_in_use_with")}
           </Text>
-          <Button size="sm" disabled={busy} onClick={() => renew.mutate(undefined)}>
-            {t("students.sheet_link.make_a_private_link")}
-          </Button>
+          <May to="change">
+            <Button size="sm" disabled={busy} onClick={() => renew.mutate(undefined)}>
+              {t("students.sheet_link.make_a_private_link")}
+            </Button>
+          </May>
         </Box>
       )}
       <Notice trouble={renew.error ?? withdraw.error} />

@@ -1,20 +1,21 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { keptOf, type Schemas } from "../../api/client";
-import { useChangeStudent, usePieces, usePlanAgain, useStudent } from "../../api/queries";
+import type { Schemas } from "../../api/client";
+import { usePieces, usePlanAgain, useStudent } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Conflict } from "../../components/Conflict";
 import { dayAndMonth, FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../components/dates";
 import { useHelp } from "../../components/KeyHelp";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PrintWeeks } from "../../components/PrintWeeks";
+import { May, RightsOf, useMay } from "../../components/Rights";
 import { Select } from "../../components/Select";
 import { weekKeys } from "../../components/week/useWeekKeys";
 import { WeekColumns } from "../../components/week/WeekColumns";
 import { t } from "../../words";
 import { AssignPiece } from "../piece/AssignPiece";
+import { ChangeStudent } from "./ChangeStudent";
 import { ExtraWork } from "./ExtraWork";
 import { Flights } from "./Flights";
 import { Outlook } from "./Outlook";
@@ -22,7 +23,6 @@ import { Past } from "./Past";
 import { PieceChoices } from "./PieceChoices";
 import { PracticeDays } from "./PracticeDays";
 import { SheetLink } from "./SheetLink";
-import { StudentForm } from "./StudentForm";
 
 type Student = Schemas["Student"];
 
@@ -33,12 +33,17 @@ export default function StudentPage() {
   const student = useStudent(id);
   if (student.error) return <Lost trouble={student.error} again={() => student.refetch()} />;
   if (!student.data) return <Waiting what={t("students.student_page.the_student")} />;
-  return <Whole key={id} student={student.data} />;
+  return (
+    <RightsOf may={student.data.may}>
+      <Whole key={id} student={student.data} />
+    </RightsOf>
+  );
 }
 
 function Whole({ student }: { student: Student }) {
   const go = useNavigate();
   const [changing, setChanging] = useState(false);
+  const may = useMay();
   useHelp(t("students.student_page.the_week"), weekKeys());
   const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) => shortWeekday(day));
   const about = [
@@ -50,13 +55,17 @@ function Whole({ student }: { student: Student }) {
   return (
     <>
       <PageHead title={student.name} about={about}>
-        <Button onClick={() => setChanging(!changing)} aria-expanded={changing}>
-          {t("students.student_page.change")}
-        </Button>
+        <May to="change">
+          <Button onClick={() => setChanging(!changing)} aria-expanded={changing}>
+            {t("students.student_page.change")}
+          </Button>
+        </May>
         <PrintWeeks students={[student.id]}>{t("students.student_page.print_the_week")}</PrintWeeks>
-        <Button kind="go" onClick={() => go(`/students/${student.id}/lesson`)} disabled={student.pieces.length === 0}>
-          {t("students.student_page.open_lesson")}
-        </Button>
+        <May to="hear">
+          <Button kind="go" onClick={() => go(`/students/${student.id}/lesson`)} disabled={student.pieces.length === 0}>
+            {t("students.student_page.open_lesson")}
+          </Button>
+        </May>
       </PageHead>
       {student.attention.length > 0 && (
         <Paper p="10px 18px" mb="12px" as="section" aria-label={t("students.student_page.needs_attention")}>
@@ -68,12 +77,14 @@ function Whole({ student }: { student: Student }) {
           ))}
         </Paper>
       )}
-      {changing && <Change student={student} onDone={() => setChanging(false)} />}
+      {changing && <ChangeStudent student={student} onDone={() => setChanging(false)} />}
       <Week student={student} />
       {student.pieces.map((piece) => (
         <Flights key={piece.id} piece={piece} who={student.name} today={student.today}>
           <Outlook student={student.id} piece={piece} />
-          <PieceChoices student={student.id} piece={piece} several={student.pieces.length > 1} />
+          <May to="change">
+            <PieceChoices student={student.id} piece={piece} several={student.pieces.length > 1} />
+          </May>
         </Flights>
       ))}
       {student.drills.map((one) => (
@@ -89,7 +100,7 @@ function Whole({ student }: { student: Student }) {
       <PracticeDays weeks={student.weeks} />
       <Past student={student} />
       <Flex gap="16px" mt="12px" wrap="wrap" align="stretch" className="no-print">
-        <GiveAnother student={student} />
+        {may("change") && <GiveAnother student={student} />}
         <ExtraWork student={student} />
         <SheetLink student={student} />
       </Flex>
@@ -110,17 +121,19 @@ function Week({ student }: { student: Student }) {
               minutes: minutes(week.budget),
               day: `${weekdayName(student.lesson_weekday)} ${dayAndMonth(week.next_lesson)}`,
             })}
-            <Button
-              kind="quiet"
-              size="sm"
-              ml="8px"
-              className="no-print"
-              title={t("students.student_page.when_days_were_missed_plans_the")}
-              disabled={again.isPending}
-              onClick={() => again.mutate()}
-            >
-              {t("students.student_page.plan_the_rest_again")}
-            </Button>
+            <May to="change">
+              <Button
+                kind="quiet"
+                size="sm"
+                ml="8px"
+                className="no-print"
+                title={t("students.student_page.when_days_were_missed_plans_the")}
+                disabled={again.isPending}
+                onClick={() => again.mutate()}
+              >
+                {t("students.student_page.plan_the_rest_again")}
+              </Button>
+            </May>
           </>
         }
       >
@@ -135,68 +148,6 @@ function Week({ student }: { student: Student }) {
           severalPieces={student.pieces.length > 1}
         />
       </Box>
-    </Paper>
-  );
-}
-
-function Change({ student, onDone }: { student: Student; onDone: () => void }) {
-  const change = useChangeStudent(student.id);
-  const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
-  const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names } = student;
-  const { email, locale, instrument, reads, known, class_name } = student;
-  const start = {
-    name,
-    practice_days,
-    minutes_a_day,
-    begin_per_day,
-    lesson_weekday,
-    lesson_time,
-    hand_order,
-    hand_span,
-    has_pedal,
-    warm_ups,
-    absent,
-    introduce_first,
-    minutes_by_day,
-    note_names,
-    email,
-    locale,
-    instrument,
-    reads,
-    known,
-    class_name,
-  };
-  const [seen] = useState(student.version);
-  const kept = keptOf(change.error, "student");
-  const save = (values: Schemas["NewStudent"], version: number) =>
-    change.mutate({ ...values, version }, { onSuccess: onDone });
-  return (
-    <Paper p="16px 18px" mb="12px" borderColor="rail">
-      <StudentForm
-        start={start}
-        verb={t("students.student_page.save_and_plan_again")}
-        trouble={kept ? null : change.error}
-        busy={change.isPending}
-        onCancel={onDone}
-        onSave={(values) => save(values, seen)}
-      />
-      {kept && (
-        <Conflict
-          said={change.error?.problem.detail ?? ""}
-          busy={change.isPending}
-          onTheirs={onDone}
-          onMine={() => change.variables && save(change.variables, kept.version)}
-        >
-          <Text>
-            {t("students.student_page.stored_now_minutes_lesson", {
-              name: kept.name,
-              minutes: minutes(kept.minutes_a_day),
-              day: weekdayName(kept.lesson_weekday),
-              time: kept.lesson_time,
-            })}
-          </Text>
-        </Conflict>
-      )}
     </Paper>
   );
 }

@@ -8,6 +8,7 @@ import { FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../component
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
+import { useMay } from "../../components/Rights";
 import { t } from "../../words";
 import { StudentForm } from "./StudentForm";
 
@@ -19,6 +20,7 @@ export default function StudentsPage() {
   // Sent again after an answer that was lost, it is still one student.
   const [key, setKey] = useState(newKey);
   const go = useNavigate();
+  const may = useMay();
   const week = FROM_MONDAY.filter((day) => students.data?.some((one) => one.lesson_weekday === day));
 
   return (
@@ -27,7 +29,7 @@ export default function StudentsPage() {
         title={t("students.students_page.students")}
         about={t("students.students_page.in_the_order_of_the_week")}
       >
-        {!adding && (
+        {!adding && may("teach") && (
           <Button
             kind="go"
             onClick={() => {

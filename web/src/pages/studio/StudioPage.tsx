@@ -10,6 +10,7 @@ import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
 import { PlanningRun } from "../../components/PlanningRun";
 import { PrintWeeks } from "../../components/PrintWeeks";
+import { May } from "../../components/Rights";
 import { colour } from "../../theme/system";
 import { language, t } from "../../words";
 import { useMore } from "./useMore";
@@ -36,9 +37,11 @@ export default function StudioPage() {
     <>
       <PageHead title={t("studio.studio_page.studio")} about={t("studio.studio_page.every_student_the_climb_of_each")}>
         <PlanningRun />
-        <Button disabled={plan.isPending} onClick={() => plan.mutate(undefined)}>
-          {t("studio.studio_page.plan_everyone_s_week")}
-        </Button>
+        <May to="teach">
+          <Button disabled={plan.isPending} onClick={() => plan.mutate(undefined)}>
+            {t("studio.studio_page.plan_everyone_s_week")}
+          </Button>
+        </May>
         <PrintWeeks students={rows.map((row) => row.id)}>
           {t("studio.studio_page.print_weeks", { count: rows.length })}
         </PrintWeeks>

@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # How a person comes in: opens a studio with a code from the server, or joins one by an
+      # invitation, with a new account or the one they have.
+      class Entry
+        # @param contexts [StudioContexts]
+        def initialize(contexts)
+          @contexts = contexts
+          @db = contexts.store.db
+        end
+
+        # @param code [String] as typed
+        # @param values [Hash] :studio, :time_zone, :locale, and of the owner :name, :email,
+        #   :password
+        # @return [Hash] {success:}
+        # @raise [Problem] 422
+        def open(code, values)
+          zone!(values[:time_zone])
+          Languages.known!(values[:locale]) if values[:locale]
+          person!(values)
+          @db.transaction do
+            Openings.new(@db, @contexts.settings).use(code)
+            owner = account(values)
+            @contexts.store.found_studio(name: values[:studio].strip, time_zone: values[:time_zone], owner_id: owner, **values.slice(:locale))
+          end
+          {success: "opened"}
+        end
+
+        # @param token [String]
+        # @return [Hash] see the contract's Invitation
+        def invitation(token)
+          context = studio_of(token)
+          context.read { |tables| invitations(context, tables).behind(token) }.slice(:role, :email).merge(studio: context.studio[:name])
+        end
+
+        # @return [Hash] {success:}
+        # @raise [Problem] 404, 422
+        def join(token, values)
+          context = studio_of(token)
+          context.read { |tables| invitations(context, tables).behind(token) }
+          person!(values)
+          context.write do |tables|
+            row = invitations(context, tables).behind(token)
+            id = account(values)
+            Repositories::Members.new(tables).join(id, row[:role])
+            invitations(context, tables).use(row, id)
+          end
+          {success: "joined"}
+        end
+
+        private
+
+        def studio_of(token)
+          id, = SignedLink.claimed(token)
+          (id && @contexts.of_studio(id)) || raise(Repositories::Invitations.over)
+        end
+
+        def invitations(context, tables) = Repositories::Invitations.new(tables, context.settings.invitation_secret)
+
+        # The database's own list is asked by TZInfo too.
+        def zone!(zone)
+          TZInfo::Timezone.get(zone)
+        rescue TZInfo::InvalidTimezoneIdentifier
+          raise Problem.new(422, Phrase["server.people.zone_unknown", zone: zone], code: "time_zone", field: "time_zone")
+        end
+
+        # Someone who has an account says its password; a new one keeps to the rules. Outside
+        # any transaction: both take their time.
+        def person!(values)
+          if known(values)
+            attempts = Attempts.new(@db, @contexts.settings.session_secret[0, 64], email: values[:email])
+            return if !attempts.too_many? && Auth.within(@contexts).valid_login_and_password?(login: values[:email], password: values[:password])
+
+            attempts.failed
+            raise Problem.new(422, Phrase["server.people.password_of_account"], code: "password", field: "password")
+          end
+          wrong = Auth.within(@contexts).internal_request_eval { wrong_with(values[:password]) }
+          raise Problem.new(422, wrong, code: "password", field: "password") if wrong
+
+          values[:hash] = BCrypt::Password.create(values[:password], cost: Auth.cost)
+        end
+
+        def known(values) = @db[:accounts].where(Sequel.function(:lower, :email) => values[:email].strip.downcase).get(:id)
+
+        def account(values) = known(values) || Auth.keep_account(@db, email: values[:email].strip, name: values[:name].strip, hash: values.fetch(:hash))
+      end
+    end
+  end
+end

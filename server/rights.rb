@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    # Who may do what: the one table of it. Every operation of the contract stands in it once;
+    # docs/people.md shows the same.
+    module Rights
+      ROLES = %w[owner teacher assistant].freeze
+
+      # What each role may do. What is done to a student can be kept to the student's own
+      # teacher by a setting of the studio.
+      MAY = {
+        read: ROLES, hear: ROLES, change: %w[owner teacher], teach: %w[owner teacher], run: %w[owner]
+      }.freeze
+      # What is about one student, by whose teacher it may be done where the studio says so.
+      ABOUT_STUDENT = %i[hear change].freeze
+
+      # Operations of the contract. :door is before anyone is signed in and what a person
+      # does with their own account.
+      OPERATIONS = {
+        door: %w[
+          health session login logout forgotten resetPassword changePassword changeAddress confirmAddress signIns sheet stepSound stepScore sheetPdf mark openStudio invitation join
+          chooseStudio
+        ],
+        read: %w[
+          pieces readScript piece draft revisions revision sound drill keepDrill score exportPiece students student previewAssignment routines tryRoutine today weekPdf weeksPdf outbox lesson offer
+          studio studioSettings people
+        ],
+        hear: %w[writeLesson finishLesson hear tick lend takeBack],
+        change: %w[
+          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption renewLink withdrawLink renewPiece endPiece
+        ],
+        teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent planEveryone],
+        run: %w[changeStudio invite withdrawInvitation changePerson removePerson]
+      }.freeze
+      NEEDED = OPERATIONS.flat_map { |right, operations| operations.map { |operation| [operation, right] } }.to_h.freeze
+      private_constant :NEEDED
+
+      module_function
+
+      # @param operation [String] of the contract
+      # @return [Symbol] the right it takes
+      # @raise [KeyError] for one nobody thought of
+      def needed(operation) = NEEDED.fetch(operation)
+
+      # @param role [String]
+      # @return [Array<Symbol>] what it may do
+      def of(role) = MAY.select { |_, roles| roles.include?(role) }.keys
+
+      # @param context [StudioContext]
+      # @param teacher_id [Integer] of a student
+      # @return [Array<Symbol>] what may be done with that student
+      def with_student(context, teacher_id)
+        (of(context.role) & ABOUT_STUDENT).select { context.role != "teacher" || !context.studio[:own_students_only] || teacher_id == context.account_id }
+      end
+    end
+  end
+end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Guards
+      # Whoever is signed in does what their role in the studio lets them do: {Rights}. It is
+      # looked at before anything that was sent is.
+      class Allowed
+        def initialize(app)
+          @app = app
+        end
+
+        def call(env)
+          context = env[Languages::CONTEXT]
+          return @app.call(env) unless context && env["PATH_INFO"].start_with?("/api/")
+
+          request = Contract::DEFINITION.request(Rack::Request.new(env))
+          return @app.call(env) unless request.known?
+
+          right = Rights.needed(request.operation_id)
+          return @app.call(env) if right == :door || allowed?(right, context, env)
+
+          words = Rights.of(context.role).include?(right) ? "not_your_student" : "needs_#{right}"
+          Problem.new(403, Phrase["server.rights.#{words}"], code: "not_allowed").to_rack
+        end
+
+        private
+
+        STUDENT = %r{\A/api/students/(\d{1,18})(?:/|\z)}
+        private_constant :STUDENT
+
+        def allowed?(right, context, env)
+          return false unless Rights.of(context.role).include?(right)
+          return true unless Rights::ABOUT_STUDENT.include?(right) && context.role == "teacher" && context.studio[:own_students_only]
+
+          id = env["PATH_INFO"][STUDENT, 1]
+          teacher_id = id && context.read { |tables| tables[:students].where(id: id.to_i).get(:teacher_id) }
+          # Who is not there is not found, by the route.
+          teacher_id.nil? || Rights.with_student(context, teacher_id).include?(right)
+        end
+      end
+    end
+  end
+end

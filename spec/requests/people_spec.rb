@@ -1,0 +1,152 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+# How people come into a studio and leave it.
+RSpec.describe "People" do
+  def browser = Class.new { include Requests }.new.then { |one| one.instance_variable_set(:@csrf, one.ask(:get, "/api/session")["csrf"]) && one }
+
+  let(:owner) { {studio: "Low Lane", time_zone: "Europe/Lisbon", name: "Aura Pell", email: "aura@lane.example", password: "a lantern on the quay"} }
+  let(:openings) { Stairwell::Server::Openings.new(TestApp::OWNER, TestApp::SETTINGS) }
+
+  def opened(one, **body) = one.ask(:post, "/api/open", body).then { |answer| [answer["code"] || answer["success"], one.status] }
+
+  describe "open a studio" do
+    it "with the code the server showed, once, and are its owner" do
+      one = browser
+      expect(one.ask(:get, "/api/session")["empty"]).to be(true)
+      code = openings.make
+      expect(opened(one, code: "BBBB-BBBB-BBBB", **owner)).to eq(["code", 422])
+      expect(TestApp::OWNER[:accounts].count).to eq(0)
+      expect(opened(one, code: " #{code.downcase.tr("-", " ")}", **owner, locale: "en-US")).to eq(["opened", 201])
+      expect(opened(one, code: code, **owner, email: "next@lane.example")).to eq(["code", 422])
+      one.sign_in(email: "aura@lane.example", password: owner[:password])
+      expect(one.ask(:get, "/api/session")).to include("empty" => false, "studio" => include("name" => "Low Lane", "role" => "owner", "locale" => "en-US"))
+      expect(one.ask(:post, "/api/students", Requests::STUDENT)["name"]).to eq("Nell")
+    end
+
+    it "with no code of the day before, nor one that another took the place of" do
+      first = openings.make
+      openings.make
+      expect(opened(browser, code: first, **owner)).to eq(["code", 422])
+      last = openings.make
+      TestApp::OWNER[:openings].update(ends_at: Sequel.lit("now() - interval '1 second'"))
+      expect(opened(browser, code: last, **owner)).to eq(["code", 422])
+    end
+
+    it "in a time zone there is, with a password that is none of the common ones" do
+      code = openings.make
+      expect(opened(browser, code: code, **owner, time_zone: "Europe/Nowhere")).to eq(["time_zone", 422])
+      expect(opened(browser, code: code, **owner, password: "short")).to eq(["password", 422])
+      expect(opened(browser, code: code, **owner)).to eq(["opened", 201])
+    end
+
+    it "twice at once with one code, and it is one studio" do
+      code = openings.make
+      answers = %w[a b c].map { |name| browser.then { |one| Thread.new { opened(one, code: code, **owner, email: "#{name}@lane.example") } } }.map(&:value)
+      expect(answers.count(["opened", 201])).to eq(1)
+      expect([TestApp::OWNER[:studios].count, TestApp::OWNER[:accounts].count]).to eq([1, 1])
+    end
+  end
+
+  describe "of a studio" do
+    before do
+      TestApp.studio
+      sign_in
+    end
+
+    def invited(**more) = ask(:post, "/api/people/invitations", {role: "teacher", **more})["invitations"].last
+
+    def join(link, one = browser, **more)
+      one.ask(:post, "/api/join", {token: link[/#(.*)/, 1], name: "Odo Linde", email: "odo@quay.example", password: "a lantern on the quay", **more}).then { |answer| [answer["code"] || answer["success"], one.status] }
+    end
+
+    it "join by a link that opens once" do
+      link = invited(role: "assistant")["link"]
+      one = browser
+      expect(one.ask(:get, "/api/invitations/#{link[/#(.*)/, 1]}")).to eq("studio" => "Quay Street", "role" => "assistant", "email" => nil)
+      expect(join(link, one)).to eq(["joined", 201])
+      expect(join(link, email: "late@quay.example")).to eq(["invitation_over", 404])
+      expect(one.sign_in(email: "odo@quay.example", password: "a lantern on the quay") && one.ask(:get, "/api/session")["studio"]).to include("name" => "Quay Street", "role" => "assistant")
+      expect(ask(:get, "/api/people")).to include("invitations" => [], "people" => [include("name" => "Mira Quist", "role" => "owner", "you" => true), include("name" => "Odo Linde", "role" => "assistant", "you" => false)])
+      expect(one.ask(:get, "/api/people")["invitations"]).to eq([])
+    end
+
+    it "do not join when the link was withdrawn, is over, forged, or of another studio" do
+      links = Array.new(3) { invited["link"] }
+      ask(:delete, "/api/people/invitations/1", {})
+      TestApp::OWNER[:invitations].where(id: 2).update(ends_at: Sequel.lit("now() - interval '1 second'"))
+      other = TestApp.studio("Other", email: "other@bank.example")
+      moved = links[2].sub(/#\w+\./, "##{other[:studio_id].to_s(36)}.")
+      forged = links[2].sub(/.\z/) { |last| (last == "0") ? "1" : "0" }
+      expect([links[0], links[1], moved, forged, "x#garbled", "x##{"9" * 11}.1.#{"0" * 32}"].map { |link| join(link) }.uniq).to eq([["invitation_over", 404]])
+      expect(TestApp::OWNER[:accounts].count).to eq(2)
+      expect(join(links[2])).to eq(["joined", 201])
+    end
+
+    it "who have an account join with its password, and change between their studios" do
+      TestApp.studio("Other Bank", email: "both@bank.example")
+      link = invited["link"]
+      expect(join(link, email: "both@bank.example", password: "not theirs, a guess")).to eq(["password", 422])
+      expect(join(link, email: "Both@Bank.example", password: TestApp::PASSWORD)).to eq(["joined", 201])
+      one = browser
+      one.sign_in(email: "both@bank.example")
+      expect(one.ask(:get, "/api/session")["studios"].map { |row| row["name"] }).to eq(["Quay Street", "Other Bank"])
+      roles = [1, 2].map { |id| one.ask(:put, "/api/session/studio", {id: id}) && one.ask(:get, "/api/session")["studio"].values_at("name", "role") }
+      expect(roles).to eq([["Quay Street", "teacher"], ["Other Bank", "owner"]])
+      one.ask(:put, "/api/session/studio", {id: 77})
+      expect(one.status).to eq(404)
+      one.ask(:post, "/api/students", Requests::STUDENT)
+      expect([ask(:get, "/api/students").size, one.ask(:get, "/api/students").size]).to eq([0, 1])
+    end
+
+    it "are mailed their invitation, and it lies in nobody's outbox" do
+      mails = []
+      allow_any_instance_of(Stairwell::Server::Mailer).to receive(:deliver) { |_, **mail| mails << mail }
+      allow(TestApp::SETTINGS).to receive(:smtp).and_return(Stairwell::Server::Settings::Smtp.new(host: "127.0.0.1", port: 1, from: "quay@quay.example"))
+      link = invited(email: "Odo@quay.example")["link"]
+      TestApp.work_on_jobs
+      expect(mails).to match([include(to: "odo@quay.example", subject: "You are invited to Quay Street", body: a_string_including(link).and(including("Mira Quist")))])
+      expect(TestApp::OWNER[:outbox].count).to eq(0)
+    end
+
+    it "leave with their students handed on, and what they did stays under their name" do
+      join(invited["link"])
+      teacher = browser
+      teacher.sign_in(email: "odo@quay.example", password: "a lantern on the quay")
+      student = teacher.student_with_piece
+      teacher.ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid})
+      expect(ask(:post, "/api/people/2/leave", {})).to include("code" => "has_students", "detail" => "Odo Linde teaches students here. Hand them to another teacher first.")
+      left = ask(:post, "/api/people/2/leave", {to: 1})
+      expect(left["people"].map { |one| one.values_at("name", "students") }).to eq([["Mira Quist", 1]])
+      expect(ask(:get, "/api/students").first["teacher"]).to eq("Mira Quist")
+      expect(ask(:get, "/api/students/#{student["id"]}/lesson")["steps"].find { |step| step["id"] == "A.right" }["recorded_by"]).to eq("Odo Linde")
+      expect(teacher.ask(:get, "/api/session")).to include("account" => be_a(Hash), "studio" => nil)
+      teacher.ask(:get, "/api/students")
+      expect(teacher.status).to eq(403)
+      # Invited again, they are back.
+      expect(join(invited(role: "assistant")["link"])).to eq(["joined", 201])
+      expect(teacher.ask(:get, "/api/session")["studio"]).to include("role" => "assistant")
+    end
+
+    it "always have an owner" do
+      expect(ask(:put, "/api/people/1", {role: "teacher"})["code"]).to eq("last_owner")
+      expect(ask(:post, "/api/people/1/leave", {})["code"]).to eq("last_owner")
+      join(invited(role: "owner")["link"])
+      second = browser
+      second.sign_in(email: "odo@quay.example", password: "a lantern on the quay")
+      answers = [[self, 2], [second, 1]].map { |one, id| Thread.new { one.ask(:put, "/api/people/#{id}", {role: "teacher"})["code"] } }.map(&:value)
+      expect(answers.compact.size).to eq(1)
+      expect(TestApp::OWNER[:memberships].where(role: "owner", left_at: nil).count).to eq(1)
+    end
+
+    it "of another studio are not there" do
+      TestApp.studio("Other", email: "other@bank.example")
+      [[:put, "/api/people/2", {role: "teacher"}], [:post, "/api/people/2/leave", {}], [:post, "/api/people/1/leave", {to: 2}], [:delete, "/api/people/invitations/1", {}]].each do |method, path, body|
+        ask(method, path, body)
+        expect([path, status]).to match([path, be_between(404, 422)])
+      end
+      expect(TestApp::OWNER[:memberships].exclude(left_at: nil).count).to eq(0)
+    end
+  end
+end

@@ -1,0 +1,72 @@
+import { Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { keptOf, type Schemas } from "../../api/client";
+import { useChangeStudent } from "../../api/queries";
+import { Conflict } from "../../components/Conflict";
+import { minutes, weekdayName } from "../../components/dates";
+import { Paper } from "../../components/Paper";
+import { t } from "../../words";
+import { StudentForm } from "./StudentForm";
+
+/** What is known of a student, to be changed; where someone else was quicker, both are shown. */
+export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]; onDone: () => void }) {
+  const change = useChangeStudent(student.id);
+  const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
+  const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names } = student;
+  const { email, locale, instrument, reads, known, class_name } = student;
+  const start = {
+    name,
+    practice_days,
+    minutes_a_day,
+    begin_per_day,
+    lesson_weekday,
+    lesson_time,
+    hand_order,
+    hand_span,
+    has_pedal,
+    warm_ups,
+    absent,
+    introduce_first,
+    minutes_by_day,
+    note_names,
+    email,
+    locale,
+    instrument,
+    reads,
+    known,
+    class_name,
+  };
+  const [seen] = useState(student.version);
+  const kept = keptOf(change.error, "student");
+  const save = (values: Schemas["NewStudent"], version: number) =>
+    change.mutate({ ...values, version }, { onSuccess: onDone });
+  return (
+    <Paper p="16px 18px" mb="12px" borderColor="rail">
+      <StudentForm
+        start={start}
+        verb={t("students.student_page.save_and_plan_again")}
+        trouble={kept ? null : change.error}
+        busy={change.isPending}
+        onCancel={onDone}
+        onSave={(values) => save(values, seen)}
+      />
+      {kept && (
+        <Conflict
+          said={change.error?.problem.detail ?? ""}
+          busy={change.isPending}
+          onTheirs={onDone}
+          onMine={() => change.variables && save(change.variables, kept.version)}
+        >
+          <Text>
+            {t("students.student_page.stored_now_minutes_lesson", {
+              name: kept.name,
+              minutes: minutes(kept.minutes_a_day),
+              day: weekdayName(kept.lesson_weekday),
+              time: kept.lesson_time,
+            })}
+          </Text>
+        </Conflict>
+      )}
+    </Paper>
+  );
+}
