@@ -22,5 +22,6 @@ RSpec.configure do |config|
   config.include Requests, type: :request
   config.include Visits, type: :browser
   config.before { TestApp.empty }
+  config.before(type: :browser) { complaints } # those of the example before
   config.after(type: :browser) { |example| Visits.tell(example) if example.exception }
 end

@@ -7,8 +7,9 @@ require_relative "../spec_helper"
 RSpec.describe "While a transaction is open" do
   core = File.expand_path("../../core/lib/stairwell", __dir__)
   # What the core shares with the server: making a class of values, and what such a
-  # class does by itself.
-  shared = [File.join(core, "value.rb"), File.join(core, "errors.rb")].freeze
+  # class does by itself; and the texts in which the sign-in library says what is wrong,
+  # from within its transactions.
+  shared = %w[value.rb errors.rb locales.rb phrase.rb phrase/text.rb phrase/textual.rb].map { |file| File.join(core, file) }.freeze
 
   # @return [Array<String>] calls of the core with a transaction open
   define_method(:calls_inside) do |&work|

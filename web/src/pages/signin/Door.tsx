@@ -1,5 +1,6 @@
 import { Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import { useSession } from "../../api/queries";
 import { Mark } from "../../components/Mark";
 import { Paper } from "../../components/Paper";
 import { colour } from "../../theme/system";
@@ -7,6 +8,7 @@ import { t } from "../../words";
 
 /** What stands before everything else: one sheet of paper before the stairs. */
 export function Door({ children, about }: { children: ReactNode; about?: string }) {
+  useSession(); // what is sent from here carries its token
   return (
     <Flex as="main" minH="100vh" align="center" justify="center" p="16px" position="relative" overflow="hidden">
       <Flight />
