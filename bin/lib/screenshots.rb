@@ -25,6 +25,7 @@ class Photographer
       @driver = Browser.driver
       resize(1280, 800)
       shot("sign-in", "/", wait: "form")
+      shot("open", "/open", wait: "form") if @names.include?("open")
       sign_in
       pictures
     ensure
@@ -72,6 +73,7 @@ class Photographer
     sheet = find_sheet
     shot("piece-dark", "/library/6", wait: "[data-bar]", dark: true)
     shot("settings", "/settings", wait: "textarea")
+    shot("people", "/settings", wait: "section[aria-label=People] li") { find("section[aria-label=People]").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
     resize(390, 844)
     shot("sheet", sheet, wait: "section")
     print_sheet(sheet)

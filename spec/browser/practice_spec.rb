@@ -116,6 +116,16 @@ RSpec.describe "Sheet, lesson and student" do
     end
   end
 
+  it "says where it does not open without a connection" do
+    on_the_phone do
+      expect(page).to have_no_text("does not open without a connection")
+      shown = page.driver.browser.execute_cdp("Page.addScriptToEvaluateOnNewDocument", source: "Object.defineProperty(window, 'isSecureContext', {value: false})")
+      page.refresh
+      expect(page).to have_text("This page does not open without a connection")
+      page.driver.browser.execute_cdp("Page.removeScriptToEvaluateOnNewDocument", identifier: shown["identifier"])
+    end
+  end
+
   it "shows the page in small with the bars of the step, which hand, how slow, how often and when it is done" do
     on_the_phone do
       within(step("A, left hand")) do

@@ -11,6 +11,9 @@ class PatientClient
   Refused = Class.new(StandardError)
   LOST = [SystemCallError, IOError, EOFError, Timeout::Error, Net::HTTPBadResponse].freeze
 
+  # @return [String] of the session, which what is changed carries
+  attr_writer :token
+
   # @param address [String]
   def initialize(address)
     @uri = URI(address)
@@ -18,9 +21,9 @@ class PatientClient
   end
 
   def sign_in(email, password)
-    @csrf = ask(:get, "/api/session")["csrf"]
+    @token = ask(:get, "/api/session")["csrf"]
     ask(:post, "/api/login", {email: email, password: password})
-    @csrf = ask(:get, "/api/session")["csrf"]
+    @token = ask(:get, "/api/session")["csrf"]
     self
   end
 
@@ -50,7 +53,7 @@ class PatientClient
 
   def send_once(method, path, body, type)
     Net::HTTP.start(@uri.host, @uri.port, open_timeout: 5, read_timeout: 30, max_retries: 0) do |http|
-      request = Net::HTTP.const_get(method.to_s.capitalize).new(path, {"Cookie" => @cookies.map { |pair| pair.join("=") }.join("; "), "X-CSRF-Token" => @csrf.to_s})
+      request = Net::HTTP.const_get(method.to_s.capitalize).new(path, {"Cookie" => @cookies.map { |pair| pair.join("=") }.join("; "), "X-CSRF-Token" => @token.to_s})
       request["Content-Type"] = type if body
       request.body = body.is_a?(String) ? body : JSON.generate(body) if body
       http.request(request).tap do |answer|

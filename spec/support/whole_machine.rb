@@ -6,7 +6,7 @@ require "sequel"
 require "tmpdir"
 
 # Stairwell as bin/start runs it: a private PostgreSQL, the web server and the worker on
-# jobs, in a folder of their own with the demo studio.
+# jobs, in a folder of their own with the demo studio, or with nothing.
 class WholeMachine
   ROOT = File.expand_path("../..", __dir__)
 
@@ -19,8 +19,9 @@ class WholeMachine
 
   attr_reader :address, :folder
 
-  def initialize(folder = Dir.mktmpdir("stairwell-machine"), env: {})
+  def initialize(folder = Dir.mktmpdir("stairwell-machine"), env: {}, options: [])
     @folder = folder
+    @options = options
     FileUtils.chmod(0o711, folder)
     @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
     @address = "http://127.0.0.1:#{@port}"
@@ -29,7 +30,7 @@ class WholeMachine
 
   # @return [self] ready to answer
   def start
-    @pid = Process.spawn(@env, "#{ROOT}/bin/start", "--port", @port.to_s, "--web", "2", chdir: ROOT, out: log, err: log, pgroup: true)
+    @pid = Process.spawn(@env, "#{ROOT}/bin/start", "--port", @port.to_s, "--web", "2", *@options, chdir: ROOT, out: log, err: log, pgroup: true)
     deadline = Time.now + 120
     sleep 0.2 until well? || Time.now > deadline
     raise "it did not start: #{File.read(log)[-2_000..]}" unless well?

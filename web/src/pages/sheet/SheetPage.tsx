@@ -132,6 +132,11 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
           <Text fontSize="lg">{t("sheet.sheet_page.leave_out", { items: sheet.skip.join("; ") })}</Text>
         </details>
       )}
+      {!window.isSecureContext && (
+        <Text mt="8px" color="soft">
+          {t("sheet.sheet_page.not_at_hand")}
+        </Text>
+      )}
       <Cautions all={sheet.cautions} />
       <Text fontSize="sm" color="soft" mt="6px">
         {sheet.studio}
