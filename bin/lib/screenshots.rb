@@ -72,7 +72,6 @@ class Photographer
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet = find_sheet
     shot("piece-dark", "/library/6", wait: "[data-bar]", dark: true)
-    shot("settings", "/settings", wait: "textarea")
     shot("people", "/settings", wait: "section[aria-label=People] li") { find("section[aria-label=People]").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
     resize(390, 844)
     shot("sheet", sheet, wait: "section")

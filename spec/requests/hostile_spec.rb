@@ -93,6 +93,23 @@ RSpec.describe "Hostile requests" do
     expect(TestApp::OWNER[:sheet_links].where(withdrawn_at: nil).count).to eq(1)
   end
 
+  it "for the library while pieces are added are answered, each with what is there whole" do
+    browsers = Array.new(3) { Class.new { include Requests }.new }.each(&:sign_in)
+    adding = Thread.new { 12.times { |at| browsers.first.ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("Lock Gate", "Gate #{at}")}) } }
+    seen = browsers.drop(1).map { |browser| Thread.new { Array.new(25) { browser.ask(:get, "/api/pieces").then { |list| [browser.status, list.map { |one| one["bars"] }.uniq] } } } }.flat_map(&:value)
+    adding.join
+    expect(seen.uniq).to eq([[200, ask(:get, "/api/pieces").map { |one| one["bars"] }.uniq]])
+    expect(ask(:get, "/api/pieces").size).to eq(13)
+  end
+
+  it "about a studio whose holidays of before last for centuries come to an end" do
+    TestApp::OWNER[:studios].update(holidays: Sequel.pg_jsonb([{from: "0001-01-01", to: "2026-12-31"}, {from: "2027-06-01", to: "9999-12-31"}]))
+    ["/api/students/1", "/api/students/1/lesson", "/api/today", sheet_of(student), "/api/studio/settings"].each do |path|
+      Timeout.timeout(20) { ask(:get, path) }
+      expect([path, status]).to match([path, be_between(200, 422)])
+    end
+  end
+
   it "with another student's key keep nothing and say so" do
     other = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Other"))
     ask(:post, "/api/students/#{other["id"]}/pieces", {piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 76})
