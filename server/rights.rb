@@ -28,7 +28,7 @@ module Stairwell
         ],
         hear: %w[writeLesson finishLesson hear tick lend takeBack],
         change: %w[
-          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption renewLink withdrawLink renewPiece endPiece
+          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption renewLink withdrawLink renewPiece endPiece studentLeaves studentReturns
         ],
         teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent planEveryone],
         run: %w[changeStudio invite withdrawInvitation changePerson removePerson]

@@ -13,7 +13,7 @@ module Stairwell
 
         # @return [Array<Hash>] :id, :name, :email, :role, and how many :students they teach
         def list
-          taught = @tables[:students].where(teacher_id: Sequel[:memberships][:account_id]).select { count.function.* }
+          taught = Students.here(@tables).where(teacher_id: Sequel[:memberships][:account_id]).select { count.function.* }
           here.join(:accounts, id: :account_id).order(:name, :id).select(:id, :name, :email, :role, taught.as(:students)).all
         end
 
@@ -38,7 +38,7 @@ module Stairwell
           person = one(id)
           another_owner!(id)
           @tables[:students].where(teacher_id: id).update(teacher_id: one(to)[:account_id], version: Sequel[:version] + 1) if to
-          raise Problem.new(422, Phrase["server.people.has_students", name: name(person)], code: "has_students", field: "to") if @tables[:students].where(teacher_id: id).any?
+          raise Problem.new(422, Phrase["server.people.has_students", name: name(person)], code: "has_students", field: "to") if Students.here(@tables).where(teacher_id: id).any?
 
           here.where(account_id: id).update(left_at: Sequel::CURRENT_TIMESTAMP)
         end

@@ -7,7 +7,7 @@ module Stairwell
       class Students
         COLUMNS = %i[
           name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent introduce_first minutes_by_day note_names
-          email locale reads instrument known class_name
+          email locale reads instrument known class_name teacher_id
         ].freeze
 
         # @param tables [Tables]
@@ -15,15 +15,29 @@ module Stairwell
           @tables = tables
         end
 
+        # @param tables [Tables]
+        # @return [Sequel::Dataset] those who have not gone
+        def self.here(tables) = tables[:students].where(left_on: nil)
+
+        # @param gone [Boolean] those who have gone, too
         # @return [Array<Hash>] with the teacher's name, in order of the week
-        def list
-          @tables[:students].join(:accounts, id: :teacher_id).select_all(:students).select_append(Sequel[:accounts][:name].as(:teacher))
+        def list(gone: false)
+          (gone ? @tables[:students] : self.class.here(@tables)).join(:accounts, id: :teacher_id).select_all(:students).select_append(Sequel[:accounts][:name].as(:teacher))
             .order(:lesson_weekday, :lesson_time, Sequel[:students][:name]).all
         end
 
         # @return [Hash]
         # @raise [MissingError]
         def find(id) = @tables[:students].first(id: id) || raise(MissingError, Phrase["missing.student"])
+
+        # @param id [Integer]
+        # @param on [Date, nil] the day they left; nil when they are back
+        # @return [void]
+        # @raise [MissingError]
+        def leave(id, on)
+          changed = @tables[:students].where(id: id).update(left_on: on && Sequel.function(:coalesce, :left_on, on), version: Sequel[:version] + 1)
+          raise MissingError, Phrase["missing.student"] if changed.zero?
+        end
 
         # @param values [Hash] of {COLUMNS}
         # @param key [String, nil] from the client; the same one twice is one student
@@ -32,7 +46,7 @@ module Stairwell
           # Children are shown each section at a lesson, unless the teacher says
           # otherwise.
           introduce_first = values.fetch(:begin_per_day) <= Constants::BEGIN_PER_DAY[:child]
-          row = {studio_id: @tables.studio_id, teacher_id: teacher_id, key: key, **columns({introduce_first: introduce_first}.merge(values))}
+          row = {studio_id: @tables.studio_id, key: key, **columns({introduce_first: introduce_first, teacher_id: teacher_id}.merge(values))}
           @tables.db[:students].insert_conflict(target: %i[studio_id key]).returning.insert(**row).first || @tables[:students].first(key: key)
         end
 
@@ -65,8 +79,16 @@ module Stairwell
 
         private
 
+        # @raise [Problem] 422
+        def teaches!(account_id)
+          return if @tables[:memberships].where(account_id: account_id, left_at: nil, role: %w[owner teacher]).any?
+
+          raise Problem.new(422, Phrase["server.people.no_teacher"], code: "teacher", field: "teacher_id")
+        end
+
         def columns(values)
           found = values.slice(*COLUMNS)
+          teaches!(found[:teacher_id]) if found[:teacher_id]
           found[:practice_days] = Sequel.pg_array(found[:practice_days].uniq.sort, :integer) if found[:practice_days]
           %i[absent minutes_by_day].each { |name| found[name] = Sequel.pg_jsonb(found[name]) if found[name] }
           found[:known] = Sequel.pg_array(found[:known].map(&:strip).reject(&:empty?).uniq, :text) if found[:known]

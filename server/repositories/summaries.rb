@@ -22,7 +22,7 @@ module Stairwell
         # @param limit [Integer]
         # @return [Array<Integer>] students whose summary is missing or not fresh
         def stale(limit)
-          @tables[:students].left_join(:student_summaries, studio_id: :studio_id, student_id: :id)
+          Students.here(@tables).left_join(:student_summaries, studio_id: :studio_id, student_id: :id)
             .where(Sequel.|({Sequel[:student_summaries][:student_id] => nil}, Sequel.~(fresh))).order(Sequel[:students][:id]).limit(limit).select_map(Sequel[:students][:id])
         end
 

@@ -135,6 +135,33 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(TestApp::OWNER[:studios].get(:locale)).to eq("en-US")
   end
 
+  it "adds several students in a row, lets one go, and takes them back" do
+    go "Students"
+    click_button "Add a student"
+    fill_in "Name or nickname", with: "Ada"
+    select "Thursday", from: "Lesson day"
+    fill_in "Minutes a day", with: "35"
+    click_button "Add, and the next one"
+    expect(page).to have_link("Ada")
+    expect(page).to have_field("Name or nickname", with: "")
+    expect(page).to have_select("Lesson day", selected: "Thursday")
+    expect(page).to have_field("Minutes a day", with: "35")
+    fill_in "Name or nickname", with: "Bo"
+    click_button "Add the student"
+    expect(page).to have_css("h1", text: "Bo")
+    expect(page).to have_text("35 min")
+    click_button "Change"
+    find("summary", text: "More").click
+    expect(page).to be_axe_clean
+    click_button "Bo has left"
+    expect(page).to have_text("Has left on")
+    go "Students"
+    within("section[aria-label='Gone']") { click_button "Bo is back" }
+    expect(page).to have_no_css("section[aria-label='Gone']")
+    expect(page).to have_link("Bo")
+    expect(TestApp::OWNER[:students].select_order_map(:name)).to eq(%w[Ada Bo Nell])
+  end
+
   it "prints the weeks of several students, and boxes only" do
     api { ask(:post, "/api/students", Requests::STUDENT.merge(name: "Abel")) }
     visit "/today"
@@ -158,6 +185,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
   it "keeps an address, words and what the student knows" do
     open_student
     click_button "Change"
+    find("summary", text: "More").click
     fill_in "Email for recaps", with: "home@quay.example"
     select "English: measure, quarter note", from: "Language"
     select "with pictures", from: "The sheet"

@@ -149,4 +149,46 @@ RSpec.describe "People" do
       expect(TestApp::OWNER[:memberships].exclude(left_at: nil).count).to eq(0)
     end
   end
+
+  describe "taught in a studio" do
+    before do
+      TestApp.studio
+      sign_in
+    end
+
+    let!(:student) { student_with_piece }
+    let(:path) { "/api/students/#{student["id"]}" }
+
+    def lists = [ask(:get, "/api/studio").map { |row| row["name"] }, ask(:get, "/api/today")["lessons"].map { |row| row["name"] }]
+
+    it "go, are in no list and planned no more, and are back with all that was" do
+      TestApp.now = Time.utc(2027, 3, 10, 12)
+      expect(lists).to eq([["Nell"], ["Nell"]])
+      before = ask(:get, path)
+      expect(ask(:post, "#{path}/leave", {})).to include("left_on" => "2027-03-10", "sheet_path" => nil)
+      expect(lists).to eq([[], []])
+      expect(ask(:get, sheet_of(student))["code"]).to eq("link_unknown")
+      expect(ask(:get, "/api/students").map { |row| row.values_at("name", "left_on") }).to eq([["Nell", "2027-03-10"]])
+      ask(:post, "/api/studio/plans", {})
+      TestApp.work_on_jobs
+      expect(TestApp::OWNER[:plan_runs].get([:total, :done])).to eq([0, 0])
+      expect(ask(:get, "/api/people")["people"].first["students"]).to eq(0)
+      TestApp.now = Time.utc(2027, 3, 12, 12)
+      expect(ask(:post, "#{path}/leave", {})["left_on"]).to eq("2027-03-10")
+      back = ask(:post, "#{path}/return", {})
+      expect(back.values_at("left_on", "pieces").last.map { |one| one["title"] }).to eq(before["pieces"].map { |one| one["title"] })
+      expect(lists.first).to eq(["Nell"])
+    end
+
+    it "move to another teacher with all that was, and to nobody who teaches no one" do
+      join = ask(:post, "/api/people/invitations", {role: "teacher"})["invitations"].last["link"][/#(.*)/, 1]
+      browser.ask(:post, "/api/join", {token: join, name: "Odo Linde", email: "odo@quay.example", password: "a lantern on the quay"})
+      TestApp::OWNER[:memberships].insert(studio_id: 1, account_id: Stairwell::Server::Auth.add_account(TestApp.store.db, email: "a@quay.example", name: "A", password: "x"), role: "assistant")
+      TestApp.studio("Other", email: "other@bank.example")
+      change = ->(to) { ask(:put, path, Requests::STUDENT.merge(teacher_id: to, version: ask(:get, path)["version"])) }
+      expect([change[3]["code"], change[4]["code"], change[99]["code"]]).to eq(%w[teacher teacher teacher])
+      expect(change[2]["pieces"].size).to eq(1)
+      expect(ask(:get, "/api/students").first).to include("teacher" => "Odo Linde", "teacher_id" => 2)
+    end
+  end
 end

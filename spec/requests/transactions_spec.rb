@@ -59,6 +59,7 @@ RSpec.describe "While a transaction is open" do
     ask(:delete, "#{path}/extra-work/#{work}", {})
     ask(:put, path, Requests::STUDENT.merge(minutes_a_day: 25, version: ask(:get, path)["version"]))
     ask(:get, "/api/students")
+    %w[leave return].each { |way| ask(:post, "#{path}/#{way}", {}) }
     link = ask(:post, "#{path}/link", {})["sheet_path"].sub("/s/", "/api/sheet/")
     TestApp.now = Time.utc(2027, 3, 5, 12) # a day was missed
     item = ask(:get, link)["days"].flat_map { |day| day["items"] }.first

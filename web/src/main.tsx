@@ -25,6 +25,8 @@ const queries = new QueryClient({
       retry: (times, error) => error instanceof Trouble && error.problem.status === 0 && times < 2,
       staleTime: 5_000,
       networkMode: "always",
+      // What is not there is not asked for again by looking at it.
+      refetchOnWindowFocus: (query) => query.state.status !== "error",
     },
     // Without a connection a saving fails and says so; it does not wait in silence.
     mutations: { networkMode: "always" },

@@ -27,7 +27,7 @@ module Stairwell
             week: @week && Planning::WeekDocument.said(@week), overrides: OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
             weeks: Studio::PastWeeks.new(@record, counted).to_a.map { |one| past_week(one) }, attention: ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week)),
             repertoire: @beside.repertoire.map { |row| ended(row) }, lessons: @beside.lessons.map { |row| row.merge(day: row[:day].to_s, recap: row[:recap].to_s) },
-            drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) }, sheet_path: @beside.sheet_path, today: @record.today.to_s, may: @beside.may
+            drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) }, sheet_path: @beside.sheet_path, today: @record.today.to_s, may: @beside.may, left_on: @beside.row[:left_on]&.to_s
           )
         end
 

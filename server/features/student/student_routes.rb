@@ -26,6 +26,8 @@ module Stairwell
           app.post("#{own}/pieces/:assignment/end") { render_json(students.end_piece(id, at("assignment"), **sent)) }
           app.post("#{own}/options") { render_json(students.take_option(id, **sent.slice(:change, :assignment_id))) }
 
+          app.post("#{own}/leave") { render_json(students.leave(id)) }
+          app.post("#{own}/return") { render_json(students.return(id)) }
           app.post("#{own}/week") { render_json(students.plan(id)) }
           app.post("#{own}/week/overrides") { render_json(students.change_week(id, **sent)) }
           app.post("#{own}/introductions") { render_json(students.introduce(id, **sent), status: 201) }

@@ -16,10 +16,26 @@ module Stairwell
           @changes = Repositories::Changes.new(context)
         end
 
-        # @return [Array<Hash>]
+        # @return [Array<Hash>] those who have gone last
         def list
-          rows = @context.read { |tables| Repositories::Students.new(tables).list }
-          rows.map { |row| SettingsJson.of(row).merge(teacher: row[:teacher]) }
+          rows = @context.read { |tables| Repositories::Students.new(tables).list(gone: true) }
+          rows.partition { |row| row[:left_on].nil? }.flatten.map { |row| SettingsJson.of(row).merge(teacher: row[:teacher], left_on: row[:left_on]&.to_s) }
+        end
+
+        # Their sheet's link opens nothing more; all else stays as it was.
+        # @return [Hash]
+        def leave(id)
+          @context.write do |tables|
+            Repositories::Students.new(tables).leave(id, @context.today)
+            links(tables).withdraw(id)
+          end
+          show(id)
+        end
+
+        # @return [Hash]
+        def return(id)
+          @context.write { |tables| Repositories::Students.new(tables).leave(id, nil) }
+          show(id)
         end
 
         # @return [Hash] see the contract's Student

@@ -478,6 +478,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The student stands in no list and is planned no more; all that was stays. */
+        post: operations["studentLeaves"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["studentReturns"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/pieces": {
         parameters: {
             query?: never;
@@ -1796,6 +1833,8 @@ export interface components {
             suggestion: string | null;
         };
         NewStudent: {
+            /** @description Whose student; unsaid */
+            teacher_id?: number;
             key?: components["schemas"]["Key"];
             name: string;
             practice_days: components["schemas"]["Weekday"][];
@@ -1844,8 +1883,11 @@ export interface components {
         };
         StudentCard: components["schemas"]["Settings"] & {
             teacher: string;
+            /** @description The day they left, where they have gone */
+            left_on: string | null;
         };
         Student: components["schemas"]["Settings"] & {
+            left_on: string | null;
             /** @description What whoever looks may do with this student */
             may: components["schemas"]["Right"][];
             moved?: components["schemas"]["Moved"];
@@ -3231,6 +3273,52 @@ export interface operations {
                 };
             };
         };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    studentLeaves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    studentReturns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description The student */
             200: {

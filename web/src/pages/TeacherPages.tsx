@@ -26,7 +26,7 @@ export default function TeacherPages() {
   const session = useSession();
   const locale = session.data?.studio?.locale;
   const spoken = useSpoken(locale);
-  if (session.error)
+  if (session.error && !session.data)
     return (
       <Alone>
         <Lost trouble={session.error} again={() => session.refetch()} />

@@ -27,6 +27,14 @@ export const useChangeStudent = (id: number) =>
     ask(api.PUT("/api/students/{id}", { params: { path: { id } }, body })),
   );
 
+export const useStudentLeaves = (id: number) =>
+  useStudentSave(() => ask(api.POST("/api/students/{id}/leave", { params: { path: { id } }, body: {} as never })));
+
+export const useStudentReturns = () =>
+  useStudentSave((id: number) =>
+    ask(api.POST("/api/students/{id}/return", { params: { path: { id } }, body: {} as never })),
+  );
+
 export type AssignmentRequest = Schemas["AssignmentRequest"];
 
 export const useAssignPiece = () =>

@@ -8,7 +8,7 @@ import { t } from "../../words";
 /** Mail as it is, or would be, sent. */
 export default function OutboxPage() {
   const letters = useOutbox();
-  if (letters.error) return <Lost trouble={letters.error} again={() => letters.refetch()} />;
+  if (letters.error && !letters.data) return <Lost trouble={letters.error} again={() => letters.refetch()} />;
   if (!letters.data) return <Waiting what={t("outbox.outbox_page.the_outbox")} />;
   return (
     <>

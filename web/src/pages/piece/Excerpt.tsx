@@ -19,7 +19,7 @@ export function Excerpt({ id, piece, chosen }: { id: number; piece: Schemas["Pag
         {piece.sections.length === 0 && <Text color="soft">{t("piece.excerpt.drag_over_the_bars_or_press")}</Text>}
       </Box>
     );
-  if (score.error) return <Notice trouble={score.error} />;
+  if (score.error && !score.data) return <Notice trouble={score.error} />;
   return (
     <Box as="section">
       <Engraved score={score.data} from={chosen.from} to={chosen.to} width={WIDE} />

@@ -15,7 +15,7 @@ export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Be
   const revisions = useRevisions(id, whose, bench.revision);
   const [open, setOpen] = useState<number | null>(null);
   const [against, setAgainst] = useState<number | null>(null);
-  if (revisions.error) return <Notice trouble={revisions.error} />;
+  if (revisions.error && !revisions.data) return <Notice trouble={revisions.error} />;
   if (!revisions.data) return <Waiting what={t("piece.past.what_was_changed")} />;
   return (
     <Box as="section">

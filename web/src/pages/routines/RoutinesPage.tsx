@@ -27,7 +27,7 @@ type Routine = Schemas["Routine"];
 export default function RoutinesPage() {
   const routines = useRoutines();
   const [key, setKey] = useState("hand_by_hand");
-  if (routines.error) return <Lost trouble={routines.error} again={() => routines.refetch()} />;
+  if (routines.error && !routines.data) return <Lost trouble={routines.error} again={() => routines.refetch()} />;
   if (!routines.data) return <Waiting what={t("routines.routines_page.the_routines")} />;
   const chosen = routines.data.find((one) => one.key === key) ?? (routines.data[0] as Routine);
   return (

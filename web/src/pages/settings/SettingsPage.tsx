@@ -17,7 +17,7 @@ type Settings = Schemas["StudioSettings"];
 /** What holds for the whole studio. */
 export default function SettingsPage() {
   const settings = useStudioSettings();
-  if (settings.error) return <Lost trouble={settings.error} again={() => settings.refetch()} />;
+  if (settings.error && !settings.data) return <Lost trouble={settings.error} again={() => settings.refetch()} />;
   if (!settings.data) return <Waiting what={t("settings.settings_page.the_settings")} />;
   return (
     <>

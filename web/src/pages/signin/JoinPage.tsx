@@ -18,7 +18,7 @@ export default function JoinPage() {
   const { register, handleSubmit } = useForm<Person>({
     values: { name: "", email: invitation.data?.email ?? "", password: "" },
   });
-  if (invitation.error)
+  if (invitation.error && !invitation.data)
     return (
       <Door about={t("signin.join.about")}>
         <Lost trouble={invitation.error} again={() => invitation.refetch()} />

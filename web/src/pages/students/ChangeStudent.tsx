@@ -1,9 +1,11 @@
 import { Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { keptOf, type Schemas } from "../../api/client";
-import { useChangeStudent } from "../../api/queries";
+import { useChangeStudent, useStudentLeaves } from "../../api/queries";
+import { Button } from "../../components/Button";
 import { Conflict } from "../../components/Conflict";
 import { minutes, weekdayName } from "../../components/dates";
+import { Notice } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
 import { t } from "../../words";
 import { StudentForm } from "./StudentForm";
@@ -13,7 +15,7 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
   const change = useChangeStudent(student.id);
   const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
   const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names } = student;
-  const { email, locale, instrument, reads, known, class_name } = student;
+  const { email, locale, instrument, reads, known, class_name, teacher_id } = student;
   const start = {
     name,
     practice_days,
@@ -35,7 +37,9 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
     reads,
     known,
     class_name,
+    teacher_id,
   };
+  const leaves = useStudentLeaves(student.id);
   const [seen] = useState(student.version);
   const kept = keptOf(change.error, "student");
   const save = (values: Schemas["NewStudent"], version: number) =>
@@ -50,6 +54,10 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
         onCancel={onDone}
         onSave={(values) => save(values, seen)}
       />
+      <Button mt="10px" disabled={leaves.isPending} onClick={() => leaves.mutate(undefined, { onSuccess: onDone })}>
+        {t("students.change_student.has_left", { name: student.name })}
+      </Button>
+      <Notice trouble={leaves.error} />
       {kept && (
         <Conflict
           said={change.error?.problem.detail ?? ""}

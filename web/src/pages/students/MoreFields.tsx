@@ -1,7 +1,7 @@
 import { Field, Input } from "@chakra-ui/react";
 import type { UseFormRegister } from "react-hook-form";
-import { useSession } from "../../api/queries";
-import { Choice } from "../../components/Choice";
+import { usePeople, useSession, useStudents } from "../../api/queries";
+import { Choice, FirstHand } from "../../components/Choice";
 import { t } from "../../words";
 import type { Typed } from "./StudentForm";
 
@@ -11,8 +11,40 @@ const SPANS = [5, 7, 9, 11, 12, 14, 16];
 /** What is good to know of a student, and can wait. */
 export function MoreFields({ register }: { register: UseFormRegister<Typed> }) {
   const session = useSession();
+  const students = useStudents();
+  const people = usePeople();
   return (
     <>
+      <Field.Root w="150px" required>
+        <Field.Label fontWeight={600}>{t("students.student_form.new_steps_a_day")}</Field.Label>
+        <Input type="number" min={1} max={10} borderColor="line" {...register("begin_per_day")} />
+      </Field.Root>
+      <Field.Root w="170px">
+        <Field.Label fontWeight={600}>{t("students.student_form.class")}</Field.Label>
+        <Input
+          maxLength={60}
+          list="classes"
+          placeholder={t("students.student_form.none")}
+          borderColor="line"
+          {...register("class_name")}
+        />
+        <datalist id="classes">
+          {[...new Set((students.data ?? []).flatMap((one) => one.class_name ?? []))].map((name) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+      </Field.Root>
+      <Choice label={t("students.student_form.teacher")} width="190px" {...register("teacher_id")}>
+        <option value="">{t("students.student_form.you")}</option>
+        {people.data?.people
+          .filter((one) => one.role !== "assistant")
+          .map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+      </Choice>
+      <FirstHand width="120px" {...register("hand_order")} />
       <Choice label={t("students.student_form.a_hand_reaches")} width="150px" {...register("hand_span")}>
         <option value="">{t("students.student_form.not_measured")}</option>
         {SPANS.map((semitones) => (

@@ -1,9 +1,8 @@
 import { Field, Flex, Input } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import type { Schemas, Trouble } from "../../api/client";
-import { useStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choice, FirstHand } from "../../components/Choice";
+import { Choice } from "../../components/Choice";
 import { FROM_MONDAY, weekdayName } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Stretches } from "../../components/Stretches";
@@ -20,10 +19,13 @@ type Props = {
   trouble: Trouble | null;
   busy: boolean;
   onSave: (values: Values) => void;
+  /** Saves, and begins the next one. */
+  onNext?: (values: Values) => void;
   onCancel: () => void;
 };
 
-const NEW: Values = {
+/** What is so of most. */
+export const NEW: Values = {
   name: "",
   practice_days: [1, 2, 3, 4, 5],
   minutes_a_day: 20,
@@ -46,15 +48,15 @@ const NEW: Values = {
 };
 
 /** What Stairwell has to know of a student to plan a week. */
-export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel }: Props) {
+export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, onCancel }: Props) {
   const form = useForm<Typed>({ defaultValues: { ...start, knows: (start.known ?? []).join(", ") } });
   const { register, handleSubmit, watch, setValue, setError } = form;
-  const students = useStudents();
-  const submit = ({ knows, ...values }: Typed) => {
+  const submit = ({ knows, ...values }: Typed, then = onSave) => {
     if (values.practice_days.length === 0)
       return setError("practice_days", { message: t("students.student_form.choose_at_least_one_day_to") });
-    onSave({
+    then({
       ...values,
+      teacher_id: Number(values.teacher_id) || undefined,
       minutes_a_day: Number(values.minutes_a_day),
       begin_per_day: Number(values.begin_per_day),
       lesson_weekday: Number(values.lesson_weekday),
@@ -80,7 +82,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
   };
 
   return (
-    <form onSubmit={handleSubmit(submit)}>
+    <form onSubmit={handleSubmit((values) => submit(values))}>
       <Flex gap="16px" wrap="wrap" align="flex-end">
         <Field.Root w="220px" required>
           <Field.Label fontWeight={600}>{t("students.student_form.name_or_nickname")}</Field.Label>
@@ -101,40 +103,30 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onCancel
           <Field.Label fontWeight={600}>{t("students.student_form.minutes_a_day")}</Field.Label>
           <Input type="number" min={5} max={240} borderColor="line" {...register("minutes_a_day")} />
         </Field.Root>
-        <Field.Root w="150px" required>
-          <Field.Label fontWeight={600}>{t("students.student_form.new_steps_a_day")}</Field.Label>
-          <Input type="number" min={1} max={10} borderColor="line" {...register("begin_per_day")} />
-        </Field.Root>
-        <Field.Root w="170px">
-          <Field.Label fontWeight={600}>{t("students.student_form.class")}</Field.Label>
-          <Input
-            maxLength={60}
-            list="classes"
-            placeholder={t("students.student_form.none")}
-            borderColor="line"
-            {...register("class_name")}
-          />
-          <datalist id="classes">
-            {[...new Set((students.data ?? []).flatMap((one) => one.class_name ?? []))].map((name) => (
-              <option key={name} value={name} />
-            ))}
-          </datalist>
-        </Field.Root>
-        <FirstHand width="120px" {...register("hand_order")} />
-        <MoreFields register={register} />
       </Flex>
       <DaysFields form={form} />
-      <Stretches
-        legend={t("students.student_form.away")}
-        word={t("students.student_form.away")}
-        all={watch("absent") ?? []}
-        onChange={(all) => setValue("absent", all)}
-      />
+      <details style={{ marginTop: 12 }}>
+        <summary style={{ cursor: "pointer", fontWeight: 650 }}>{t("students.student_form.more")}</summary>
+        <Flex gap="16px" wrap="wrap" align="flex-end" mt="10px">
+          <MoreFields register={register} />
+        </Flex>
+        <Stretches
+          legend={t("students.student_form.away")}
+          word={t("students.student_form.away")}
+          all={watch("absent") ?? []}
+          onChange={(all) => setValue("absent", all)}
+        />
+      </details>
       <Notice trouble={trouble} />
-      <Flex gap="8px" mt="14px">
+      <Flex gap="8px" mt="14px" wrap="wrap">
         <Button type="submit" kind="go" disabled={busy}>
           {verb}
         </Button>
+        {onNext && (
+          <Button type="button" disabled={busy} onClick={handleSubmit((values) => submit(values, onNext))}>
+            {t("students.student_form.and_the_next")}
+          </Button>
+        )}
         <Button type="button" onClick={onCancel}>
           {t("students.student_form.not_now")}
         </Button>

@@ -31,7 +31,7 @@ type Student = Schemas["Student"];
 export default function StudentPage() {
   const id = Number(useParams().id);
   const student = useStudent(id);
-  if (student.error) return <Lost trouble={student.error} again={() => student.refetch()} />;
+  if (student.error && !student.data) return <Lost trouble={student.error} again={() => student.refetch()} />;
   if (!student.data) return <Waiting what={t("students.student_page.the_student")} />;
   return (
     <RightsOf may={student.data.may}>
@@ -76,6 +76,11 @@ function Whole({ student }: { student: Student }) {
             </Text>
           ))}
         </Paper>
+      )}
+      {student.left_on && (
+        <Text mb="10px" color="brick">
+          {t("students.student_page.has_left_on", { day: dayAndMonth(student.left_on) })}
+        </Text>
       )}
       {changing && <ChangeStudent student={student} onDone={() => setChanging(false)} />}
       <Week student={student} />

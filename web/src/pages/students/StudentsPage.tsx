@@ -1,16 +1,16 @@
-import { Box, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { newKey } from "../../api/client";
-import { useAddStudent, useStudents } from "../../api/queries";
+import { newKey, type Schemas } from "../../api/client";
+import { useAddStudent, useStudentReturns, useStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../components/dates";
+import { dayAndMonth, FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
-import { PageHead, Paper } from "../../components/Paper";
-import { useMay } from "../../components/Rights";
+import { PageHead, Paper, PartHead } from "../../components/Paper";
+import { May, useMay } from "../../components/Rights";
 import { t } from "../../words";
-import { StudentForm } from "./StudentForm";
+import { NEW, StudentForm } from "./StudentForm";
 
 /** All students of the studio in the order of the week's lessons. */
 export default function StudentsPage() {
@@ -21,7 +21,11 @@ export default function StudentsPage() {
   const [key, setKey] = useState(newKey);
   const go = useNavigate();
   const may = useMay();
-  const week = FROM_MONDAY.filter((day) => students.data?.some((one) => one.lesson_weekday === day));
+  const here = students.data?.filter((one) => !one.left_on) ?? [];
+  const gone = students.data?.filter((one) => one.left_on) ?? [];
+  const week = FROM_MONDAY.filter((day) => here.some((one) => one.lesson_weekday === day));
+  // The next one of a row comes on the same day, and practises as long.
+  const last = add.variables && add.isSuccess ? { ...NEW, ...likeLast(add.variables) } : undefined;
 
   return (
     <>
@@ -48,6 +52,9 @@ export default function StudentsPage() {
             trouble={add.error}
             busy={add.isPending}
             onCancel={() => setAdding(false)}
+            key={key}
+            start={last}
+            onNext={(values) => add.mutate({ ...values, key }, { onSuccess: () => setKey(newKey()) })}
             onSave={(values) =>
               add.mutate({ ...values, key }, { onSuccess: (student) => go(`/students/${student.id}`) })
             }
@@ -74,8 +81,8 @@ export default function StudentsPage() {
               {weekdayName(day)}
             </Text>
             <Box>
-              {students.data
-                ?.filter((one) => one.lesson_weekday === day)
+              {here
+                .filter((one) => one.lesson_weekday === day)
                 .map((one) => (
                   <Grid
                     key={one.id}
@@ -102,6 +109,37 @@ export default function StudentsPage() {
           </Grid>
         ))}
       </Paper>
+      {gone.length > 0 && <Gone all={gone} />}
     </>
+  );
+}
+
+const likeLast = ({ lesson_weekday, minutes_a_day, practice_days }: Schemas["NewStudent"]) => ({
+  lesson_weekday,
+  minutes_a_day,
+  practice_days,
+});
+
+/** Who has gone, until they are back. */
+function Gone({ all }: { all: Schemas["StudentCard"][] }) {
+  const back = useStudentReturns();
+  return (
+    <Paper as="section" aria-label={t("students.students_page.gone")} p="10px 16px" mt="16px">
+      <PartHead>{t("students.students_page.gone")}</PartHead>
+      {all.map((one) => (
+        <Flex key={one.id} gap="12px" align="baseline" py="3px">
+          <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
+          <Text color="soft" flex="1">
+            {t("students.students_page.since", { day: dayAndMonth(one.left_on ?? "") })}
+          </Text>
+          <May to="change">
+            <Button size="sm" disabled={back.isPending} onClick={() => back.mutate(one.id)}>
+              {t("students.students_page.is_back", { name: one.name })}
+            </Button>
+          </May>
+        </Flex>
+      ))}
+      <Notice trouble={back.error} />
+    </Paper>
   );
 }

@@ -44,7 +44,7 @@ export default function TodayPage() {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   });
-  if (today.error) return <Lost trouble={today.error} again={() => today.refetch()} />;
+  if (today.error && !today.data) return <Lost trouble={today.error} again={() => today.refetch()} />;
   if (!today.data) return <Waiting what={t("today.today_page.the_day")} />;
   const { date, holiday, next_day, others } = today.data;
   return (
