@@ -9,7 +9,7 @@ import type { Typed } from "./StudentForm";
 const SPANS = [5, 7, 9, 11, 12, 14, 16];
 
 /** What is good to know of a student, and can wait. */
-export function MoreFields({ register }: { register: UseFormRegister<Typed> }) {
+export function MoreFields({ register, fresh }: { register: UseFormRegister<Typed>; fresh: boolean }) {
   const session = useSession();
   const students = useStudents();
   const people = usePeople();
@@ -35,7 +35,7 @@ export function MoreFields({ register }: { register: UseFormRegister<Typed> }) {
         </datalist>
       </Field.Root>
       <Choice label={t("students.student_form.teacher")} width="190px" {...register("teacher_id")}>
-        <option value="">{t("students.student_form.you")}</option>
+        {fresh && <option value="">{t("students.student_form.you")}</option>}
         {people.data?.people
           .filter((one) => one.role !== "assistant")
           .map((one) => (
@@ -64,7 +64,7 @@ export function MoreFields({ register }: { register: UseFormRegister<Typed> }) {
         <option value="letters">C D E</option>
         <option value="fixed_do">{t("students.student_form.do_re_mi")}</option>
       </Choice>
-      <Choice label={t("students.student_form.sections_open")} width="190px" {...register("introduce_first")}>
+      <Choice label={t("students.student_form.sections_open")} width="270px" {...register("introduce_first")}>
         <option value="">{t("students.student_form.introduced_first_for_a_child")}</option>
         <option value="true">{t("students.student_form.once_they_were_introduced")}</option>
         <option value="false">{t("students.student_form.by_themselves")}</option>

@@ -108,7 +108,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
       <details style={{ marginTop: 12 }}>
         <summary style={{ cursor: "pointer", fontWeight: 650 }}>{t("students.student_form.more")}</summary>
         <Flex gap="16px" wrap="wrap" align="flex-end" mt="10px">
-          <MoreFields register={register} />
+          <MoreFields register={register} fresh={!start.teacher_id} />
         </Flex>
         <Stretches
           legend={t("students.student_form.away")}

@@ -68,47 +68,49 @@ export default function StudentsPage() {
           <Empty>{t("students.students_page.no_student_yet_add_one_a")}</Empty>
         </Paper>
       )}
-      <Paper>
-        {week.map((day) => (
-          <Grid
-            key={day}
-            templateColumns={{ base: "1fr", md: "130px 1fr" }}
-            borderBottom="1px solid"
-            borderColor="line"
-            _last={{ border: 0 }}
-          >
-            <Text as="h2" px="16px" py="9px" fontWeight={700} color="soft">
-              {weekdayName(day)}
-            </Text>
-            <Box>
-              {here
-                .filter((one) => one.lesson_weekday === day)
-                .map((one) => (
-                  <Grid
-                    key={one.id}
-                    templateColumns={{ base: "60px 1fr", md: "70px 220px 1fr 160px" }}
-                    gap="12px"
-                    px="16px"
-                    py="9px"
-                    alignItems="baseline"
-                  >
-                    <Text color="soft">{one.lesson_time}</Text>
-                    <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
-                    <Text color="soft">
-                      {t("students.student_page.practises", {
-                        minutes: minutes(one.minutes_a_day),
-                        days: FROM_MONDAY.filter((weekday) => one.practice_days.includes(weekday))
-                          .map(shortWeekday)
-                          .join(", "),
-                      })}
-                    </Text>
-                    <Text color="soft">{one.teacher}</Text>
-                  </Grid>
-                ))}
-            </Box>
-          </Grid>
-        ))}
-      </Paper>
+      {week.length > 0 && (
+        <Paper>
+          {week.map((day) => (
+            <Grid
+              key={day}
+              templateColumns={{ base: "1fr", md: "130px 1fr" }}
+              borderBottom="1px solid"
+              borderColor="line"
+              _last={{ border: 0 }}
+            >
+              <Text as="h2" px="16px" py="9px" fontWeight={700} color="soft">
+                {weekdayName(day)}
+              </Text>
+              <Box>
+                {here
+                  .filter((one) => one.lesson_weekday === day)
+                  .map((one) => (
+                    <Grid
+                      key={one.id}
+                      templateColumns={{ base: "60px 1fr", md: "70px 220px 1fr 160px" }}
+                      gap="12px"
+                      px="16px"
+                      py="9px"
+                      alignItems="baseline"
+                    >
+                      <Text color="soft">{one.lesson_time}</Text>
+                      <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
+                      <Text color="soft">
+                        {t("students.student_page.practises", {
+                          minutes: minutes(one.minutes_a_day),
+                          days: FROM_MONDAY.filter((weekday) => one.practice_days.includes(weekday))
+                            .map(shortWeekday)
+                            .join(", "),
+                        })}
+                      </Text>
+                      <Text color="soft">{one.teacher}</Text>
+                    </Grid>
+                  ))}
+              </Box>
+            </Grid>
+          ))}
+        </Paper>
+      )}
       {gone.length > 0 && <Gone all={gone} />}
     </>
   );
