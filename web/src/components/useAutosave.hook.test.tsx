@@ -29,7 +29,7 @@ function useSending() {
   return { ...state, variables: state.variables, mutateAsync, reset };
 }
 
-const open = (ready = true) =>
+const open = (ready: boolean | "unknown" = true) =>
   renderHook(
     ({ stored, ready }) =>
       useAutosave<string, { version: number }, Stored<string> & { by: string | null }>({
@@ -187,6 +187,21 @@ test("whoever goes elsewhere before a rest has it saved", async () => {
   unmount();
   await pass(0);
   expect(server.text).toBe("last words");
+});
+
+test("also what nobody has looked at yet, whether it can be saved; but nothing that cannot", async () => {
+  const unseen = open("unknown");
+  act(() => unseen.result.current.set("drawn in a moment"));
+  await pass(600);
+  expect(server.text).toBe("old"); // while one stays, it is looked at first
+  unseen.unmount();
+  await pass(0);
+  expect(server.text).toBe("drawn in a moment");
+  const unreadable = open(false);
+  act(() => unreadable.result.current.set("no page"));
+  unreadable.unmount();
+  await pass(0);
+  expect(server.text).toBe("drawn in a moment");
 });
 
 test("also what was typed while something was on its way", async () => {

@@ -27,7 +27,7 @@ type Options<V, Out, Theirs extends Stored<V>> = {
   /** What someone else stored, where they were quicker. */
   theirs: (trouble: Trouble | null) => Theirs | null;
   /** Whether what stands there now can be saved. */
-  ready?: boolean;
+  ready?: boolean | "unknown";
   /** Milliseconds after the last key. */
   rest?: number;
 };
@@ -82,7 +82,7 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
   };
   const save = () => {
     // As long as something flies, nobody knows over which version the next one goes.
-    if (changed && ready && !flying.current && !stale && !refused) send(value, over.version);
+    if (changed && ready === true && !flying.current && !stale && !refused) send(value, over.version);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was typed, and that it can be sent, sets it off
   useEffect(() => {
@@ -106,7 +106,8 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
   // Whoever goes elsewhere does not wait for a rest: it is saved at once.
   const leaving = useRef(() => {});
   leaving.current = () => {
-    if (!changed || !ready || stale) return;
+    // What nobody has looked at yet is sent all the same: the server says whether it can be.
+    if (!changed || ready === false || stale) return;
     const from = flying.current ?? Promise.resolve(over);
     from
       .then((seen) => (seen.value === value ? undefined : sending.mutateAsync({ value, version: seen.version })))

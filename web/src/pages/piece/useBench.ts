@@ -21,7 +21,7 @@ const REST = 700;
 export function useBench(piece: Piece, whose: Whose) {
   const shelf = `stairwell-draft/${piece.id}/${whose}`;
   const save = useSaveScript(piece.id, whose);
-  const [readable, setReadable] = useState(false);
+  const [readable, setReadable] = useState<boolean | "unknown">("unknown");
   const kept = useAutosave<string, Piece, Stale>({
     shelf,
     stored: { value: piece.script, version: piece.revision },
@@ -49,7 +49,7 @@ export function useBench(piece: Piece, whose: Whose) {
   const shown = useRef<Page>(piece);
   if (draft.data?.piece && calm === script) shown.current = draft.data.piece;
   // As long as there is a page to save.
-  useEffect(() => setReadable(!!draft.data?.piece), [draft.data]);
+  useEffect(() => setReadable(draft.data ? draft.data.piece !== null : "unknown"), [draft.data]);
 
   const remember = useCallback((before: string) => {
     const { past } = history.current;
