@@ -65,7 +65,7 @@ RSpec.describe "Keeping a page" do
     go "Students"
     expect(page).to have_css("h1", text: "Students")
     # Nobody opens the piece again, whose draft this browser has too.
-    page.document.synchronize(15, errors: [RSpec::Expectations::ExpectationNotMetError]) { expect(stored).to include("fine: 3") }
+    page.document.synchronize(60, errors: [RSpec::Expectations::ExpectationNotMetError]) { expect(stored).to include("fine: 3") }
   end
 
   it "tells who changed what, and goes back, which can be undone" do
