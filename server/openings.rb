@@ -31,7 +31,7 @@ module Stairwell
         letters.each_slice(4).map(&:join).join("-")
       end
 
-      # @param code [String] as typed: in any case, with or without the strokes
+      # @param code [String] as typed: in any case, with or without the dashes
       # @return [void]
       # @raise [Problem] 422
       def use(code)

@@ -55,6 +55,9 @@ RSpec.describe "Rights" do
     kept = table.select { |_, cells| cells["teacher"].include?("own students") }.keys
     tried = kept.to_h { |name| [name, [student["id"], own].map { |id| let?(teacher, operations[name].first, operations[name].last.sub("{id}", id.to_s)) }] }
     expect(tried).to eq(kept.to_h { |name| [name, [false, true]] })
+    # However the student's number is written.
+    written = ["%3#{student["id"]}", "0#{student["id"]}", "+#{student["id"]}"].map { |id| let?(teacher, :post, "/api/students/#{id}/week") }
+    expect(written).to eq([false, false, false])
     others = table.select { |_, cells| cells["teacher"] == "yes" }.keys - aside
     expect(others.reject { |name| let?(teacher, *operations[name]) }).to eq([])
     expect([ask(:get, "/api/students/#{own}")["may"], teacher.ask(:get, "/api/students/#{own}")["may"], teacher.ask(:get, "/api/students/#{student["id"]}")["may"]])

@@ -60,7 +60,6 @@ module Stairwell
 
         def invitations(context, tables) = Repositories::Invitations.new(tables, context.settings.invitation_secret)
 
-        # The database's own list is asked by TZInfo too.
         def zone!(zone)
           TZInfo::Timezone.get(zone)
         rescue TZInfo::InvalidTimezoneIdentifier

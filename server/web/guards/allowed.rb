@@ -33,8 +33,9 @@ module Stairwell
           return false unless Rights.of(context.role).include?(right)
           return true unless Rights::ABOUT_STUDENT.include?(right) && context.role == "teacher" && context.studio[:own_students_only]
 
-          id = env["PATH_INFO"][STUDENT, 1]
-          teacher_id = id && context.read { |tables| tables[:students].where(id: id.to_i).get(:teacher_id) }
+          # An address that names its student in another way than the screens do is refused.
+          id = env["PATH_INFO"][STUDENT, 1] or return false
+          teacher_id = context.read { |tables| tables[:students].where(id: id.to_i).get(:teacher_id) }
           # Who is not there is not found, by the route.
           teacher_id.nil? || Rights.with_student(context, teacher_id).include?(right)
         end

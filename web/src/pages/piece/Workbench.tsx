@@ -36,7 +36,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
   const piece = bench.piece;
   const [lit, setLit] = useState<number | null>(null);
   const [chosen, setChosen] = useState<Range | null>(null);
-  const [giving, setGiving] = useState(false);
+  const [assigning, setAssigning] = useState(false);
   const [asking, setAsking] = useState(false);
   // In the drill: where the student stands. What comes after is not shown.
   const [stand, setStand] = useState<number | null>(null);
@@ -88,15 +88,15 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           {t("piece.workbench.where_next")}
         </Button>
         <May to="change">
-          <Button kind="go" aria-expanded={giving} onClick={() => setGiving(!giving)}>
+          <Button kind="go" aria-expanded={assigning} onClick={() => setAssigning(!assigning)}>
             {t("piece.workbench.assign_to_a_student")}
           </Button>
         </May>
       </PageHead>
-      {giving && (
+      {assigning && (
         <AssignPiece
           piece={{ id: kept.id, title: piece.title, figures: piece.figures }}
-          onDone={() => setGiving(false)}
+          onDone={() => setAssigning(false)}
         />
       )}
       {kept.deleted && teaches && <TakeBack id={kept.id} title={piece.title} />}
