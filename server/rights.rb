@@ -53,6 +53,12 @@ module Stairwell
       def with_student(context, teacher_id)
         (of(context.role) & ABOUT_STUDENT).select { context.role != "teacher" || !context.studio[:own_students_only] || teacher_id == context.account_id }
       end
+
+      # For what is about a student though its address does not say so.
+      # @raise [Problem] 403 where that student's work is not theirs to change
+      def with_student!(context, teacher_id)
+        raise Problem.new(403, Phrase["server.rights.not_your_student"], code: "not_allowed") unless with_student(context, teacher_id).include?(:change)
+      end
     end
   end
 end

@@ -58,6 +58,9 @@ RSpec.describe "Rights" do
     # However the student's number is written.
     written = ["%3#{student["id"]}", "0#{student["id"]}", "+#{student["id"]}"].map { |id| let?(teacher, :post, "/api/students/#{id}/week") }
     expect(written).to eq([false, false, false])
+    # Nor by what one student has differently from the page.
+    layers = [student["id"], own].map { |id| teacher.ask(:put, "/api/pieces/1/script", {script: "fine: 12\n", revision: 0, for: id.to_s}) && teacher.status }
+    expect(layers).to eq([403, 200])
     others = table.select { |_, cells| cells["teacher"] == "yes" }.keys - aside
     expect(others.reject { |name| let?(teacher, *operations[name]) }).to eq([])
     expect([ask(:get, "/api/students/#{own}")["may"], teacher.ask(:get, "/api/students/#{own}")["may"], teacher.ask(:get, "/api/students/#{student["id"]}")["may"]])

@@ -156,6 +156,7 @@ module Stairwell
 
         def keep_layer(script, seen)
           read = read()
+          Rights.with_student!(@context, read.student[:teacher_id]) if read.student
           kept = @context.write { |tables| Repositories::Layers.new(tables).add(@id, @whose.columns, script, seen: seen, by: @context.account_id) }
           kept ? show : mine(bench(read), script, seen)
         end
