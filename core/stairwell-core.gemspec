@@ -10,6 +10,7 @@ Gem::Specification.new do |spec|
   spec.files = Dir["lib/**/*.{rb,json}", "locales/*"]
   spec.require_paths = ["lib"]
   spec.add_dependency "i18n", "~> 1.14"
+  spec.add_dependency "icalendar", "~> 2.10"
   spec.add_dependency "json_schemer", "~> 2.4"
   spec.add_dependency "nokogiri", "~> 1.16"
   spec.add_dependency "rubyzip", "~> 2.4"

@@ -43,7 +43,7 @@ module Demo
       dates.each do |date|
         begin_day(date)
         practise
-        lesson if @record.student.lesson_day?(date)
+        lesson if @record.timetable.held?(date)
       end
       @rows
     end

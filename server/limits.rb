@@ -74,6 +74,16 @@ module Stairwell
       PASSWORD = (12..72)
       # Seconds until a link is mailed to the same person again. Own choice.
       MAIL_AGAIN = 60
+      # Days for which another stands in, at most: a term. Own choice.
+      COVER_DAYS = 120
+      # Absences that are kept of a student, as the contract has it.
+      ABSENCES = 20
+      # Days before and after today that a calendar tells of. Own choice.
+      CALENDAR_DAYS = (14..180)
+      # Lessons ahead that are shown with a student. Own choice.
+      LESSONS_AHEAD = 6
+      # Days back of which single lessons are read with a student. Own choice.
+      APPOINTMENT_DAYS = 60
       # Days for which an invitation opens. Own choice.
       INVITED_DAYS = 14
       # Sign-ins and the like that are shown to a person. Own choice.

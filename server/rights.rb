@@ -20,18 +20,19 @@ module Stairwell
       OPERATIONS = {
         door: %w[
           health session login logout forgotten resetPassword changePassword changeAddress confirmAddress signIns sheet stepSound stepScore sheetPdf mark openStudio invitation join
-          chooseStudio
+          chooseStudio calendar ownCalendar renewOwnCalendar withdrawOwnCalendar
         ],
         read: %w[
           pieces readScript piece draft revisions revision sound drill keepDrill score exportPiece students student previewAssignment routines tryRoutine today weekPdf weeksPdf outbox lesson offer
-          studio studioSettings people
+          studio studioSettings people timetable covers standIn whileAway
         ],
-        hear: %w[writeLesson finishLesson hear tick lend takeBack],
+        hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough],
         change: %w[
-          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption renewLink withdrawLink renewPiece endPiece studentLeaves studentReturns
+          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption renewLink withdrawLink renewPiece endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
+          renewCalendar withdrawCalendar
         ],
-        teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent planEveryone],
-        run: %w[changeStudio invite withdrawInvitation changePerson removePerson]
+        teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover],
+        run: %w[changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze
       NEEDED = OPERATIONS.flat_map { |right, operations| operations.map { |operation| [operation, right] } }.to_h.freeze
       private_constant :NEEDED
@@ -47,17 +48,27 @@ module Stairwell
       # @return [Array<Symbol>] what it may do
       def of(role) = MAY.select { |_, roles| roles.include?(role) }.keys
 
+      # Whoever teaches them every week, holds a lesson of theirs today or stands in for one
+      # who does, is their teacher.
       # @param context [StudioContext]
-      # @param teacher_id [Integer] of a student
+      # @param tables [Tables]
+      # @param student [Hash] row
       # @return [Array<Symbol>] what may be done with that student
-      def with_student(context, teacher_id)
-        (of(context.role) & ABOUT_STUDENT).select { context.role != "teacher" || !context.studio[:own_students_only] || teacher_id == context.account_id }
+      def with_student(context, tables, student)
+        all = of(context.role) & ABOUT_STUDENT
+        return all unless own_only?(context)
+
+        Repositories::Students.new(tables).teachers_on(student, context.today).include?(context.account_id) ? all : []
       end
+
+      # @param context [StudioContext]
+      # @return [Boolean] whether whose student it is makes a difference
+      def own_only?(context) = context.role == "teacher" && context.studio[:own_students_only]
 
       # For what is about a student though its address does not say so.
       # @raise [Problem] 403 where that student's work is not theirs to change
-      def with_student!(context, teacher_id)
-        raise Problem.new(403, Phrase["server.rights.not_your_student"], code: "not_allowed") unless with_student(context, teacher_id).include?(:change)
+      def with_student!(context, tables, student, right = :change)
+        raise Problem.new(403, Phrase["server.rights.not_your_student"], code: "not_allowed") unless with_student(context, tables, student).include?(right)
       end
     end
   end

@@ -53,6 +53,9 @@ module Stairwell
       # @return [String] for the prints of codes that open a studio
       def opening_secret = derive("opening a studio")
 
+      # @return [String] for signing links to calendars
+      def calendar_secret = derive("calendar")
+
       # @return [String] for signing invitations
       def invitation_secret = derive("invitation")
 

@@ -36,7 +36,7 @@ RSpec.describe Stairwell::Planning::WeekDocument do
     unmet = planning::PlannedUnmet.new(id: "7/C.join", title: text.call(random), why: text.call(random), date: any_of.call(random, [nil, date.call(random)]))
     planning::PlannedWeek.new(
       starts: date.call(random), planned_from: date.call(random), next_lesson: date.call(random), budget: random.rand(5..90),
-      days: Array.new(random.rand(0..7)) { day.call(random) }, left_out: [left_out], unmet: [unmet]
+      days: Array.new(random.rand(0..7)) { day.call(random) }, left_out: [left_out], unmet: [unmet], with_lesson: random.rand(2).zero?
     )
   end
   unfilled = ->(value) { value.members.select { |member| value[member].nil? || value[member] == [] } }

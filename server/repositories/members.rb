@@ -17,6 +17,9 @@ module Stairwell
           here.join(:accounts, id: :account_id).order(:name, :id).select(:id, :name, :email, :role, taught.as(:students)).all
         end
 
+        # @return [Hash{Integer => String}] names of all, those who left among them
+        def names = @tables[:memberships].join(:accounts, id: :account_id).select_hash(Sequel[:accounts][:id], Sequel[:accounts][:name])
+
         # @param account_id [Integer]
         # @param role [String]
         # @return [void] they belong to it from now on, again where they had left
@@ -33,17 +36,38 @@ module Stairwell
         end
 
         # @param to [Integer, nil] who takes over their students
+        # @param today [Date]
         # @raise [MissingError, Problem]
-        def remove(id, to:)
+        def remove(id, to:, today:)
           person = one(id)
           another_owner!(id)
-          @tables[:students].where(teacher_id: id).update(teacher_id: one(to)[:account_id], version: Sequel[:version] + 1) if to
-          raise Problem.new(422, Phrase["server.people.has_students", name: name(person)], code: "has_students", field: "to") if Students.here(@tables).where(teacher_id: id).any?
+          hand_on(id, one(to)[:account_id], today) if to
+          raise Problem.new(422, Phrase["server.people.has_students", name: name(person)], code: "has_students", field: "to") if teaching?(id)
 
           here.where(account_id: id).update(left_at: Sequel::CURRENT_TIMESTAMP)
         end
 
+        # @raise [Problem] 422 for who teaches nobody here
+        def teaches!(account_id)
+          return if here.where(account_id: account_id, role: %w[owner teacher]).any?
+
+          raise Problem.new(422, Phrase["server.people.no_teacher"], code: "teacher", field: "teacher_id")
+        end
+
         private
+
+        # Everyone they teach every week, and lessons to come that are theirs to hold.
+        def hand_on(id, to, today)
+          @tables[:students].where(teacher_id: id).update(teacher_id: to, version: Sequel[:version] + 1)
+          times = Sequel.lit("(SELECT jsonb_agg(CASE WHEN (one ->> 'teacher_id')::bigint = ? THEN jsonb_set(one, '{teacher_id}', to_jsonb(?::bigint)) ELSE one END) FROM jsonb_array_elements(more_lessons) AS one)", id, to)
+          at_some_time(id).update(more_lessons: times, version: Sequel[:version] + 1)
+          @tables[:appointments].where(teacher_id: id).where(Sequel[:day] >= today).update(teacher_id: to, version: Sequel[:version] + 1)
+          @tables[:covers].where(withdrawn_at: nil).where(Sequel.|({away_id: id}, {cover_id: id})).where(Sequel[:last_day] >= today).update(withdrawn_at: Sequel::CURRENT_TIMESTAMP)
+        end
+
+        def teaching?(id) = Students.here(@tables).where(teacher_id: id).any? || at_some_time(id).where(left_on: nil).any?
+
+        def at_some_time(id) = @tables[:students].where(Sequel.lit("more_lessons @> jsonb_build_array(jsonb_build_object('teacher_id', ?::bigint))", id))
 
         def here = @tables[:memberships].where(left_at: nil)
 

@@ -8,7 +8,7 @@ module Stairwell
       # The rows are read in one short snapshot; values are made of them afterwards.
       class Records
         # Rows as they were read.
-        Rows = Stairwell.value(:students, :assignments, :happened, :overrides, :weeks, :extra_work, :routines, :pages, :also)
+        Rows = Stairwell.value(:students, :assignments, :happened, :overrides, :weeks, :extra_work, :appointments, :routines, :pages, :also)
 
         # All rows about a student and the studio's own move the student's row; pieces, the
         # teacher's changes of them and routines do not. `xmin` is PostgreSQL's number of the
@@ -70,7 +70,7 @@ module Stairwell
           Rows.new(
             students: students, assignments: assignments, happened: Happened.rows(tables, ids, assignments.map { |row| row[:id] }, @context.today),
             overrides: of[:week_overrides].all, weeks: weeks(tables, ids), extra_work: of[:extra_work].where(ended_on: nil).order(:id).all,
-            routines: tables[:routines].order(:id).all, pages: pages ? Pages.new(tables).rows(assignments, students) : nil, also: also
+            appointments: Appointments.rows(tables, ids, @context.today - Limits::APPOINTMENT_DAYS), routines: tables[:routines].order(:id).all, pages: pages ? Pages.new(tables).rows(assignments, students) : nil, also: also
           )
         end
 
@@ -117,7 +117,7 @@ module Stairwell
           def initialize(context, rows)
             @context = context
             @rows = rows
-            @of = %i[assignments happened overrides weeks extra_work].to_h { |name| [name, rows[name].group_by { |row| row[:student_id] }] }
+            @of = %i[assignments happened overrides weeks extra_work appointments].to_h { |name| [name, rows[name].group_by { |row| row[:student_id] }] }
           end
 
           # @return [Array<Studio::Record>]
@@ -137,7 +137,8 @@ module Stairwell
               student: Students.value(row, @context.studio[:locale]), pieces: in_hand.map { |one| piece(one, row, happened.events, asked) }, kept_pieces: kept.filter_map { |one| kept_piece(one) },
               weeks: Studio::Weeks.new(of(:weeks, row).map { |one| week(one) }), overrides: overrides, extra_work: of(:extra_work, row).map { |one| extra_work(one) },
               practised_on: happened.practised_on, lessons: happened.lessons, heard_today: happened.heard_on(@context.today), stumbled: happened.stumbled,
-              introduced_today: happened.introduced_on(@context.today), routines: routines, known_keys: happened.keys
+              introduced_today: happened.introduced_on(@context.today), routines: routines, known_keys: happened.keys,
+              appointments: of(:appointments, row).map { |one| Appointments.value(one) }
             )
           end
 

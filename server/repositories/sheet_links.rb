@@ -21,7 +21,20 @@ module Stairwell
         # @return [String, nil] address of the sheet, where a link is in force
         def path(student_id)
           link = live(student_id).first
-          link && "/s/#{SignedLink.token(link, @secret)}"
+          link && self.class.address(link, @secret)
+        end
+
+        # @param link [Hash] row
+        # @return [String]
+        def self.address(link, secret) = "/s/#{SignedLink.token(link, secret)}"
+
+        # @param student_id [Integer]
+        # @return [Array<Hash>] :name and :path of the sheets of brothers and sisters
+        def family(student_id)
+          own = @tables[:students].where(id: student_id).select(:family_id)
+          @tables[:sheet_links].where(withdrawn_at: nil).join(:students, {studio_id: :studio_id, id: :student_id}).where(Sequel[:students][:family_id] => own, Sequel[:students][:left_on] => nil)
+            .exclude(student_id: student_id).order(Sequel[:students][:name]).select_all(:sheet_links).select_append(Sequel[:students][:name]).all
+            .map { |link| {name: link[:name], path: self.class.address(link, @secret)} }
         end
 
         # Withdraws the link in force, if any, and makes another. Two at once wait for each

@@ -7,7 +7,7 @@ module Stairwell
       class Students
         COLUMNS = %i[
           name practice_days minutes_a_day begin_per_day lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent introduce_first minutes_by_day note_names
-          email locale reads instrument known class_name teacher_id
+          email locale reads instrument known class_name teacher_id lesson_minutes more_lessons contacts
         ].freeze
 
         # @param tables [Tables]
@@ -39,6 +39,29 @@ module Stairwell
           raise MissingError, Phrase["missing.student"] if changed.zero?
         end
 
+        # @param id [Integer]
+        # @param values [Hash] paused_on:, absent:
+        # @return [void]
+        def pause(id, **values) = @tables[:students].where(id: id).update(version: Sequel[:version] + 1, **columns(values), paused_on: values[:paused_on])
+
+        # @param id [Integer]
+        # @return [Array<Hash>] brothers and sisters who are here
+        def family(id)
+          own = @tables[:students].where(id: id).select(:family_id)
+          self.class.here(@tables).where(family_id: own).exclude(id: id).order(:name, :id).all
+        end
+
+        # @param id [Integer]
+        # @param other [Integer, nil] whose brother or sister they are; nil for nobody's
+        # @return [void]
+        def join_family(id, other)
+          return @tables[:students].where(id: id).update(family_id: nil) unless other
+          raise Problem.new(422, Phrase["server.students.own_family"], code: "family", field: "with") if id == other
+
+          family = find(other)[:family_id] || @tables.add(:families)[:id]
+          @tables[:students].where(id: [id, other]).update(family_id: family)
+        end
+
         # @param values [Hash] of {COLUMNS}
         # @param key [String, nil] from the client; the same one twice is one student
         # @return [Hash] the row
@@ -66,11 +89,30 @@ module Stairwell
         # @return [Studio::Student]
         def self.value(row, usage)
           Studio::Student.new(
-            **row.slice(:id, :name, :minutes_a_day, :begin_per_day, :lesson_weekday, :hand_order, :hand_span, :has_pedal, :warm_ups, :introduce_first, :reads),
+            **row.slice(:id, :name, :minutes_a_day, :begin_per_day, :lesson_weekday, :lesson_minutes, :hand_order, :hand_span, :has_pedal, :warm_ups, :introduce_first, :reads, :paused_on),
             practice_days: row[:practice_days].to_a, lesson_time: time(row[:lesson_time]), note_names: row[:note_names].to_sym, known: row[:known].to_a,
-            minutes_by_day: row[:minutes_by_day].to_h.to_h { |day, minutes| [day.to_s.to_i, minutes] }, away: Planning::Away.load(row[:absent].to_a.map(&:to_h)),
+            minutes_by_day: row[:minutes_by_day].to_h.to_h { |day, minutes| [day.to_s.to_i, minutes] }, away: away(row), more_lessons: more_lessons(row),
             locale: (row[:locale] || usage).to_sym
           )
+        end
+
+        # @param row [Hash]
+        # @return [Planning::Away] absences
+        def self.away(row) = Planning::Away.load(row[:absent].to_a.map(&:to_h))
+
+        def self.more_lessons(row) = row[:more_lessons].to_a.map { |one| Studio::LessonTime.new(**one.to_h.transform_keys(&:to_sym).slice(*Studio::LessonTime.members)) }
+
+        # @param row [Hash]
+        # @return [Array<Integer>] accounts of all who teach them every week
+        def self.teachers(row) = [row[:teacher_id], *more_lessons(row).filter_map(&:teacher_id)].uniq
+
+        # @param row [Hash]
+        # @param today [Date]
+        # @return [Array<Integer>] those, and whoever holds a lesson or stands in today
+        def teachers_on(row, today)
+          own = self.class.teachers(row)
+          holding = @tables[:appointments].where(student_id: row[:id], day: today, left_out: false).exclude(teacher_id: nil).select_map(:teacher_id)
+          own | holding | Covers.new(@tables).standing_in(own | holding, today)
         end
 
         # @param time [Time, String]
@@ -79,18 +121,11 @@ module Stairwell
 
         private
 
-        # @raise [Problem] 422
-        def teaches!(account_id)
-          return if @tables[:memberships].where(account_id: account_id, left_at: nil, role: %w[owner teacher]).any?
-
-          raise Problem.new(422, Phrase["server.people.no_teacher"], code: "teacher", field: "teacher_id")
-        end
-
         def columns(values)
           found = values.slice(*COLUMNS)
-          teaches!(found[:teacher_id]) if found[:teacher_id]
+          [found[:teacher_id], *found[:more_lessons].to_a.map { |one| one[:teacher_id] }].compact.each { |id| Members.new(@tables).teaches!(id) }
           found[:practice_days] = Sequel.pg_array(found[:practice_days].uniq.sort, :integer) if found[:practice_days]
-          %i[absent minutes_by_day].each { |name| found[name] = Sequel.pg_jsonb(found[name]) if found[name] }
+          %i[absent minutes_by_day more_lessons contacts].each { |name| found[name] = Sequel.pg_jsonb(found[name]) if found[name] }
           found[:known] = Sequel.pg_array(found[:known].map(&:strip).reject(&:empty?).uniq, :text) if found[:known]
           found[:class_name] = found[:class_name].to_s.strip.then { |name| name unless name.empty? } if found.key?(:class_name)
           found

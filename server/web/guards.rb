@@ -22,7 +22,7 @@ module Stairwell
       def self.rates(store)
         Rack::Attack.cache.store = Counts.new(store.db)
         Rack::Attack.throttle("sign-in", **Limits::SIGN_INS) { |request| request.ip if TRIED.include?(request.path) }
-        Rack::Attack.throttle("sheet", **Limits::SHEETS) { |request| request.ip if request.path.start_with?("/api/sheet/") }
+        Rack::Attack.throttle("sheet", **Limits::SHEETS) { |request| request.ip if request.path.start_with?("/api/sheet/", "/api/calendars/") }
         Rack::Attack.throttled_responder = lambda do |_request|
           Problem.new(429, Phrase["server.guards.that_was_too_often_wait_a"], code: "too_often").to_rack
         end

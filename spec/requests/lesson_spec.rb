@@ -104,7 +104,7 @@ RSpec.describe "A lesson" do
       letter = ask(:get, "/api/outbox").first
       expect(letter).to include("recipient" => "nells.mother@quay.example", "subject" => "Nell's week from 10 March", "sent_at" => nil)
       expect(letter["body"]).to start_with(told).and(include(student["sheet_path"]))
-      expect(ask(:get, path)["lessons"]).to eq([{"day" => "2027-03-10", "recap" => told, "notes" => "", "results" => 0}])
+      expect(ask(:get, path)["lessons"]).to eq([{"day" => "2027-03-10", "recap" => told, "notes" => "", "results" => 0, "giver" => "Mira Quist", "heard" => []}])
       expect(lesson["lesson"]["finished"]).to be(true)
     end
 

@@ -49,8 +49,9 @@ RSpec.describe "A student's week" do
     student
     TestApp.now = Time.utc(2027, 3, 5, 12) # a Friday
     week = ask(:put, path, Requests::STUDENT.merge(version: 1, lesson_weekday: 1))["week"]
-    expect(week.values_at("starts", "next_lesson")).to eq(%w[2027-03-05 2027-03-08])
-    expect(week["days"].map { |day| day["date"] }).to eq(%w[2027-03-05 2027-03-06 2027-03-07])
+    # Thursday has gone by and stays as it was.
+    expect(week.values_at("starts", "planned_from", "next_lesson")).to eq(%w[2027-03-04 2027-03-05 2027-03-08])
+    expect(week["days"].map { |day| day["date"] }).to eq(%w[2027-03-04 2027-03-05 2027-03-06 2027-03-07])
   end
 
   it "counts days by the studio's clock, not the server's" do

@@ -89,6 +89,7 @@ RSpec.describe "While a transaction is open" do
     ask(:delete, "#{path}/link", {})
     ask(:delete, "/api/pieces/#{piece}")
     ask(:post, "/api/pieces/#{piece}/restore", {})
+    lessons
     people
     TestApp.work_on_jobs
   end
@@ -112,6 +113,30 @@ RSpec.describe "While a transaction is open" do
     ask(:post, "/api/confirm-address", {key: key})
     ask(:post, "/api/reset-password", {key: key, password: "a lantern on the quay"})
     ask(:post, "/api/change-password", {password: TestApp::PASSWORD, new_password: "a lantern on the quay"})
+  end
+
+  def lessons
+    key = -> { SecureRandom.uuid }
+    ask(:get, "/api/timetable")
+    ask(:put, "/api/students/1/lessons/2027-03-10", {version: 0, day: "2027-03-11", time: "15:00"})
+    ask(:put, "/api/students/1/lessons/2027-03-11/attendance", {version: 1, attendance: "excused"})
+    ask(:post, "/api/students/1/lessons", {key: key.call, day: "2027-03-12", time: "15:00"})
+    ask(:put, "/api/students/1/lessons/2027-03-03/looked-through", {})
+    ask(:post, "/api/students/1/lesson/reopen", {})
+    ask(:get, "/api/students/1/stand-in")
+    %w[covers while-away calendar].each { |path| ask(:get, "/api/#{path}") }
+    ask(:post, "/api/covers", {key: key.call, away_id: 1, cover_id: 1, first_day: "2027-03-10", last_day: "2027-03-11"})
+    ask(:delete, "/api/covers/1", {})
+    get(ask(:post, "/api/calendar", {})["path"])
+    ask(:delete, "/api/calendar", {})
+    ask(:post, "/api/students/1/calendar", {})
+    ask(:delete, "/api/students/1/calendar", {})
+    ask(:put, "/api/students/1/family", {with: nil})
+    ask(:post, "/api/students/1/pause", {})
+    ask(:post, "/api/students/1/go-on", {})
+    lines = ask(:post, "/api/students/read", {text: "name,day,time\nIlo,Monday,16:00\n"})["lines"]
+    ask(:post, "/api/students/list", {students: [lines.first["student"].merge(key: key.call)]})
+    ask(:post, "/api/studio/holidays", {text: "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nEND:VCALENDAR\n"})
   end
 
   it "nothing is computed" do

@@ -3,11 +3,15 @@
 require "axe-rspec"
 require "capybara/rspec"
 require_relative "browser"
+require_relative "noted"
 
-Capybara.app = TestApp.app
+Capybara.app = Noted.new(TestApp.app)
 Capybara.server = :puma, {Silent: true, Threads: "1:5"}
 Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
+# Every letter is typed. Otherwise the middle of a long text is put in behind the page's
+# back, and is gone where the page is drawn anew meanwhile.
+Capybara.default_set_options = {rapid: false}
 Capybara.register_driver(:desk) { |app| Capybara::Selenium::Driver.new(app, browser: :chrome, options: Browser.options, service: Browser.service) }
 Capybara.register_driver(:phone) do |app|
   options = Browser.options.tap { |one| one.add_emulation(device_metrics: {width: 390, height: 844, pixelRatio: 1, touch: true}) }
@@ -29,6 +33,7 @@ module Visits
     rescue Capybara::CapybaraError, Selenium::WebDriver::Error::WebDriverError => error
       warn "  nothing can be said of a screen: #{error.message}"
     end
+    warn "  requests: #{Noted.lines.join("\n            ")}"
     warn "  server: #{TestApp::LOG.string[-600..] || TestApp::LOG.string}" unless TestApp::LOG.string.empty?
   end
 

@@ -8,7 +8,7 @@ module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
     USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], " \
-      "stairwell convert FILE --to script|map|musicxml [--json], stairwell plan FILE.json [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
+      "stairwell convert FILE --to script|map|musicxml [--json], stairwell plan FILE.json [--json], stairwell holidays FILE.ics --since DATE [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
     COMMANDS = %w[roadmap script survey convert].freeze
 
     # @param arguments [Array<String>]
@@ -22,15 +22,17 @@ module Stairwell
 
     def run(arguments)
       json = false
-      tempo = to = nil
+      tempo = to = since = nil
       OptionParser.new { |options|
         options.on("--json") { json = true }
         options.on("--to KIND") { |kind| to = kind }
+        options.on("--since DATE") { |date| since = date }
         options.on("--tempo N", OptionParser::DecimalNumeric) { |number| tempo = number.to_r }
       }.parse!(arguments)
       command, file, *more = arguments
       return ladder(file, *more) if command == "ladder"
       return plan(file, json) if command == "plan" && file && more.empty?
+      return holidays(file, since, json) if command == "holidays" && file && more.empty?
       return refuse(USAGE) unless COMMANDS.include?(command) && file && more.empty?
 
       return refuse("Say what to convert it to: --to #{Formats::WRITTEN.keys.join(", --to ")}.") if command == "convert" && !Formats::WRITTEN.key?(to)
@@ -69,6 +71,18 @@ module Stairwell
 
       @out.puts Practice::Metronome.ladder(from, to).join(" ")
       0
+    end
+
+    def holidays(file, since, json)
+      found, passed_over = Formats::Calendar.holidays(File.binread(file)).since(since ? Dates.read(since) : Constants::FIRST_DATE)
+      data = {"holidays" => found.map { |one| {"from" => one.from.to_s, "to" => one.to.to_s, "name" => one.name} }, "passed_over" => passed_over}
+      return (@out.puts JSON.generate(data)) || 0 if json
+
+      found.each { |one| @out.puts "#{one.from} to #{one.to}: #{one.name}" }
+      @out.puts "#{passed_over} passed over" if passed_over.positive?
+      0
+    rescue Date::Error
+      refuse("There is no day #{since}.")
     end
 
     def plan(file, json)

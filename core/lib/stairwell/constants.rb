@@ -153,9 +153,19 @@ module Stairwell
 
     # Minutes more a day that are offered when a piece is late. Own choice.
     MORE_MINUTES = 5
-    # Lessons that fall out one after another before the calendar stops looking. Own
-    # choice.
-    MOST_LESSONS_MISSED = 60
+    # Minutes of a lesson where nothing else is said: the usual length for a child, common
+    # practice, no source.
+    LESSON_MINUTES = 30
+    # Own choice: events of a calendar file with holidays, and lines of a list of students.
+    MOST_EVENTS = 2_000
+    MOST_STUDENT_LINES = 200
+    # Own choice: a lesson further away is as good as none, and nobody plans toward it.
+    DAYS_LOOKED_AHEAD = 420
+    # Own choice: the most days on which one may practise between today and the lesson that a
+    # plan goes to. Where it is further off, a plan goes to the end of the calendar week, which
+    # begins on a Monday (ISO 8601).
+    LONGEST_PLAN = 14
+    WEEK_BEGINS = 1
     # Practice days after which a plan to the end stops looking. Own choice: some ten
     # years.
     MOST_PRACTICE_DAYS = 4_000

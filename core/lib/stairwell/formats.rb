@@ -5,10 +5,14 @@ require_relative "formats/music_xml"
 require_relative "formats/page_script/problem"
 require_relative "formats/page_script/result"
 require_relative "formats/page_script"
+require_relative "formats/student_list"
 
 module Stairwell
   # Text or bytes in, values out, and back.
   module Formats
+    # Read when it is asked for: few need it.
+    autoload :Calendar, File.expand_path("formats/calendar", __dir__)
+
     # What a piece is written as, by name.
     WRITTEN = {
       "script" => ->(map) { PageScript.write(map) }, "map" => ->(map) { JSON.pretty_generate(Score::Document.dump(map)) },

@@ -1,5 +1,8 @@
 # frozen_string_literal: true
 
+require_relative "studio/lesson_time"
+require_relative "studio/appointment"
+require_relative "studio/timetable"
 require_relative "studio/student"
 require_relative "studio/page"
 require_relative "studio/figures"
@@ -52,6 +55,8 @@ require_relative "studio/assignment"
 require_relative "studio/assign"
 require_relative "studio/change_piece"
 require_relative "studio/change_extra_work"
+require_relative "studio/change_lesson"
+require_relative "studio/stand_in"
 require_relative "studio/bench"
 
 module Stairwell
@@ -85,7 +90,7 @@ module Stairwell
     # Plans the days that are left again, from what was practised so far.
     # @param from [Date, nil] by itself, the student's first day
     # @return [Change]
-    def self.plan(record, from: nil) = Change.new(record: record).planned(from: from || record.student.first_day(record.today))
+    def self.plan(record, from: nil) = Change.new(record: record).planned(from: from || record.first_day)
 
     # The week under way as it is after missed days, to be kept.
     # @return [Change] none where it stands as it was planned
@@ -96,6 +101,12 @@ module Stairwell
 
     # @return [Change] see {Assign#call}
     def self.assign(record, asked, **ids) = Assign.new(record, asked).call(**ids)
+
+    # @return [Change] see {ChangeLesson#call}
+    def self.change_lesson(record, **said) = ChangeLesson.new(record).call(**said)
+
+    # @return [Change] see {ChangeLesson#put_in}
+    def self.put_lesson_in(record, **said) = ChangeLesson.new(record).put_in(**said)
 
     # Days, minutes or what else the student's settings hold are others now.
     # @param student [Student]

@@ -17,18 +17,23 @@ module Stairwell
         # @return [Hash] {sent:, sheet_path:}
         # @raise [Problem] 422 when it is to be sent and there is no address
         def call(send_mail:)
-          beside = recap = mail = nil
+          beside = recap = nil
+          mails = []
+          letters = []
           more = ->(tables) { beside = beside(tables) }
           keep = lambda do |tables, _|
             Repositories::Lessons.new(tables, @context).finish(@id, recap)
-            mail = Repositories::Outbox.new(tables).add(@id, **in_their_words(beside) { letter(beside, recap) }, by: @context.account_id) if send_mail
+            mails = letters.map { |letter| Repositories::Outbox.new(tables).add(@id, **letter, by: @context.account_id) }
           end
           Repositories::Changes.new(@context).act(@id, more: more, keep: keep) do |record|
             addressed!(beside[:row]) if send_mail
-            recap = beside.dig(:lesson, :recap) || LessonJson.new(record, nil, @context.account_id).recap
+            lesson = LessonJson.new(record, nil, @context.account_id)
+            recap = beside.dig(:lesson, :recap) || lesson.recap
+            # Each in their own language, unless the teacher chose the words.
+            letters = send_mail ? readers(beside[:row]).map { |address, locale| Locales.with(locale) { letter(beside, address, beside.dig(:lesson, :recap) || lesson.recap_in(locale)) } } : []
             Studio.plan(record, from: record.today + 1).promising
           end
-          Jobs::SendMail.enqueue(@context.studio_id, mail[:id]) if mail && @context.settings.smtp
+          mails.each { |mail| Jobs::SendMail.enqueue(@context.studio_id, mail[:id]) } if @context.settings.smtp
           {sent: send_mail, sheet_path: beside[:sheet_path]}
         end
 
@@ -42,17 +47,23 @@ module Stairwell
         end
 
         def addressed!(row)
-          return unless row[:email].to_s.empty?
+          return if readers(row).any?
 
           raise Problem.new(422, Phrase["server.lesson.finish_lesson.there_is_no_email_address_for", name: row[:name]], code: "no_address", field: "send")
         end
 
-        def in_their_words(beside, &) = Locales.with(beside[:row][:locale] || @context.locale, &)
+        # @return [Array<Array(String, Symbol)>] address and language of the student and of all
+        #   contact persons, each address once
+        def readers(row)
+          own = (row[:locale] || @context.locale).to_sym
+          people = [[row[:email].to_s, own], *row[:contacts].to_a.map { |one| [one["email"].to_s, (one["locale"] || own).to_sym] }]
+          people.reject { |address, _| address.empty? }.uniq { |address, _| address.downcase }
+        end
 
-        def letter(beside, recap)
+        def letter(beside, address, recap)
           row, path, day = beside[:row], beside[:sheet_path], @context.today
           body = [recap, path && Phrase["server.lesson.finish_lesson.the_week_sheet", address: @context.settings.address, path: path], @context.studio[:name]].compact.join("\n\n")
-          {recipient: row[:email], subject: Phrase["server.lesson.finish_lesson.subject", name: row[:name], day: Phrase.day(day, :day_and_month)].to_s, body: body}
+          {recipient: address, subject: Phrase["server.lesson.finish_lesson.subject", name: row[:name], day: Phrase.day(day, :day_and_month)].to_s, body: body}
         end
       end
     end

@@ -26,6 +26,10 @@ module Stairwell
         # @return [String] written from the plan
         def recap = @recap ||= Studio::LessonRecap.write(@record, @steps, @next_week)
 
+        # @param locale [Symbol]
+        # @return [String] the same in that language
+        def recap_in(locale) = (locale == @record.student.locale) ? recap : Studio::LessonRecap.write(@record.with(student: @record.student.with(locale: locale)), @steps, @next_week)
+
         # @return [Hash] see the contract's Lesson
         def to_h
           practised = Studio::Practised.new(@record.week, @record.pieces)

@@ -23,6 +23,7 @@ module Stairwell
           app.post("#{own}/ticks") { render_json(lesson.tick(**sent), status: 201) }
           app.post("#{own}/lent") { render_json(lesson.lend(sent[:title]), status: 201) }
           app.delete("#{own}/lent/:lent") { render_json(lesson.take_back(at("lent"))) }
+          app.post("#{own}/lesson/reopen") { render_json(lesson.reopen) }
           app.post("#{own}/lesson/finish") { render_json(lesson.finish(send_mail: sent[:send])) }
         end
       end

@@ -22,7 +22,10 @@ module Stairwell
 
         # @param said [Hash] assignment_id:, step_id:, key:, and what else was said
         # @return [Hash] the lesson, with what changed in the next week
-        def hear(result:, **said) = act { |record| Studio.hear(record, result: result.to_sym, **said) }
+        def hear(result:, day: nil, **said)
+          date = day && Problem.date(day, "day")
+          act { |record| Studio.hear(record, result: result.to_sym, day: date, **said) }
+        end
 
         # Ticks of a paper chart.
         # @param days [Array<String>]
@@ -66,6 +69,15 @@ module Stairwell
           show
         end
 
+        # Opens today's lesson again after it was finished; what was told stays until it is
+        # told anew.
+        # @return [Hash] the lesson
+        # @raise [MissingError] where it is not finished
+        def reopen
+          @context.write { |tables| Repositories::Lessons.new(tables, @context).reopen(@id, @context.today) || raise(MissingError, Phrase["missing.finished_lesson"]) }
+          show
+        end
+
         # Plans the week, and sends the recap where that is wanted.
         # @param send_mail [Boolean]
         # @return [Hash] {sent:, sheet_path:}
@@ -88,7 +100,7 @@ module Stairwell
         def beside(tables)
           row = Repositories::Students.new(tables).find(@id)
           LessonJson::Beside.new(
-            row: row, may: Rights.with_student(@context, row[:teacher_id]), lesson: Repositories::Lessons.new(tables, @context).today(@id),
+            row: row, may: Rights.with_student(@context, tables, row), lesson: Repositories::Lessons.new(tables, @context).today(@id),
             lent: Repositories::Lendings.new(tables, @context).out(@id)
           )
         end

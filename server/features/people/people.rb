@@ -48,7 +48,7 @@ module Stairwell
         # @param to [Integer, nil] account of the teacher who takes the students over
         # @return [Hash] as {#show}
         def remove(id, to: nil)
-          @context.write { |tables| Repositories::Members.new(tables).remove(id, to: to) }
+          @context.write { |tables| Repositories::Members.new(tables).remove(id, to: to, today: @context.today) }
           show
         end
 

@@ -94,7 +94,7 @@ module Stairwell
 
           @context.write do |tables|
             Repositories::Pieces.new(tables).find(@id)
-            Repositories::Students.new(tables).find(student_id)
+            Rights.with_student!(@context, tables, Repositories::Students.new(tables).find(student_id), :hear)
             Repositories::Repertoire.new(tables).keep_drill(
               student_id: student_id, key: key, piece_id: @id, day: @context.today, asked: asked, correct: asked - missed.size, missed: missed, by: @context.account_id
             )
@@ -156,8 +156,10 @@ module Stairwell
 
         def keep_layer(script, seen)
           read = read()
-          Rights.with_student!(@context, read.student[:teacher_id]) if read.student
-          kept = @context.write { |tables| Repositories::Layers.new(tables).add(@id, @whose.columns, script, seen: seen, by: @context.account_id) }
+          kept = @context.write do |tables|
+            Rights.with_student!(@context, tables, read.student) if read.student
+            Repositories::Layers.new(tables).add(@id, @whose.columns, script, seen: seen, by: @context.account_id)
+          end
           kept ? show : mine(bench(read), script, seen)
         end
 

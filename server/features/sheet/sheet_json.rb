@@ -6,8 +6,10 @@ module Stairwell
       # A week sheet: nothing but what the student needs at the piano.
       class SheetJson
         # @param sheet [Studio::Sheet]
-        def initialize(sheet)
+        # @param family [Array<Hash>] :name and :path of brothers' and sisters' sheets
+        def initialize(sheet, family: [])
           @sheet = sheet
+          @family = family
           @record = sheet.record
         end
 
@@ -15,6 +17,7 @@ module Stairwell
         def to_h
           {
             student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, over: @sheet.over?,
+            paused: !@record.student.paused_on.nil?, family: @family,
             days: @sheet.days.map { |one| day(one) }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip,
             cautions: @sheet.cautions.map { |one| one.to_h.merge(topic: one.topic.to_s) }
           }

@@ -28,13 +28,20 @@ module Stairwell
         # What did not change is not computed again: a phone asks often.
         # @return [String] JSON, see the contract's Sheet
         def show
-          id, versions = @context.read { |tables| @student.call(tables).then { |found| [found, Repositories::Records.versions(tables, found)] } }
-          Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s) { JSON.generate(to_h(id)) }
+          id, versions, family = @context.read do |tables|
+            found = @student.call(tables)
+            [found, Repositories::Records.versions(tables, found), links(tables).family(found)]
+          end
+          Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s, family.to_s) { JSON.generate(to_h(id)) }
         end
 
         # @param student [Integer, #call] whose; found behind the link where it is not said
         # @return [Hash] the same, computed
-        def to_h(student = @student) = SheetJson.new(Studio::Sheet.new(record(student))).to_h
+        def to_h(student = @student)
+          family = []
+          record = record(student) { |tables| family = links(tables).family(student.respond_to?(:call) ? student.call(tables) : student) }
+          SheetJson.new(Studio::Sheet.new(record), family: family).to_h
+        end
 
         # @return [Hash] see the contract's Sound
         def sound(assignment_id:, step_id:)
@@ -106,7 +113,9 @@ module Stairwell
         end
 
         # The family is spoken to in its own language.
-        def record(student = @student) = Repositories::Records.new(@context).find(student).tap { |record| Locales.speak(record.student.locale) }
+        def record(student = @student, &) = Repositories::Records.new(@context).find(student, &).tap { |record| Locales.speak(record.student.locale) }
+
+        def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)
       end
     end
   end

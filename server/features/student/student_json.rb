@@ -6,7 +6,7 @@ module Stairwell
       # A student as the student's page shows one.
       class StudentJson
         # What stands beside the record, as rows.
-        Beside = Stairwell.value(:row, :repertoire, :lessons, :counted, :drills, :sheet_path, :may)
+        Beside = Stairwell.value(:row, :repertoire, :lessons, :heard, :counted, :drills, :sheet_path, :calendar_path, :context, :covers, :names, :family, :may)
 
         # @param record [Studio::Record]
         # @param beside [Beside]
@@ -26,8 +26,10 @@ module Stairwell
             adherence: (@looking.adherence * 100).round, pace: @record.pace.to_f.round(2), extra_work: @record.extra_work.map { |one| extra_work(one) },
             week: @week && Planning::WeekDocument.said(@week), overrides: OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
             weeks: Studio::PastWeeks.new(@record, counted).to_a.map { |one| past_week(one) }, attention: ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week)),
-            repertoire: @beside.repertoire.map { |row| ended(row) }, lessons: @beside.lessons.map { |row| row.merge(day: row[:day].to_s, recap: row[:recap].to_s) },
-            drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) }, sheet_path: @beside.sheet_path, today: @record.today.to_s, may: @beside.may, left_on: @beside.row[:left_on]&.to_s
+            repertoire: @beside.repertoire.map { |row| ended(row) }, lessons: @beside.lessons.map { |row| lesson(row) },
+            drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) }, sheet_path: @beside.sheet_path, today: @record.today.to_s, may: @beside.may, left_on: @beside.row[:left_on]&.to_s,
+            paused_on: @beside.row[:paused_on]&.to_s, coming: coming.map { |one| LessonTimeJson.of(one, @beside.names) },
+            family: @beside.family.map { |row| row.slice(:id, :name) }, calendar_path: @beside.calendar_path
           )
         end
 
@@ -40,6 +42,17 @@ module Stairwell
             steps: one.progress.standings.values.map { |standing| StepJson.of(standing, one.progress) }
           )
         end
+
+        # Lessons ahead; none of one who pauses.
+        def coming
+          return [] if @beside.row[:paused_on]
+
+          days = @record.today..(@record.today + Limits::DAYS_AHEAD)
+          table = Timetable.new(@beside.context, days, students: [@beside.row], changed: {@beside.row[:id] => @record.appointments}, covers: @beside.covers)
+          table.between(days.begin, days.end).first(Limits::LESSONS_AHEAD)
+        end
+
+        def lesson(row) = row.merge(day: row[:day].to_s, recap: row[:recap].to_s, heard: @beside.heard.fetch([@record.student.id, row[:day]], []))
 
         def outlook(one)
           one.to_h.slice(:planned, :middle, :cautious, :due_on).transform_values { |date| date&.to_s }.merge(

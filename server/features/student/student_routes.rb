@@ -26,6 +26,13 @@ module Stairwell
           app.post("#{own}/pieces/:assignment/end") { render_json(students.end_piece(id, at("assignment"), **sent)) }
           app.post("#{own}/options") { render_json(students.take_option(id, **sent.slice(:change, :assignment_id))) }
 
+          app.post("/api/students/read") { render_json(StudentLists.new(context).read(sent[:text])) }
+          app.post("/api/students/list") { render_json(StudentLists.new(context).add(sent[:students]), status: 201) }
+          app.post("#{own}/pause") { render_json(students.pause(id)) }
+          app.post("#{own}/go-on") { render_json(students.go_on(id)) }
+          app.put("#{own}/family") { render_json(students.change_family(id, sent[:with])) }
+          app.post("#{own}/calendar") { render_json(students.renew_calendar(id), status: 201) }
+          app.delete("#{own}/calendar") { render_json(students.withdraw_calendar(id)) }
           app.post("#{own}/leave") { render_json(students.leave(id)) }
           app.post("#{own}/return") { render_json(students.return(id)) }
           app.post("#{own}/week") { render_json(students.plan(id)) }

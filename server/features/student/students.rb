@@ -19,7 +19,7 @@ module Stairwell
         # @return [Array<Hash>] those who have gone last
         def list
           rows = @context.read { |tables| Repositories::Students.new(tables).list(gone: true) }
-          rows.partition { |row| row[:left_on].nil? }.flatten.map { |row| SettingsJson.of(row).merge(teacher: row[:teacher], left_on: row[:left_on]&.to_s) }
+          rows.partition { |row| row[:left_on].nil? }.flatten.map { |row| SettingsJson.of(row).merge(teacher: row[:teacher], left_on: row[:left_on]&.to_s, paused_on: row[:paused_on]&.to_s) }
         end
 
         # Their sheet's link opens nothing more; all else stays as it was.
@@ -37,6 +37,38 @@ module Stairwell
           @context.write { |tables| Repositories::Students.new(tables).leave(id, nil) }
           show(id)
         end
+
+        # No lessons and no practice from today on.
+        # @return [Hash]
+        def pause(id) = paused(id) { |row| {paused_on: row[:paused_on] || @context.today} }
+
+        # The pause ends; its days stand among the absences from then on.
+        # @return [Hash]
+        def go_on(id)
+          paused(id) do |row|
+            gone = row[:paused_on] && row[:paused_on] < @context.today ? [{from: row[:paused_on].to_s, to: (@context.today - 1).to_s}] : []
+            {paused_on: nil, absent: [*row[:absent].to_a.map(&:to_h), *gone].last(Limits::ABSENCES)}
+          end
+        end
+
+        # @param other [Integer, nil] a brother or sister
+        # @return [Hash]
+        def change_family(id, other)
+          @context.write do |tables|
+            repository = Repositories::Students.new(tables)
+            repository.find(id)
+            Rights.with_student!(@context, tables, repository.find(other)) if other
+            repository.join_family(id, other)
+          end
+          show(id)
+        end
+
+        # @return [Hash] the student with a new link to the calendar; the old one opens nothing
+        #   more
+        def renew_calendar(id) = with_calendar(id, &:renew)
+
+        # @return [Hash]
+        def withdraw_calendar(id) = with_calendar(id, &:withdraw)
 
         # @return [Hash] see the contract's Student
         def show(id)
@@ -172,7 +204,29 @@ module Stairwell
           show(id).merge(moved: change.told.to_h)
         end
 
-        def check(values) = (Planning::Away.read(values[:absent], field: "absent") if values[:absent])
+        def check(values)
+          Planning::Away.read(values[:absent], field: "absent") if values[:absent]
+          days = [values[:lesson_weekday], *values[:more_lessons].to_a.map { |one| one[:weekday] }]
+          raise Problem.new(422, Phrase["server.students.one_lesson_a_day"], code: "lesson_days", field: "more_lessons") if days.uniq.size < days.size
+        end
+
+        # @yieldparam row [Hash]
+        # @yieldreturn [Hash] values of the row that change
+        def paused(id)
+          row = values = nil
+          keep = ->(tables, _) { Repositories::Students.new(tables).pause(id, **values) }
+          act(id, more: ->(tables) { row = Repositories::Students.new(tables).find(id) }, keep: keep) do |record|
+            values = yield row
+            Studio.change_student(record, Repositories::Students.value(row.merge(values), @context.studio[:locale])).with(student: nil)
+          end
+        end
+
+        def with_calendar(id)
+          @context.write { |tables| yield calendars(tables), student_id: Repositories::Students.new(tables).find(id)[:id] }
+          show(id)
+        end
+
+        def calendars(tables) = Repositories::CalendarLinks.new(tables, @context.settings.calendar_secret)
 
         def stale(row, values) = Problem.stale(:student, row[:name], kept: SettingsJson.of(row), sent: values)
 
@@ -180,10 +234,14 @@ module Stairwell
 
         def beside(tables, id)
           row = Repositories::Students.new(tables).find(id)
+          days = @context.today..(@context.today + Limits::DAYS_AHEAD)
+          lessons = Repositories::Lessons.new(tables, @context).history(id)
           StudentJson::Beside.new(
-            row: row, may: Rights.with_student(@context, row[:teacher_id]), repertoire: Repositories::Repertoire.new(tables).of(id), lessons: Repositories::Lessons.new(tables, @context).history(id),
+            context: @context, covers: Repositories::Covers.new(tables).between(days.begin, days.end), names: Repositories::Members.new(tables).names,
+            family: Repositories::Students.new(tables).family(id), heard: Repositories::Results.new(tables).of_lessons(lessons.map { |one| {student_id: id, day: one[:day]} }),
+            row: row, may: Rights.with_student(@context, tables, row), repertoire: Repositories::Repertoire.new(tables).of(id), lessons: lessons,
             counted: Repositories::Marks.new(tables, id).counted(@context.today - 7 * (Constants::PAST_WEEKS + 1)), drills: Repositories::Repertoire.new(tables).drills(id),
-            sheet_path: links(tables).path(id)
+            **Repositories::StudentLinks.new(tables, @context.settings).paths(id)
           )
         end
 

@@ -31,6 +31,11 @@ module Stairwell
           values[:holidays] ? plan_everyone(anew: true) : show
         end
 
+        # @param text [String] of a calendar file
+        # @return [Hash] see the contract's readHolidays
+        # @raise [UnreadableError]
+        def read_holidays(text) = ForeignFile.holidays(text, @context.today)
+
         # Asked for five times it is one run; with other holidays what is planned already is
         # not good any more, so that another follows.
         # @param anew [Boolean] also where a run is under way

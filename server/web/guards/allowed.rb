@@ -31,13 +31,15 @@ module Stairwell
 
         def allowed?(right, context, env)
           return false unless Rights.of(context.role).include?(right)
-          return true unless Rights::ABOUT_STUDENT.include?(right) && context.role == "teacher" && context.studio[:own_students_only]
+          return true unless Rights::ABOUT_STUDENT.include?(right) && Rights.own_only?(context)
 
           # An address that names its student in another way than the screens do is refused.
           id = env["PATH_INFO"][STUDENT, 1] or return false
-          teacher_id = context.read { |tables| tables[:students].where(id: id.to_i).get(:teacher_id) }
-          # Who is not there is not found, by the route.
-          teacher_id.nil? || Rights.with_student(context, teacher_id).include?(right)
+          context.read do |tables|
+            student = tables[:students].first(id: id.to_i)
+            # Who is not there is not found, by the route.
+            student.nil? || Rights.with_student(context, tables, student).include?(right)
+          end
         end
       end
     end

@@ -6,7 +6,7 @@ module Stairwell
       # Who is not signed in gets no further than the door: the session, signing in and
       # out, and sheets behind their private link.
       class SignedIn
-        OPEN = %r{\A/api/(?:session\z|login\z|logout\z|forgotten\z|open\z|join\z|invitations/|sheet/)}
+        OPEN = %r{\A/api/(?:session\z|login\z|logout\z|forgotten\z|open\z|join\z|invitations/|sheet/|calendars/)}
 
         def initialize(app)
           @app = app

@@ -497,6 +497,151 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/pause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description No lessons and no practice from today on, until the student goes on. */
+        post: operations["studentPauses"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/go-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The pause ends; its days stand among the absences, and the week is planned. */
+        post: operations["studentGoesOn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/family": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Makes two students brothers or sisters, so that the link of one opens the sheets of all; or takes one out. */
+        put: operations["changeFamily"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A new private link to the calendar of a student's lessons; an old one opens nothing more. */
+        post: operations["renewCalendar"];
+        delete: operations["withdrawCalendar"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ownCalendar"];
+        put?: never;
+        post: operations["renewOwnCalendar"];
+        delete: operations["withdrawOwnCalendar"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendars/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        /** @description Lessons as a calendar file (RFC 5545), behind a private link. */
+        get: operations["calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Reads a list of students (CSV, RFC 4180; the first line names the columns). Nothing is saved. */
+        post: operations["readStudents"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Adds the students of a list; one with a key that is known is not added again. */
+        post: operations["addStudents"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/return": {
         parameters: {
             query?: never;
@@ -790,6 +935,192 @@ export interface paths {
         put?: never;
         post: operations["renewLink"];
         delete: operations["withdrawLink"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timetable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Lessons of a week, from Monday on, as they really are. */
+        get: operations["timetable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/lessons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Puts in a lesson beside those of every week, such as one that makes up for another. */
+        post: operations["addLesson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/lessons/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                day: components["parameters"]["Day"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Moves a lesson, leaves it out or takes that back, or has another hold it. The week is planned to the next lesson that is held. */
+        put: operations["changeLesson"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/lessons/{day}/attendance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                day: components["parameters"]["Day"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Who came; null where that is not known after all. A lesson nobody came to is not held. */
+        put: operations["attend"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/lessons/{day}/looked-through": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                day: components["parameters"]["Day"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description A lesson that another teacher gave was looked through. */
+        put: operations["lookThrough"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description What someone who stands in needs before the lesson. */
+        get: operations["standIn"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/while-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Lessons of one's own students that another gave lately, not looked through yet. */
+        get: operations["whileAway"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/covers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["covers"];
+        put?: never;
+        /** @description Hands the lessons of some days to another teacher, or takes them. */
+        post: operations["addCover"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/covers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["withdrawCover"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/lesson/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Opens today's lesson again after it was finished. */
+        post: operations["reopenLesson"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1206,6 +1537,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studio/holidays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Reads holidays out of a calendar file (iCalendar, RFC 5545). Nothing is saved. */
+        post: operations["readHolidays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studio/settings": {
         parameters: {
             query?: never;
@@ -1417,18 +1765,139 @@ export interface components {
             repetitions: number;
             struggle: boolean;
         };
+        TimeOfDay: string;
+        LessonMinutes: number;
+        /** @description An account of the studio */
+        Person: number;
+        Appointment: {
+            day: string;
+            time: string;
+            minutes: number;
+            /** @description The day the times of every week give it on, however it was moved; null for one that was put in */
+            planned_on: string | null;
+            left_out: boolean;
+            why: string | null;
+            makes_up_for: string | null;
+            attendance: string | null;
+            teacher_id: number | null;
+            version: number;
+        };
+        LessonTime: components["schemas"]["Appointment"] & {
+            /** @description Of the student */
+            id: number;
+            name: string;
+            holder_id: number;
+            /** @description Who holds it */
+            holder: string;
+            own_id: number;
+            /** @description Who would, were nobody away */
+            teacher: string;
+            class_name: string | null;
+            /** @description Whoever holds it has another lesson at that time */
+            clash: boolean;
+        };
+        LessonChanged: {
+            /** @description What changed in the week */
+            told: string[];
+            /** @description Lessons the same teacher has at that time */
+            clashes: string[];
+        };
+        Timetable: {
+            today: string;
+            from: string;
+            days: {
+                date: string;
+                holiday: boolean;
+                lessons: components["schemas"]["LessonTime"][];
+            }[];
+            covers: components["schemas"]["Cover"][];
+        };
+        CalendarLink: {
+            path: string | null;
+        };
+        Cover: {
+            id: number;
+            away_id: number;
+            away: string;
+            cover_id: number;
+            cover: string;
+            first_day: string;
+            last_day: string;
+        };
+        PastResult: {
+            assignment_id: number;
+            step_id: string;
+            title: string;
+            piece: string;
+            result: string;
+            note: string | null;
+        };
+        GivenLesson: {
+            student_id: number;
+            name: string;
+            giver: string;
+            day: string;
+            recap: string;
+            notes: string;
+            results: components["schemas"]["PastResult"][];
+        };
+        StandIn: {
+            id: number;
+            name: string;
+            teacher: string;
+            time: string;
+            instrument: string | null;
+            note_names: string;
+            may: components["schemas"]["Right"][];
+            last: {
+                day: string;
+                recap: string;
+                notes: string;
+                by: string | null;
+            } | null;
+            hear_first: components["schemas"]["HearFirst"] | null;
+            pieces: {
+                title: string;
+                piece_id: number;
+                percent: number;
+                target_tempo: number;
+                hand_order: string;
+                sections: {
+                    name: string;
+                    done: number;
+                    of: number;
+                    under_way: string[];
+                }[];
+                /** @description Steps that were marked as hard at home since the last lesson */
+                hard: string[];
+                /** @description How the student's teacher names and fingers things */
+                changes: {
+                    /** @enum {string} */
+                    whose: "teacher" | "student";
+                    lines: string[];
+                }[];
+            }[];
+            cautions: {
+                short: string;
+                full: string;
+            }[];
+            drills: {
+                title: string;
+                day: string;
+                asked: number;
+                correct: number;
+            }[];
+        };
         Today: {
+            /** @description Lessons of one's own students that another gave and that were not looked through */
+            unseen: number;
             /** @description Lessons that other teachers give today */
             others: number;
             date: string;
             holiday: boolean;
             /** @description The next day with lessons */
             next_day: string | null;
-            lessons: {
-                id: number;
-                name: string;
-                time: string;
-                teacher: string;
+            lessons: (components["schemas"]["LessonTime"] & {
                 pieces: {
                     title: string;
                     section: string | null;
@@ -1437,7 +1906,7 @@ export interface components {
                 hear_first: components["schemas"]["HearFirst"] | null;
                 concerns: components["schemas"]["Concerns"];
                 finished: boolean;
-            }[];
+            })[];
         };
         LessonNotes: {
             /** @description Another teacher who wrote last */
@@ -1875,6 +2344,22 @@ export interface components {
             absent?: {
                 from: string;
                 to: string;
+                /** @description There are no lessons, but practice goes on */
+                practice?: boolean;
+            }[];
+            lesson_minutes?: components["schemas"]["LessonMinutes"];
+            /** @description Further lessons every week; teacher_id where another teaches then */
+            more_lessons?: {
+                weekday: components["schemas"]["Weekday"];
+                time: components["schemas"]["TimeOfDay"];
+                minutes: components["schemas"]["LessonMinutes"];
+                teacher_id?: components["schemas"]["Person"] | null;
+            }[];
+            /** @description People who get the recap too, each in their own language */
+            contacts?: {
+                name: string;
+                email: string;
+                locale?: string | null;
             }[];
         };
         Settings: components["schemas"]["NewStudent"] & {
@@ -1885,8 +2370,19 @@ export interface components {
             teacher: string;
             /** @description The day they left, where they have gone */
             left_on: string | null;
+            /** @description The day since which they pause */
+            paused_on: string | null;
         };
         Student: components["schemas"]["Settings"] & {
+            paused_on: string | null;
+            /** @description The next lessons, those left out among them */
+            coming: components["schemas"]["LessonTime"][];
+            /** @description Brothers and sisters */
+            family: {
+                id: number;
+                name: string;
+            }[];
+            calendar_path: string | null;
             left_on: string | null;
             /** @description What whoever looks may do with this student */
             may: components["schemas"]["Right"][];
@@ -1906,6 +2402,8 @@ export interface components {
                 recap: string;
                 notes: string;
                 results: number;
+                giver: string | null;
+                heard: components["schemas"]["PastResult"][];
             }[];
             /** @description From lesson to lesson, the newest first */
             weeks: components["schemas"]["PastWeek"][];
@@ -2052,6 +2550,8 @@ export interface components {
             planned_from: string;
             starts: string;
             next_lesson: string;
+            /** @description Whether that is the day of a lesson; otherwise the week ends with the calendar's */
+            with_lesson?: boolean;
             budget: number;
             days: {
                 budget: number;
@@ -2289,6 +2789,8 @@ export interface components {
         Stretches: {
             from: components["schemas"]["Date"];
             to: components["schemas"]["Date"];
+            /** @description There are no lessons, but practice goes on */
+            practice?: boolean;
         }[];
         StudioRow: {
             concerns: components["schemas"]["Concerns"];
@@ -2328,6 +2830,13 @@ export interface components {
             locale: components["schemas"]["Locale"];
             /** @description The lesson is past and there is no new plan yet */
             over: boolean;
+            /** @description No lessons and no practice until the student goes on */
+            paused?: boolean;
+            /** @description Sheets of brothers and sisters */
+            family?: {
+                name: string;
+                path: string;
+            }[];
             /** @description What to leave out today after a bad day */
             skip: string[];
             /** @description Those that apply, and the studio's own */
@@ -2432,6 +2941,7 @@ export interface components {
         RoutineKey: components["schemas"]["RoutineKey"];
         Boxes: "empty" | "done";
         Assignment: components["schemas"]["Count"];
+        Day: components["schemas"]["Date"];
         Token: string;
     };
     requestBodies: never;
@@ -3309,6 +3819,280 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    studentPauses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    studentGoesOn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeFamily: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description A student; null takes this one out */
+                    with: components["schemas"]["Count"] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    renewCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The student */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    withdrawCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    ownCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The link to the calendar of one's own lessons */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarLink"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    renewOwnCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A new link; an old one opens nothing more */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarLink"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    withdrawOwnCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description None is left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarLink"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The lessons */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readStudents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What each line says */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Columns that are read */
+                        columns: string[];
+                        /** @description Columns that are passed over */
+                        unknown: string[];
+                        lines: {
+                            line: number;
+                            name: string;
+                            /** @description None where something is wrong */
+                            student: components["schemas"]["NewStudent"] | null;
+                            troubles: string[];
+                        }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addStudents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    students: (components["schemas"]["NewStudent"] & Record<string, never>)[];
+                };
+            };
+        };
+        responses: {
+            /** @description All students */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudentCard"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     studentReturns: {
         parameters: {
             query?: never;
@@ -3853,6 +4637,302 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    timetable: {
+        parameters: {
+            query?: {
+                /** @description A day of that week */
+                from?: components["schemas"]["Date"];
+                /** @description Whose lessons */
+                teachers?: "own" | "all";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The week */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Timetable"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    key: components["schemas"]["Key"];
+                    day: components["schemas"]["Date"];
+                    time: components["schemas"]["TimeOfDay"];
+                    minutes?: components["schemas"]["LessonMinutes"];
+                    teacher_id?: components["schemas"]["Person"];
+                    makes_up_for?: components["schemas"]["Date"];
+                };
+            };
+        };
+        responses: {
+            /** @description What followed */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonChanged"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                day: components["parameters"]["Day"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description As it was seen; 0 where nothing was changed of it yet */
+                    version: number;
+                    day?: components["schemas"]["Date"];
+                    time?: components["schemas"]["TimeOfDay"];
+                    minutes?: components["schemas"]["LessonMinutes"];
+                    /** @description Who holds it */
+                    teacher_id?: components["schemas"]["Person"] | null;
+                    left_out?: boolean;
+                    why?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description What followed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonChanged"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    attend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                day: components["parameters"]["Day"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    version: number;
+                    /** @enum {unknown} */
+                    attendance: "came" | "late" | "missed" | "excused" | null;
+                };
+            };
+        };
+        responses: {
+            /** @description What followed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonChanged"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    lookThrough: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                day: components["parameters"]["Day"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is left to look through */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GivenLesson"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    standIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What to know */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandIn"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    whileAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The lessons */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GivenLesson"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    covers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who stands in for whom from today on */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cover"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addCover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    key: components["schemas"]["Key"];
+                    away_id: components["schemas"]["Person"];
+                    cover_id: components["schemas"]["Person"];
+                    first_day: components["schemas"]["Date"];
+                    last_day: components["schemas"]["Date"];
+                };
+            };
+        };
+        responses: {
+            /** @description Who stands in from today on */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cover"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    withdrawCover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who stands in from today on */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cover"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    reopenLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The lesson */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lesson"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     today: {
         parameters: {
             query?: {
@@ -4056,6 +5136,8 @@ export interface operations {
                     stumbles?: number;
                     tempo?: number;
                     note?: string;
+                    /** @description Of a past lesson, whose result is corrected */
+                    day?: components["schemas"]["Date"];
                 };
             };
         };
@@ -4517,6 +5599,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StudioRow"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readHolidays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What was found, from today on */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        holidays: {
+                            from: string;
+                            to: string;
+                            name: string;
+                        }[];
+                        /** @description Entries that are no whole days, or come back in a way that is not read */
+                        passed_over: number;
+                    };
                 };
             };
             default: components["responses"]["Problem"];

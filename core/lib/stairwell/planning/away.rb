@@ -2,28 +2,41 @@
 
 module Stairwell
   module Planning
-    # Days without practice and without lessons, as stretches of dates with both
-    # ends included: a student's absences, a studio's holidays.
+    # Days without lessons, as stretches of dates with both ends included: a student's
+    # absences, a studio's holidays. In `stretches` there is no practice either; in
+    # `practising` it goes on, as in a summer without lessons.
     #
     # @example
     #   away = Away.load([{"from" => "2027-04-01", "to" => "2027-04-07"}])
     #   away.include?(Date.new(2027, 4, 7)) # => true
-    Away = Stairwell.value(:stretches) do
-      # @return [Boolean]
+    Away = Stairwell.value(:stretches, practising: []) do
+      # @return [Boolean] whether there is no practice
       def include?(date) = stretches.any? { |stretch| stretch.cover?(date) }
+
+      # @return [Boolean] whether there is no lesson
+      def lessonless?(date) = include?(date) || practising.any? { |stretch| stretch.cover?(date) }
 
       # @param other [Away]
       # @return [Away] the days of both
-      def |(other) = Away.new(stretches: stretches | other.stretches)
+      def |(other) = Away.new(stretches: stretches | other.stretches, practising: practising | other.practising)
 
-      # @return [Array<Hash{String => String}>] JSON-ready
-      def dump = stretches.map { |stretch| {"from" => stretch.begin.to_s, "to" => stretch.end.to_s} }
+      # @return [Array<Hash{String => Object}>] JSON-ready
+      def dump = stretches.map { |stretch| span(stretch) } + practising.map { |stretch| span(stretch).merge("practice" => true) }
+
+      private
+
+      def span(stretch) = {"from" => stretch.begin.to_s, "to" => stretch.end.to_s}
     end
 
-    # @param data [Array<Hash{String => String}>] as {Away#dump} gives
+    # @param data [Array<Hash{String => Object}>] as {Away#dump} gives
     # @return [Away]
     def Away.load(data)
-      new(stretches: data.map { |one| one.transform_keys(&:to_s).values_at("from", "to").map { |text| Date.iso8601(text) }.then { |from, to| from..to } })
+      of(data) { |one| one.values_at("from", "to").map { |text| Date.iso8601(text) }.then { |from, to| from..to } }
+    end
+
+    def Away.of(data)
+      practising, stretches = data.map { |one| one.transform_keys(&:to_s) }.partition { |one| one["practice"] }
+      new(stretches: stretches.map { |one| yield one }, practising: practising.map { |one| yield one })
     end
 
     # The same as a person asks for it.
@@ -32,7 +45,7 @@ module Stairwell
     def Away.read(data, field:)
       raise RefusedError.new(Phrase["planning.away.too_many", most: Constants::MOST_STRETCHES], code: :absence, field: field) if data.size > Constants::MOST_STRETCHES
 
-      new(stretches: data.map { |one| stretch(one.transform_keys(&:to_s), field) })
+      of(data) { |one| stretch(one, field) }
     end
 
     def Away.stretch(one, field)
@@ -44,6 +57,6 @@ module Stairwell
     rescue Date::Error
       raise RefusedError.new(Phrase["planning.away.one_of_the_dates_does_not"], code: :absence, field: field)
     end
-    Away.private_class_method :stretch
+    Away.private_class_method :stretch, :of
   end
 end

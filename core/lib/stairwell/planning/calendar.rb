@@ -15,13 +15,16 @@ module Stairwell
         (from...next_lesson).select { |date| practice.on?(date) }
       end
 
-      # @param day [Date] the day of a lesson or of planning
-      # @param weekday [Integer] 0 to 6
-      # @param away [Array<Date>] days without lessons
-      # @return [Date] the next lesson after it
-      def self.next_lesson(day, weekday, away)
-        first = next_weekday(day, weekday)
-        Constants::MOST_LESSONS_MISSED.times.map { |week| first + 7 * week }.find { |date| !away.include?(date) } || first
+      # Up to which day a plan goes: the next lesson, or, where that is far off, the end of
+      # the calendar week. Days without practice on the way make it no further.
+      # @param from [Date] the day of a lesson or of planning
+      # @param lesson [Date, nil] the next one after it
+      # @param practice [Practice]
+      # @return [Date] excluded
+      def self.plan_end(from, lesson, practice)
+        return lesson if lesson && (from + 1...lesson).count { |date| !practice.absent.include?(date) } < Constants::LONGEST_PLAN
+
+        next_weekday(from, Constants::WEEK_BEGINS)
       end
 
       # @param day [Date] the day of a lesson or of planning

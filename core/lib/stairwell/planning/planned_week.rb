@@ -4,8 +4,9 @@ module Stairwell
   module Planning
     # A week from lesson to lesson as it was planned, readable without anything
     # beside it. Days before `planned_from` have gone by and stand as they were
-    # planned then; `budget` is the student's usual minutes a day.
-    PlannedWeek = Stairwell.value(:starts, :planned_from, :next_lesson, :budget, days: [], left_out: [], unmet: []) do
+    # planned then; `budget` is the student's usual minutes a day. Where no lesson is near it
+    # goes to the end of the calendar week: `next_lesson` is that day, and `with_lesson` false.
+    PlannedWeek = Stairwell.value(:starts, :planned_from, :next_lesson, :budget, days: [], left_out: [], unmet: [], with_lesson: true) do
       # @param date [Date]
       # @return [PlannedDay, nil]
       def day(date) = days.find { |one| one.date == date }
@@ -28,9 +29,9 @@ module Stairwell
 
       # @param earlier [PlannedWeek, nil] the plan before this one
       # @return [PlannedWeek] with the days of the same week that have gone by, as
-      #   they were planned
+      #   they were planned; also where its lesson was on another day then
       def after(earlier)
-        gone = (earlier&.next_lesson == next_lesson) ? earlier.days.select { |day| day.date < planned_from } : []
+        gone = (earlier && (earlier.next_lesson == next_lesson || earlier.next_lesson > planned_from)) ? earlier.days.select { |day| day.date < planned_from } : []
         gone.empty? ? self : with(starts: gone.first.date, days: gone + days)
       end
     end

@@ -19,7 +19,7 @@ module Stairwell
       # @return [Hash{String => Object}] the same for whoever reads it now
       def said(week)
         {
-          "schema" => SCHEMA, "starts" => week.starts.to_s, "planned_from" => week.planned_from.to_s, "next_lesson" => week.next_lesson.to_s, "budget" => week.budget,
+          "schema" => SCHEMA, "starts" => week.starts.to_s, "planned_from" => week.planned_from.to_s, "next_lesson" => week.next_lesson.to_s, "with_lesson" => week.with_lesson, "budget" => week.budget,
           "days" => week.days.map { |day| dump_day(day) }, "left_out" => week.left_out.map { |one| plain(one) },
           "unmet" => week.unmet.map { |one| plain(one).merge("date" => one.date&.to_s) }
         }
@@ -34,7 +34,7 @@ module Stairwell
 
         PlannedWeek.new(
           **%i[starts next_lesson].to_h { |key| [key, Date.iso8601(data.fetch(key.to_s))] }, planned_from: Date.iso8601(data["planned_from"] || data["starts"]),
-          budget: data.fetch("budget"), days: data.fetch("days").map { |day| load_day(day) }, left_out: data.fetch("left_out", []).map { |one| value(PlannedLeftOut, one) },
+          budget: data.fetch("budget"), with_lesson: data.fetch("with_lesson", true), days: data.fetch("days").map { |day| load_day(day) }, left_out: data.fetch("left_out", []).map { |one| value(PlannedLeftOut, one) },
           unmet: data.fetch("unmet", []).map { |one| value(PlannedUnmet, one.merge("date" => one["date"] && Date.iso8601(one["date"]))) }
         )
       rescue KeyError, TypeError, NoMethodError, ArgumentError => error

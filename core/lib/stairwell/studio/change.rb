@@ -13,19 +13,20 @@ module Stairwell
     # - `student`: {Student} where days or minutes changed
     # - `overrides`: [next lesson, WeekOverrides as seen, Array<Planning::Override>]
     # - `layers`: {piece id => script} of changes on the student's own page
+    # - `appointments`: {Appointment} as they are now, each with the version that was seen
     # - `extra_work`: [:add, :change or :finish, {ExtraWork}] pairs
     # - `promised`: {assignment id => Outlook} dates that are shown with it
     # - `told`: what is said about it, in words or values
     Change = Stairwell.value(
-      :record, added: {}, week: nil, pieces: [], assigned: [], ended: {}, student: nil, overrides: nil, layers: {}, extra_work: [], promised: {}, told: nil
+      :record, added: {}, week: nil, pieces: [], assigned: [], ended: {}, student: nil, overrides: nil, layers: {}, extra_work: [], appointments: [], promised: {}, told: nil
     ) do
       # @return [Boolean] whether there is anything to keep
-      def none? = [added, pieces, assigned, ended, layers, extra_work].all?(&:empty?) && [week, student, overrides].none?
+      def none? = [added, pieces, assigned, ended, layers, extra_work, appointments].all?(&:empty?) && [week, student, overrides].none?
 
       # @param from [Date, nil] the first day that may be practised; by itself, that
       #   of the student
       # @return [Change] with the week that follows from it
-      def planned(from: record.student.first_day(record.today))
+      def planned(from: record.first_day)
         week = PlanWeek.anew(record, from: from)
         with(week: week, record: record.with(weeks: record.weeks.with(week)))
       end

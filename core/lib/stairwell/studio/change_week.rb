@@ -19,7 +19,7 @@ module Stairwell
       def call(edit:, starts:, seen:, overrides: [], **said)
         # Today, or tomorrow on a lesson day.
         from = starts.between?(@record.today, @record.today + 1) ? starts : @record.today
-        next_lesson = @record.next_lesson(from)
+        next_lesson = @record.plan_end(from)
         before = @record.overrides_of(next_lesson)
         after = (edit == :set) ? overrides : Planning::OverrideEdits.draw(before.overrides, edit, **said)
         raise RefusedError.new(Phrase["studio.change_week.that_is_more_than_a_week"], code: :too_many, field: "overrides") if after.size > Constants::MOST_OVERRIDES

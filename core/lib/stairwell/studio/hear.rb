@@ -15,15 +15,17 @@ module Stairwell
 
       # @param result [Symbol] of {Progress::RESULTS}
       # @param key [String] from the client; the same one twice counts once
+      # @param day [Date, nil] of a past lesson, whose result is corrected
       # @param said [Hash] of {DETAILS}
       # @return [Change] told: what changed in the week, in words
-      # @raise [MissingError] for a step the student does not have
-      def call(assignment_id:, step_id:, result:, key:, **said)
+      # @raise [MissingError] for a step the student does not have, a day without a lesson
+      def call(assignment_id:, step_id:, result:, key:, day: nil, **said)
         return Change.new(record: @record, told: []) if @record.known_keys.include?(key)
 
         piece, = @record.step(assignment_id, step_id)
+        @day = lesson_on(day)
         details = said.slice(*DETAILS)
-        row = {key: key, assignment_id: assignment_id, step_id: step_id, day: @record.today, result: result.to_s, **details}
+        row = {key: key, assignment_id: assignment_id, step_id: step_id, day: @day, result: result.to_s, **details}
         changed = Change.new(record: after(piece, step_id, result, key, details), added: {results: [row]})
         changed = Spot.mark(changed, assignment_id, details[:bar]) if details[:bar] && spot?(assignment_id, details[:bar], result)
         follow(changed)
@@ -31,16 +33,23 @@ module Stairwell
 
       private
 
+      def lesson_on(day)
+        return @record.today if day.nil? || day == @record.today
+        raise MissingError, Phrase["missing.lesson"] unless day < @record.today && @record.lessons.include?(day)
+
+        day
+      end
+
       def after(piece, step_id, result, key, details)
-        event = Progress::LessonResult.new(step_id: step_id, date: @record.today, result: result, at: @record.moment, key: key)
-        heard = HeardToday.new(result: result, **details)
+        event = Progress::LessonResult.new(step_id: step_id, date: @day, result: result, at: @record.moment, key: key)
+        heard = (@day == @record.today) ? {[piece.id, step_id] => HeardToday.new(result: result, **details)} : {}
         stumbled = if details[:bar]
-          {[piece.id, details[:bar]] => @record.stumbled.fetch([piece.id, details[:bar]], Set[]) | (stumbles?(result) ? [@record.today] : [])}
+          {[piece.id, details[:bar]] => @record.stumbled.fetch([piece.id, details[:bar]], Set[]) | (stumbles?(result) ? [@day] : [])}
         else
           {}
         end
         @record.with_piece(piece.after(event)).with(
-          heard_today: @record.heard_today.merge([piece.id, step_id] => heard), stumbled: @record.stumbled.merge(stumbled), lessons: @record.lessons | [@record.today],
+          heard_today: @record.heard_today.merge(heard), stumbled: @record.stumbled.merge(stumbled), lessons: @record.lessons | [@day],
           known_keys: @record.known_keys | [key]
         )
       end
@@ -49,7 +58,7 @@ module Stairwell
 
       # What did not go at all, or was shaky at two lessons.
       def spot?(assignment_id, bar, result)
-        result == :not_yet || (result == :shaky && (@record.stumbled.fetch([assignment_id, bar], Set[]) | [@record.today]).size >= Constants::SHAKY_LESSONS)
+        result == :not_yet || (result == :shaky && (@record.stumbled.fetch([assignment_id, bar], Set[]) | [@day]).size >= Constants::SHAKY_LESSONS)
       end
 
       def follow(changed)

@@ -16,11 +16,12 @@ module Stairwell
       # practised, stay as they were shown.
       #
       # @return [Planning::PlannedWeek] to be kept
-      def anew(record, from: record.student.first_day(record.today))
+      def anew(record, from: record.first_day)
         from += 1 if from == record.today && record.practised_today?
         ahead(record, from: from).after(mended(record, record.weeks.newest))
       end
 
+      # A week without a lesson at its end is over by itself, and the next one begins.
       # When days were missed or went badly, the days that are left are planned anew
       # from how it stood when today began, so that nothing moves while today's boxes
       # are ticked. Nothing is kept.
@@ -29,6 +30,7 @@ module Stairwell
       # @param week [Planning::PlannedWeek, nil] under way
       # @return [Planning::PlannedWeek, nil]
       def mended(record, week)
+        return ahead(record, from: record.today) if week && !week.with_lesson && week.next_lesson <= record.today
         return week unless week && week.next_lesson > record.today && missed?(record, week)
 
         ahead(record.before_today, from: record.today).after(week)

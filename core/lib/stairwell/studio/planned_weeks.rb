@@ -11,7 +11,7 @@ module Stairwell
       # @return [Planning::PlannedWeek]
       def of(plan, load)
         Planning::PlannedWeek.new(
-          starts: load.from, planned_from: load.from, next_lesson: load.next_lesson, budget: load.record.student.minutes_a_day,
+          starts: load.from, planned_from: load.from, next_lesson: load.next_lesson, with_lesson: load.record.timetable.held?(load.next_lesson), budget: load.record.student.minutes_a_day,
           days: plan.days.map { |day| day(day, load) }, left_out: plan.left_out.map { |one| left_out(one, *load.steps.fetch(one.id)) },
           unmet: plan.unmet.map { |override, why| unmet(override, why, load) }
         )

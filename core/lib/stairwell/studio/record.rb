@@ -14,10 +14,11 @@ module Stairwell
     #   HeardToday}; `stumbled`: {[assignment id, bar] => Set<Date>} where it was
     #   shaky or did not go; `introduced_today`: names
     # - `routines`: {String => Practice::Routine} by key
+    # - `appointments`: {Appointment} that were changed by hand, or of which something is known
     # - `known_keys`: of results, marks and the rest that are kept already
     Record = Stairwell.value(
       :today, :moment, :settings, :student, version: 0, pieces: [], weeks: Weeks.new, overrides: {}, extra_work: [], kept_pieces: [], practised_on: [], lessons: [],
-      heard_today: {}, stumbled: {}, introduced_today: [], routines: Practice::ROUTINES, known_keys: Set[]
+      heard_today: {}, stumbled: {}, introduced_today: [], routines: Practice::ROUTINES, known_keys: Set[], appointments: []
     ) do
       # @param id [Integer] of an assignment
       # @return [PieceInHand]
@@ -55,9 +56,16 @@ module Stairwell
       # @return [Planning::Practice]
       def practice = student.practice(settings.holidays)
 
+      # @return [Timetable] the student's lessons
+      def timetable = Timetable.new(times: student.lesson_times, away: practice.absent, changed: appointments)
+
+      # What is assigned on a lesson day starts the day after.
+      # @return [Date] the first day that may be practised
+      def first_day = timetable.held?(today) ? today + 1 : today
+
       # @param from [Date]
-      # @return [Date] the next lesson after it
-      def next_lesson(from = today) = Planning::Calendar.next_lesson(from, student.lesson_weekday, practice.absent)
+      # @return [Date] the day a plan from then on goes to, see {Planning::Calendar.plan_end}
+      def plan_end(from = today) = Planning::Calendar.plan_end(from, timetable.next_after(from), practice)
 
       # @return [Boolean]
       def practised_today? = practised_on.include?(today)

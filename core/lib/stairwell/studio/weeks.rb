@@ -27,13 +27,27 @@ module Stairwell
         # @raise [UnreadableError]
         def week = @week ||= @given.respond_to?(:call) ? @given.call : @given
 
+        # @param later [Kept]
+        # @return [Boolean] whether that was planned in its stead, to another lesson
+        def gives_way_to?(later) = next_lesson != later.next_lesson && later.begins >= begins && later.begins < next_lesson
+
+        # @param date [Date]
+        # @return [Kept] the same that began then
+        def begun(date) = Kept.new(id: id, begins: date, next_lesson: next_lesson, week: @given, planned_on: @planned_on)
+
         # @return [Array<Date>] days something was planned for
         def planned_on = @planned_on ||= week.days.select { |day| day.items.any? }.map(&:date)
       end
 
+      # A plan that was made within another's days and ends with another lesson, as after
+      # that lesson was moved, stands in its place.
       # @param kept [Array<Kept>]
       def initialize(kept = [])
-        @kept = kept.sort_by { |one| [one.begins, one.id] }
+        @kept = kept.sort_by(&:id).each_with_object([]) do |one, weeks|
+          before = weeks.select { |week| week.gives_way_to?(one) }
+          weeks.reject! { |week| before.include?(week) }
+          weeks << (before.empty? ? one : one.begun(before.map(&:begins).min))
+        end.sort_by { |one| [one.begins, one.id] }
       end
 
       # @param today [Date]

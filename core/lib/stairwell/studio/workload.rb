@@ -20,11 +20,11 @@ module Stairwell
 
       # @param record [Record]
       # @param from [Date] the first day that may be practised
-      def initialize(record, from: record.student.first_day(record.today))
+      def initialize(record, from: record.first_day)
         @record = record
         @from = from
         @practice = record.practice
-        @next_lesson = record.next_lesson(from)
+        @next_lesson = record.plan_end(from)
       end
 
       # @return [Array<Planning::Task>] of all pieces, those that would be late in

@@ -10,7 +10,7 @@ module Stairwell
       # A file from outside is read by the command line's own reader, in a process with an
       # end to its time and memory: whatever a stranger's file does, the server goes on.
       module ForeignFile
-        PROGRAM = File.expand_path("../../../bin/stairwell", __dir__)
+        PROGRAM = File.expand_path("../../bin/stairwell", __dir__)
         # What the reader may know of its surroundings: no secret is among it.
         SURROUNDINGS = %w[PATH HOME TMPDIR].freeze
         # Files that are read at once.
@@ -23,12 +23,22 @@ module Stairwell
         # @return [Score::Map]
         # @raise [UnreadableError] in the reader's words, or because it took too much
         # @raise [Problem] 503 while others' files are read
-        def read(bytes, ending)
+        def read(bytes, ending) = Score::Document.load(said_of(bytes, "piece#{ending}", "convert", "--to", "map"))
+
+        # @param text [String] of a calendar file
+        # @param since [Date]
+        # @return [Hash{String => Object}] "holidays" and how many events were "passed_over"
+        # @raise [UnreadableError, Problem] as {read}
+        def holidays(text, since) = said_of(text, "holidays.ics", "holidays", "--since", since.to_s)
+
+        # @param command [Array<String>] of the command line, without the file
+        # @return [Object] the JSON it gives
+        def said_of(bytes, name, *command)
           taken = PLACES.push(true, true)
           Dir.mktmpdir("stairwell") do |folder|
-            file = File.join(folder, "piece#{ending}")
+            file = File.join(folder, name)
             File.binwrite(file, bytes)
-            map(folder, convert(folder, file))
+            result(folder, run(folder, file, command))
           end
         rescue ThreadError
           raise Problem.new(503, Phrase["server.piece.foreign_file.others_are_read"], code: "busy")
@@ -37,10 +47,10 @@ module Stairwell
         end
 
         # @return [Process::Status, nil] nil when it had to be ended
-        def convert(folder, file)
+        def run(folder, file, command)
           outside = ENV.to_h.slice(*SURROUNDINGS).merge("LANG" => "C.UTF-8")
           child = Process.spawn(
-            outside, RbConfig.ruby, PROGRAM, "convert", file, "--to", "map", "--json", out: File.join(folder, "out"), err: File.join(folder, "err"), in: File::NULL, chdir: folder,
+            outside, RbConfig.ruby, PROGRAM, *command, file, "--json", out: File.join(folder, "out"), err: File.join(folder, "err"), in: File::NULL, chdir: folder,
             unsetenv_others: true, pgroup: true, close_others: true, rlimit_cpu: Limits::FILE_SECONDS, rlimit_as: Limits::FILE_MEMORY, rlimit_fsize: Limits::FILE_OUT, rlimit_core: 0
           )
           ended = Process.detach(child)
@@ -51,8 +61,8 @@ module Stairwell
           nil
         end
 
-        def map(folder, status)
-          return Score::Document.load(JSON.parse(File.read(File.join(folder, "out"), encoding: "UTF-8"))) if status&.success?
+        def result(folder, status)
+          return JSON.parse(File.read(File.join(folder, "out"), encoding: "UTF-8")) if status&.success?
 
           said = File.read(File.join(folder, "err"), encoding: "UTF-8").scrub
           refused = JSON.parse(said.lines.last) if status&.exitstatus == 2 && said.lines.last.to_s.start_with?("{")
@@ -62,7 +72,7 @@ module Stairwell
         end
 
         def too_much = UnreadableError.new(Phrase["server.piece.foreign_file.takes_too_much"], code: :too_much)
-        private_class_method :convert, :map, :too_much
+        private_class_method :said_of, :run, :result, :too_much
       end
     end
   end

@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # Lessons of the whole studio on some days: of whom, when, and who holds them. What
+      # was moved, left out or handed to another is in it, and where a teacher would be in
+      # two places at once.
+      class Timetable
+        # A lesson of a student; `holder` is the account that holds it, `own` the one that
+        # would, were nobody away.
+        Held = Stairwell.value(:student, :lesson, :holder, :own, clash: false)
+
+        # @param tables [Tables]
+        # @param context [StudioContext]
+        # @param days [Range<Date>]
+        # @param student_id [Integer, nil] whose alone, where that is all that is wanted
+        # @return [Timetable]
+        def self.read(tables, context, days, student_id: nil)
+          students = Repositories::Students.new(tables).list.select { |row| row[:paused_on].nil? && [nil, row[:id]].include?(student_id) }
+          rows = Repositories::Appointments.rows(tables, students.map { |row| row[:id] }, [days.begin, context.today].min)
+          new(context, days, students: students, changed: rows.group_by { |row| row[:student_id] }.transform_values { |all| all.map { |row| Repositories::Appointments.value(row) } }, covers: Repositories::Covers.new(tables).between(days.begin, days.end))
+        end
+
+        # @return [Array<Hash>] rows of the students who are here
+        attr_reader :students
+
+        # @param context [StudioContext]
+        # @param days [Range<Date>]
+        # @param students [Array<Hash>] rows
+        # @param changed [Hash{Integer => Array<Studio::Appointment>}] by student
+        # @param covers [Array<Hash>] rows
+        def initialize(context, days, students:, changed:, covers:)
+          @context = context
+          @days = days
+          @students = students
+          @changed = changed
+          @covers = covers
+        end
+
+        # @return [Planning::Away] of the studio
+        def holidays = @holidays ||= Planning::Away.load(@context.studio[:holidays].to_a.map(&:to_h))
+
+        # @param date [Date] of the days that were read
+        # @return [Array<Held>] in order, those left out among them
+        def on(date)
+          @on ||= {}
+          @on[date] ||= clashing(students.flat_map { |student| lessons_of(student).between(date, date).map { |lesson| held(student, lesson) } })
+            .sort_by { |one| [one.lesson.begins, one.student[:name]] }
+        end
+
+        # @param from [Date]
+        # @param to [Date]
+        # @return [Array<Held>]
+        def between(from, to) = (from..to).flat_map { |date| on(date) }
+
+        # @param date [Date]
+        # @return [Array<Held>] those I hold, and mine that another holds
+        def mine_on(date) = on(date).select { |one| [one.holder, one.own].include?(@context.account_id) }
+
+        # @return [Boolean] whether I teach anyone every week
+        def teaching? = students.any? { |row| Repositories::Students.teachers(row).include?(@context.account_id) }
+
+        # @param all [Boolean] of every teacher
+        # @return [Proc] what gives the lessons of a day: mine, or everyone's for who teaches nobody
+        def wanted(all) = (all || !(teaching? || @days.first(7).any? { |date| mine_on(date).any? })) ? method(:on) : method(:mine_on)
+
+        private
+
+        # @return [Studio::Timetable]
+        def lessons_of(student)
+          @lessons_of ||= {}
+          @lessons_of[student[:id]] ||= Studio::Timetable.new(
+            times: Repositories::Students.value(student, @context.studio[:locale]).lesson_times, away: Repositories::Students.away(student) | holidays,
+            changed: @changed.fetch(student[:id], [])
+          )
+        end
+
+        def held(student, lesson)
+          own = lesson.teacher_id || student[:teacher_id]
+          cover = @covers.find { |row| row[:away_id] == own && lesson.day.between?(row[:first_day], row[:last_day]) }
+          Held.new(student: student, lesson: lesson, own: own, holder: cover ? cover[:cover_id] : own)
+        end
+
+        def clashing(all)
+          all.group_by(&:holder).values.flat_map do |same|
+            held = same.select { |one| one.lesson.held? }
+            same.map { |one| one.with(clash: one.lesson.held? && held.any? { |other| !other.equal?(one) && other.lesson.meets?(one.lesson) }) }
+          end
+        end
+      end
+    end
+  end
+end
