@@ -15,6 +15,9 @@ module Demo
       {name: "Edda Lindqvist", email: "edda@harboursteps.example"}
     ].freeze
 
+    # Who has left.
+    LEFT = "Ottoline"
+
     # name, teacher, practice weekdays, minutes, steps to begin a day, lesson
     # weekday and time, first hand, routine; then the pieces they begin with (others
     # follow when those are passed), and how the student does: :well, :middling or
@@ -35,7 +38,8 @@ module Demo
       # The evening class: one piece a unit.
       *%w[Amos Britta Cosmo Delphine Eskil Fenna Gideon Hulda].each_with_index.map do |name, at|
         [name, 2, [[1, 2, 4], [0, 1, 5, 6], [2, 4, 6]][at % 3], 15 + 5 * (at % 2), 3, 4, "19:30", "right", "hand_by_hand", %w[lantern-room ropewalk], %i[well middling stuck middling][at % 4]]
-      end
+      end,
+      ["Ottoline", 1, [1, 3, 5], 20, 3, 2, "15:30", "right", "hand_by_hand", %w[ropewalk], :middling]
     ].freeze
   end
 end

@@ -26,6 +26,7 @@ module Demo
       found
       load_pieces
       People::STUDENTS.each { |one| enrol(*one) }
+      this_week
       now = context(day: @today)
       Server::Features::Overview.new(now).summarise(now.read { |tables| tables[:students].select_map(:id) })
       @store.db.disconnect
@@ -44,6 +45,35 @@ module Demo
     def context(teacher = 0, day: @today - 7 * WEEKS)
       Server::StudioContexts.new(store: @store, clock: Server::Clock.new(noon(day)), settings: @settings).of_studio(@studio_id, account_id: @teachers[teacher])
     end
+
+    # What is not as every week: a teacher is away and another stands in, a lesson is moved,
+    # one student comes twice a week, one has left; brothers and sisters, and a father who
+    # reads the recap in other words.
+    def this_week
+      now = context(day: @today)
+      monday = @today - (@today.wday - 1) % 7
+      away, cover = @teachers.values_at(1, 0)
+      Server::Features::Covers.new(now).add(key: key(1), away_id: away, cover_id: cover, first_day: monday.to_s, last_day: (monday + 6).to_s)
+      students = Server::Features::Students.new(now)
+      ids = students.list.to_h { |one| [one[:name], one[:id]] }
+      now.write do |tables|
+        own = tables[:students].where(teacher_id: away).select(:id)
+        tables[:lessons].where(student_id: own).where { day >= monday }.update(finished_by: cover, written_by: cover)
+      end
+      tuesday = monday + 8
+      Server::Features::LessonTimes.new(now).change(ids["Ysolde"], tuesday.to_s, seen: 0, day: (tuesday + 2).to_s, time: "17:15")
+      aldous = students.show(ids["Mrs Aldous"])
+      more = {more_lessons: [{weekday: 3, time: "11:15", minutes: 45, teacher_id: nil}]}
+      students.change(aldous[:id], aldous.slice(*Server::Repositories::Students::COLUMNS).merge(more), seen: aldous[:version])
+      now.write do |tables|
+        rows = Server::Repositories::Students.new(tables)
+        rows.join_family(ids["Odile"], ids["Pim"])
+        rows.change(ids["Odile"], {contacts: [{name: "Aurel", email: "aurel@netherquay.example", locale: "en-US"}]}, seen: rows.find(ids["Odile"])[:version])
+      end
+      students.leave(ids[People::LEFT])
+    end
+
+    def key(number) = format("%08x-0000-4000-8000-000000000000", number)
 
     def load_pieces
       library = Server::Features::Library.new(context)

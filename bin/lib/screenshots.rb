@@ -57,6 +57,8 @@ class Photographer
 
   def pictures
     shot("today", "/today", wait: "[role=listitem]")
+    shot("lessons", "/lessons?teachers=all", wait: "section h2")
+    shot("stand-in", "/students/6/stand-in", wait: "section[aria-label='Last recap']")
     shot("studio", "/studio", wait: "[role=row]")
     shot("students", "/students", wait: "h2")
     shot("library", "/library", wait: "section")

@@ -46,7 +46,7 @@ RSpec.describe "The demo studio" do
 
   # Twelve weeks of twenty students of three teachers, an evening class among them.
   def expect_depth
-    expect([TestApp::OWNER[:students].count, TestApp::OWNER[:memberships].count]).to eq([20, 3])
+    expect([TestApp::OWNER[:students].count, TestApp::OWNER[:memberships].count]).to eq([21, 3])
     expect(TestApp::OWNER[:students].group_and_count(:lesson_weekday, :lesson_time).map { |row| row[:count] }.max).to eq(8)
     lessons = TestApp::OWNER[:lessons].group_and_count(:student_id).map { |row| row[:count] }
     expect(lessons).to all(be_between(11, 12))

@@ -26,7 +26,7 @@ module Stairwell
           {
             date: today.to_s, holiday: table.holidays.lessonless?(today), next_day: next_day(wanted)&.to_s, unseen: away,
             others: (table.on(today) - table.wanted(false).call(today)).size,
-            lessons: chosen.map { |one| lesson(one, records.fetch(one.student[:id]), names).merge(finished: finished.include?(one.student[:id])) }
+            lessons: chosen.map { |one| LessonTimeJson.of(one, names, table.may(one)).merge(week(records.fetch(one.student[:id]))).merge(finished: finished.include?(one.student[:id])) }
           }
         end
 
@@ -37,11 +37,11 @@ module Stairwell
         # The next day on which there are lessons.
         def next_day(wanted) = (1..Limits::DAYS_AHEAD).map { |days| @context.today + days }.find { |date| wanted.call(date).any? { |one| one.lesson.held? } }
 
-        def lesson(one, record, names)
-          LessonTimeJson.of(one, names).merge(
+        def week(record)
+          {
             pieces: record.pieces.map { |piece| {title: piece.title, section: piece.section_in_hand} }, days: Studio::WeekBoxes.of(record).map { |box| DayBoxJson.of(box) },
             hear_first: LessonJson.hear_first(Studio::LessonSteps.new(record).to_a), concerns: ConcernsJson.of(Studio::Concerns.of(record, Studio::Outlooks.new(record).to_h))
-          )
+          }
         end
       end
     end

@@ -46,7 +46,7 @@ module Stairwell
         # @return [Hash]
         def go_on(id)
           paused(id) do |row|
-            gone = row[:paused_on] && row[:paused_on] < @context.today ? [{from: row[:paused_on].to_s, to: (@context.today - 1).to_s}] : []
+            gone = (row[:paused_on] && row[:paused_on] < @context.today) ? [{from: row[:paused_on].to_s, to: (@context.today - 1).to_s}] : []
             {paused_on: nil, absent: [*row[:absent].to_a.map(&:to_h), *gone].last(Limits::ABSENCES)}
           end
         end

@@ -9,7 +9,7 @@ module Stairwell
           app.get("/api/studio") { render_json(Overview.new(context).rows) }
           app.get("/api/studio/settings") { render_json(StudioSettings.new(context).show) }
           app.put("/api/studio/settings") { render_json(StudioSettings.new(context).change(sent)) }
-          app.post("/api/studio/holidays") { render_json(StudioSettings.new(context).read_holidays(sent[:text])) }
+          app.post("/api/studio/holidays") { render_json(StudioSettings.new(context).read_holidays(request.body.read)) }
           app.post("/api/studio/plans") { render_json(StudioSettings.new(context).plan_everyone, status: 202) }
         end
       end

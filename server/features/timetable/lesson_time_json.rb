@@ -7,11 +7,12 @@ module Stairwell
       module LessonTimeJson
         # @param one [Timetable::Held]
         # @param names [Hash{Integer => String}] of accounts
+        # @param may [Array<Symbol>] what whoever looks may do with the student
         # @return [Hash] see the contract's LessonTime
-        def self.of(one, names)
+        def self.of(one, names, may)
           appointment(one.lesson).merge(
             id: one.student[:id], name: one.student[:name], holder_id: one.holder, holder: names.fetch(one.holder, ""), own_id: one.own, clash: one.clash,
-            teacher: names.fetch(one.own, ""), class_name: one.student[:class_name]
+            teacher: names.fetch(one.own, ""), class_name: one.student[:class_name], may: may
           )
         end
 

@@ -24,7 +24,7 @@ module Stairwell
           {
             today: @context.today.to_s, from: monday.to_s,
             days: (monday..(monday + 6)).map do |date|
-              {date: date.to_s, holiday: table.holidays.lessonless?(date), lessons: lessons.call(date).map { |one| LessonTimeJson.of(one, names) }}
+              {date: date.to_s, holiday: table.holidays.lessonless?(date), lessons: lessons.call(date).map { |one| LessonTimeJson.of(one, names, table.may(one)) }}
             end,
             covers: covers.map { |row| CoverJson.of(row) }
           }
@@ -67,7 +67,7 @@ module Stairwell
           table = @context.read { |tables| Timetable.read(tables, @context, day..day) }
           mine = table.on(day).find { |one| one.student[:id] == id && one.clash } or return []
 
-          others = table.on(day).select { |one| one.holder == mine.holder && one.lesson.held? && !one.equal?(mine) && one.lesson.meets?(mine.lesson) }
+          others = table.on(day).select { |one| mine.meets?(one) }
           others.map { |one| Phrase["server.timetable.clash", name: one.student[:name], day: Phrase.day(day, :full), time: one.lesson.time] }
         end
       end

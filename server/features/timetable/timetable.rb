@@ -9,7 +9,16 @@ module Stairwell
       class Timetable
         # A lesson of a student; `holder` is the account that holds it, `own` the one that
         # would, were nobody away.
-        Held = Stairwell.value(:student, :lesson, :holder, :own, clash: false)
+        Held = Stairwell.value(:student, :lesson, :holder, :own, clash: false) do
+          # A class comes all at once.
+          # @param other [Held]
+          # @return [Boolean] whether one person would be with both at one time
+          def meets?(other)
+            return false if other.equal?(self) || holder != other.holder || !lesson.held? || !other.lesson.held?
+
+            lesson.meets?(other.lesson) && (student[:class_name].nil? || student[:class_name] != other.student[:class_name])
+          end
+        end
 
         # @param tables [Tables]
         # @param context [StudioContext]
@@ -65,6 +74,16 @@ module Stairwell
         # @return [Proc] what gives the lessons of a day: mine, or everyone's for who teaches nobody
         def wanted(all) = (all || !(teaching? || @days.first(7).any? { |date| mine_on(date).any? })) ? method(:on) : method(:mine_on)
 
+        # @param one [Held]
+        # @return [Array<Symbol>] what whoever looks may do with that student today; see {Rights}
+        def may(one)
+          all = Rights.of(@context.role) & Rights::ABOUT_STUDENT
+          return all unless Rights.own_only?(@context)
+
+          own = [one.own, *Repositories::Students.teachers(one.student), *(one.holder if one.lesson.day == @context.today)]
+          own.include?(@context.account_id) ? all : []
+        end
+
         private
 
         # @return [Studio::Timetable]
@@ -84,8 +103,7 @@ module Stairwell
 
         def clashing(all)
           all.group_by(&:holder).values.flat_map do |same|
-            held = same.select { |one| one.lesson.held? }
-            same.map { |one| one.with(clash: one.lesson.held? && held.any? { |other| !other.equal?(one) && other.lesson.meets?(one.lesson) }) }
+            same.map { |one| one.with(clash: same.any? { |other| one.meets?(other) }) }
           end
         end
       end

@@ -1783,6 +1783,7 @@ export interface components {
             version: number;
         };
         LessonTime: components["schemas"]["Appointment"] & {
+            may: components["schemas"]["Right"][];
             /** @description Of the student */
             id: number;
             name: string;
@@ -4076,7 +4077,9 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    students: (components["schemas"]["NewStudent"] & Record<string, never>)[];
+                    students: (components["schemas"]["NewStudent"] & {
+                        key: components["schemas"]["Key"];
+                    })[];
                 };
             };
         };
@@ -5613,9 +5616,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    text: string;
-                };
+                "application/octet-stream": unknown;
             };
         };
         responses: {

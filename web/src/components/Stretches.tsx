@@ -4,15 +4,20 @@ import { t } from "../words";
 import { Button } from "./Button";
 import { dayAndMonth } from "./dates";
 
-type Stretch = { from: string; to: string };
+type Stretch = { from: string; to: string; practice?: boolean };
 type Props = { legend: string; word: string; all: Stretch[]; onChange: (all: Stretch[]) => void };
 
 /** Stretches of days without practice: holidays, and days a student is away. */
 export function Stretches({ legend, word, all, onChange }: Props) {
   const [from, setFrom] = useState("");
   const [to, setTo] = useState("");
+  const [practice, setPractice] = useState(false);
   const add = () => {
-    onChange([...all, { from, to: to || from }].sort((a, b) => a.from.localeCompare(b.from)));
+    onChange(
+      [...all, { from, to: to || from, ...(practice ? { practice } : {}) }].sort((a, b) =>
+        a.from.localeCompare(b.from),
+      ),
+    );
     setFrom("");
     setTo("");
   };
@@ -38,6 +43,7 @@ export function Stretches({ legend, word, all, onChange }: Props) {
               from: dayAndMonth(one.from),
               to: dayAndMonth(one.to),
             })}
+            {one.practice && ` · ${t("components.stretches.practice_goes_on")}`}
           </Button>
         ))}
         <Input
@@ -59,6 +65,10 @@ export function Stretches({ legend, word, all, onChange }: Props) {
           value={to}
           onChange={(event) => setTo(event.target.value)}
         />
+        <label style={{ display: "flex", gap: 6, alignItems: "center" }}>
+          <input type="checkbox" checked={practice} onChange={(event) => setPractice(event.target.checked)} />
+          {t("components.stretches.practice_goes_on")}
+        </label>
         <Button type="button" size="sm" disabled={!from} onClick={add}>
           {t("components.stretches.add")}
         </Button>

@@ -10,6 +10,9 @@ import { SignInPage } from "./signin/SignInPage";
 
 // Each page is loaded when it is opened.
 const TodayPage = lazy(() => import("./today/TodayPage"));
+const LessonsPage = lazy(() => import("./lessons/LessonsPage"));
+const StandInPage = lazy(() => import("./lessons/StandInPage"));
+const WhileAwayPage = lazy(() => import("./lessons/WhileAwayPage"));
 const OutboxPage = lazy(() => import("./outbox/OutboxPage"));
 const StudioPage = lazy(() => import("./studio/StudioPage"));
 const StudentsPage = lazy(() => import("./students/StudentsPage"));
@@ -46,6 +49,9 @@ export default function TeacherPages() {
       <Suspense fallback={<Waiting what={t("teacher_pages.the_page")} />}>
         <Routes>
           <Route path="/today" element={<TodayPage />} />
+          <Route path="/lessons" element={<LessonsPage />} />
+          <Route path="/while-away" element={<WhileAwayPage />} />
+          <Route path="/students/:id/stand-in" element={<StandInPage />} />
           <Route path="/outbox" element={<OutboxPage />} />
           <Route path="/studio" element={<StudioPage />} />
           <Route path="/students" element={<StudentsPage />} />

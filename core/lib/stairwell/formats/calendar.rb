@@ -45,12 +45,15 @@ module Stairwell
           made.dtend = Icalendar::Values::DateTime.new(event.ends, "tzid" => zone)
           made.sequence = event.sequence
           made.status = event.cancelled ? "CANCELLED" : "CONFIRMED"
-          made.summary = event.summary
-          made.description = event.description if event.description
+          made.summary = literal(event.summary)
+          made.description = literal(event.description) if event.description
           made.transp = "TRANSPARENT" if event.cancelled
         end
       end
-      private_class_method :entry
+
+      # The library takes what is written into it for escaped text already.
+      def literal(text) = Icalendar::Values::Text.new("").tap { |value| value.__setobj__(text) }
+      private_class_method :entry, :literal
     end
   end
 end

@@ -15,7 +15,7 @@ module Stairwell
       NEEDED = %i[name lesson_weekday lesson_time].freeze
       # What is taken where nothing is said, besides practice on every day but the lesson's.
       # Own choice, as the form's.
-      USUAL = {minutes_a_day: 20, begin_per_day: Constants::BEGIN_PER_DAY[:other], hand_order: "right"}.freeze
+      USUAL = {minutes_a_day: 20, begin_per_day: Constants::BEGIN_PER_DAY[:child], hand_order: "right"}.freeze
 
       # @param text [String]
       # @return [StudentList]
@@ -24,8 +24,8 @@ module Stairwell
         text = text.delete_prefix("\uFEFF")
         raise UnreadableError.new(Phrase["formats.student_list.empty"], code: :empty) if text.strip.empty?
 
-        table = CSV.parse(text, col_sep: separator(text), liberal_parsing: false, skip_blanks: true, strip: true)
-        new(table)
+        table = CSV.parse(text, col_sep: separator(text), skip_blanks: true)
+        new(table.map { |row| row.map { |cell| cell&.strip } })
       rescue CSV::MalformedCSVError => error
         raise UnreadableError.new(Phrase["formats.student_list.damaged", line: error.lineno], code: :damaged)
       end

@@ -59,7 +59,7 @@ module Stairwell
       def follow(changed)
         after = @record.with(appointments: @record.timetable.with_changed(changed).changed)
         change = Change.new(record: after, appointments: [changed])
-        held(after) == held(@record) ? change : planned(change)
+        (held(after) == held(@record)) ? change : planned(change)
       end
 
       def held(record) = record.timetable.between(record.today, record.today + Constants::DAYS_LOOKED_AHEAD / 7).select(&:held?).map(&:day)

@@ -22,6 +22,11 @@ module Stairwell
       end
 
       # A week without a lesson at its end is over by itself, and the next one begins.
+      #
+      # @param week [Planning::PlannedWeek, nil]
+      # @return [Planning::PlannedWeek, nil]
+      def going_on(record, week) = (week && !week.with_lesson && week.next_lesson <= record.today) ? ahead(record, from: record.today) : week
+
       # When days were missed or went badly, the days that are left are planned anew
       # from how it stood when today began, so that nothing moves while today's boxes
       # are ticked. Nothing is kept.
@@ -30,8 +35,8 @@ module Stairwell
       # @param week [Planning::PlannedWeek, nil] under way
       # @return [Planning::PlannedWeek, nil]
       def mended(record, week)
-        return ahead(record, from: record.today) if week && !week.with_lesson && week.next_lesson <= record.today
-        return week unless week && week.next_lesson > record.today && missed?(record, week)
+        on = going_on(record, week)
+        return on if !on.equal?(week) || week.nil? || week.next_lesson <= record.today || !missed?(record, week)
 
         ahead(record.before_today, from: record.today).after(week)
       end

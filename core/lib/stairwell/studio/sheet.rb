@@ -12,7 +12,7 @@ module Stairwell
       def initialize(record, newest: false)
         @record = record
         @newest = newest
-        @week = newest ? record.weeks.newest : PlanWeek.mended(record, under_way)
+        @week = newest ? PlanWeek.going_on(record, record.weeks.newest) : PlanWeek.mended(record, under_way)
       end
 
       # @return [Boolean] whether the lesson is past and no new week was planned: it

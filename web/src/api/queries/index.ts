@@ -7,3 +7,4 @@ export * from "./session";
 export * from "./sheet";
 export * from "./students";
 export * from "./studio";
+export * from "./timetable";

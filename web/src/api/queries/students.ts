@@ -35,6 +35,39 @@ export const useStudentReturns = () =>
     ask(api.POST("/api/students/{id}/return", { params: { path: { id } }, body: {} as never })),
   );
 
+export const useStudentPauses = (id: number) =>
+  useStudentSave((pauses: boolean) =>
+    ask(
+      pauses
+        ? api.POST("/api/students/{id}/pause", { params: { path: { id } }, body: {} as never })
+        : api.POST("/api/students/{id}/go-on", { params: { path: { id } }, body: {} as never }),
+    ),
+  );
+
+export const useChangeFamily = (id: number) =>
+  useStudentSave((other: number | null) =>
+    ask(api.PUT("/api/students/{id}/family", { params: { path: { id } }, body: { with: other } })),
+  );
+
+export const useRenewCalendar = (id: number) =>
+  useStudentSave(() => ask(api.POST("/api/students/{id}/calendar", { params: { path: { id } }, body: {} as never })));
+
+export const useWithdrawCalendar = (id: number) =>
+  useStudentSave(() => ask(api.DELETE("/api/students/{id}/calendar", { params: { path: { id } } })));
+
+export type ListRead = paths["/api/students/read"]["post"]["responses"]["200"]["content"]["application/json"];
+
+/** Reads a list; nothing is saved. */
+export const useReadStudents = () =>
+  useSave((text: string): Promise<ListRead> => ask(api.POST("/api/students/read", { body: { text } })));
+
+export const useAddStudents = () =>
+  useSave(
+    (students: (Schemas["NewStudent"] & { key: string })[]) =>
+      ask(api.POST("/api/students/list", { body: { students } })),
+    { into: () => ["students"], touches: () => [["studio"], ["today"], ["timetable"]] },
+  );
+
 export type AssignmentRequest = Schemas["AssignmentRequest"];
 
 export const useAssignPiece = () =>

@@ -43,6 +43,18 @@ export const useChangeStudio = () =>
     touches: everyone,
   });
 
+/** Reads holidays out of a calendar file; nothing is saved. */
+export const useReadHolidays = () =>
+  useSave((file: File) =>
+    ask(
+      api.POST("/api/studio/holidays", {
+        headers: { "Content-Type": "application/octet-stream" },
+        body: file as never,
+        bodySerializer: (body: unknown) => body as File,
+      }),
+    ),
+  );
+
 export const usePlanEveryone = () =>
   useSave(() => ask(api.POST("/api/studio/plans", { body: {} })), { into: () => SETTINGS, touches: everyone });
 

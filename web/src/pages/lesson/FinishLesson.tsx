@@ -11,7 +11,8 @@ import type { Lesson } from "./results";
 export function FinishLesson({ lesson, waiting, onDone }: { lesson: Lesson; waiting: number; onDone: () => void }) {
   const finish = useFinish(lesson.student.id);
   const go = useNavigate();
-  const address = lesson.student.email;
+  const addresses = [lesson.student.email, ...(lesson.student.contacts ?? []).map((one) => one.email)].filter(Boolean);
+  const address = [...new Set(addresses)].join(", ");
   const end = (send: boolean, print: boolean) =>
     finish.mutate(send, {
       onSuccess: () => {

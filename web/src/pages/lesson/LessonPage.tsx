@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { useLesson } from "../../api/queries";
+import { useLesson, useReopen } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, fullDay } from "../../components/dates";
 import { Introductions } from "../../components/Introductions";
@@ -38,6 +38,7 @@ function Open({ lesson }: { lesson: Lesson }) {
   const go = useNavigate();
   const hearing = useResults(lesson);
   const [finishing, setFinishing] = useState(false);
+  const reopen = useReopen(student.id);
   useLessonKeys(hearing, () => setFinishing(true));
   useHelp(t("lesson.lesson_page.help"), lessonKeys());
   const pieces = [...new Set([...lesson.steps.map((one) => one.piece), ...lesson.outlooks.map((one) => one.piece)])];
@@ -55,12 +56,18 @@ function Open({ lesson }: { lesson: Lesson }) {
         <Button onClick={() => go(`/students/${student.id}`)}>
           {t("lesson.lesson_page.back_to", { student: student.name })}
         </Button>
+        {lesson.lesson.finished && (
+          <Button disabled={reopen.isPending} onClick={() => reopen.mutate()}>
+            {t("lesson.lesson_page.open_it_again")}
+          </Button>
+        )}
         <Button kind="go" onClick={() => setFinishing(true)}>
           {lesson.lesson.finished
             ? t("lesson.lesson_page.finished_send_or_print_again")
             : t("lesson.lesson_page.finish_lesson")}
         </Button>
       </PageHead>
+      <Notice trouble={reopen.error} />
       {finishing && (
         <FinishLesson lesson={lesson} waiting={hearing.queue.waiting.length} onDone={() => setFinishing(false)} />
       )}

@@ -10,6 +10,8 @@ import { May } from "../../components/Rights";
 import { Stretches } from "../../components/Stretches";
 import { t } from "../../words";
 import { Account } from "./Account";
+import { HolidayFile } from "./HolidayFile";
+import { OwnCalendar } from "./OwnCalendar";
 import { People } from "./People";
 
 type Settings = Schemas["StudioSettings"];
@@ -32,6 +34,7 @@ export default function SettingsPage() {
           <Holidays holidays={settings.data.holidays} />
         </May>
         <People />
+        <OwnCalendar />
         <Account />
       </Flex>
     </>
@@ -101,6 +104,7 @@ function Holidays({ holidays }: { holidays: Settings["holidays"] }) {
     <Paper as="section" aria-label={t("settings.settings_page.holidays")} p="14px 18px" flex="1 1 100%">
       <PartHead beside={<PlanningRun />}>{t("settings.settings_page.holidays")}</PartHead>
       <Text mt="4px">{t("settings.settings_page.days_without_lessons_and_practice")}</Text>
+      <HolidayFile holidays={holidays} />
       <Box mt="-4px">
         <Stretches
           legend=""

@@ -6,6 +6,7 @@ import { useSheet } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Cautions } from "../../components/Cautions";
 import { fullDay, listed, longDay, minutes, shortDay } from "../../components/dates";
+import { NameLink } from "../../components/NameLink";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
 import { WarmUps } from "../../components/WarmUps";
@@ -67,6 +68,21 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
           </Button>
         </Flex>
       </Flex>
+      {(sheet.family ?? []).length > 0 && (
+        <Flex as="nav" aria-label={t("sheet.sheet_page.family")} gap="14px" wrap="wrap" mb="6px">
+          <Text color="soft">{t("sheet.sheet_page.also")}</Text>
+          {sheet.family?.map((one) => (
+            <NameLink key={one.path} to={one.path}>
+              {one.name}
+            </NameLink>
+          ))}
+        </Flex>
+      )}
+      {sheet.paused && (
+        <Text role="status" mb="8px">
+          {t("sheet.sheet_page.pauses")}
+        </Text>
+      )}
       <DayRow sheet={sheet} />
       {sheet.over && (
         <Text role="status" mb="8px">

@@ -1,7 +1,7 @@
-import { Text } from "@chakra-ui/react";
+import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { keptOf, type Schemas } from "../../api/client";
-import { useChangeStudent, useStudentLeaves } from "../../api/queries";
+import { useChangeStudent, useStudentLeaves, useStudentPauses } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Conflict } from "../../components/Conflict";
 import { minutes, weekdayName } from "../../components/dates";
@@ -16,6 +16,7 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
   const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
   const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names } = student;
   const { email, locale, instrument, reads, known, class_name, teacher_id } = student;
+  const { lesson_minutes, more_lessons, contacts } = student;
   const start = {
     name,
     practice_days,
@@ -38,8 +39,12 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
     known,
     class_name,
     teacher_id,
+    lesson_minutes,
+    more_lessons,
+    contacts,
   };
   const leaves = useStudentLeaves(student.id);
+  const pauses = useStudentPauses(student.id);
   const [seen] = useState(student.version);
   const kept = keptOf(change.error, "student");
   const save = (values: Schemas["NewStudent"], version: number) =>
@@ -54,10 +59,20 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
         onCancel={onDone}
         onSave={(values) => save(values, seen)}
       />
-      <Button mt="10px" disabled={leaves.isPending} onClick={() => leaves.mutate(undefined, { onSuccess: onDone })}>
-        {t("students.change_student.has_left", { name: student.name })}
-      </Button>
-      <Notice trouble={leaves.error} />
+      <Flex gap="8px" mt="10px" wrap="wrap">
+        <Button
+          disabled={pauses.isPending}
+          onClick={() => pauses.mutate(student.paused_on === null, { onSuccess: onDone })}
+        >
+          {student.paused_on
+            ? t("students.change_student.goes_on", { name: student.name })
+            : t("students.change_student.pauses", { name: student.name })}
+        </Button>
+        <Button disabled={leaves.isPending} onClick={() => leaves.mutate(undefined, { onSuccess: onDone })}>
+          {t("students.change_student.has_left", { name: student.name })}
+        </Button>
+      </Flex>
+      <Notice trouble={leaves.error ?? pauses.error} />
       {kept && (
         <Conflict
           said={change.error?.problem.detail ?? ""}

@@ -34,16 +34,19 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
           ))}
         </datalist>
       </Field.Root>
-      <Choice label={t("students.student_form.teacher")} width="190px" {...register("teacher_id")}>
-        {fresh && <option value="">{t("students.student_form.you")}</option>}
-        {people.data?.people
-          .filter((one) => one.role !== "assistant")
-          .map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-      </Choice>
+      {/* Before there is anyone to choose, a choice would fall on whoever comes first. */}
+      {people.data && (
+        <Choice label={t("students.student_form.teacher")} width="190px" {...register("teacher_id")}>
+          {fresh && <option value="">{t("students.student_form.you")}</option>}
+          {people.data.people
+            .filter((one) => one.role !== "assistant")
+            .map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.name}
+              </option>
+            ))}
+        </Choice>
+      )}
       <FirstHand width="120px" {...register("hand_order")} />
       <Choice label={t("students.student_form.a_hand_reaches")} width="150px" {...register("hand_span")}>
         <option value="">{t("students.student_form.not_measured")}</option>

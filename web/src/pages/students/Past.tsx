@@ -1,12 +1,13 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Flex, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { useEndPiece } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, fullDay, listed } from "../../components/dates";
+import { dayAndMonth, listed } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
 import { May } from "../../components/Rights";
 import { t } from "../../words";
+import { PastLesson } from "./PastLesson";
 
 /** What is behind a student: the repertoire, and the lessons with what was told. */
 export function Past({ student }: { student: Schemas["Student"] }) {
@@ -43,15 +44,7 @@ export function Past({ student }: { student: Schemas["Student"] }) {
         <Paper as="section" aria-label={t("students.past.lessons")} p="12px 18px" flex="1 1 420px">
           <PartHead>{t("students.past.lessons")}</PartHead>
           {student.lessons.map((one) => (
-            <details key={one.day}>
-              <summary style={{ cursor: "pointer" }}>
-                {t("students.past.heard", { day: fullDay(one.day), count: one.results })}
-              </summary>
-              <Box whiteSpace="pre-wrap" fontSize="sm" pl="14px">
-                {one.recap}
-                {one.notes && `\n\n${t("students.past.notes", { notes: one.notes })}`}
-              </Box>
-            </details>
+            <PastLesson key={one.day} student={student.id} lesson={one} />
           ))}
         </Paper>
       )}

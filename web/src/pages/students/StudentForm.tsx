@@ -8,6 +8,7 @@ import { Notice } from "../../components/Notice";
 import { Stretches } from "../../components/Stretches";
 import { t } from "../../words";
 import { DaysFields } from "./DaysFields";
+import { LessonFields } from "./LessonFields";
 import { MoreFields } from "./MoreFields";
 
 type Values = Schemas["NewStudent"];
@@ -45,6 +46,9 @@ export const NEW: Values = {
   instrument: null,
   reads: true,
   known: [],
+  lesson_minutes: 30,
+  more_lessons: [],
+  contacts: [],
 };
 
 /** What Stairwell has to know of a student to plan a week. */
@@ -60,6 +64,14 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
       minutes_a_day: Number(values.minutes_a_day),
       begin_per_day: Number(values.begin_per_day),
       lesson_weekday: Number(values.lesson_weekday),
+      lesson_minutes: Number(values.lesson_minutes),
+      more_lessons: values.more_lessons?.map((one) => ({
+        weekday: Number(one.weekday),
+        time: one.time,
+        minutes: Number(one.minutes),
+        teacher_id: Number(one.teacher_id) || null,
+      })),
+      contacts: values.contacts?.map((one) => ({ ...one, locale: one.locale || null })),
       hand_span: Number(values.hand_span) || null,
       has_pedal: String(values.has_pedal) === "true",
       email: values.email || null,
@@ -110,6 +122,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
         <Flex gap="16px" wrap="wrap" align="flex-end" mt="10px">
           <MoreFields register={register} fresh={!start.teacher_id} />
         </Flex>
+        <LessonFields form={form} />
         <Stretches
           legend={t("students.student_form.away")}
           word={t("students.student_form.away")}

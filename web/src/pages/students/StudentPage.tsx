@@ -4,7 +4,7 @@ import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePieces, usePlanAgain, useStudent } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../components/dates";
+import { dayAndMonth, FROM_MONDAY, fullDay, minutes, shortWeekday, weekdayName } from "../../components/dates";
 import { useHelp } from "../../components/KeyHelp";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
@@ -16,7 +16,9 @@ import { WeekColumns } from "../../components/week/WeekColumns";
 import { t } from "../../words";
 import { AssignPiece } from "../piece/AssignPiece";
 import { ChangeStudent } from "./ChangeStudent";
+import { Coming } from "./Coming";
 import { ExtraWork } from "./ExtraWork";
+import { Family } from "./Family";
 import { Flights } from "./Flights";
 import { Outlook } from "./Outlook";
 import { Past } from "./Past";
@@ -47,7 +49,9 @@ function Whole({ student }: { student: Student }) {
   useHelp(t("students.student_page.the_week"), weekKeys());
   const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) => shortWeekday(day));
   const about = [
-    t("students.student_page.lesson", { day: weekdayName(student.lesson_weekday), time: student.lesson_time }),
+    ...[{ weekday: student.lesson_weekday, time: student.lesson_time }, ...(student.more_lessons ?? [])].map((one) =>
+      t("students.student_page.lesson", { day: weekdayName(one.weekday), time: one.time }),
+    ),
     t("students.student_page.practises", { minutes: minutes(student.minutes_a_day), days: days.join(", ") }),
     t(`students.student_page.hand_orders.${student.hand_order}`),
     t("students.student_page.keeps", { percent: student.adherence }),
@@ -82,6 +86,11 @@ function Whole({ student }: { student: Student }) {
           {t("students.student_page.has_left_on", { day: dayAndMonth(student.left_on) })}
         </Text>
       )}
+      {student.paused_on && (
+        <Text mb="10px" color="brick">
+          {t("students.student_page.pauses_since", { day: dayAndMonth(student.paused_on) })}
+        </Text>
+      )}
       {changing && <ChangeStudent student={student} onDone={() => setChanging(false)} />}
       <Week student={student} />
       {student.pieces.map((piece) => (
@@ -92,6 +101,7 @@ function Whole({ student }: { student: Student }) {
           </May>
         </Flights>
       ))}
+      <Coming student={student} />
       {student.drills.map((one) => (
         <Text key={one.title} mt="8px" color="soft">
           {t("students.student_page.where_next_in_of_right_on", {
@@ -108,6 +118,7 @@ function Whole({ student }: { student: Student }) {
         {may("change") && <GiveAnother student={student} />}
         <ExtraWork student={student} />
         <SheetLink student={student} />
+        <Family student={student} />
       </Flex>
     </>
   );
@@ -122,10 +133,12 @@ function Week({ student }: { student: Student }) {
       <PartHead
         beside={
           <>
-            {t("students.student_page.minutes_a_day_next_lesson", {
-              minutes: minutes(week.budget),
-              day: `${weekdayName(student.lesson_weekday)} ${dayAndMonth(week.next_lesson)}`,
-            })}
+            {t(
+              week.with_lesson === false
+                ? "students.student_page.minutes_a_day_until"
+                : "students.student_page.minutes_a_day_next_lesson",
+              { minutes: minutes(week.budget), day: fullDay(week.next_lesson) },
+            )}
             <May to="change">
               <Button
                 kind="quiet"

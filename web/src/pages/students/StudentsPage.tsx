@@ -10,12 +10,14 @@ import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { May, useMay } from "../../components/Rights";
 import { t } from "../../words";
+import { ImportStudents } from "./ImportStudents";
 import { NEW, StudentForm } from "./StudentForm";
 
 /** All students of the studio in the order of the week's lessons. */
 export default function StudentsPage() {
   const students = useStudents();
   const [adding, setAdding] = useState(false);
+  const [importing, setImporting] = useState(false);
   const add = useAddStudent();
   // Sent again after an answer that was lost, it is still one student.
   const [key, setKey] = useState(newKey);
@@ -33,6 +35,7 @@ export default function StudentsPage() {
         title={t("students.students_page.students")}
         about={t("students.students_page.in_the_order_of_the_week")}
       >
+        {!importing && may("teach") && <Button onClick={() => setImporting(true)}>{t("students.import.title")}</Button>}
         {!adding && may("teach") && (
           <Button
             kind="go"
@@ -45,6 +48,7 @@ export default function StudentsPage() {
           </Button>
         )}
       </PageHead>
+      {importing && <ImportStudents onDone={() => setImporting(false)} />}
       {adding && (
         <Paper p="16px 18px" mb="16px" borderColor="rail">
           <StudentForm
@@ -103,7 +107,10 @@ export default function StudentsPage() {
                             .join(", "),
                         })}
                       </Text>
-                      <Text color="soft">{one.teacher}</Text>
+                      <Text color="soft">
+                        {one.teacher}
+                        {one.paused_on && ` · ${t("students.students_page.pauses")}`}
+                      </Text>
                     </Grid>
                   ))}
               </Box>

@@ -7,6 +7,8 @@ import { Button } from "../../components/Button";
 import { DayBoxes } from "../../components/DayBoxes";
 import { fullDay } from "../../components/dates";
 import { useHelp } from "../../components/KeyHelp";
+import { LessonActions } from "../../components/lessons/LessonActions";
+import { isHeld, LessonState } from "../../components/lessons/LessonState";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Lost, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
@@ -46,16 +48,16 @@ export default function TodayPage() {
   });
   if (today.error && !today.data) return <Lost trouble={today.error} again={() => today.refetch()} />;
   if (!today.data) return <Waiting what={t("today.today_page.the_day")} />;
-  const { date, holiday, next_day, others } = today.data;
+  const { date, holiday, next_day, others, unseen } = today.data;
   return (
     <>
       <PageHead
         title={fullDay(date)}
         about={
-          holiday
+          holiday && lessons.length === 0
             ? t("today.today_page.a_holiday_no_lessons")
             : [
-                t("today.today_page.lessons", { count: lessons.length }),
+                t("today.today_page.lessons", { count: lessons.filter(isHeld).length }),
                 next_day && t("today.today_page.the_next_ones_are_on", { day: fullDay(next_day) }),
               ]
                 .filter(Boolean)
@@ -67,6 +69,9 @@ export default function TodayPage() {
             {t("today.today_page.all_teachers")}
             {!all && ` (${t("today.today_page.more", { count: others })})`}
           </Button>
+        )}
+        {unseen > 0 && (
+          <Button onClick={() => go("/while-away")}>{t("lessons.while_you_were_away_count", { count: unseen })}</Button>
         )}
         {lessons.length > 0 && (
           <PrintWeeks students={lessons.map((row) => row.id)}>{t("today.today_page.print_their_weeks")}</PrintWeeks>
@@ -84,7 +89,7 @@ export default function TodayPage() {
         )}
         <Box role="list" aria-label={t("today.today_page.lessons_of_the_day")}>
           {lessons.map((row, index) => (
-            <Line key={row.id} row={row} current={index === at} onPick={() => setAt(index)} />
+            <Line key={row.id} row={row} today={date} current={index === at} onPick={() => setAt(index)} />
           ))}
         </Box>
       </Paper>
@@ -92,7 +97,7 @@ export default function TodayPage() {
   );
 }
 
-function Line({ row, current, onPick }: { row: Row; current: boolean; onPick: () => void }) {
+function Line({ row, today, current, onPick }: { row: Row; today: string; current: boolean; onPick: () => void }) {
   const go = useNavigate();
   return (
     <Grid
@@ -109,7 +114,7 @@ function Line({ row, current, onPick }: { row: Row; current: boolean; onPick: ()
       boxShadow={current ? "inset 4px 0 0 var(--chakra-colors-rail)" : undefined}
       onMouseEnter={onPick}
     >
-      <Text fontWeight={700} fontSize="lg">
+      <Text fontWeight={700} fontSize="lg" textDecoration={isHeld(row) ? undefined : "line-through"}>
         {row.time}
       </Text>
       <Box>
@@ -120,9 +125,17 @@ function Line({ row, current, onPick }: { row: Row; current: boolean; onPick: ()
             {piece.section && `, ${t("today.today_page.in_hand", { section: piece.section })}`}
           </Text>
         ))}
-        <Text fontSize="sm" color="soft">
-          {row.teacher}
-        </Text>
+        {row.holder_id === row.own_id && (
+          <Text fontSize="sm" color="soft">
+            {row.holder}
+          </Text>
+        )}
+        <LessonState lesson={row} />
+        {row.holder_id !== row.own_id && (
+          <NameLink fontSize="sm" to={`/students/${row.id}/stand-in`}>
+            {t("lessons.what_a_stand_in_needs")}
+          </NameLink>
+        )}
       </Box>
       {row.days.length > 0 ? (
         <DayBoxes days={row.days} />
@@ -164,6 +177,11 @@ function Line({ row, current, onPick }: { row: Row; current: boolean; onPick: ()
           {row.finished ? t("today.today_page.heard") : t("today.today_page.open_lesson")}
         </Button>
       </Flex>
+      {current && (
+        <Box gridColumn={{ md: "2 / -1" }}>
+          <LessonActions lesson={row} today={today} />
+        </Box>
+      )}
     </Grid>
   );
 }

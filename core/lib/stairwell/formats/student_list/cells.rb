@@ -29,7 +29,7 @@ module Stairwell
           raise ArgumentError if half && !hour.between?(1, 12)
 
           hour = hour % 12 + ((half == "p") ? 12 : 0) if half
-          raise ArgumentError unless hour < 24 && minute < 60 && (found[2] || half)
+          raise ArgumentError if hour > 23 || minute > 59 || [found[2], half].none?
 
           format("%02d:%02d", hour, minute)
         end
