@@ -38,7 +38,7 @@ module Stairwell
       disable :logging
       helpers Features::Helpers
       register Features::SessionRoutes, Features::PieceRoutes, Features::StudentRoutes, Features::LessonRoutes, Features::RoutineRoutes, Features::StudioRoutes,
-        Features::PaperRoutes, Features::TimetableRoutes, Features::SheetRoutes, Features::PeopleRoutes
+        Features::PaperRoutes, Features::TimetableRoutes, Features::ClassRoutes, Features::SheetRoutes, Features::PeopleRoutes
 
       error(Problem) { |problem| render_problem(problem) }
       error(Error) { |error| render_problem(Problem.of(error)) }

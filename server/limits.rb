@@ -74,6 +74,8 @@ module Stairwell
       PASSWORD = (12..72)
       # Seconds until a link is mailed to the same person again. Own choice.
       MAIL_AGAIN = 60
+      # Steps that stand side by side in a class lesson. Own choice: what fits a screen.
+      CLASS_COLUMNS = 10
       # Days for which another stands in, at most: a term. Own choice.
       COVER_DAYS = 120
       # Absences that are kept of a student, as the contract has it.

@@ -24,16 +24,20 @@ module Stairwell
         ],
         read: %w[
           pieces readScript piece draft revisions revision sound drill keepDrill score exportPiece students student previewAssignment routines tryRoutine today weekPdf weeksPdf outbox lesson offer
-          studio studioSettings people timetable covers standIn whileAway
+          studio studioSettings people timetable covers standIn whileAway classes showClass classLesson
         ],
-        hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough],
+        hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough hearInClass judge finishClassLesson],
         change: %w[
           changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption renewLink withdrawLink renewPiece endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
           renewCalendar withdrawCalendar
         ],
-        teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover],
+        teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass
+          addUnit endUnit choosePiece],
         run: %w[changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze
+      # These name their students in what is sent, or mean a whole class: there each student's
+      # teacher is looked for by the action.
+      IN_CLASS = %w[hearInClass judge finishClassLesson].freeze
       NEEDED = OPERATIONS.flat_map { |right, operations| operations.map { |operation| [operation, right] } }.to_h.freeze
       private_constant :NEEDED
 

@@ -70,12 +70,17 @@ module Stairwell
           # otherwise.
           introduce_first = values.fetch(:begin_per_day) <= Constants::BEGIN_PER_DAY[:child]
           row = {studio_id: @tables.studio_id, key: key, **columns({introduce_first: introduce_first, teacher_id: teacher_id}.merge(values))}
+          Classes.new(@tables).named(row) if row[:class_name]
           @tables.db[:students].insert_conflict(target: %i[studio_id key]).returning.insert(**row).first || @tables[:students].first(key: key)
         end
 
         # @param seen [Integer] version the client saw
         # @return [Hash, nil] the row; nil when it was changed meanwhile
-        def change(id, values, seen:) = @tables.revise(@tables[:students].where(id: id), seen: seen, **columns(values))
+        def change(id, values, seen:)
+          found = columns(values)
+          Classes.new(@tables).named(find(id).merge(found)) if found[:class_name]
+          @tables.revise(@tables[:students].where(id: id), seen: seen, **found)
+        end
 
         # @param student [Studio::Student] whose days or minutes an act changed
         # @return [void]

@@ -124,6 +124,16 @@ RSpec.describe "While a transaction is open" do
     ask(:put, "/api/students/1/lessons/2027-03-03/looked-through", {})
     ask(:post, "/api/students/1/lesson/reopen", {})
     ask(:get, "/api/students/1/stand-in")
+    criteria = [{key: "pulse", name: "Pulse", levels: %w[falls holds]}]
+    ask(:post, "/api/classes", {key: key.call, name: "Duo", weekday: 4, time: "19:30", minutes: 60, members: [1]})
+    ask(:put, "/api/classes/1", {version: 1, weekday: 5, time: "18:00"})
+    ask(:post, "/api/classes/1/units", {key: key.call, title: "Both", piece_ids: [2, 1], due_on: "2027-05-01", due_time: "18:00", criteria: criteria, keep_as: "Usual"})
+    ask(:put, "/api/classes/1/units/1/choice", {student_id: 1, piece_id: 1})
+    ask(:post, "/api/classes/1/marks", {unit_id: 1, student_id: 1, criterion: "pulse", level: 2, key: key.call})
+    ask(:post, "/api/classes/1/results", {student_id: 1, assignment_id: 1, step_id: "A.right", result: "steady", key: key.call})
+    ask(:put, "/api/classes/1/units/1", {ended: true})
+    ["", "/1", "/1/lesson"].each { |path| ask(:get, "/api/classes#{path}") }
+    ask(:post, "/api/classes/1/finish", {send: false})
     %w[covers while-away calendar].each { |path| ask(:get, "/api/#{path}") }
     ask(:post, "/api/covers", {key: key.call, away_id: 1, cover_id: 1, first_day: "2027-03-10", last_day: "2027-03-11"})
     ask(:delete, "/api/covers/1", {})

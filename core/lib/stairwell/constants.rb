@@ -159,6 +159,8 @@ module Stairwell
     # Own choice: events of a calendar file with holidays, and lines of a list of students.
     MOST_EVENTS = 2_000
     MOST_STUDENT_LINES = 200
+    # Own choice: who practises on a day has done so by then.
+    PRACTISED_BY = "18:00"
     # Own choice: a lesson further away is as good as none, and nobody plans toward it.
     DAYS_LOOKED_AHEAD = 420
     # Own choice: the most days on which one may practise between today and the lesson that a

@@ -57,6 +57,8 @@ require_relative "studio/change_piece"
 require_relative "studio/change_extra_work"
 require_relative "studio/change_lesson"
 require_relative "studio/stand_in"
+require_relative "studio/due"
+require_relative "studio/readiness"
 require_relative "studio/bench"
 
 module Stairwell

@@ -89,11 +89,18 @@ module Stairwell
         # @return [Hash]
         # @raise [Problem] 409 when it was changed meanwhile
         def change(id, values, seen:)
+          settle(id, values, seen: seen)
+          show(id)
+        end
+
+        # The same where nobody looks at the student.
+        # @return [void]
+        def settle(id, values, seen:)
           check(values)
           row = nil
           more = ->(tables) { row = Repositories::Students.new(tables).find(id) }
           keep = ->(tables, _) { Repositories::Students.new(tables).change(id, values, seen: seen) || raise(stale(row, values)) }
-          act(id, more: more, keep: keep) do |record|
+          @changes.act(id, more: more, keep: keep) do |record|
             raise stale(row, values) unless row[:version] == seen
 
             student = Repositories::Students.value(row.merge(values), @context.studio[:locale])
@@ -104,9 +111,35 @@ module Stairwell
         # @param asked [Hash] see the contract's AssignmentRequest
         # @return [Hash]
         def assign(id, asked)
+          give(id, asked)
+          show(id)
+        end
+
+        # The same where nobody looks at the student.
+        # @return [Integer] the assignment
+        def give(id, asked)
           page = nil
           number, key = @context.next_id(:assignments_id_seq), SecureRandom.uuid
-          act(id, more: ->(tables) { page = piece(tables, id, asked[:piece_id]) }) { |record| Studio.assign(record, assignment(asked, page), id: number, key: key) }
+          @changes.act(id, more: ->(tables) { page = piece(tables, id, asked[:piece_id]) }) { |record| Studio.assign(record, assignment(asked, page), id: number, key: key) }
+          number
+        end
+
+        # A piece the student has or had goes on, toward another day.
+        # @param assignment [Hash] row
+        # @return [void]
+        def take_up(id, assignment, due_on:)
+          @changes.act(id, also: assignment[:id]) { |record| Studio::ChangePiece.new(record, assignment[:id]).finish(nil) } if assignment[:ended]
+          due = Problem.date(due_on, "due_on")
+          @changes.act(id) { |record| Studio::ChangePiece.new(record, assignment[:id]).call(plain: {due_on: due}) }
+        end
+
+        # An exercise of every day.
+        # @return [Integer] its id
+        def exercise(id, title:, minutes:, key:)
+          number = @context.next_id(:extra_work_id_seq)
+          work = Studio::ExtraWork.new(id: number, kind: "exercise", title: title, minutes: Rational(minutes.to_s), times: 7, key: key)
+          @changes.act(id) { |record| Studio::ChangeExtraWork.add(record, work) }
+          number
         end
 
         # What assigning a piece would come to by itself; nothing is kept.

@@ -18,7 +18,7 @@ module Stairwell
           return @app.call(env) unless request.known?
 
           right = Rights.needed(request.operation_id)
-          return @app.call(env) if right == :door || allowed?(right, context, env)
+          return @app.call(env) if right == :door || allowed?(request.operation_id, right, context, env)
 
           words = Rights.of(context.role).include?(right) ? "not_your_student" : "needs_#{right}"
           Problem.new(403, Phrase["server.rights.#{words}"], code: "not_allowed").to_rack
@@ -29,9 +29,9 @@ module Stairwell
         STUDENT = %r{\A/api/students/(\d{1,18})(?:/|\z)}
         private_constant :STUDENT
 
-        def allowed?(right, context, env)
+        def allowed?(operation, right, context, env)
           return false unless Rights.of(context.role).include?(right)
-          return true unless Rights::ABOUT_STUDENT.include?(right) && Rights.own_only?(context)
+          return true unless Rights::ABOUT_STUDENT.include?(right) && Rights.own_only?(context) && !Rights::IN_CLASS.include?(operation)
 
           # An address that names its student in another way than the screens do is refused.
           id = env["PATH_INFO"][STUDENT, 1] or return false

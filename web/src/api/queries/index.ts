@@ -1,4 +1,5 @@
 // What the server can be asked, by place.
+export * from "./classes";
 export * from "./lesson";
 export * from "./library";
 export * from "./people";

@@ -1,0 +1,130 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # Units of a class: given to all at once and fitted to each, chosen by a member, ended.
+      class ClassUnits
+        # @param context [StudioContext]
+        # @param class_id [Integer]
+        def initialize(context, class_id)
+          @context = context
+          @class_id = class_id
+          @students = Students.new(context)
+        end
+
+        # @param said [Hash] key:, title:, due_on:, due_time:, criteria:, and piece_ids: (one,
+        #   or several to choose from) or minutes: of an exercise
+        # @param keep_as [String, nil] a name under which the criteria are kept for reuse
+        # @param routine [String]
+        # @return [Hash] the class
+        # @raise [Problem, MissingError, RefusedError] with nothing given to anyone
+        def add(keep_as: nil, routine: "hand_by_hand", **said)
+          due_on = Problem.date(said[:due_on], "due_on")
+          pieces = said.fetch(:piece_ids, []).uniq
+          named_once!(said[:criteria])
+          raise Problem.new(422, Phrase["server.units.piece_or_exercise"], code: "unit", field: "piece_ids") if pieces.empty? == said[:minutes].nil?
+
+          members, unit = @context.write do |tables|
+            row = Repositories::Classes.new(tables).find(@class_id)
+            members = Repositories::Classes.new(tables).members([row[:name]]).fetch(row[:name], [])
+            members.each { |student| Rights.with_student!(@context, tables, student) }
+            pieces.each { |id| Repositories::Pieces.new(tables).find(id, live: true) }
+            units = Repositories::ClassUnits.new(tables)
+            units.keep_criteria(keep_as.strip, said[:criteria], by: @context.account_id) if keep_as
+            [members, units.add(**said.slice(:key, :title, :criteria, :due_time, :minutes), due_on: due_on, piece_ids: pieces, class_id: @class_id, by: @context.account_id)]
+          end
+          members.each { |student| give(unit, student, routine) } if unit
+          Classes.new(@context).show(@class_id)
+        end
+
+        # A member chooses one of the pieces.
+        # @return [Hash] the class
+        def choose(unit_id, student_id:, piece_id:)
+          unit, student = @context.read do |tables|
+            student = member(tables, student_id)
+            Rights.with_student!(@context, tables, student)
+            [found(tables, unit_id), student]
+          end
+          raise Problem.new(422, Phrase["server.units.none_of_these"], code: "unit", field: "piece_id") unless unit[:piece_ids].include?(piece_id)
+
+          give(unit.merge(piece_ids: [piece_id]), student, "hand_by_hand")
+          Classes.new(@context).show(@class_id)
+        end
+
+        # @param ended [Boolean]
+        # @return [Hash] the class
+        def finish(unit_id, ended:)
+          @context.write { |tables| found(tables, unit_id) && Repositories::ClassUnits.new(tables).finish(unit_id, ended) }
+          Classes.new(@context).show(@class_id)
+        end
+
+        # @param level [Integer, nil] nil takes it back
+        # @return [Hash] {student_id:, levels:}
+        def judge(unit_id:, student_id:, criterion:, level:, key:)
+          levels = @context.write do |tables|
+            Rights.with_student!(@context, tables, member(tables, student_id), :hear)
+            unit = found(tables, unit_id)
+            known = unit[:criteria].map(&:to_h).find { |one| one["key"] == criterion }
+            raise Problem.new(422, Phrase["server.units.no_such_level"], code: "level", field: "level") unless known && (level.nil? || level.between?(1, known["levels"].size))
+
+            units = Repositories::ClassUnits.new(tables)
+            units.judge(key: key, unit_id: unit_id, student_id: student_id, criterion: criterion, level: level, day: @context.today, by: @context.account_id)
+            units.levels([unit_id]).fetch([unit_id, student_id], {})
+          end
+          {student_id: student_id, levels: levels}
+        end
+
+        private
+
+        def found(tables, id)
+          unit = Repositories::ClassUnits.new(tables).find(id)
+          (unit[:class_id] == @class_id) ? unit : raise(MissingError, Phrase["missing.unit"])
+        end
+
+        def member(tables, id)
+          row = Repositories::Students.new(tables).find(id)
+          name = Repositories::Classes.new(tables).find(@class_id)[:name]
+          (row[:class_name] == name) ? row : raise(MissingError, Phrase["missing.unit_member"])
+        end
+
+        def named_once!(criteria)
+          keys = criteria.map { |one| one[:key] }
+          raise Problem.new(422, Phrase["server.units.criterion_twice"], code: "criteria", field: "criteria") if keys.uniq.size < keys.size
+        end
+
+        # Fitted to each: their own days, minutes, pace and hand.
+        def give(unit, student, routine)
+          id = student[:id]
+          had = case unit[:piece_ids].size
+          when 0 then {extra_work_id: @students.exercise(id, title: unit[:title], minutes: unit[:minutes], key: SecureRandom.uuid)}
+          when 1 then {assignment_id: piece(unit, student, routine)}
+          else {}
+          end
+          @context.write { |tables| Repositories::ClassUnits.new(tables).give(unit[:id], id, **had) }
+        end
+
+        # Who has the piece in hand, or had it, goes on with it.
+        # @return [Integer] the assignment
+        def piece(unit, student, routine)
+          due = Studio::Due.last_day(unit[:due_on], Repositories::Students.time(unit[:due_time])).to_s
+          piece_id = unit[:piece_ids].first
+          known = @context.read { |tables| tables[:assignments].where(student_id: student[:id], piece_id: piece_id).first }
+          return @students.give(student[:id], {piece_id: piece_id, routine: routine, hand_order: student[:hand_order], due_on: due, **tempo(piece_id)}) unless known
+
+          @students.take_up(student[:id], known, due_on: due)
+          known[:id]
+        end
+
+        # The page's own target; else a tempo to begin with, which the teacher changes.
+        def tempo(piece_id)
+          revision, pages = @context.read do |tables|
+            revision = Repositories::Pieces.new(tables).find(piece_id)[:revision]
+            [revision, Repositories::Pages.new(tables).read([[piece_id, revision]])]
+          end
+          {target_tempo: pages.page(piece_id, revision, nil).map.target_tempo.to_i.clamp(Constants::TARGET_TEMPOS)}
+        end
+      end
+    end
+  end
+end
