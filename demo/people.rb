@@ -9,6 +9,12 @@ module Demo
     PASSWORD = "harbour-steps"
     CLASS = "Thursday evening"
     CLASS_TIME = [4, "19:30"].freeze
+    # What the class is judged by.
+    CRITERIA = [
+      {key: "pulse", name: "Pulse", levels: ["stops", "holds in parts", "carries the piece"]},
+      {key: "articulation", name: "Articulation", levels: ["not yet heard", "mostly heard", "as printed"]},
+      {key: "how-far", name: "How far", levels: ["first part", "more than half", "to the end"]}
+    ].freeze
     TEACHERS = [
       {name: "Ines Varga", email: "ines@harboursteps.example"},
       {name: "Tomas Ruel", email: "tomas@harboursteps.example"},

@@ -71,6 +71,25 @@ module Demo
         rows.change(ids["Odile"], {contacts: [{name: "Aurel", email: "aurel@netherquay.example", locale: "en-US"}]}, seen: rows.find(ids["Odile"])[:version])
       end
       students.leave(ids[People::LEFT])
+      evening_class(context(2, day: @today).with(role: "teacher"))
+    end
+
+    # The evening class works toward a piece, and was judged once on the way.
+    def evening_class(now)
+      group = Server::Features::Classes.new(now).list.first
+      due = @today + (4 - @today.wday) % 7 + 28
+      unit = Server::Features::ClassUnits.new(now, group[:id]).add(
+        key: key(2), title: "The Slow Ferry, together", routine: "hand_by_hand", piece_ids: [@pieces["the-slow-ferry"][:id]], due_on: due.to_s, due_time: "19:30", criteria: People::CRITERIA, keep_as: "Usual"
+      )[:units].first
+      group[:members].each { |member| Server::Jobs::GiveUnit.allocate.run(@studio_id, now.account_id, unit[:id], member[:id], "hand_by_hand") }
+      now.write do |tables|
+        units = Server::Repositories::ClassUnits.new(tables)
+        group[:members].first(5).each_with_index do |member, at|
+          People::CRITERIA.first(2).each_with_index do |one, place|
+            units.judge(key: key(100 + 10 * at + place), unit_id: unit[:id], student_id: member[:id], criterion: one[:key], level: 1 + (at + place) % 3, day: @today, by: now.account_id)
+          end
+        end
+      end
     end
 
     def key(number) = format("%08x-0000-4000-8000-000000000000", number)

@@ -176,3 +176,17 @@ RSpec.describe "A student's lessons" do
     expect(piece.hard.map(&:to_s)).to eq(["A, left hand"])
   end
 end
+
+RSpec.describe "Something due at an hour" do
+  studio = Stairwell::Studio
+  day = ->(number) { Date.new(2027, 3, number) }
+
+  it "has the practice of its own day where that is over by the evening" do
+    expect(%w[08:00 17:59 18:00 19:30].map { |time| studio::Due.last_day(day[10], time).day }).to eq([9, 9, 10, 10])
+  end
+
+  it "is reached with caution, in the middle of the futures, or not" do
+    by = ->(middle, cautious) { studio::Readiness.by(day[10], middle: middle && day[middle], cautious: cautious && day[cautious]) }
+    expect([by[8, 10], by[10, 11], by[10, nil], by[11, 12], by[nil, nil]]).to eq(%i[ready likely likely late late])
+  end
+end

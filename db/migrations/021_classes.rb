@@ -106,6 +106,8 @@ Sequel.migration do
     run <<~SQL
       GRANT SELECT, INSERT, UPDATE ON classes, criteria_sets, units, unit_members TO stairwell_app;
       GRANT SELECT, INSERT ON criterion_marks TO stairwell_app;
+      -- Summaries say of which assignment they speak from now on; they are made anew.
+      TRUNCATE student_summaries;
     SQL
   end
 

@@ -20,26 +20,30 @@ module Stairwell
         end
 
         # @param read [ClassRead]
-        # @param records [Array<Studio::Record>] of the members
+        # @param summaries [Hash{Integer => Hash}] of the members, see {Repositories::Summaries#all}
         # @param context [StudioContext]
         # @return [Hash] see the contract's Class
-        def whole(read, records, context)
-          records = records.to_h { |record| [record.student.id, record] }
+        def whole(read, summaries, context)
           card(read.row, read.members, read.units).merge(
-            today: context.today.to_s, units: read.units.map { |unit| unit(unit, read, records) }, sets: read.sets.map { |set| {name: set[:name], criteria: set[:criteria].map(&:to_h)} }
+            today: context.today.to_s, fresh: read.members.all? { |row| summaries.dig(row[:id], :fresh) } && given?(read),
+            units: read.units.map { |unit| unit(unit, read, summaries) }, sets: read.sets.map { |set| {name: set[:name], criteria: set[:criteria].map(&:to_h)} }
           )
         end
 
+        # Whether everyone has what the units under way give them at once.
+        def given?(read)
+          at_once = read.units.select { |unit| unit[:ended_at].nil? && unit[:piece_ids].size < 2 }.map { |unit| unit[:id] }
+          read.had.none? { |one| at_once.include?(one[:unit_id]) && one[:assignment_id].nil? && one[:extra_work_id].nil? }
+        end
+
         # @return [Hash] see the contract's Unit
-        def unit(unit, read, records)
+        def unit(unit, read, summaries)
           due = Studio::Due.last_day(unit[:due_on], time(unit))
-          {
-            **plain(unit, read),
-            members: read.members.map do |student|
-              had = read.had.find { |one| one[:unit_id] == unit[:id] && one[:student_id] == student[:id] }
-              member(student, had, records[student[:id]], (due unless unit[:ended_at])).merge(levels: read.levels.fetch([unit[:id], student[:id]], {}), may: read.may.fetch(student[:id]))
-            end
-          }
+          members = read.members.map do |student|
+            had = read.had.find { |one| one[:unit_id] == unit[:id] && one[:student_id] == student[:id] }
+            member(student, had, summaries.dig(student[:id], :summary).to_h, due).merge(levels: read.levels.fetch([unit[:id], student[:id]], {}), may: read.may.fetch(student[:id]))
+          end
+          {**plain(unit, read), members: members}
         end
 
         # @return [Hash] of a unit without its members
@@ -50,18 +54,25 @@ module Stairwell
           }
         end
 
-        def member(student, had, record, due)
-          piece = record&.pieces&.find { |one| one.id == had&.fetch(:assignment_id) }
-          ready = due && record ? Studio::Readiness.of(record, piece&.id, due) : Studio::Readiness.new(state: :none)
+        def member(student, had, summary, due)
+          id = had&.fetch(:assignment_id)
+          piece, outlook = %w[pieces outlooks].map { |name| summary[name].to_a.find { |one| id && one["id"] == id } }
           {
-            id: student[:id], name: student[:name], in_it: !had.nil?, piece_id: had&.fetch(:piece_id), assignment_id: had&.fetch(:assignment_id), percent: piece&.percent,
-            ready: ready.state.to_s, cautious: ready.outlook&.cautious&.to_s, likely: ready.outlook&.middle&.to_s,
-            options: ready.outlook ? ready.outlook.options.map { |one| {change: one.change, words: one.words, date: one.date.to_s, days_sooner: one.days_sooner} } : []
+            id: student[:id], name: student[:name], in_it: !had.nil?, piece_id: had&.fetch(:piece_id), assignment_id: id, percent: piece&.fetch("percent"),
+            ready: ready(piece, outlook, due).to_s, cautious: outlook&.fetch("cautious"), likely: outlook&.fetch("middle")
           }
         end
 
+        def ready(piece, outlook, due)
+          return :none unless piece
+          return :ready if piece["percent"] == 100
+          return :none unless outlook
+
+          Studio::Readiness.by(due, **%w[middle cautious].to_h { |name| [name.to_sym, outlook[name] && Date.iso8601(outlook[name])] })
+        end
+
         def time(unit) = Repositories::Students.time(unit[:due_time])
-        private_class_method :member, :time
+        private_class_method :given?, :member, :ready, :time
       end
     end
   end

@@ -24,18 +24,34 @@ module Stairwell
           pieces = said.fetch(:piece_ids, []).uniq
           named_once!(said[:criteria])
           raise Problem.new(422, Phrase["server.units.piece_or_exercise"], code: "unit", field: "piece_ids") if pieces.empty? == said[:minutes].nil?
+          pieces.each { |id| learnable!(id) }
 
           members, unit = @context.write do |tables|
             row = Repositories::Classes.new(tables).find(@class_id)
             members = Repositories::Classes.new(tables).members([row[:name]]).fetch(row[:name], [])
             members.each { |student| Rights.with_student!(@context, tables, student) }
-            pieces.each { |id| Repositories::Pieces.new(tables).find(id, live: true) }
             units = Repositories::ClassUnits.new(tables)
             units.keep_criteria(keep_as.strip, said[:criteria], by: @context.account_id) if keep_as
-            [members, units.add(**said.slice(:key, :title, :criteria, :due_time, :minutes), due_on: due_on, piece_ids: pieces, class_id: @class_id, by: @context.account_id)]
+            unit = units.add(**said.slice(:key, :title, :criteria, :due_time, :minutes), due_on: due_on, piece_ids: pieces, class_id: @class_id, by: @context.account_id)
+            members.each { |student| units.give(unit[:id], student[:id]) } if unit
+            [members, unit]
           end
-          members.each { |student| give(unit, student, routine) } if unit
+          members.each { |student| Jobs::GiveUnit.enqueue(@context.studio_id, @context.account_id, unit[:id], student[:id], routine) } if unit && pieces.size < 2
           Classes.new(@context).show(@class_id)
+        end
+
+        # Fitted to each: their own days, minutes, pace and hand.
+        # @param unit [Hash] row
+        # @param student [Hash] row
+        # @return [void]
+        def give(unit, student, routine)
+          id = student[:id]
+          had = case unit[:piece_ids].size
+          when 0 then {extra_work_id: @students.exercise(id, title: unit[:title], minutes: unit[:minutes], key: SecureRandom.uuid)}
+          when 1 then {assignment_id: piece(unit, student, routine)}
+          else {}
+          end
+          @context.write { |tables| Repositories::ClassUnits.new(tables).give(unit[:id], id, **had) }
         end
 
         # A member chooses one of the pieces.
@@ -93,15 +109,9 @@ module Stairwell
           raise Problem.new(422, Phrase["server.units.criterion_twice"], code: "criteria", field: "criteria") if keys.uniq.size < keys.size
         end
 
-        # Fitted to each: their own days, minutes, pace and hand.
-        def give(unit, student, routine)
-          id = student[:id]
-          had = case unit[:piece_ids].size
-          when 0 then {extra_work_id: @students.exercise(id, title: unit[:title], minutes: unit[:minutes], key: SecureRandom.uuid)}
-          when 1 then {assignment_id: piece(unit, student, routine)}
-          else {}
-          end
-          @context.write { |tables| Repositories::ClassUnits.new(tables).give(unit[:id], id, **had) }
+        # A page without sections gives nobody a step.
+        def learnable!(piece_id)
+          raise Problem.new(422, Phrase["server.units.no_sections", title: page(piece_id).map.title], code: "no_steps", field: "piece_ids") if page(piece_id).map.sections.empty?
         end
 
         # Who has the piece in hand, or had it, goes on with it.
@@ -117,12 +127,15 @@ module Stairwell
         end
 
         # The page's own target; else a tempo to begin with, which the teacher changes.
-        def tempo(piece_id)
+        def tempo(piece_id) = {target_tempo: page(piece_id).map.target_tempo.to_i.clamp(Constants::TARGET_TEMPOS)}
+
+        # @return [Studio::Page] as it is for the studio
+        def page(piece_id)
           revision, pages = @context.read do |tables|
-            revision = Repositories::Pieces.new(tables).find(piece_id)[:revision]
+            revision = Repositories::Pieces.new(tables).find(piece_id, live: true)[:revision]
             [revision, Repositories::Pages.new(tables).read([[piece_id, revision]])]
           end
-          {target_tempo: pages.page(piece_id, revision, nil).map.target_tempo.to_i.clamp(Constants::TARGET_TEMPOS)}
+          pages.page(piece_id, revision, nil)
         end
       end
     end

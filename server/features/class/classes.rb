@@ -27,8 +27,10 @@ module Stairwell
         # @raise [MissingError]
         def show(id)
           read = ClassRead.of(@context, id)
-          records = Repositories::Records.new(@context).load(read.members.map { |row| row[:id] })
-          ClassJson.whole(read, records, @context)
+          summaries = @context.read { |tables| Repositories::Summaries.new(tables, @context.today).all }
+          shown = ClassJson.whole(read, summaries, @context)
+          Jobs::Summarise.soon(@context, !shown[:fresh])
+          shown
         end
 
         # @param members [Array<Integer>] students

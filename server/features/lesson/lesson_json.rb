@@ -50,7 +50,7 @@ module Stairwell
         # @param outlooks [Hash{Integer => Studio::Outlook}]
         # @return [Array<Hash>]
         def self.outlooks(pieces, outlooks)
-          pieces.filter_map { |one| (outlook = outlooks[one.id]) && {piece: one.title, late: outlook.late?, **outlook.to_h.slice(:middle, :cautious, :due_on).transform_values { |date| date&.to_s }} }
+          pieces.filter_map { |one| (outlook = outlooks[one.id]) && {id: one.id, piece: one.title, late: outlook.late?, **outlook.to_h.slice(:middle, :cautious, :due_on).transform_values { |date| date&.to_s }} }
         end
 
         # @param row [Hash, nil] of a lesson

@@ -1072,6 +1072,172 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["classes"];
+        put?: never;
+        post: operations["addClass"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get: operations["showClass"];
+        /** @description Changes what is sent. With another hour, members' lessons at the old one move. */
+        put: operations["changeClass"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/units": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Gives a piece, one of several, or an exercise to all members at once, fitted to each. */
+        post: operations["addUnit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/units/{unit}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                unit: components["parameters"]["Unit"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["endUnit"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/units/{unit}/choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                unit: components["parameters"]["Unit"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["choosePiece"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A level of one criterion for one member; null takes it back. */
+        post: operations["judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/lesson": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get: operations["classLesson"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["hearInClass"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Finishes the lesson of everyone who came. */
+        post: operations["finishClassLesson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/covers": {
         parameters: {
             query?: never;
@@ -1812,6 +1978,115 @@ export interface components {
                 lessons: components["schemas"]["LessonTime"][];
             }[];
             covers: components["schemas"]["Cover"][];
+        };
+        ClassName: string;
+        /** @description Students */
+        ClassMembers: components["schemas"]["Count"][];
+        Criteria: {
+            key: string;
+            name: string;
+            /** @description The lowest first */
+            levels: string[];
+        }[];
+        /** @description By criterion, from 1 */
+        Levels: {
+            [key: string]: number;
+        };
+        ClassCard: {
+            id: number;
+            name: string;
+            teacher_id: number;
+            teacher: string;
+            weekday: number;
+            time: string;
+            minutes: number;
+            version: number;
+            members: {
+                id: number;
+                name: string;
+            }[];
+            unit: {
+                id: number;
+                title: string;
+                due_on: string;
+                due_time: string;
+            } | null;
+        };
+        UnitPlain: {
+            id: number;
+            title: string;
+            due_on: string;
+            due_time: string;
+            minutes: number | null;
+            ended: boolean;
+            criteria: components["schemas"]["Criteria"];
+            pieces: {
+                id: number;
+                title: string;
+            }[];
+        };
+        Unit: components["schemas"]["UnitPlain"] & {
+            members: {
+                id: number;
+                name: string;
+                in_it: boolean;
+                piece_id: number | null;
+                assignment_id: number | null;
+                percent: number | null;
+                /**
+                 * @description Whether by the hour it is due
+                 * @enum {string}
+                 */
+                ready: "ready" | "likely" | "late" | "none";
+                cautious: string | null;
+                likely: string | null;
+                levels: components["schemas"]["Levels"];
+                may: components["schemas"]["Right"][];
+            }[];
+        };
+        Class: components["schemas"]["ClassCard"] & {
+            /** @description Whether what is said of the members is as of now; otherwise it is being worked out */
+            fresh: boolean;
+            today: string;
+            units: components["schemas"]["Unit"][];
+            sets: {
+                name: string;
+                criteria: components["schemas"]["Criteria"];
+            }[];
+        };
+        ClassLesson: {
+            id: number;
+            name: string;
+            teacher: string;
+            weekday: number;
+            time: string;
+            today: string;
+            unit: components["schemas"]["UnitPlain"] | null;
+            steps: {
+                key: string;
+                title: string;
+                piece: string;
+                piece_id: number;
+                step_id: string;
+            }[];
+            members: {
+                id: number;
+                name: string;
+                finished: boolean;
+                may: components["schemas"]["Right"][];
+                lesson: components["schemas"]["Appointment"] | null;
+                addressed: boolean;
+                levels: components["schemas"]["Levels"];
+                in_unit: boolean;
+                cells: {
+                    [key: string]: {
+                        assignment_id: number;
+                        step_id: string;
+                        result: string | null;
+                        state: string;
+                    };
+                };
+            }[];
         };
         CalendarLink: {
             path: string | null;
@@ -2942,6 +3217,7 @@ export interface components {
         RoutineKey: components["schemas"]["RoutineKey"];
         Boxes: "empty" | "done";
         Assignment: components["schemas"]["Count"];
+        Unit: components["schemas"]["Count"];
         Day: components["schemas"]["Date"];
         Token: string;
     };
@@ -4833,6 +5109,344 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GivenLesson"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    classes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The classes in the order of the week */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassCard"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addClass: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    key: components["schemas"]["Key"];
+                    name: components["schemas"]["ClassName"];
+                    teacher_id?: components["schemas"]["Person"];
+                    weekday: components["schemas"]["Weekday"];
+                    time: components["schemas"]["TimeOfDay"];
+                    minutes: components["schemas"]["LessonMinutes"];
+                    members?: components["schemas"]["ClassMembers"];
+                };
+            };
+        };
+        responses: {
+            /** @description The class */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Class"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    showClass: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The class */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Class"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeClass: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    version: components["schemas"]["Count"];
+                    name?: components["schemas"]["ClassName"];
+                    teacher_id?: components["schemas"]["Person"];
+                    weekday?: components["schemas"]["Weekday"];
+                    time?: components["schemas"]["TimeOfDay"];
+                    minutes?: components["schemas"]["LessonMinutes"];
+                    members?: components["schemas"]["ClassMembers"];
+                };
+            };
+        };
+        responses: {
+            /** @description The class */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Class"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addUnit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    key: components["schemas"]["Key"];
+                    title: string;
+                    /** @description One piece, or several to choose from; none for an exercise */
+                    piece_ids?: components["schemas"]["Count"][];
+                    minutes?: components["schemas"]["Minutes"];
+                    routine?: components["schemas"]["RoutineKey"];
+                    due_on: components["schemas"]["Date"];
+                    due_time: components["schemas"]["TimeOfDay"];
+                    criteria: components["schemas"]["Criteria"];
+                    /** @description Keeps the criteria under this name for reuse */
+                    keep_as?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The class */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Class"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endUnit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                unit: components["parameters"]["Unit"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    ended: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The class */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Class"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    choosePiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                unit: components["parameters"]["Unit"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    student_id: components["schemas"]["Count"];
+                    piece_id: components["schemas"]["Count"];
+                };
+            };
+        };
+        responses: {
+            /** @description The class */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Class"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    key: components["schemas"]["Key"];
+                    unit_id: components["schemas"]["Count"];
+                    student_id: components["schemas"]["Count"];
+                    criterion: string;
+                    level: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The member's levels */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        student_id: number;
+                        levels: components["schemas"]["Levels"];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    classLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The lesson */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassLesson"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    hearInClass: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    student_id: components["schemas"]["Count"];
+                    assignment_id: components["schemas"]["Count"];
+                    step_id: components["schemas"]["StepId"];
+                    result: components["schemas"]["Result"];
+                    key: components["schemas"]["Key"];
+                };
+            };
+        };
+        responses: {
+            /** @description How the step stands now */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        student_id: number;
+                        result: string | null;
+                        state: string;
+                        changed: string[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    finishClassLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    send: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The lesson */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassLesson"];
                 };
             };
             default: components["responses"]["Problem"];

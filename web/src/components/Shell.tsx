@@ -11,7 +11,7 @@ import { KeyHelp } from "./KeyHelp";
 import { Mark } from "./Mark";
 import { Select } from "./Select";
 
-const WAYS = ["today", "lessons", "studio", "students", "library", "routines", "outbox", "settings"];
+const WAYS = ["today", "lessons", "studio", "students", "classes", "library", "routines", "outbox", "settings"];
 
 const Way = chakra(NavLink);
 

@@ -10,6 +10,9 @@ import { SignInPage } from "./signin/SignInPage";
 
 // Each page is loaded when it is opened.
 const TodayPage = lazy(() => import("./today/TodayPage"));
+const ClassesPage = lazy(() => import("./classes/ClassesPage"));
+const ClassPage = lazy(() => import("./classes/ClassPage"));
+const ClassLessonPage = lazy(() => import("./classes/ClassLessonPage"));
 const LessonsPage = lazy(() => import("./lessons/LessonsPage"));
 const StandInPage = lazy(() => import("./lessons/StandInPage"));
 const WhileAwayPage = lazy(() => import("./lessons/WhileAwayPage"));
@@ -49,6 +52,9 @@ export default function TeacherPages() {
       <Suspense fallback={<Waiting what={t("teacher_pages.the_page")} />}>
         <Routes>
           <Route path="/today" element={<TodayPage />} />
+          <Route path="/classes" element={<ClassesPage />} />
+          <Route path="/classes/:id" element={<ClassPage />} />
+          <Route path="/classes/:id/lesson" element={<ClassLessonPage />} />
           <Route path="/lessons" element={<LessonsPage />} />
           <Route path="/while-away" element={<WhileAwayPage />} />
           <Route path="/students/:id/stand-in" element={<StandInPage />} />

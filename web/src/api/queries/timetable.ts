@@ -18,7 +18,7 @@ export const useTimetable = (from: string | undefined, teachers: "own" | "all") 
     ask(api.GET("/api/timetable", { params: { query: { from, teachers } } })),
   );
 
-const moved = (id: number) => [...aboutStudent(id), TIMETABLE];
+const moved = (id: number) => [...aboutStudent(id), TIMETABLE, ["class lesson"]];
 
 export const useChangeLesson = (id: number) =>
   useSave(
