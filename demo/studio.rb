@@ -77,11 +77,12 @@ module Demo
     # The evening class works toward a piece, and was judged once on the way.
     def evening_class(now)
       group = Server::Features::Classes.new(now).list.first
-      due = @today + (4 - @today.wday) % 7 + 28
+      due = @today + (4 - @today.wday) % 7 + 63
       unit = Server::Features::ClassUnits.new(now, group[:id]).add(
         key: key(2), title: "The Slow Ferry, together", routine: "hand_by_hand", piece_ids: [@pieces["the-slow-ferry"][:id]], due_on: due.to_s, due_time: "19:30", criteria: People::CRITERIA, keep_as: "Usual"
       )[:units].first
-      group[:members].each { |member| Server::Jobs::GiveUnit.allocate.run(@studio_id, now.account_id, unit[:id], member[:id], "hand_by_hand") }
+      row, members = now.read { |tables| [tables[:units].first(id: unit[:id]), tables[:students].where(class_name: group[:name]).order(:id).all] }
+      members.each { |member| Server::Features::ClassUnits.new(now, group[:id]).give(row, member, "hand_by_hand") }
       now.write do |tables|
         units = Server::Repositories::ClassUnits.new(tables)
         group[:members].first(5).each_with_index do |member, at|

@@ -82,7 +82,7 @@ module Stairwell
             Rights.with_student!(@context, tables, member(tables, student_id), :hear)
             unit = found(tables, unit_id)
             known = unit[:criteria].map(&:to_h).find { |one| one["key"] == criterion }
-            raise Problem.new(422, Phrase["server.units.no_such_level"], code: "level", field: "level") unless known && (level.nil? || level.between?(1, known["levels"].size))
+            raise Problem.new(422, Phrase["server.units.no_such_level"], code: "level", field: "level") unless known && [nil, *1..known["levels"].size].include?(level)
 
             units = Repositories::ClassUnits.new(tables)
             units.judge(key: key, unit_id: unit_id, student_id: student_id, criterion: criterion, level: level, day: @context.today, by: @context.account_id)

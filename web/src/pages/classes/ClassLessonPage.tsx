@@ -116,6 +116,7 @@ function Held({ lesson }: { lesson: Lesson }) {
     event.preventDefault();
   };
   const open = members.filter((one) => !one.finished && one.lesson && !isAway(one)).length;
+  const held = members.some((one) => one.finished);
   const addressed = members.some((one) => one.addressed);
   return (
     <>
@@ -135,7 +136,7 @@ function Held({ lesson }: { lesson: Lesson }) {
         )}
         <Button kind="go" disabled={finish.isPending || open === 0} onClick={() => finish.mutate(false)}>
           {open === 0
-            ? t(members.some((one) => one.finished) ? "classes.lesson.finished" : "classes.lesson.none_today")
+            ? t(held ? "classes.lesson.finished" : "classes.lesson.none_today")
             : t("classes.lesson.finish", { count: open })}
         </Button>
       </PageHead>

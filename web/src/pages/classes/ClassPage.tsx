@@ -38,7 +38,7 @@ export default function ClassPage() {
         {may("teach") && (
           <>
             <Button aria-expanded={open === "change"} onClick={() => setOpen(open === "change" ? null : "change")}>
-              {t("lessons.change")}
+              {t("classes.change")}
             </Button>
             <Button aria-expanded={open === "unit"} onClick={() => setOpen(open === "unit" ? null : "unit")}>
               {t("classes.new_unit")}

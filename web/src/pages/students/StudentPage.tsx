@@ -128,16 +128,19 @@ function Week({ student }: { student: Student }) {
   const week = student.week;
   const again = usePlanAgain(student.id);
   if (!week) return null;
+  // Without a lesson in sight it goes to the end of the calendar's week.
+  const goesOn = week.with_lesson === false;
   return (
     <Paper p="14px 18px">
       <PartHead
         beside={
           <>
             {t(
-              week.with_lesson === false
-                ? "students.student_page.minutes_a_day_until"
-                : "students.student_page.minutes_a_day_next_lesson",
-              { minutes: minutes(week.budget), day: fullDay(week.next_lesson) },
+              goesOn ? "students.student_page.minutes_a_day_until" : "students.student_page.minutes_a_day_next_lesson",
+              {
+                minutes: minutes(week.budget),
+                day: fullDay(week.next_lesson),
+              },
             )}
             <May to="change">
               <Button
