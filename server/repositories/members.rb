@@ -11,10 +11,15 @@ module Stairwell
           @tables = tables
         end
 
-        # @return [Array<Hash>] :id, :name, :email, :role, and how many :students they teach
+        # @return [Array<Hash>] :id, :name, :email, :role, how many :students they teach, and
+        #   whether anything would have to be handed on (:teaches)
         def list
-          taught = Students.here(@tables).where(teacher_id: Sequel[:memberships][:account_id]).select { count.function.* }
-          here.join(:accounts, id: :account_id).order(:name, :id).select(:id, :name, :email, :role, taught.as(:students)).all
+          id = Sequel[:memberships][:account_id]
+          some_time = Sequel.lit("more_lessons @> jsonb_build_array(jsonb_build_object('teacher_id', memberships.account_id))")
+          taught = Students.here(@tables).where(Sequel.|({teacher_id: id}, some_time))
+          classes = @tables[:classes].where(teacher_id: id)
+          here.join(:accounts, id: :account_id).order(:name, :id)
+            .select(:id, :name, :email, :role, taught.select { count.function.* }.as(:students), Sequel.|(taught.exists, classes.exists).as(:teaches)).all
         end
 
         # @return [Hash{Integer => String}] names of all, those who left among them
@@ -61,11 +66,12 @@ module Stairwell
           @tables[:students].where(teacher_id: id).update(teacher_id: to, version: Sequel[:version] + 1)
           times = Sequel.lit("(SELECT jsonb_agg(CASE WHEN (one ->> 'teacher_id')::bigint = ? THEN jsonb_set(one, '{teacher_id}', to_jsonb(?::bigint)) ELSE one END) FROM jsonb_array_elements(more_lessons) AS one)", id, to)
           at_some_time(id).update(more_lessons: times, version: Sequel[:version] + 1)
+          @tables[:classes].where(teacher_id: id).update(teacher_id: to, version: Sequel[:version] + 1)
           @tables[:appointments].where(teacher_id: id).where(Sequel[:day] >= today).update(teacher_id: to, version: Sequel[:version] + 1)
           @tables[:covers].where(withdrawn_at: nil).where(Sequel.|({away_id: id}, {cover_id: id})).where(Sequel[:last_day] >= today).update(withdrawn_at: Sequel::CURRENT_TIMESTAMP)
         end
 
-        def teaching?(id) = Students.here(@tables).where(teacher_id: id).any? || at_some_time(id).where(left_on: nil).any?
+        def teaching?(id) = Students.here(@tables).where(teacher_id: id).any? || at_some_time(id).where(left_on: nil).any? || @tables[:classes].where(teacher_id: id).any?
 
         def at_some_time(id) = @tables[:students].where(Sequel.lit("more_lessons @> jsonb_build_array(jsonb_build_object('teacher_id', ?::bigint))", id))
 

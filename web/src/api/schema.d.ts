@@ -3027,6 +3027,8 @@ export interface components {
                 role: components["schemas"]["Role"];
                 /** @description How many they teach */
                 students: number;
+                /** @description Whether students or a class would have to be handed on */
+                teaches: boolean;
                 you: boolean;
             }[];
             /** @description Those that can still be used; only an owner sees them */

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, ask, type Schemas } from "../client";
+import { api, ask, type Schemas, type Trouble } from "../client";
 import type { paths } from "../schema";
 import { aboutStudent, useLoad, useSave } from "./base";
 
@@ -57,9 +57,15 @@ export const useWithdrawCalendar = (id: number) =>
 
 export type ListRead = paths["/api/students/read"]["post"]["responses"]["200"]["content"]["application/json"];
 
-/** Reads a list; nothing is saved. */
-export const useReadStudents = () =>
-  useSave((text: string): Promise<ListRead> => ask(api.POST("/api/students/read", { body: { text } })));
+/** Reads a list as it is typed; nothing is saved. */
+export const useReadStudents = (text: string) =>
+  useQuery<ListRead, Trouble>({
+    queryKey: ["student list", text],
+    queryFn: () => ask(api.POST("/api/students/read", { body: { text } })),
+    enabled: text.trim() !== "",
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
 
 export const useAddStudents = () =>
   useSave(

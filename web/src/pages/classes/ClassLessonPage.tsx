@@ -174,7 +174,7 @@ function Held({ lesson }: { lesson: Lesson }) {
           </thead>
           <tbody onKeyDown={onKey}>
             {members.map((member, row) => (
-              <tr key={member.id} style={{ opacity: isAway(member) ? 0.55 : 1 }}>
+              <tr key={member.id} style={{ textDecoration: isAway(member) ? "line-through" : undefined }}>
                 <th scope="row" style={{ textAlign: "left", minWidth: 190, padding: "2px 6px" }}>
                   <Flex align="center" gap="8px" justify="space-between">
                     <Box>
@@ -207,7 +207,7 @@ function Held({ lesson }: { lesson: Lesson }) {
                           what: criterion?.name ?? step?.title ?? "",
                           said: said(member, criterion, step),
                         })}
-                        opacity={off ? 0.4 : 1}
+                        bg={off || isAway(member) ? "transparent" : undefined}
                         onFocus={() => setAt([row, column])}
                         onClick={() => !off && !isAway(member) && say(member, column, next(member, criterion, step))}
                       >

@@ -103,7 +103,6 @@ export default function LessonsPage() {
                     px="16px"
                     py="10px"
                     alignItems="start"
-                    opacity={isHeld(one) ? 1 : 0.75}
                   >
                     <Box>
                       <Text fontWeight={700} textDecoration={isHeld(one) ? undefined : "line-through"}>

@@ -99,7 +99,7 @@ function Leaving({ one, others, onDone }: { one: Person; others: Person[]; onDon
   const [to, setTo] = useState(teachers[0]?.id);
   return (
     <Flex gap="10px" align="flex-end" wrap="wrap" mt="6px">
-      {one.students > 0 && (
+      {one.teaches && (
         <Choice
           label={t("people.hand_to", { count: one.students })}
           width="260px"
@@ -115,7 +115,7 @@ function Leaving({ one, others, onDone }: { one: Person; others: Person[]; onDon
       )}
       <Button
         disabled={remove.isPending}
-        onClick={() => remove.mutate({ id: one.id, to: one.students > 0 ? to : undefined }, { onSuccess: onDone })}
+        onClick={() => remove.mutate({ id: one.id, to: one.teaches ? to : undefined }, { onSuccess: onDone })}
       >
         {t("people.end_it", { name: one.name })}
       </Button>

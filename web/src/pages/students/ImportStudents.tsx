@@ -1,28 +1,24 @@
 import { Box, Flex, Grid, Text, Textarea } from "@chakra-ui/react";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { newKey } from "../../api/client";
 import { type ListRead, useAddStudents, useReadStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { FROM_MONDAY, listed, minutes, shortWeekday, weekdayName } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
 
 type Line = ListRead["lines"][number] & { key: string };
 
 /** A list of students, shown line by line before any is added. */
 export function ImportStudents({ onDone }: { onDone: () => void }) {
-  const read = useReadStudents();
   const add = useAddStudents();
   const [text, setText] = useState("");
+  const calm = useCalm(text);
+  const read = useReadStudents(calm);
   // A line has one key, however often the list is sent.
-  const [lines, setLines] = useState<Line[]>([]);
-  const look = (typed: string) => {
-    setText(typed);
-    setLines([]);
-    if (typed.trim())
-      read.mutate(typed, { onSuccess: (found) => setLines(found.lines.map((one) => ({ ...one, key: newKey() }))) });
-  };
+  const lines = useMemo<Line[]>(() => read.data?.lines.map((one) => ({ ...one, key: newKey() })) ?? [], [read.data]);
   const good = lines.flatMap(({ student, key }) => (student ? [{ ...student, key }] : []));
   return (
     <Paper as="section" aria-label={t("students.import.title")} p="16px 18px" mb="16px" borderColor="rail">
@@ -35,7 +31,7 @@ export function ImportStudents({ onDone }: { onDone: () => void }) {
           aria-label={t("students.import.file")}
           onChange={async (event) => {
             const file = event.target.files?.[0];
-            if (file) look(await file.text());
+            if (file) setText(await file.text());
           }}
         />
         <Text color="soft">{t("students.import.or_paste")}</Text>
@@ -48,7 +44,7 @@ export function ImportStudents({ onDone }: { onDone: () => void }) {
         borderColor="line"
         placeholder={t("students.import.example")}
         value={text}
-        onChange={(event) => look(event.target.value)}
+        onChange={(event) => setText(event.target.value)}
       />
       <Notice trouble={read.error} />
       {(read.data?.unknown.length ?? 0) > 0 && (
@@ -68,7 +64,7 @@ export function ImportStudents({ onDone }: { onDone: () => void }) {
               borderColor="line"
               bg={line.student ? undefined : "brickSoft"}
             >
-              <Text color="soft">{t("students.import.line", { line: line.line })}</Text>
+              <Text color={line.student ? "soft" : undefined}>{t("students.import.line", { line: line.line })}</Text>
               <Text fontWeight={650}>{line.name}</Text>
               {line.student ? (
                 <>
@@ -93,7 +89,7 @@ export function ImportStudents({ onDone }: { onDone: () => void }) {
       <Flex gap="8px" mt="12px">
         <Button
           kind="go"
-          disabled={good.length === 0 || add.isPending || read.isPending}
+          disabled={good.length === 0 || add.isPending || read.isFetching || calm !== text}
           onClick={() => add.mutate(good, { onSuccess: onDone })}
         >
           {t("students.import.add", { count: good.length })}
