@@ -128,6 +128,11 @@ RSpec.describe "A student's lessons" do
       free = change(twice, on: day[12], left_out: true)
       expect(days(change(free, on: day[10], day: day[12]), day[8], day[14])).to contain_exactly([day[12], "15:00", false], [day[12], "16:30", true])
       expect { change(change(free, on: day[10], day: day[12]), on: day[9], day: day[8]) }.to raise_error(Stairwell::MissingError)
+      # Which is not held after all as long as another stands there, put in or moved.
+      expect { change(change(free, on: day[10], day: day[12]), on: day[12], left_out: false) }.to raise_error(Stairwell::RefusedError)
+      put_in = studio.put_lesson_in(free, key: "k", day: day[12], time: "10:00").record
+      expect { change(put_in, on: day[12], left_out: false) }.to raise_error(Stairwell::RefusedError)
+      expect { studio.put_lesson_in(put_in, key: "other", day: day[12], time: "11:00") }.to raise_error(Stairwell::RefusedError)
     end
   end
 

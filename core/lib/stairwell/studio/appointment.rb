@@ -20,6 +20,10 @@ module Stairwell
       # @return [Boolean]
       def moved? = !planned_on.nil? && planned_on != day
 
+      # @param other [Appointment]
+      # @return [Boolean] whether it is the same lesson, wherever it stands now
+      def same?(other) = planned_on ? planned_on == other.planned_on : (other.planned_on.nil? && key == other.key)
+
       # @return [Integer] minutes of the day at which it begins
       def begins = time.split(":").then { |hour, minute| hour.to_i * 60 + minute.to_i }
 

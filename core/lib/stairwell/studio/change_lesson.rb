@@ -21,7 +21,7 @@ module Stairwell
       # @raise [MissingError] where there is none
       # @raise [RefusedError] when it makes no sense
       def call(on:, seen:, **changes)
-        found = @record.timetable.on(on) || raise(MissingError, Phrase["missing.lesson"])
+        found = meant(on, changes) || raise(MissingError, Phrase["missing.lesson"])
         changed = found.with(**changes.slice(*FIELDS))
         check(changed, found)
         follow(changed.with(version: seen))
@@ -42,6 +42,12 @@ module Stairwell
 
       private
 
+      # Of two on one day the one that was left out is what is to be held after all.
+      def meant(on, changes)
+        all = @record.timetable.between(on, on)
+        (all.find(&:left_out) if changes[:left_out] == false) || @record.timetable.on(on)
+      end
+
       def check(changed, found)
         free!(changed) if !changed.left_out && (found.nil? || found.left_out || changed.day != found.day)
         refuse(:too_far, "day", Phrase["studio.change_lesson.too_far"]) if (changed.day - @record.today).abs > Constants::DAYS_LOOKED_AHEAD
@@ -50,7 +56,7 @@ module Stairwell
 
       # One lesson a day: what is heard and told belongs to a student and a day.
       def free!(changed)
-        other = @record.timetable.between(changed.day, changed.day).find { |one| !one.left_out && one.planned_on != changed.planned_on }
+        other = @record.timetable.between(changed.day, changed.day).find { |one| !one.left_out && !one.same?(changed) }
         refuse(:lesson_that_day, "day", Phrase["studio.change_lesson.lesson_that_day", name: @record.student.name, day: Phrase.day(changed.day, :full)]) if other
       end
 

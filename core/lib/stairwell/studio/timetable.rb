@@ -34,7 +34,7 @@ module Stairwell
 
       # @param appointment [Appointment]
       # @return [Timetable] with it in place of what it was
-      def with_changed(appointment) = with(changed: changed.reject { |one| same?(one, appointment) } + [appointment])
+      def with_changed(appointment) = with(changed: changed.reject { |one| one.same?(appointment) } + [appointment])
 
       private
 
@@ -47,8 +47,6 @@ module Stairwell
           Appointment.new(day: date, time: time.time, minutes: time.minutes, planned_on: date, teacher_id: time.teacher_id)
         end
       end
-
-      def same?(one, other) = other.planned_on ? one.planned_on == other.planned_on : one.key == other.key
     end
   end
 end
