@@ -62,6 +62,14 @@ RSpec.describe "Lessons of the week" do
     expect(change("11", id: other, teacher_id: tamsin)["clashes"].size).to eq(1)
   end
 
+  it "say so where a student's own times meet another's, once they are saved" do
+    expect(ask(:get, "/api/students/#{student}")).not_to include("clashes")
+    saved = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ilo", lesson_time: "16:45"))
+    expect(saved["clashes"]).to eq(["Nell has a lesson with the same teacher on Wednesday, 10 March at 16:30."])
+    moved = ask(:put, "/api/students/#{saved["id"]}", Requests::STUDENT.merge(name: "Ilo", lesson_time: "17:00", version: 1, more_lessons: [{weekday: 4, time: "16:30", minutes: 30}]))
+    expect(moved["clashes"]).to eq([])
+  end
+
   it "are left out and taken back, and made up for once" do
     change("10", left_out: true, why: "a cold")
     expect(week("2027-03-10")).to contain_exactly(include("left_out" => true, "why" => "a cold"))

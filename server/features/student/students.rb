@@ -82,7 +82,7 @@ module Stairwell
         def add(values)
           check(values)
           row = @context.write { |tables| Repositories::Students.new(tables).add(values, teacher_id: @context.account_id, key: values[:key]) }
-          show(row[:id])
+          show(row[:id]).merge(clashes: clashes(row[:id]))
         end
 
         # Other days or minutes make a new plan of the days that are left.
@@ -90,7 +90,7 @@ module Stairwell
         # @raise [Problem] 409 when it was changed meanwhile
         def change(id, values, seen:)
           settle(id, values, seen: seen)
-          show(id)
+          show(id).merge(clashes: clashes(id))
         end
 
         # The same where nobody looks at the student.
@@ -241,6 +241,13 @@ module Stairwell
           Planning::Away.read(values[:absent], field: "absent") if values[:absent]
           days = [values[:lesson_weekday], *values[:more_lessons].to_a.map { |one| one[:weekday] }]
           raise Problem.new(422, Phrase["server.students.one_lesson_a_day"], code: "lesson_days", field: "more_lessons") if days.uniq.size < days.size
+        end
+
+        # Whom the student's teachers would be with at the same time, in the week to come.
+        def clashes(id)
+          week = (@context.today + 1)..(@context.today + 7)
+          table = @context.read { |tables| Timetable.read(tables, @context, week) }
+          table.between(week.begin, week.end).select { |one| one.student[:id] == id && one.clash }.flat_map { |one| table.clashes(one) }
         end
 
         # @yieldparam row [Hash]

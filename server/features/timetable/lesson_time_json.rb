@@ -12,7 +12,7 @@ module Stairwell
         def self.of(one, names, may)
           appointment(one.lesson).merge(
             id: one.student[:id], name: one.student[:name], holder_id: one.holder, holder: names.fetch(one.holder, ""), own_id: one.own, clash: one.clash,
-            teacher: names.fetch(one.own, ""), class_name: one.student[:class_name], may: may
+            teacher: names.fetch(one.own, ""), class_name: one.student[:class_name], class_id: one.class_id, may: may
           )
         end
 

@@ -65,10 +65,7 @@ module Stairwell
         # @return [Array<String>] in words
         def clashes(id, day)
           table = @context.read { |tables| Timetable.read(tables, @context, day..day) }
-          mine = table.on(day).find { |one| one.student[:id] == id && one.clash } or return []
-
-          others = table.on(day).select { |one| mine.meets?(one) }
-          others.map { |one| Phrase["server.timetable.clash", name: one.student[:name], day: Phrase.day(day, :full), time: one.lesson.time] }
+          table.on(day).select { |one| one.student[:id] == id }.flat_map { |one| table.clashes(one) }
         end
       end
     end

@@ -7,16 +7,16 @@ module Stairwell
       # was moved, left out or handed to another is in it, and where a teacher would be in
       # two places at once.
       class Timetable
-        # A lesson of a student; `holder` is the account that holds it, `own` the one that
+        # A lesson of a student, alone or (`class_id`) with their class; `holder` is the account that holds it, `own` the one that
         # would, were nobody away.
-        Held = Stairwell.value(:student, :lesson, :holder, :own, clash: false) do
+        Held = Stairwell.value(:student, :lesson, :holder, :own, class_id: nil, clash: false) do
           # A class comes all at once.
           # @param other [Held]
           # @return [Boolean] whether one person would be with both at one time
           def meets?(other)
             return false if other.equal?(self) || holder != other.holder || !lesson.held? || !other.lesson.held?
 
-            lesson.meets?(other.lesson) && (student[:class_name].nil? || student[:class_name] != other.student[:class_name])
+            lesson.meets?(other.lesson) && (class_id.nil? || class_id != other.class_id)
           end
         end
 
@@ -28,7 +28,7 @@ module Stairwell
         def self.read(tables, context, days, student_id: nil)
           students = Repositories::Students.new(tables).list.select { |row| row[:paused_on].nil? && [nil, row[:id]].include?(student_id) }
           rows = Repositories::Appointments.rows(tables, students.map { |row| row[:id] }, [days.begin, context.today].min)
-          new(context, days, students: students, changed: rows.group_by { |row| row[:student_id] }.transform_values { |all| all.map { |row| Repositories::Appointments.value(row) } }, covers: Repositories::Covers.new(tables).between(days.begin, days.end))
+          new(context, days, classes: tables[:classes].as_hash(:name), students: students, changed: rows.group_by { |row| row[:student_id] }.transform_values { |all| all.map { |row| Repositories::Appointments.value(row) } }, covers: Repositories::Covers.new(tables).between(days.begin, days.end))
         end
 
         # @return [Array<Hash>] rows of the students who are here
@@ -39,7 +39,9 @@ module Stairwell
         # @param students [Array<Hash>] rows
         # @param changed [Hash{Integer => Array<Studio::Appointment>}] by student
         # @param covers [Array<Hash>] rows
-        def initialize(context, days, students:, changed:, covers:)
+        # @param classes [Hash{String => Hash}] rows by name
+        def initialize(context, days, students:, changed:, covers:, classes: {})
+          @classes = classes
           @context = context
           @days = days
           @students = students
@@ -75,6 +77,13 @@ module Stairwell
         def wanted(all) = (all || !(teaching? || @days.first(7).any? { |date| mine_on(date).any? })) ? method(:on) : method(:mine_on)
 
         # @param one [Held]
+        # @return [Array<String>] in words, whom else its teacher would be with then
+        def clashes(one)
+          on(one.lesson.day).select { |other| one.meets?(other) }
+            .map { |other| Phrase["server.timetable.clash", name: other.student[:name], day: Phrase.day(one.lesson.day, :full), time: other.lesson.time] }
+        end
+
+        # @param one [Held]
         # @return [Array<Symbol>] what whoever looks may do with that student today; see {Rights}
         def may(one)
           all = Rights.of(@context.role) & Rights::ABOUT_STUDENT
@@ -98,7 +107,13 @@ module Stairwell
         def held(student, lesson)
           own = lesson.teacher_id || student[:teacher_id]
           cover = @covers.find { |row| row[:away_id] == own && lesson.day.between?(row[:first_day], row[:last_day]) }
-          Held.new(student: student, lesson: lesson, own: own, holder: cover ? cover[:cover_id] : own)
+          Held.new(student: student, lesson: lesson, own: own, holder: cover ? cover[:cover_id] : own, class_id: class_at(student, lesson))
+        end
+
+        # The class a student comes with, where that is its hour.
+        def class_at(student, lesson)
+          row = @classes[student[:class_name]]
+          row[:id] if row && row[:weekday] == lesson.day.wday && Repositories::Students.time(row[:time]) == lesson.time
         end
 
         def clashing(all)

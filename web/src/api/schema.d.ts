@@ -1960,6 +1960,7 @@ export interface components {
             /** @description Who would, were nobody away */
             teacher: string;
             class_name: string | null;
+            class_id: number | null;
             /** @description Whoever holds it has another lesson at that time */
             clash: boolean;
         };
@@ -2651,6 +2652,8 @@ export interface components {
         };
         Student: components["schemas"]["Settings"] & {
             paused_on: string | null;
+            /** @description After other lesson times were saved: lessons the same teacher has then */
+            clashes?: string[];
             /** @description The next lessons, those left out among them */
             coming: components["schemas"]["LessonTime"][];
             /** @description Brothers and sisters */

@@ -86,6 +86,11 @@ function Whole({ student }: { student: Student }) {
           {t("students.student_page.has_left_on", { day: dayAndMonth(student.left_on) })}
         </Text>
       )}
+      {(student.clashes ?? []).map((one) => (
+        <Text key={one} role="status" mb="6px" color="brick">
+          {one}
+        </Text>
+      ))}
       {student.paused_on && (
         <Text mb="10px" color="brick">
           {t("students.student_page.pauses_since", { day: dayAndMonth(student.paused_on) })}

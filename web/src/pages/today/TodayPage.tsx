@@ -73,6 +73,13 @@ export default function TodayPage() {
         {unseen > 0 && (
           <Button onClick={() => go("/while-away")}>{t("lessons.while_you_were_away_count", { count: unseen })}</Button>
         )}
+        {[...new Map(lessons.flatMap((row) => (row.class_id ? [[row.class_id, row.class_name]] : [])))].map(
+          ([id, name]) => (
+            <Button key={id} onClick={() => go(`/classes/${id}/lesson`)}>
+              {t("today.today_page.class_lesson", { name })}
+            </Button>
+          ),
+        )}
         {lessons.length > 0 && (
           <PrintWeeks students={lessons.map((row) => row.id)}>{t("today.today_page.print_their_weeks")}</PrintWeeks>
         )}
