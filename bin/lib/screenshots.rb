@@ -24,7 +24,6 @@ class Photographer
     serve do
       @driver = Browser.driver
       resize(1280, 800)
-      shot("sign-in", "/", wait: "form")
       shot("open", "/open", wait: "form") if @names.include?("open")
       sign_in
       pictures
@@ -58,7 +57,7 @@ class Photographer
   def pictures
     shot("today", "/today", wait: "[role=listitem]")
     shot("lessons", "/lessons?teachers=all", wait: "section h2")
-    shot("stand-in", "/students/6/stand-in", wait: "section[aria-label='Last recap']")
+    shot("class-lesson", "/classes/1/lesson", wait: "[data-cell]")
     shot("studio", "/studio", wait: "[role=row]")
     shot("students", "/students", wait: "h2")
     shot("library", "/library", wait: "section")
@@ -73,7 +72,6 @@ class Photographer
     shot("stairs", "/students/1", wait: "table") { find("svg[aria-label^='The stairs']").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet = find_sheet
-    shot("piece-dark", "/library/6", wait: "[data-bar]", dark: true)
     shot("people", "/settings", wait: "section[aria-label=People] li") { find("section[aria-label=People]").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
     resize(390, 844)
     shot("sheet", sheet, wait: "section")
