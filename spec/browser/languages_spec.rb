@@ -34,6 +34,48 @@ RSpec.describe "Another language", :aggregate_failures do
   # Whatever opens on a page is opened.
   def open_all = find_all("summary", minimum: 0).each(&:click)
 
+  # A class with a unit that is under way, a lesson that was moved and one that was left out, a
+  # teacher who is away and whose lesson was given by another.
+  def real_weeks
+    api do
+      key = -> { SecureRandom.uuid }
+      account = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "ilo@quay.example", name: "Ίλο", password: TestApp::PASSWORD)
+      TestApp::OWNER[:memberships].insert(studio_id: 1, account_id: account, role: "teacher")
+      ask(:post, "/api/classes", {key: key.call, name: "Τάξη", weekday: 4, time: "18:00", minutes: 60, members: [1]})
+      criteria = [{key: "p", name: "Παλμός", levels: %w[αργά καλά]}]
+      ask(:post, "/api/classes/1/units", {key: key.call, title: "Πύλη", piece_ids: [1], due_on: "2027-03-11", due_time: "18:00", criteria: criteria})
+      2.times { TestApp.work_on_jobs && ask(:get, "/api/classes/1") }
+      ask(:put, "/api/students/1/lessons/2027-03-10", {version: 0, day: "2027-03-12"})
+      ask(:put, "/api/students/1/lessons/2027-03-17", {version: 0, left_out: true})
+      ask(:post, "/api/students/1/lesson/finish", {send: false})
+      TestApp::OWNER[:lessons].update(finished_by: account)
+      ask(:post, "/api/covers", {key: key.call, away_id: 1, cover_id: account, first_day: "2027-03-03", last_day: "2027-03-20"})
+    end
+  end
+
+  it "is a file: no page of lessons and classes holds a text of its own" do
+    real_weeks
+    sign_in
+    {
+      "/today" => "[role=listitem]", "/lessons" => "section h2", "/lessons?from=2027-03-10" => "section h2", "/classes" => "section", "/classes/1" => "section", "/classes/1/lesson" => "[data-cell]",
+      "/while-away" => "section", "/students/1/stand-in" => "section", "/students/1" => "[role=group]"
+    }.each do |path, css|
+      visit path
+      expect(page).to have_css(css)
+      expect(page).to spoken
+      open_all
+      all("button[aria-expanded=false]").each(&:click)
+      expect_only_texts(path)
+      keys("?")
+      expect_only_texts("#{path} and its keys")
+    end
+    visit "/students"
+    click_button "Load a list"
+    fill_in find("textarea")["aria-label"], with: "name,day,time,ύψος\n,Someday,,2\n"
+    expect(page).to have_css("[role=listitem]")
+    expect_only_texts("a list with a bad line")
+  end
+
   it "is a file: no page of a teacher holds a text of its own" do
     sign_in
     {

@@ -12,7 +12,7 @@ RSpec.describe "Every place" do
     sign_in
     {
       "/studio" => "[role=row]", "/students" => "h2", "/students/1" => "table", "/students/1/lesson" => "h1", "/library" => "section",
-      "/library/type" => "textarea", "/routines" => "table", "/settings" => "textarea", "/library/1" => "[data-bar]"
+      "/lessons" => "section h2", "/classes" => "h1", "/students/1/stand-in" => "section", "/while-away" => "h1", "/library/type" => "textarea", "/routines" => "table", "/settings" => "textarea", "/library/1" => "[data-bar]"
     }.each do |path, css|
       visit path
       expect(page).to have_css(css)
