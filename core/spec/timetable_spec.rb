@@ -72,6 +72,10 @@ RSpec.describe "A student's lessons" do
     # Each week begins by itself when the one before is over.
     monday = summer.with(today: day[8], weeks: studio::Weeks.new.with(week))
     expect(studio::Sheet.new(monday).days.map(&:date)).to eq([day[8], day[11], day[12], day[13], day[14]])
+    # What is told names the lesson there will be, not the end of a week.
+    expect(studio::Sheet.new(monday).next_lesson).to eq(Date.new(2027, 5, 5))
+    expect(studio::LessonRecap.write(summer, [], week)).to include("See you on Wednesday, 5 May.")
+    expect(studio::Concerns.of(monday.with(today: day[20]), {}).map(&:kind)).not_to include(:no_plan)
     expect(studio.mend(monday).week).to have_attributes(planned_from: day[8], next_lesson: day[15], with_lesson: false)
   end
 
@@ -79,6 +83,8 @@ RSpec.describe "A student's lessons" do
     pausing = record(paused_on: Records::WEDNESDAY)
     expect(pausing.timetable.next_after(day[3])).to be_nil
     expect(studio.plan(pausing).week.days).to eq([])
+    expect(studio::Concerns.of(studio.plan(pausing).record.with(today: day[20]), {})).to eq([])
+    expect(studio::LessonRecap.write(pausing, [], studio.plan(pausing).week)).not_to include("See you")
   end
 
   describe "when one is moved" do

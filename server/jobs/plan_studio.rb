@@ -14,7 +14,7 @@ module Stairwell
         def run(studio_id, account_id, run_id)
           @context = Jobs.contexts.of_studio(studio_id, account_id: account_id)
           @run_id = run_id
-          ids = @context.read { |tables| Repositories::Students.here(tables).order(:lesson_weekday, :lesson_time, :id).select_map(:id) }
+          ids = @context.read { |tables| Repositories::Students.at_work(tables).order(:lesson_weekday, :lesson_time, :id).select_map(:id) }
           ids.each { |id| count(plan(id)) }
           change { |runs| runs.update(finished_at: Sequel.function(:clock_timestamp)) }
         end

@@ -19,6 +19,10 @@ module Stairwell
         # @return [Sequel::Dataset] those who have not gone
         def self.here(tables) = tables[:students].where(left_on: nil)
 
+        # @param tables [Tables]
+        # @return [Sequel::Dataset] those of them who do not pause
+        def self.at_work(tables) = here(tables).where(paused_on: nil)
+
         # @param gone [Boolean] those who have gone, too
         # @return [Array<Hash>] with the teacher's name, in order of the week
         def list(gone: false)

@@ -115,6 +115,18 @@ RSpec.describe "Around a student" do
       expect(last_response.headers.values_at("content-type", "cache-control")).to eq(["text/calendar; charset=utf-8", "no-store"])
     end
 
+    it "tells lessons that are held for another as one's own, and one's own that another holds as cancelled" do
+      other = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "ida@quay.example", name: "Ida", password: TestApp::PASSWORD)
+      TestApp::OWNER[:memberships].insert(studio_id: studio[:studio_id], account_id: other, role: "teacher")
+      ida = Class.new { include Requests }.new.then { |one| one.sign_in(email: "ida@quay.example") && one }
+      paths = [self, ida].map { |one| one.ask(:post, "/api/calendar", {})["path"] }
+      expect(paths.map { |path| read(path).size.positive? }).to eq([true, false])
+      ida.ask(:post, "/api/covers", {key: SecureRandom.uuid, away_id: studio[:account_id], cover_id: other, first_day: "2027-03-10", last_day: "2027-03-11"})
+      ask(:put, "/api/students/#{student}/lessons/2027-03-24", {version: 0, teacher_id: other})
+      told = paths.map { |path| read(path).to_h { |one| [one["local"][0, 10], one["status"]] }.slice("2027-03-10", "2027-03-17", "2027-03-24") }
+      expect(told).to eq([{"2027-03-10" => "CANCELLED", "2027-03-17" => "CONFIRMED"}, {"2027-03-10" => "CONFIRMED", "2027-03-24" => "CONFIRMED"}])
+    end
+
     it "is gone when the link is withdrawn or renewed, when it is another's, and when its owner has left" do
       path = ask(:post, "/api/calendar", {})["path"]
       expect(read(path.sub(/.\z/) { |last| (last == "0") ? "1" : "0" })).to eq(404)

@@ -16,7 +16,7 @@ module Stairwell
       # @param results [Array<Outcome>]
       # @param lines [Array<Line>] in the order of the week
       # @param dates [Array<Date>] the practice days
-      # @param next_lesson [Date]
+      # @param next_lesson [Date, nil] nil where none is in sight
       # @param child [Boolean] short sentences for those who cannot read much
       # @param introduced [Array<String>] sections shown today
       def initialize(name:, results:, lines:, dates:, next_lesson:, child: false, introduced: [])
@@ -87,7 +87,7 @@ module Stairwell
         say(:also, work: Phrase.list(told, by: :semicolon))
       end
 
-      def farewell = say(:farewell, day: Phrase.day(@next_lesson, :full))
+      def farewell = (say(:farewell, day: Phrase.day(@next_lesson, :full)) if @next_lesson)
 
       # "every day", "from Friday on", "on Monday and Thursday".
       def on(dates)

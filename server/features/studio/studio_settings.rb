@@ -45,7 +45,7 @@ module Stairwell
             tables.db.get(Sequel.function(:pg_advisory_xact_lock, Limits::PLANNING_LOCK, Sequel.cast(@context.studio_id, :integer)))
             next if !anew && under_way?(tables)
 
-            run = tables.add(:plan_runs, started_by: @context.account_id, total: Repositories::Students.here(tables).count)
+            run = tables.add(:plan_runs, started_by: @context.account_id, total: Repositories::Students.at_work(tables).count)
             Jobs::PlanStudio.enqueue(@context.studio_id, @context.account_id, run[:id])
           end
           show

@@ -29,7 +29,7 @@ module Stairwell
           link, table, names = @context.read do |tables|
             link = links(tables).find(token)
             gone!(tables, link)
-            [link, Timetable.read(tables, @context, first..last, student_id: link[:student_id]), Repositories::Members.new(tables).names]
+            [link, Timetable.read(tables, @context, first..last, student_id: link[:student_id], teacher_id: link[:account_id]), Repositories::Members.new(tables).names]
           end
           chosen = table.between(first, last).select { |one| link[:student_id] || [one.holder, one.own].include?(link[:account_id]) }
           speak(table, link) { write(chosen, link, names) }

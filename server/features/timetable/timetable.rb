@@ -24,12 +24,24 @@ module Stairwell
         # @param context [StudioContext]
         # @param days [Range<Date>]
         # @param student_id [Integer, nil] whose alone, where that is all that is wanted
+        # @param teacher_id [Integer, nil] whose lessons alone, their own and those they hold
         # @return [Timetable]
-        def self.read(tables, context, days, student_id: nil)
+        def self.read(tables, context, days, student_id: nil, teacher_id: nil)
           students = Repositories::Students.new(tables).list.select { |row| row[:paused_on].nil? && [nil, row[:id]].include?(student_id) }
           rows = Repositories::Appointments.rows(tables, students.map { |row| row[:id] }, [days.begin, context.today].min)
-          new(context, days, classes: tables[:classes].as_hash(:name), students: students, changed: rows.group_by { |row| row[:student_id] }.transform_values { |all| all.map { |row| Repositories::Appointments.value(row) } }, covers: Repositories::Covers.new(tables).between(days.begin, days.end))
+          covers = Repositories::Covers.new(tables).between(days.begin, days.end)
+          students = taught(students, rows, covers, teacher_id) if teacher_id
+          changed = rows.group_by { |row| row[:student_id] }.transform_values { |all| all.map { |row| Repositories::Appointments.value(row) } }
+          new(context, days, classes: tables[:classes].as_hash(:name), students: students, changed: changed, covers: covers)
         end
+
+        # Those whom a teacher may have to do with on these days.
+        def self.taught(students, rows, covers, teacher_id)
+          teachers = [teacher_id, *covers.select { |row| row[:cover_id] == teacher_id }.map { |row| row[:away_id] }]
+          held = rows.select { |row| teachers.include?(row[:teacher_id]) }.map { |row| row[:student_id] }
+          students.select { |row| held.include?(row[:id]) || (Repositories::Students.teachers(row) & teachers).any? }
+        end
+        private_class_method :taught
 
         # @return [Array<Hash>] rows of the students who are here
         attr_reader :students

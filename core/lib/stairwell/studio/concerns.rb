@@ -11,6 +11,8 @@ module Stairwell
       # @param week [Planning::PlannedWeek, nil] under way
       # @return [Array<Progress::Concern>] the most urgent first
       def of(record, outlooks, week: record.week)
+        return [] if record.student.paused_on
+
         attention = Progress::Attention.new(record.today)
         record.pieces.each do |one|
           outlook = outlooks[one.id]
@@ -18,8 +20,9 @@ module Stairwell
           attention.piece(one.title, one.progress)
         end
         attention.practice(*Practised.new(week, record.pieces).until(record.today))
-        # On a lesson day the plan may end today: the next one follows from it.
-        attention.plan(!week.nil? && !week.over?(record.today)) if record.pieces.any?
+        # On a lesson day the plan may end today: the next one follows from it. A week of the
+        # calendar is followed by another without anybody's doing.
+        attention.plan(!week.nil? && (!week.over?(record.today) || !week.with_lesson)) if record.pieces.any?
         attention.to_a
       end
     end

@@ -16,7 +16,7 @@ module Stairwell
 
       def letter(record, steps, week)
         Recap.write(
-          name: record.student.name, results: outcomes(steps), lines: lines(week), dates: week.dates, next_lesson: week.next_lesson,
+          name: record.student.name, results: outcomes(steps), lines: lines(week), dates: week.dates, next_lesson: record.lesson_of(week),
           child: record.student.child?, introduced: record.introduced_today
         )
       end

@@ -67,6 +67,11 @@ module Stairwell
       # @return [Date] the day a plan from then on goes to, see {Planning::Calendar.plan_end}
       def plan_end(from = today) = Planning::Calendar.plan_end(from, timetable.next_after(from), practice)
 
+      # @param week [Planning::PlannedWeek]
+      # @return [Date, nil] the lesson it goes to, or the next one after the calendar's week;
+      #   nil where none is in sight
+      def lesson_of(week) = week.with_lesson ? week.next_lesson : timetable.next_after(week.next_lesson - 1)
+
       # @return [Boolean]
       def practised_today? = practised_on.include?(today)
 

@@ -20,7 +20,7 @@ module Stairwell
       def over? = !@newest && !@week.nil? && @week.over?(@record.today)
 
       # @return [Date, nil]
-      def next_lesson = (@week.next_lesson if @week && !over?)
+      def next_lesson = (@record.lesson_of(@week) if @week && !over?)
 
       # @return [Array<SheetDay>]
       def days = @days ||= planned_days.map { |day| sheet_day(day) }

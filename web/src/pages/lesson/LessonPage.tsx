@@ -41,6 +41,7 @@ function Open({ lesson }: { lesson: Lesson }) {
   const reopen = useReopen(student.id);
   useLessonKeys(hearing, () => setFinishing(true));
   useHelp(t("lesson.lesson_page.help"), lessonKeys());
+  const goesOn = lesson.next_week.with_lesson === false;
   const pieces = [...new Set([...lesson.steps.map((one) => one.piece), ...lesson.outlooks.map((one) => one.piece)])];
 
   return (
@@ -50,7 +51,9 @@ function Open({ lesson }: { lesson: Lesson }) {
         about={[
           ...pieces,
           t("lesson.lesson_page.practised", { done: lesson.practised.done, count: lesson.practised.of }),
-          t("lesson.lesson_page.next_lesson", { day: fullDay(lesson.next_week.next_lesson) }),
+          t(goesOn ? "lesson.lesson_page.planned_until" : "lesson.lesson_page.next_lesson", {
+            day: fullDay(lesson.next_week.next_lesson),
+          }),
         ].join(" · ")}
       >
         <Button onClick={() => go(`/students/${student.id}`)}>
