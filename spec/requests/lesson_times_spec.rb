@@ -133,6 +133,16 @@ RSpec.describe "Lessons of the week" do
     sheet = ask(:get, sheet_of(shown))
     expect(sheet["over"]).to be(false)
     expect(sheet["days"].map { |one| one["date"] }).to eq(%w[2027-03-11 2027-03-12 2027-03-13 2027-03-14])
+    # Tapped it is kept, and a day later it is the same week.
+    on(11)
+    item = ask(:get, sheet_of(shown))["days"].first["items"].first
+    expect(tap(sheet_of(shown), item)["days"].first["items"].first["done"]).to eq(1)
+    TestApp.work_on_jobs
+    kept = TestApp::OWNER[:week_plans].reverse(:id).first
+    expect([kept[:starts], kept[:next_lesson], JSON.parse(kept[:plan])["with_lesson"]]).to eq([Date.new(2027, 3, 11), Date.new(2027, 3, 15), false])
+    on(12)
+    expect(ask(:get, sheet_of(shown))["days"].map { |one| one["date"] }).to eq(%w[2027-03-11 2027-03-12 2027-03-13 2027-03-14])
+    expect(ask(:get, sheet_of(shown))["next_lesson"]).to eq("2027-05-05")
     get "/api/students/#{student}/week.pdf"
     expect(PDF::Reader.new(StringIO.new(last_response.body)).pages.map(&:text).join).to include("11 March")
   end
