@@ -59,10 +59,16 @@ module Stairwell
       # @param student [Hash] row
       # @return [Array<Symbol>] what may be done with that student
       def with_student(context, tables, student)
-        all = of(context.role) & ABOUT_STUDENT
-        return all unless own_only?(context)
+        among(context) { Repositories::Students.new(tables).teachers_on(student, context.today) }
+      end
 
-        Repositories::Students.new(tables).teachers_on(student, context.today).include?(context.account_id) ? all : []
+      # The same where the student's teachers are known.
+      # @param context [StudioContext]
+      # @yieldreturn [Array<Integer>] accounts; not asked where it makes no difference
+      # @return [Array<Symbol>]
+      def among(context)
+        all = of(context.role) & ABOUT_STUDENT
+        (!own_only?(context) || yield.include?(context.account_id)) ? all : []
       end
 
       # @param context [StudioContext]

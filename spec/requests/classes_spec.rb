@@ -166,6 +166,8 @@ RSpec.describe "A class" do
       mark = {unit_id: 1, student_id: students.first, criterion: "pulse", level: 2}
       statuses = [assistant, other].map { |one| one.ask(:post, "/api/classes/#{made["id"]}/marks", mark.merge(key: key.call)) && one.status }
       expect(statuses).to eq([201, 403])
+      # No screen offers what would be refused.
+      expect([self, assistant, other].map { |one| [one.ask(:get, "/api/classes/#{made["id"]}")["may"], one.ask(:get, "/api/students").first["may"]] }).to eq([[%w[hear change]] * 2, [%w[hear]] * 2, [[]] * 2])
       expect(other.ask(:post, "/api/classes/#{made["id"]}/units", {key: key.call, title: "x", piece_ids: [2], due_on: "2027-05-27", due_time: "19:30", criteria: criteria})["code"]).to eq("not_allowed")
       expect(assistant.ask(:post, "/api/classes/#{made["id"]}/finish", {send: false})["members"].map { |one| one["finished"] }).to eq([true, true, true])
     end

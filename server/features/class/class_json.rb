@@ -25,7 +25,7 @@ module Stairwell
         # @return [Hash] see the contract's Class
         def whole(read, summaries, context)
           card(read.row, read.members, read.units).merge(
-            today: context.today.to_s, fresh: read.members.all? { |row| summaries.dig(row[:id], :fresh) } && given?(read),
+            today: context.today.to_s, may: read.may.values.inject(Rights.of(context.role) & Rights::ABOUT_STUDENT, :&), fresh: read.members.all? { |row| summaries.dig(row[:id], :fresh) } && given?(read),
             units: read.units.map { |unit| unit(unit, read, summaries) }, sets: read.sets.map { |set| {name: set[:name], criteria: set[:criteria].map(&:to_h)} }
           )
         end

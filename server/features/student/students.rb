@@ -19,7 +19,7 @@ module Stairwell
         # @return [Array<Hash>] those who have gone last
         def list
           rows = @context.read { |tables| Repositories::Students.new(tables).list(gone: true) }
-          rows.partition { |row| row[:left_on].nil? }.flatten.map { |row| SettingsJson.of(row).merge(teacher: row[:teacher], left_on: row[:left_on]&.to_s, paused_on: row[:paused_on]&.to_s) }
+          rows.partition { |row| row[:left_on].nil? }.flatten.map { |row| SettingsJson.of(row).merge(teacher: row[:teacher], left_on: row[:left_on]&.to_s, paused_on: row[:paused_on]&.to_s, may: Rights.among(@context) { Repositories::Students.teachers(row) }) }
         end
 
         # Their sheet's link opens nothing more; all else stays as it was.

@@ -98,11 +98,7 @@ module Stairwell
         # @param one [Held]
         # @return [Array<Symbol>] what whoever looks may do with that student today; see {Rights}
         def may(one)
-          all = Rights.of(@context.role) & Rights::ABOUT_STUDENT
-          return all unless Rights.own_only?(@context)
-
-          own = [one.own, *Repositories::Students.teachers(one.student), *(one.holder if one.lesson.day == @context.today)]
-          own.include?(@context.account_id) ? all : []
+          Rights.among(@context) { [one.own, *Repositories::Students.teachers(one.student), *(one.holder if one.lesson.day == @context.today)] }
         end
 
         private

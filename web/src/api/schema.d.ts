@@ -2046,6 +2046,8 @@ export interface components {
             }[];
         };
         Class: components["schemas"]["ClassCard"] & {
+            /** @description What whoever looks may do with every one of its members */
+            may: components["schemas"]["Right"][];
             /** @description Whether what is said of the members is as of now; otherwise it is being worked out */
             fresh: boolean;
             today: string;
@@ -2644,6 +2646,7 @@ export interface components {
             version: number;
         };
         StudentCard: components["schemas"]["Settings"] & {
+            may: components["schemas"]["Right"][];
             teacher: string;
             /** @description The day they left, where they have gone */
             left_on: string | null;

@@ -33,7 +33,7 @@ export function ClassForm({ start = NEW, verb, trouble, busy, onSave, onCancel }
   const students = useStudents();
   const [values, setValues] = useState(start);
   const set = (changes: Partial<ClassValues>) => setValues({ ...values, ...changes });
-  const here = students.data?.filter((one) => !one.left_on) ?? [];
+  const here = students.data?.filter((one) => !one.left_on && one.may.includes("change")) ?? [];
   const toggle = (id: number) =>
     set({
       members: values.members.includes(id) ? values.members.filter((one) => one !== id) : [...values.members, id],

@@ -35,7 +35,7 @@ export default function ClassPage() {
         title={one.name}
         about={listed([`${weekdayName(one.weekday)} ${one.time}`, minutes(one.minutes), one.teacher])}
       >
-        {may("teach") && (
+        {may("teach") && one.may.includes("change") && (
           <>
             <Button aria-expanded={open === "change"} onClick={() => setOpen(open === "change" ? null : "change")}>
               {t("classes.change")}

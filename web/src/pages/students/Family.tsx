@@ -17,7 +17,8 @@ export function Family({ student }: { student: Schemas["Student"] }) {
   const renew = useRenewCalendar(student.id);
   const withdraw = useWithdrawCalendar(student.id);
   const known = [student.id, ...student.family.map((one) => one.id)];
-  const others = students.data?.filter((one) => !one.left_on && !known.includes(one.id)) ?? [];
+  const others =
+    students.data?.filter((one) => !one.left_on && one.may.includes("change") && !known.includes(one.id)) ?? [];
   return (
     <Paper as="section" aria-label={t("students.family.title")} p="12px 18px" flex="1 1 320px">
       <PartHead>{t("students.family.title")}</PartHead>
