@@ -31,7 +31,7 @@ module Stairwell
           changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption renewLink withdrawLink renewPiece endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
           renewCalendar withdrawCalendar
         ],
-        teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass
+        teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
           addUnit endUnit choosePiece],
         run: %w[changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze

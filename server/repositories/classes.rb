@@ -12,7 +12,7 @@ module Stairwell
 
         # @return [Array<Hash>] in the order of the week, with the teacher's name
         def list
-          @tables[:classes].join(:accounts, id: :teacher_id).select_all(:classes).select_append(Sequel[:accounts][:name].as(:teacher))
+          @tables[:classes].where(ended_on: nil).join(:accounts, id: :teacher_id).select_all(:classes).select_append(Sequel[:accounts][:name].as(:teacher))
             .order(Sequel.lit("(weekday + 6) % 7"), :time, Sequel[:classes][:name]).all
         end
 
@@ -29,7 +29,8 @@ module Stairwell
         # @param student [Hash] row
         # @return [void]
         def named(student)
-          @tables.db[:classes].insert_conflict(target: %i[studio_id name]).insert(
+          again = {ended_on: nil, version: Sequel[:classes][:version] + 1}
+          @tables.db[:classes].insert_conflict(target: %i[studio_id name], update: again, update_where: Sequel.~(Sequel[:classes][:ended_on] => nil)).insert(
             studio_id: @tables.studio_id, name: student[:class_name], teacher_id: student[:teacher_id], weekday: student[:lesson_weekday], time: student[:lesson_time]
           )
         end
@@ -39,10 +40,17 @@ module Stairwell
         # @raise [Problem] 422 for a name there is
         def add(key:, **values)
           found = @tables[:classes].first(key: key) and return found
-          named!(values[:name])
           Members.new(@tables).teaches!(values[:teacher_id])
+          ended = @tables[:classes].where(name: values[:name]).exclude(ended_on: nil)
+          again = ended.returning.update(key: key, ended_on: nil, version: Sequel[:version] + 1, **values).first and return again
+
+          named!(values[:name])
           @tables.add(:classes, key: key, **values)
         end
+
+        # @param on [Date]
+        # @return [void]
+        def finish(id, on) = @tables[:classes].where(id: id).update(ended_on: on, version: Sequel[:version] + 1)
 
         # @return [Hash, nil] nil when it was changed meanwhile
         # @raise [Problem] 422

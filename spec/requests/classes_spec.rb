@@ -53,7 +53,7 @@ RSpec.describe "A class" do
     expect(student["week"]["next_lesson"]).to eq("2027-03-05")
     expect(ask(:put, "/api/classes/#{id}", {version: 1, name: "Late"})["code"]).to eq("changed_meanwhile")
     expect(ask(:put, "/api/classes/#{id}", {version: 2, members: students.first(2)})["members"].size).to eq(2)
-    expect(ask(:get, "/api/students/#{students.last}")["class_name"]).to be_nil
+    expect(ask(:get, "/api/students/#{students.last}").values_at("class_name", "more_lessons", "lesson_time")).to eq([nil, [], "16:30"])
     # A student's form may name one that is not there yet.
     ask(:put, "/api/students/#{students.last}", Requests::STUDENT.merge(version: ask(:get, "/api/students/#{students.last}")["version"], name: "Odo", class_name: "Monday duo"))
     expect(ask(:get, "/api/classes").map { |one| one.values_at("name", "weekday", "time") }).to include(["Monday duo", 3, "16:30"])
@@ -171,6 +171,15 @@ RSpec.describe "A class" do
       expect(other.ask(:post, "/api/classes/#{made["id"]}/units", {key: key.call, title: "x", piece_ids: [2], due_on: "2027-05-27", due_time: "19:30", criteria: criteria})["code"]).to eq("not_allowed")
       expect(assistant.ask(:post, "/api/classes/#{made["id"]}/finish", {send: false})["members"].map { |one| one["finished"] }).to eq([true, true, true])
     end
+  end
+
+  it "ends, and its members go on alone; one of that name may begin again" do
+    unit
+    expect(ask(:delete, "/api/classes/#{made["id"]}", {})).to eq([])
+    expect(ask(:get, "/api/students/#{students.first}")["class_name"]).to be_nil
+    expect(ask(:get, "/api/classes/#{made["id"]}")["units"].size).to eq(1)
+    again = ask(:post, "/api/classes", {key: key.call, name: "Thursday evening", weekday: 2, time: "17:00", minutes: 45, members: students.first(1)})
+    expect(again.values_at("id", "weekday", "members")).to eq([made["id"], 2, [{"id" => students.first, "name" => "Ilo"}]])
   end
 
   it "ends a unit and takes it up again; what was judged stays" do

@@ -134,6 +134,7 @@ RSpec.describe "While a transaction is open" do
     ask(:put, "/api/classes/1/units/1", {ended: true})
     ["", "/1", "/1/lesson"].each { |path| ask(:get, "/api/classes#{path}") }
     ask(:post, "/api/classes/1/finish", {send: false})
+    ask(:delete, "/api/classes/1", {})
     %w[covers while-away calendar].each { |path| ask(:get, "/api/#{path}") }
     ask(:post, "/api/covers", {key: key.call, away_id: 1, cover_id: 1, first_day: "2027-03-10", last_day: "2027-03-11"})
     ask(:delete, "/api/covers/1", {})

@@ -58,14 +58,25 @@ module Stairwell
           show(id)
         end
 
+        # Its members go on alone; what was judged stays. A class of that name may begin again.
+        # @return [Array<Hash>] as {#list}
+        # @raise [MissingError]
+        def finish(id)
+          row = @context.read { |tables| Repositories::Classes.new(tables).find(id) }
+          move(row, [])
+          @context.write { |tables| Repositories::Classes.new(tables).finish(id, @context.today) }
+          list
+        end
+
         private
 
         def members(row) = @context.read { |tables| Repositories::Classes.new(tables).members([row[:name]]).fetch(row[:name], []) }
 
-        # Brings students in and takes others out; who comes in comes at the class's hour.
+        # Brings students in and takes others out; who comes in comes at the class's hour, who
+        # goes does no more, unless it is their only one.
         def move(row, wanted)
           now = members(row).map { |one| one[:id] }
-          (now - wanted).each { |id| changed(id) { {class_name: nil} } }
+          (now - wanted).each { |id| changed(id) { |student| {class_name: nil, more_lessons: more(student).reject { |time| time[:weekday] == row[:weekday] && time[:time] == hour(row) }} } }
           (wanted - now).each { |id| changed(id) { |student| {class_name: row[:name], **at_hour(student, row)} } }
         end
 

@@ -1101,7 +1101,8 @@ export interface paths {
         /** @description Changes what is sent. With another hour, members' lessons at the old one move. */
         put: operations["changeClass"];
         post?: never;
-        delete?: never;
+        /** @description Its members go on alone; what was judged stays. */
+        delete: operations["endClass"];
         options?: never;
         head?: never;
         patch?: never;
@@ -5229,6 +5230,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Class"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endClass: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The classes that are left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassCard"][];
                 };
             };
             default: components["responses"]["Problem"];

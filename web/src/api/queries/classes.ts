@@ -35,6 +35,12 @@ export const useAddClass = () => useClassSave((body: NewClass) => ask(api.POST("
 export const useChangeClass = (id: number) =>
   useClassSave((body: ClassChanges) => ask(api.PUT("/api/classes/{id}", { params: { path: { id } }, body })));
 
+export const useEndClass = () =>
+  useSave((id: number) => ask(api.DELETE("/api/classes/{id}", { params: { path: { id } } })), {
+    into: () => CLASSES,
+    touches: everyone,
+  });
+
 export const useAddUnit = (id: number) =>
   useClassSave((body: NewUnit) => ask(api.POST("/api/classes/{id}/units", { params: { path: { id } }, body })));
 

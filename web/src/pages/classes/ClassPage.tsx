@@ -2,7 +2,7 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useChangeClass, useChoosePiece, useClass, useEndUnit, useStudent } from "../../api/queries";
+import { useChangeClass, useChoosePiece, useClass, useEndClass, useEndUnit, useStudent } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, fullDay, listed, minutes, weekdayName } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
@@ -23,6 +23,7 @@ export default function ClassPage() {
   const id = Number(useParams().id);
   const group = useClass(id);
   const change = useChangeClass(id);
+  const end = useEndClass();
   const [open, setOpen] = useState<"change" | "unit" | null>(null);
   const may = useMay();
   const go = useNavigate();
@@ -71,6 +72,14 @@ export default function ClassPage() {
               )
             }
           />
+          <Button
+            mt="10px"
+            disabled={end.isPending}
+            onClick={() => end.mutate(id, { onSuccess: () => go("/classes") })}
+          >
+            {t("classes.end_class")}
+          </Button>
+          <Notice trouble={end.error} />
         </Paper>
       )}
       {open === "unit" && <UnitForm group={one} onDone={() => setOpen(null)} />}
