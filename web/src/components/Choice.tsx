@@ -1,5 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 import type { ComponentProps } from "react";
+import { useTeachers } from "../api/queries";
 import { t } from "../words";
 import { Select } from "./Select";
 
@@ -24,6 +25,23 @@ export function FirstHand(field: Omit<Props, "label" | "children">) {
       <option value="left">{t("components.choice.left")}</option>
       <option value="easier">{t("components.choice.the_easier")}</option>
       <option value="harder">{t("components.choice.the_harder")}</option>
+    </Choice>
+  );
+}
+
+/** One of those who teach here; `none` names what it is without. Before there is anyone to
+ * choose, a choice would fall on whoever comes first. */
+export function TeacherChoice({ none, ...field }: Omit<Props, "children"> & { none?: string }) {
+  const teachers = useTeachers();
+  if (!teachers) return null;
+  return (
+    <Choice width="190px" {...field}>
+      {none && <option value="">{none}</option>}
+      {teachers.map((one) => (
+        <option key={one.id} value={one.id}>
+          {one.name}
+        </option>
+      ))}
     </Choice>
   );
 }

@@ -10,6 +10,9 @@ export type Role = Schemas["Role"];
 
 export const usePeople = () => useLoad(PEOPLE, () => ask(api.GET("/api/people")));
 
+/** Those of them who teach. */
+export const useTeachers = () => usePeople().data?.people.filter((one) => one.role !== "assistant");
+
 const usePeopleSave = <In>(save: (value: In) => Promise<Schemas["People"]>) =>
   useSave(save, { into: () => PEOPLE, touches: () => [["session"], ["students"], ["studio"], ["today"]] });
 

@@ -1,9 +1,10 @@
-import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { type Attendance, type LessonTime, useAttend, useChangeLesson, usePeople } from "../../api/queries";
+import { type Attendance, type LessonTime, useAttend, useChangeLesson } from "../../api/queries";
 import { t } from "../../words";
 import { Button } from "../Button";
-import { Choice } from "../Choice";
+import { TeacherChoice } from "../Choice";
+import { Labelled } from "../Labelled";
 import { Notice } from "../Notice";
 import { Select } from "../Select";
 
@@ -82,7 +83,6 @@ type Form = {
 };
 
 function ChangeForm({ lesson, busy, onSave }: Form) {
-  const people = usePeople();
   const [day, setDay] = useState(lesson.day);
   const [time, setTime] = useState(lesson.time);
   const [minutes, setMinutes] = useState(String(lesson.minutes));
@@ -100,63 +100,56 @@ function ChangeForm({ lesson, busy, onSave }: Form) {
       }}
     >
       <Flex gap="10px" wrap="wrap" align="flex-end">
-        <Field.Root w="150px" required>
-          <Field.Label fontWeight={600}>{t("lessons.day")}</Field.Label>
-          <Input type="date" h="34px" borderColor="line" value={day} onChange={(event) => setDay(event.target.value)} />
-        </Field.Root>
-        <Field.Root w="110px" required>
-          <Field.Label fontWeight={600}>{t("lessons.time")}</Field.Label>
-          <Input
-            type="time"
-            h="34px"
-            borderColor="line"
-            value={time}
-            onChange={(event) => setTime(event.target.value)}
-          />
-        </Field.Root>
-        <Field.Root w="90px" required>
-          <Field.Label fontWeight={600}>{t("lessons.minutes")}</Field.Label>
-          <Input
-            type="number"
-            min={5}
-            max={240}
-            h="34px"
-            borderColor="line"
-            value={minutes}
-            onChange={(event) => setMinutes(event.target.value)}
-          />
-        </Field.Root>
-        <Choice
+        <Labelled
+          label={t("lessons.day")}
+          width="150px"
+          required
+          type="date"
+          h="34px"
+          value={day}
+          onChange={(event) => setDay(event.target.value)}
+        />
+        <Labelled
+          label={t("lessons.time")}
+          width="110px"
+          required
+          type="time"
+          h="34px"
+          value={time}
+          onChange={(event) => setTime(event.target.value)}
+        />
+        <Labelled
+          label={t("lessons.minutes")}
+          width="90px"
+          required
+          type="number"
+          min={5}
+          max={240}
+          h="34px"
+          value={minutes}
+          onChange={(event) => setMinutes(event.target.value)}
+        />
+        <TeacherChoice
           label={t("lessons.held_by")}
           width="170px"
           size="sm"
+          none={t("lessons.their_own_teacher")}
           value={teacher}
           onChange={(event) => setTeacher(event.target.value)}
-        >
-          <option value="">{t("lessons.their_own_teacher")}</option>
-          {people.data?.people
-            .filter((one) => one.role !== "assistant")
-            .map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.name}
-              </option>
-            ))}
-        </Choice>
+        />
         <Button type="submit" size="sm" kind="go" disabled={busy || !day || !time}>
           {t("lessons.keep")}
         </Button>
       </Flex>
       <Flex gap="10px" mt="8px" wrap="wrap" align="flex-end">
-        <Field.Root w="260px">
-          <Field.Label fontWeight={600}>{t("lessons.why")}</Field.Label>
-          <Input
-            maxLength={200}
-            h="34px"
-            borderColor="line"
-            value={why}
-            onChange={(event) => setWhy(event.target.value)}
-          />
-        </Field.Root>
+        <Labelled
+          label={t("lessons.why")}
+          width="260px"
+          maxLength={200}
+          h="34px"
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+        />
         <Button
           size="sm"
           type="button"

@@ -1,10 +1,11 @@
-import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Trouble } from "../../api/client";
-import { usePeople, useStudents } from "../../api/queries";
+import { useStudents, useTeachers } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choice } from "../../components/Choice";
+import { Choice, TeacherChoice } from "../../components/Choice";
 import { FROM_MONDAY, weekdayName } from "../../components/dates";
+import { Labelled } from "../../components/Labelled";
 import { Notice } from "../../components/Notice";
 import { t } from "../../words";
 
@@ -29,7 +30,7 @@ const NEW: ClassValues = { name: "", weekday: 4, time: "18:00", minutes: 60, mem
 
 /** A class: its name and hour, who teaches it, who comes. */
 export function ClassForm({ start = NEW, verb, trouble, busy, onSave, onCancel }: Props) {
-  const people = usePeople();
+  const teachers = useTeachers();
   const students = useStudents();
   const [values, setValues] = useState(start);
   const set = (changes: Partial<ClassValues>) => setValues({ ...values, ...changes });
@@ -46,16 +47,15 @@ export function ClassForm({ start = NEW, verb, trouble, busy, onSave, onCancel }
       }}
     >
       <Flex gap="14px" wrap="wrap" align="flex-end">
-        <Field.Root w="220px" required>
-          <Field.Label fontWeight={600}>{t("classes.name")}</Field.Label>
-          <Input
-            maxLength={60}
-            autoFocus
-            borderColor="line"
-            value={values.name}
-            onChange={(event) => set({ name: event.target.value })}
-          />
-        </Field.Root>
+        <Labelled
+          label={t("classes.name")}
+          width="220px"
+          required
+          maxLength={60}
+          autoFocus
+          value={values.name}
+          onChange={(event) => set({ name: event.target.value })}
+        />
         <Choice
           label={t("lessons.day")}
           value={values.weekday}
@@ -67,42 +67,29 @@ export function ClassForm({ start = NEW, verb, trouble, busy, onSave, onCancel }
             </option>
           ))}
         </Choice>
-        <Field.Root w="120px" required>
-          <Field.Label fontWeight={600}>{t("lessons.time")}</Field.Label>
-          <Input
-            type="time"
-            borderColor="line"
-            value={values.time}
-            onChange={(event) => set({ time: event.target.value })}
-          />
-        </Field.Root>
-        <Field.Root w="100px" required>
-          <Field.Label fontWeight={600}>{t("lessons.minutes")}</Field.Label>
-          <Input
-            type="number"
-            min={5}
-            max={240}
-            borderColor="line"
-            value={values.minutes}
-            onChange={(event) => set({ minutes: Number(event.target.value) })}
-          />
-        </Field.Root>
-        {people.data && (
-          <Choice
-            label={t("students.student_form.teacher")}
-            width="190px"
-            value={values.teacher_id ?? people.data.people.find((one) => one.you)?.id}
-            onChange={(event) => set({ teacher_id: Number(event.target.value) })}
-          >
-            {people.data.people
-              .filter((one) => one.role !== "assistant")
-              .map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-          </Choice>
-        )}
+        <Labelled
+          label={t("lessons.time")}
+          width="120px"
+          required
+          type="time"
+          value={values.time}
+          onChange={(event) => set({ time: event.target.value })}
+        />
+        <Labelled
+          label={t("lessons.minutes")}
+          width="100px"
+          required
+          type="number"
+          min={5}
+          max={240}
+          value={values.minutes}
+          onChange={(event) => set({ minutes: Number(event.target.value) })}
+        />
+        <TeacherChoice
+          label={t("students.student_form.teacher")}
+          value={values.teacher_id ?? teachers?.find((one) => one.you)?.id}
+          onChange={(event) => set({ teacher_id: Number(event.target.value) })}
+        />
       </Flex>
       <Box as="fieldset" border={0} p={0} mt="12px">
         <Text as="legend" fontWeight={600}>

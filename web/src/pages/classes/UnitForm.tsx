@@ -1,9 +1,10 @@
-import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { newKey, type Schemas } from "../../api/client";
 import { type NewUnit, useAddUnit, usePieces, useRoutines } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
+import { Labelled } from "../../components/Labelled";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
 import { t } from "../../words";
@@ -86,29 +87,27 @@ export function UnitForm({ group, onDone }: { group: Schemas["Class"]; onDone: (
                 : chosen.length > 1 && t("classes.each_chooses_one", { count: chosen.length })}
             </Text>
           </Box>
-          <Field.Root w="260px" required={chosen.length === 0}>
-            <Field.Label fontWeight={600}>{t("classes.title")}</Field.Label>
-            <Input
-              maxLength={120}
-              borderColor="line"
-              value={title}
-              placeholder={pieces.data?.find((one) => one.id === chosen[0])?.title}
-              onChange={(event) => setTitle(event.target.value)}
-            />
-          </Field.Root>
+          <Labelled
+            label={t("classes.title")}
+            width="260px"
+            required={chosen.length === 0}
+            maxLength={120}
+            value={title}
+            placeholder={pieces.data?.find((one) => one.id === chosen[0])?.title}
+            onChange={(event) => setTitle(event.target.value)}
+          />
           {chosen.length === 0 ? (
-            <Field.Root w="130px" required>
-              <Field.Label fontWeight={600}>{t("students.student_form.minutes_a_day")}</Field.Label>
-              <Input
-                type="number"
-                min={0.5}
-                max={120}
-                step={0.5}
-                borderColor="line"
-                value={minutes}
-                onChange={(event) => setMinutes(event.target.value)}
-              />
-            </Field.Root>
+            <Labelled
+              label={t("students.student_form.minutes_a_day")}
+              width="130px"
+              required
+              type="number"
+              min={0.5}
+              max={120}
+              step={0.5}
+              value={minutes}
+              onChange={(event) => setMinutes(event.target.value)}
+            />
           ) : (
             <Choice
               label={t("classes.routine")}
@@ -123,14 +122,22 @@ export function UnitForm({ group, onDone }: { group: Schemas["Class"]; onDone: (
               ))}
             </Choice>
           )}
-          <Field.Root w="160px" required>
-            <Field.Label fontWeight={600}>{t("classes.due_day")}</Field.Label>
-            <Input type="date" borderColor="line" value={day} onChange={(event) => setDay(event.target.value)} />
-          </Field.Root>
-          <Field.Root w="120px" required>
-            <Field.Label fontWeight={600}>{t("classes.due_time")}</Field.Label>
-            <Input type="time" borderColor="line" value={time} onChange={(event) => setTime(event.target.value)} />
-          </Field.Root>
+          <Labelled
+            label={t("classes.due_day")}
+            width="160px"
+            required
+            type="date"
+            value={day}
+            onChange={(event) => setDay(event.target.value)}
+          />
+          <Labelled
+            label={t("classes.due_time")}
+            width="120px"
+            required
+            type="time"
+            value={time}
+            onChange={(event) => setTime(event.target.value)}
+          />
         </Flex>
         <Flex gap="12px" align="baseline" mt="14px" wrap="wrap">
           <PartHead>{t("classes.judged_by")}</PartHead>
@@ -189,16 +196,14 @@ export function UnitForm({ group, onDone }: { group: Schemas["Class"]; onDone: (
           >
             {t("classes.one_more_criterion")}
           </Button>
-          <Field.Root w="260px">
-            <Field.Label fontWeight={600}>{t("classes.keep_as")}</Field.Label>
-            <Input
-              h="34px"
-              maxLength={60}
-              borderColor="line"
-              value={keepAs}
-              onChange={(event) => setKeepAs(event.target.value)}
-            />
-          </Field.Root>
+          <Labelled
+            label={t("classes.keep_as")}
+            width="260px"
+            h="34px"
+            maxLength={60}
+            value={keepAs}
+            onChange={(event) => setKeepAs(event.target.value)}
+          />
         </Flex>
         <Notice trouble={add.error} />
         <Flex gap="8px" mt="14px">

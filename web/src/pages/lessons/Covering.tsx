@@ -1,10 +1,11 @@
 import { Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { newKey } from "../../api/client";
-import { useAddCover, useCovers, usePeople, useWithdrawCover } from "../../api/queries";
+import { useAddCover, useCovers, useTeachers, useWithdrawCover } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
 import { dayAndMonth } from "../../components/dates";
+import { Labelled } from "../../components/Labelled";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
 import { useMay } from "../../components/Rights";
@@ -12,12 +13,11 @@ import { t } from "../../words";
 
 /** Lessons of a day or some days handed to another teacher, or taken. */
 export function Covering({ first, onDone }: { first: string; onDone: () => void }) {
-  const people = usePeople();
   const covers = useCovers();
   const add = useAddCover();
   const withdraw = useWithdrawCover();
   const runs = useMay()("run");
-  const teachers = people.data?.people.filter((one) => one.role !== "assistant") ?? [];
+  const teachers = useTeachers() ?? [];
   const me = teachers.find((one) => one.you)?.id;
   const other = teachers.find((one) => !one.you)?.id;
   const [away, setAway] = useState<number>();
@@ -78,10 +78,15 @@ export function Covering({ first, onDone }: { first: string; onDone: () => void 
             }}
           />
         </Field.Root>
-        <Field.Root w="160px" required>
-          <Field.Label fontWeight={600}>{t("lessons.last_day")}</Field.Label>
-          <Input type="date" borderColor="line" min={from} value={to} onChange={(event) => setTo(event.target.value)} />
-        </Field.Root>
+        <Labelled
+          label={t("lessons.last_day")}
+          width="160px"
+          required
+          type="date"
+          min={from}
+          value={to}
+          onChange={(event) => setTo(event.target.value)}
+        />
         <Button
           type="submit"
           kind="go"

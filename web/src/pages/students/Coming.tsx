@@ -1,10 +1,11 @@
-import { Box, Field, Flex, Grid, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { newKey, type Schemas } from "../../api/client";
 import { useAddLesson } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
 import { dayAndMonth, fullDay, listed, minutes } from "../../components/dates";
+import { Labelled } from "../../components/Labelled";
 import { LessonActions } from "../../components/lessons/LessonActions";
 import { isHeld, LessonState } from "../../components/lessons/LessonState";
 import { Notice } from "../../components/Notice";
@@ -69,20 +70,24 @@ function NewLesson({ student, onDone }: { student: Schemas["Student"]; onDone: (
       }}
     >
       <Flex gap="10px" wrap="wrap" align="flex-end" mt="6px" mb="8px">
-        <Field.Root w="150px" required>
-          <Field.Label fontWeight={600}>{t("lessons.day")}</Field.Label>
-          <Input type="date" h="34px" borderColor="line" value={day} onChange={(event) => setDay(event.target.value)} />
-        </Field.Root>
-        <Field.Root w="110px" required>
-          <Field.Label fontWeight={600}>{t("lessons.time")}</Field.Label>
-          <Input
-            type="time"
-            h="34px"
-            borderColor="line"
-            value={time}
-            onChange={(event) => setTime(event.target.value)}
-          />
-        </Field.Root>
+        <Labelled
+          label={t("lessons.day")}
+          width="150px"
+          required
+          type="date"
+          h="34px"
+          value={day}
+          onChange={(event) => setDay(event.target.value)}
+        />
+        <Labelled
+          label={t("lessons.time")}
+          width="110px"
+          required
+          type="time"
+          h="34px"
+          value={time}
+          onChange={(event) => setTime(event.target.value)}
+        />
         <Choice
           label={t("lessons.instead_of")}
           width="200px"

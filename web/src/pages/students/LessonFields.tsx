@@ -1,9 +1,10 @@
-import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { type UseFormReturn, useFieldArray } from "react-hook-form";
-import { usePeople, useSession } from "../../api/queries";
+import { useSession } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choice } from "../../components/Choice";
+import { Choice, TeacherChoice } from "../../components/Choice";
 import { FROM_MONDAY, weekdayName } from "../../components/dates";
+import { Labelled } from "../../components/Labelled";
 import { t } from "../../words";
 import type { Typed } from "./StudentForm";
 
@@ -12,7 +13,6 @@ export function LessonFields({ form }: { form: UseFormReturn<Typed> }) {
   const { register, control } = form;
   const more = useFieldArray({ control, name: "more_lessons" });
   const contacts = useFieldArray({ control, name: "contacts" });
-  const people = usePeople();
   const session = useSession();
   return (
     <>
@@ -21,10 +21,15 @@ export function LessonFields({ form }: { form: UseFormReturn<Typed> }) {
           {t("students.student_form.lessons")}
         </Text>
         <Flex gap="12px" wrap="wrap" align="flex-end">
-          <Field.Root w="150px" required>
-            <Field.Label fontWeight={600}>{t("students.student_form.lesson_minutes")}</Field.Label>
-            <Input type="number" min={5} max={240} borderColor="line" {...register("lesson_minutes")} />
-          </Field.Root>
+          <Labelled
+            label={t("students.student_form.lesson_minutes")}
+            width="150px"
+            required
+            type="number"
+            min={5}
+            max={240}
+            {...register("lesson_minutes")}
+          />
           <Button
             type="button"
             size="sm"
@@ -51,26 +56,27 @@ export function LessonFields({ form }: { form: UseFormReturn<Typed> }) {
                 </option>
               ))}
             </Choice>
-            <Field.Root w="120px" required>
-              <Field.Label fontWeight={600}>{t("students.student_form.lesson_time")}</Field.Label>
-              <Input type="time" borderColor="line" {...register(`more_lessons.${at}.time`)} />
-            </Field.Root>
-            <Field.Root w="120px" required>
-              <Field.Label fontWeight={600}>{t("students.student_form.lesson_minutes")}</Field.Label>
-              <Input type="number" min={5} max={240} borderColor="line" {...register(`more_lessons.${at}.minutes`)} />
-            </Field.Root>
-            {people.data && (
-              <Choice label={t("lessons.held_by")} width="190px" {...register(`more_lessons.${at}.teacher_id`)}>
-                <option value="">{t("lessons.their_own_teacher")}</option>
-                {people.data.people
-                  .filter((one) => one.role !== "assistant")
-                  .map((one) => (
-                    <option key={one.id} value={one.id}>
-                      {one.name}
-                    </option>
-                  ))}
-              </Choice>
-            )}
+            <Labelled
+              label={t("students.student_form.lesson_time")}
+              width="120px"
+              required
+              type="time"
+              {...register(`more_lessons.${at}.time`)}
+            />
+            <Labelled
+              label={t("students.student_form.lesson_minutes")}
+              width="120px"
+              required
+              type="number"
+              min={5}
+              max={240}
+              {...register(`more_lessons.${at}.minutes`)}
+            />
+            <TeacherChoice
+              label={t("lessons.held_by")}
+              none={t("lessons.their_own_teacher")}
+              {...register(`more_lessons.${at}.teacher_id`)}
+            />
             <Button type="button" size="sm" onClick={() => more.remove(at)}>
               {t("students.student_form.take_out")}
             </Button>
@@ -91,14 +97,21 @@ export function LessonFields({ form }: { form: UseFormReturn<Typed> }) {
             role="group"
             aria-label={t("students.student_form.contact", { count: at + 1 })}
           >
-            <Field.Root w="190px" required>
-              <Field.Label fontWeight={600}>{t("students.student_form.contact_name")}</Field.Label>
-              <Input maxLength={60} borderColor="line" {...register(`contacts.${at}.name`)} />
-            </Field.Root>
-            <Field.Root w="240px" required>
-              <Field.Label fontWeight={600}>{t("students.student_form.contact_email")}</Field.Label>
-              <Input type="email" maxLength={200} borderColor="line" {...register(`contacts.${at}.email`)} />
-            </Field.Root>
+            <Labelled
+              label={t("students.student_form.contact_name")}
+              width="190px"
+              required
+              maxLength={60}
+              {...register(`contacts.${at}.name`)}
+            />
+            <Labelled
+              label={t("students.student_form.contact_email")}
+              width="240px"
+              required
+              type="email"
+              maxLength={200}
+              {...register(`contacts.${at}.email`)}
+            />
             <Choice
               label={t("students.student_form.contact_language")}
               width="250px"

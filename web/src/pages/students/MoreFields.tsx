@@ -1,7 +1,8 @@
 import { Field, Input } from "@chakra-ui/react";
 import type { UseFormRegister } from "react-hook-form";
-import { usePeople, useSession, useStudents } from "../../api/queries";
-import { Choice, FirstHand } from "../../components/Choice";
+import { useSession, useStudents } from "../../api/queries";
+import { Choice, FirstHand, TeacherChoice } from "../../components/Choice";
+import { Labelled } from "../../components/Labelled";
 import { t } from "../../words";
 import type { Typed } from "./StudentForm";
 
@@ -12,13 +13,17 @@ const SPANS = [5, 7, 9, 11, 12, 14, 16];
 export function MoreFields({ register, fresh }: { register: UseFormRegister<Typed>; fresh: boolean }) {
   const session = useSession();
   const students = useStudents();
-  const people = usePeople();
   return (
     <>
-      <Field.Root w="150px" required>
-        <Field.Label fontWeight={600}>{t("students.student_form.new_steps_a_day")}</Field.Label>
-        <Input type="number" min={1} max={10} borderColor="line" {...register("begin_per_day")} />
-      </Field.Root>
+      <Labelled
+        label={t("students.student_form.new_steps_a_day")}
+        width="150px"
+        required
+        type="number"
+        min={1}
+        max={10}
+        {...register("begin_per_day")}
+      />
       <Field.Root w="170px">
         <Field.Label fontWeight={600}>{t("students.student_form.class")}</Field.Label>
         <Input
@@ -34,19 +39,11 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
           ))}
         </datalist>
       </Field.Root>
-      {/* Before there is anyone to choose, a choice would fall on whoever comes first. */}
-      {people.data && (
-        <Choice label={t("students.student_form.teacher")} width="190px" {...register("teacher_id")}>
-          {fresh && <option value="">{t("students.student_form.you")}</option>}
-          {people.data.people
-            .filter((one) => one.role !== "assistant")
-            .map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.name}
-              </option>
-            ))}
-        </Choice>
-      )}
+      <TeacherChoice
+        label={t("students.student_form.teacher")}
+        none={fresh ? t("students.student_form.you") : undefined}
+        {...register("teacher_id")}
+      />
       <FirstHand width="120px" {...register("hand_order")} />
       <Choice label={t("students.student_form.a_hand_reaches")} width="150px" {...register("hand_span")}>
         <option value="">{t("students.student_form.not_measured")}</option>
@@ -72,10 +69,13 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
         <option value="true">{t("students.student_form.once_they_were_introduced")}</option>
         <option value="false">{t("students.student_form.by_themselves")}</option>
       </Choice>
-      <Field.Root w="230px">
-        <Field.Label fontWeight={600}>{t("students.student_form.email_for_recaps")}</Field.Label>
-        <Input type="email" maxLength={200} borderColor="line" {...register("email")} />
-      </Field.Root>
+      <Labelled
+        label={t("students.student_form.email_for_recaps")}
+        width="230px"
+        type="email"
+        maxLength={200}
+        {...register("email")}
+      />
       <Choice label={t("students.student_form.the_sheet")} width="180px" {...register("reads")}>
         <option value="true">{t("students.student_form.in_words")}</option>
         <option value="false">{t("students.student_form.with_pictures")}</option>
@@ -88,14 +88,18 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
           </option>
         ))}
       </Choice>
-      <Field.Root w="170px">
-        <Field.Label fontWeight={600}>{t("students.student_form.instrument")}</Field.Label>
-        <Input maxLength={120} borderColor="line" {...register("instrument")} />
-      </Field.Root>
-      <Field.Root w="300px">
-        <Field.Label fontWeight={600}>{t("students.student_form.knows_already")}</Field.Label>
-        <Input placeholder={t("students.student_form.with_commas_between")} borderColor="line" {...register("knows")} />
-      </Field.Root>
+      <Labelled
+        label={t("students.student_form.instrument")}
+        width="170px"
+        maxLength={120}
+        {...register("instrument")}
+      />
+      <Labelled
+        label={t("students.student_form.knows_already")}
+        width="300px"
+        placeholder={t("students.student_form.with_commas_between")}
+        {...register("knows")}
+      />
       <Choice label={t("students.student_form.pedal_at_home")} width="130px" {...register("has_pedal")}>
         <option value="true">{t("students.student_form.yes")}</option>
         <option value="false">{t("students.student_form.no")}</option>

@@ -1,10 +1,10 @@
-import { Box, Flex, Input, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { useRenewLink, useWithdrawLink } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { CopyLink, PrivateLink } from "../../components/PrivateLink";
 import { May } from "../../components/Rights";
 import { t } from "../../words";
 
@@ -12,34 +12,21 @@ import { t } from "../../words";
 export function SheetLink({ student }: { student: Schemas["Student"] }) {
   const renew = useRenewLink(student.id);
   const withdraw = useWithdrawLink(student.id);
-  const [copied, setCopied] = useState(false);
-  const address = student.sheet_path ? `${window.location.origin}${student.sheet_path}` : "";
   const busy = renew.isPending || withdraw.isPending;
-  const copy = () => navigator.clipboard?.writeText(address).then(() => setCopied(true));
 
   return (
     <Paper p="12px 18px" flex="1 1 420px">
       <PartHead>{t("students.sheet_link.week_sheet_for", { student: student.name })}</PartHead>
       {student.sheet_path ? (
         <>
-          <Input
-            aria-label={t("students.sheet_link.private_link")}
-            readOnly
-            value={address}
-            mt="6px"
-            borderColor="line"
-            fontSize="sm"
-            onFocus={(event) => event.target.select()}
-          />
+          <PrivateLink path={student.sheet_path} label={t("students.sheet_link.private_link")} />
           <Flex gap="8px" mt="8px" wrap="wrap">
             <Button size="sm" asChild>
               <a href={student.sheet_path} target="_blank" rel="noreferrer">
                 {t("students.sheet_link.open_the_sheet")}
               </a>
             </Button>
-            <Button size="sm" onClick={copy}>
-              {copied ? t("students.sheet_link.copied") : t("students.sheet_link.copy_the_link")}
-            </Button>
+            <CopyLink path={student.sheet_path} />
             <May to="change">
               <Button size="sm" disabled={busy} onClick={() => renew.mutate(undefined)}>
                 {t("students.sheet_link.renew")}

@@ -1,9 +1,10 @@
-import { Field, Flex, Input } from "@chakra-ui/react";
+import { Flex } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import type { Schemas, Trouble } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
 import { FROM_MONDAY, weekdayName } from "../../components/dates";
+import { Labelled } from "../../components/Labelled";
 import { Notice } from "../../components/Notice";
 import { Stretches } from "../../components/Stretches";
 import { t } from "../../words";
@@ -96,10 +97,14 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
   return (
     <form onSubmit={handleSubmit((values) => submit(values))}>
       <Flex gap="16px" wrap="wrap" align="flex-end">
-        <Field.Root w="220px" required>
-          <Field.Label fontWeight={600}>{t("students.student_form.name_or_nickname")}</Field.Label>
-          <Input maxLength={60} autoFocus borderColor="line" {...register("name")} />
-        </Field.Root>
+        <Labelled
+          label={t("students.student_form.name_or_nickname")}
+          width="220px"
+          required
+          maxLength={60}
+          autoFocus
+          {...register("name")}
+        />
         <Choice label={t("students.student_form.lesson_day")} {...register("lesson_weekday")}>
           {FROM_MONDAY.map((day) => (
             <option key={day} value={day}>
@@ -107,14 +112,22 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
             </option>
           ))}
         </Choice>
-        <Field.Root w="120px" required>
-          <Field.Label fontWeight={600}>{t("students.student_form.lesson_time")}</Field.Label>
-          <Input type="time" borderColor="line" {...register("lesson_time")} />
-        </Field.Root>
-        <Field.Root w="130px" required>
-          <Field.Label fontWeight={600}>{t("students.student_form.minutes_a_day")}</Field.Label>
-          <Input type="number" min={5} max={240} borderColor="line" {...register("minutes_a_day")} />
-        </Field.Root>
+        <Labelled
+          label={t("students.student_form.lesson_time")}
+          width="120px"
+          required
+          type="time"
+          {...register("lesson_time")}
+        />
+        <Labelled
+          label={t("students.student_form.minutes_a_day")}
+          width="130px"
+          required
+          type="number"
+          min={5}
+          max={240}
+          {...register("minutes_a_day")}
+        />
       </Flex>
       <DaysFields form={form} />
       <details style={{ marginTop: 12 }}>
