@@ -38,6 +38,16 @@ RSpec.describe "Hostile requests" do
     problem([415, "unsupported_media_type"])
     raw("POST", "#{sheet_of(student)}/marks", "\0" * 40, type: "multipart/mixed")
     problem([415, "unsupported_media_type"])
+    # Nor where the type is none, or the address ends in another than was meant.
+    ["", ";", "/", " ; charset=utf-8"].each do |type|
+      raw("PUT", "/api/students/1", "", type: type)
+      problem([415, "unsupported_media_type"])
+      raw("PUT", "/api/students/1/lessons/2027-03-03%0A/looked-through", "", type: type)
+      expect([status, last_response.media_type]).to eq([400, "application/problem+json"])
+    end
+    header("X-CSRF-Token", @csrf)
+    put "/api/students/1", "", {"CONTENT_TYPE" => nil}
+    problem([415, "unsupported_media_type"])
   end
 
   it "hold no number beyond all measure, no thousands of values and nothing nested without end" do

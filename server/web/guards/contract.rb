@@ -14,6 +14,10 @@ module Stairwell
         OpenapiFirst::Definition.prepend(Module.new do
           private def find_path_item_and_params(path) = (@by_path ||= path_items.to_h { |one| [one.path, one] })[path]&.then { |exact| [exact, {}] } || super
         end)
+        # What comes without its kind, or with none that can be read, may be anything (RFC 9110, 8.3).
+        OpenapiFirst::Definition::RequestBody.prepend(Module.new do
+          def schema_for(content_type) = super(content_type.to_s.split(";").first.to_s.strip.downcase.then { |type| type.empty? ? "application/octet-stream" : type })
+        end)
         DEFINITION = OpenapiFirst.load(File.expand_path("../../../api/openapi.yaml", __dir__))
         # What the sign-in library answers itself.
         DOOR = Auth::ROUTES.values.map { |path| "/api/#{path}" }.freeze
