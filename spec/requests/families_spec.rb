@@ -143,10 +143,14 @@ RSpec.describe "Around a student" do
     end
 
     it "tells a family their own lessons and nobody else's, in their language" do
-      ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ilo", lesson_time: "17:00"))
+      brother = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ilo", lesson_time: "17:00"))["id"]
+      ask(:post, "/api/students", Requests::STUDENT.merge(name: "Odo", lesson_time: "18:00"))
       path = ask(:post, "/api/students/#{student}/calendar", {})["calendar_path"]
-      clear_cookies
       expect(read(path).map { |one| one["summary"] }.uniq).to eq(["Nell: lesson with Mira Quist"])
+      # Brothers and sisters stand in one.
+      ask(:put, "/api/students/#{student}/family", {with: brother})
+      clear_cookies
+      expect(read(path).map { |one| one["summary"] }.uniq).to contain_exactly("Nell: lesson with Mira Quist", "Ilo: lesson with Mira Quist")
     end
   end
 

@@ -29,7 +29,7 @@ module Stairwell
           link, table, names = @context.read do |tables|
             link = links(tables).find(token)
             gone!(tables, link)
-            [link, Timetable.read(tables, @context, first..last, student_id: link[:student_id], teacher_id: link[:account_id]), Repositories::Members.new(tables).names]
+            [link, Timetable.read(tables, @context, first..last, student_ids: family(tables, link), teacher_id: link[:account_id]), Repositories::Members.new(tables).names]
           end
           chosen = table.between(first, last).select { |one| link[:student_id] || [one.holder, one.own].include?(link[:account_id]) }
           speak(table, link) { write(chosen, link, names) }
@@ -53,6 +53,9 @@ module Stairwell
         private
 
         def links(tables) = Repositories::CalendarLinks.new(tables, @context.settings.calendar_secret)
+
+        # Brothers and sisters stand in one calendar.
+        def family(tables, link) = link[:student_id] && [link[:student_id], *Repositories::Students.new(tables).family(link[:student_id]).map { |row| row[:id] }]
 
         # Who has left sees nothing more, whatever link they kept.
         def gone!(tables, link)

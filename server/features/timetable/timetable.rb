@@ -23,11 +23,11 @@ module Stairwell
         # @param tables [Tables]
         # @param context [StudioContext]
         # @param days [Range<Date>]
-        # @param student_id [Integer, nil] whose alone, where that is all that is wanted
+        # @param student_ids [Array<Integer>, nil] whose alone, where that is all that is wanted
         # @param teacher_id [Integer, nil] whose lessons alone, their own and those they hold
         # @return [Timetable]
-        def self.read(tables, context, days, student_id: nil, teacher_id: nil)
-          students = Repositories::Students.new(tables).list.select { |row| row[:paused_on].nil? && [nil, row[:id]].include?(student_id) }
+        def self.read(tables, context, days, student_ids: nil, teacher_id: nil)
+          students = Repositories::Students.new(tables).list.select { |row| row[:paused_on].nil? && (student_ids.nil? || student_ids.include?(row[:id])) }
           rows = Repositories::Appointments.rows(tables, students.map { |row| row[:id] }, [days.begin, context.today].min)
           covers = Repositories::Covers.new(tables).between(days.begin, days.end)
           students = taught(students, rows, covers, teacher_id) if teacher_id
