@@ -70,7 +70,7 @@ module Demo
         rows.join_family(ids["Odile"], ids["Pim"])
         rows.change(ids["Odile"], {contacts: [{name: "Aurel", email: "aurel@netherquay.example", locale: "en-US"}]}, seen: rows.find(ids["Odile"])[:version])
       end
-      students.leave(ids[People::LEFT])
+      Server::Features::StudentLife.new(now).leave(ids[People::LEFT])
       evening_class(context(2, day: @today).with(role: "teacher"))
     end
 

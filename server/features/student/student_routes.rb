@@ -8,6 +8,9 @@ module Stairwell
         module AtStudents
           # @return [Students]
           def students = Students.new(context)
+
+          # @return [StudentLife]
+          def student_life = StudentLife.new(context)
         end
 
         def self.registered(app)
@@ -28,13 +31,13 @@ module Stairwell
 
           app.post("/api/students/read") { render_json(StudentLists.new(context).read(sent[:text])) }
           app.post("/api/students/list") { render_json(StudentLists.new(context).add(sent[:students]), status: 201) }
-          app.post("#{own}/pause") { render_json(students.pause(id)) }
-          app.post("#{own}/go-on") { render_json(students.go_on(id)) }
-          app.put("#{own}/family") { render_json(students.change_family(id, sent[:with])) }
-          app.post("#{own}/calendar") { render_json(students.renew_calendar(id), status: 201) }
-          app.delete("#{own}/calendar") { render_json(students.withdraw_calendar(id)) }
-          app.post("#{own}/leave") { render_json(students.leave(id)) }
-          app.post("#{own}/return") { render_json(students.return(id)) }
+          app.post("#{own}/pause") { render_json(student_life.pause(id)) }
+          app.post("#{own}/go-on") { render_json(student_life.go_on(id)) }
+          app.put("#{own}/family") { render_json(student_life.change_family(id, sent[:with])) }
+          app.post("#{own}/calendar") { render_json(student_life.renew_calendar(id), status: 201) }
+          app.delete("#{own}/calendar") { render_json(student_life.withdraw_calendar(id)) }
+          app.post("#{own}/leave") { render_json(student_life.leave(id)) }
+          app.post("#{own}/return") { render_json(student_life.return(id)) }
           app.post("#{own}/week") { render_json(students.plan(id)) }
           app.post("#{own}/week/overrides") { render_json(students.change_week(id, **sent)) }
           app.post("#{own}/introductions") { render_json(students.introduce(id, **sent), status: 201) }

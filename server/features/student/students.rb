@@ -22,54 +22,6 @@ module Stairwell
           rows.partition { |row| row[:left_on].nil? }.flatten.map { |row| SettingsJson.of(row).merge(teacher: row[:teacher], left_on: row[:left_on]&.to_s, paused_on: row[:paused_on]&.to_s, may: Rights.among(@context) { Repositories::Students.teachers(row) }) }
         end
 
-        # Their sheet's link opens nothing more; all else stays as it was.
-        # @return [Hash]
-        def leave(id)
-          @context.write do |tables|
-            Repositories::Students.new(tables).leave(id, @context.today)
-            links(tables).withdraw(id)
-          end
-          show(id)
-        end
-
-        # @return [Hash]
-        def return(id)
-          @context.write { |tables| Repositories::Students.new(tables).leave(id, nil) }
-          show(id)
-        end
-
-        # No lessons and no practice from today on.
-        # @return [Hash]
-        def pause(id) = paused(id) { |row| {paused_on: row[:paused_on] || @context.today} }
-
-        # The pause ends; its days stand among the absences from then on.
-        # @return [Hash]
-        def go_on(id)
-          paused(id) do |row|
-            gone = (row[:paused_on] && row[:paused_on] < @context.today) ? [{from: row[:paused_on].to_s, to: (@context.today - 1).to_s}] : []
-            {paused_on: nil, absent: [*row[:absent].to_a.map(&:to_h), *gone].last(Limits::ABSENCES)}
-          end
-        end
-
-        # @param other [Integer, nil] a brother or sister
-        # @return [Hash]
-        def change_family(id, other)
-          @context.write do |tables|
-            repository = Repositories::Students.new(tables)
-            repository.find(id)
-            Rights.with_student!(@context, tables, repository.find(other)) if other
-            repository.join_family(id, other)
-          end
-          show(id)
-        end
-
-        # @return [Hash] the student with a new link to the calendar; the old one opens nothing
-        #   more
-        def renew_calendar(id) = with_calendar(id, &:renew)
-
-        # @return [Hash]
-        def withdraw_calendar(id) = with_calendar(id, &:withdraw)
-
         # @return [Hash] see the contract's Student
         def show(id)
           beside = nil
@@ -249,24 +201,6 @@ module Stairwell
           table = @context.read { |tables| Timetable.read(tables, @context, week) }
           table.between(week.begin, week.end).select { |one| one.student[:id] == id && one.clash }.flat_map { |one| table.clashes(one) }
         end
-
-        # @yieldparam row [Hash]
-        # @yieldreturn [Hash] values of the row that change
-        def paused(id)
-          row = values = nil
-          keep = ->(tables, _) { Repositories::Students.new(tables).pause(id, **values) }
-          act(id, more: ->(tables) { row = Repositories::Students.new(tables).find(id) }, keep: keep) do |record|
-            values = yield row
-            Studio.change_student(record, Repositories::Students.value(row.merge(values), @context.studio[:locale])).with(student: nil)
-          end
-        end
-
-        def with_calendar(id)
-          @context.write { |tables| yield calendars(tables), student_id: Repositories::Students.new(tables).find(id)[:id] }
-          show(id)
-        end
-
-        def calendars(tables) = Repositories::CalendarLinks.new(tables, @context.settings.calendar_secret)
 
         def stale(row, values) = Problem.stale(:student, row[:name], kept: SettingsJson.of(row), sent: values)
 

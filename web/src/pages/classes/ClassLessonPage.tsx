@@ -1,8 +1,8 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { newKey, type Schemas } from "../../api/client";
-import { useAttend, useClassLesson, useFinishClass, useHearInClass, useJudge } from "../../api/queries";
+import { newKey } from "../../api/client";
+import { useClassLesson, useFinishClass, useHearInClass, useJudge } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { fullDay } from "../../components/dates";
 import { useHelp } from "../../components/KeyHelp";
@@ -10,10 +10,8 @@ import { NameLink } from "../../components/NameLink";
 import { Empty, Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
 import { t } from "../../words";
-
-type Lesson = Schemas["ClassLesson"];
-type Member = Lesson["members"][number];
-type Result = Schemas["Result"];
+import { Absent } from "./Absent";
+import { isAway, type Lesson, type Member, next, RESULTS, said } from "./cells";
 
 const Cell = chakra("button", {
   base: {
@@ -33,10 +31,6 @@ const Cell = chakra("button", {
 const Head = chakra("th", {
   base: { fontSize: "sm", fontWeight: 650, px: "6px", py: "4px", textAlign: "left", verticalAlign: "bottom" },
 });
-
-/** What a figure says of a step. */
-const RESULTS: Result[] = ["not_heard", "not_yet", "shaky", "steady", "secure"];
-const isAway = ({ lesson }: Member) => lesson?.attendance === "missed" || lesson?.attendance === "excused";
 
 /** A class lesson on one screen: members down, criteria and steps across; a figure for what
  * was heard, arrows to move, `a` for who is absent. */
@@ -225,47 +219,5 @@ function Held({ lesson }: { lesson: Lesson }) {
         {t("classes.lesson.keys")}
       </Text>
     </>
-  );
-}
-
-type Criterion = Schemas["Criteria"][number] | undefined;
-type Step = Lesson["steps"][number] | undefined;
-
-function said(member: Member, criterion: Criterion, step: Step): string {
-  if (criterion) {
-    const level = member.levels[criterion.key];
-    return level ? `${level} ${criterion.levels[level - 1]}` : "";
-  }
-  const cell = step && member.cells[step.key];
-  if (!cell) return "";
-  if (cell.result && cell.result !== "not_heard") return t(`lesson.results.${cell.result}`);
-  return cell.state === "steady" || cell.state === "secure" ? `(${t(`components.states.${cell.state}`)})` : "";
-}
-
-/** The figure after the one that stands, where a cell is tapped. */
-function next(member: Member, criterion: Criterion, step: Step): number {
-  if (criterion) return ((member.levels[criterion.key] ?? 0) + 1) % (criterion.levels.length + 1);
-  const now = RESULTS.indexOf((step && (member.cells[step.key]?.result as Result)) ?? "not_heard");
-  return (Math.max(now, 0) + 1) % RESULTS.length;
-}
-
-function Absent({ member }: { member: Member }) {
-  const attend = useAttend(member.id);
-  const { lesson } = member;
-  if (!lesson || !member.may.includes("hear")) return null;
-  const away = isAway(member);
-  return (
-    <Button
-      id={`absent-${member.id}`}
-      size="xs"
-      kind="toggle"
-      tabIndex={-1}
-      aria-pressed={away}
-      aria-label={t("classes.lesson.is_absent", { name: member.name })}
-      disabled={attend.isPending}
-      onClick={() => attend.mutate({ on: lesson.day, version: lesson.version, attendance: away ? null : "missed" })}
-    >
-      {t("classes.lesson.absent")}
-    </Button>
   );
 }
