@@ -24,6 +24,14 @@ module Demo
     # Who has left.
     LEFT = "Ottoline"
 
+    # What families wrote: who, so many days ago, what.
+    MESSAGES = [
+      ["Odile", 2, "The second part goes too fast for her. We did it at half the speed."],
+      ["Odile", 1, "Grandmother's birthday today: only a short practice."],
+      ["Mr Adeyo", 2, "My left wrist is tired after the long chords. Shall I go on?"],
+      ["Wren", 1, "Is it right that we clap only?"]
+    ].freeze
+
     # name, teacher, practice weekdays, minutes, steps to begin a day, lesson
     # weekday and time, first hand, routine; then the pieces they begin with (others
     # follow when those are passed), and how the student does: :well, :middling or

@@ -71,7 +71,17 @@ module Demo
         rows.change(ids["Odile"], {contacts: [{name: "Aurel", email: "aurel@netherquay.example", locale: "en-US"}]}, seen: rows.find(ids["Odile"])[:version])
       end
       Server::Features::StudentLife.new(now).leave(ids[People::LEFT])
+      messages(now, ids)
       evening_class(context(2, day: @today).with(role: "teacher"))
+    end
+
+    # What families wrote on their sheets since the last lesson.
+    def messages(now, ids)
+      now.write do |tables|
+        People::MESSAGES.each_with_index do |(name, days, text), at|
+          Server::Repositories::Messages.new(tables, ids.fetch(name)).add(key: key(10 + at), day: @today - days, text: text)
+        end
+      end
     end
 
     # The evening class works toward a piece, and was judged once on the way.

@@ -86,6 +86,11 @@ module Stairwell
       LESSONS_AHEAD = 6
       # Days back of which single lessons are read with a student. Own choice.
       APPOINTMENT_DAYS = 60
+      # A family's messages that wait to be read, and that are shown to a teacher and on the
+      # sheet. Own choice: one a day until the next lesson, and some more.
+      MESSAGES_UNREAD = 40
+      MESSAGES_SHOWN = 60
+      MESSAGES_ON_SHEET = 8
       # Days for which an invitation opens. Own choice.
       INVITED_DAYS = 14
       # Sign-ins and the like that are shown to a person. Own choice.

@@ -19,14 +19,14 @@ module Stairwell
       # does with their own account.
       OPERATIONS = {
         door: %w[
-          health session login logout forgotten resetPassword changePassword changeAddress confirmAddress signIns sheet stepSound stepScore sheetPdf mark openStudio invitation join
+          health session login logout forgotten resetPassword changePassword changeAddress confirmAddress signIns sheet stepSound stepScore sheetPdf mark writeMessage openStudio invitation join
           chooseStudio calendar ownCalendar renewOwnCalendar withdrawOwnCalendar
         ],
         read: %w[
           pieces readScript piece draft revisions revision sound drill keepDrill score exportPiece students student previewAssignment routines tryRoutine today weekPdf weeksPdf outbox lesson offer
-          studio studioSettings people timetable covers standIn whileAway classes showClass classLesson
+          studio studioSettings people timetable covers standIn whileAway classes showClass classLesson messages
         ],
-        hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough hearInClass judge finishClassLesson],
+        hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough readMessage hearInClass judge finishClassLesson],
         change: %w[
           changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption renewLink withdrawLink renewPiece endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
           renewCalendar withdrawCalendar

@@ -18,7 +18,7 @@ RSpec.describe "The contract" do
 
   it "asks for a session everywhere but at the door and on private links" do
     open = operations.select { |_, _, operation| operation["security"] == [] }.map { |_, path, _| path }
-    expect(open).to contain_exactly("/health", "/api/session", "/api/login", "/api/forgotten", "/api/reset-password", "/api/confirm-address", "/api/open", "/api/join", "/api/invitations/{token}", "/api/sheet/{token}", "/api/sheet/{token}/marks", "/api/sheet/{token}/sound", "/api/sheet/{token}/score", "/api/sheet/{token}/week.pdf")
+    expect(open).to contain_exactly("/health", "/api/session", "/api/login", "/api/forgotten", "/api/reset-password", "/api/confirm-address", "/api/open", "/api/join", "/api/invitations/{token}", "/api/sheet/{token}", "/api/sheet/{token}/marks", "/api/sheet/{token}/messages", "/api/sheet/{token}/sound", "/api/sheet/{token}/score", "/api/sheet/{token}/week.pdf")
   end
 
   it "names each operation once, and lets each fail with a problem" do

@@ -23,6 +23,7 @@ RSpec.describe "Another studio's numbers" do
     ask(:post, "/api/students/#{student}/lent", {title: secret})
     ask(:post, "/api/students/#{student}/lessons", {key: SecureRandom.uuid, day: "2027-03-12", time: "10:00"})
     ask(:post, "/api/people/invitations", {role: "teacher"})
+    ask(:post, "#{sheet_of(ask(:get, "/api/students/#{student}"))}/messages", {key: SecureRandom.uuid, text: secret})
     ask(:post, "/api/routines", {key: "hand_by_hand", name: secret})
     ask(:put, "/api/pieces/1/script", {script: "#{Requests::SCRIPT}fine: 12 # #{secret}\n", revision: 1})
     ask(:post, "/api/students/#{student}/results", {assignment_id: 1, step_id: "A.right", result: "shaky", key: SecureRandom.uuid, note: secret})
@@ -45,7 +46,7 @@ RSpec.describe "Another studio's numbers" do
   # @return [Array<String>] answers in which something of theirs stands
   def leaks(random)
     numbers = Hash.new { |all, name| all[name] = [] }
-    %w[id piece_id student_id assignment assignment_id work lent teacher_id away_id cover_id to with studio_id].each { |name| numbers[name] = [1, 2] }
+    %w[id piece_id student_id assignment assignment_id work lent message teacher_id away_id cover_id to with studio_id].each { |name| numbers[name] = [1, 2] }
     numbers["for"] = %w[1 2]
     contract = Fuzz::Contract.new(File.expand_path("../../api/openapi.yaml", __dir__), random, numbers)
     contract.operations.reject { |operation| %w[/api/logout /api/login].include?(operation.path) }.filter_map do |operation|

@@ -64,12 +64,14 @@ RSpec.describe "While a transaction is open" do
     TestApp.now = Time.utc(2027, 3, 5, 12) # a day was missed
     item = ask(:get, link)["days"].flat_map { |day| day["items"] }.first
     mark(link, item)
+    ask(:post, "#{link}/messages", {key: SecureRandom.uuid, text: "Bar 12 is too hard"})
     ask(:get, "#{link}/sound?assignment_id=#{given}&step_id=A.right")
     %W[#{link}/score?assignment_id=#{given} #{link}/week.pdf].each { |page| custom_request("GET", page) }
     TestApp.now = Time.utc(2027, 3, 10, 16)
     sign_in
     %w[/api/pieces /api/today /api/studio /api/studio/settings /api/routines].each { |page| ask(:get, page) }
     ask(:get, "#{path}/lesson")
+    ask(:put, "#{path}/messages/#{ask(:get, "#{path}/messages").first["id"]}", {read: true})
     ask(:post, "#{path}/offer", {assignment_id: given, step_id: "A.right", stumbles: 1})
     ask(:post, "#{path}/results", {assignment_id: given, step_id: "A.together", result: "not_yet", bar: 3, key: SecureRandom.uuid})
     ask(:post, "#{path}/simplifications", {assignment_id: given, step_id: "A.together", form: "left", key: SecureRandom.uuid})

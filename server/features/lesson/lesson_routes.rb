@@ -8,6 +8,9 @@ module Stairwell
         module AtLesson
           # @return [Lessons] of the student in the path
           def lesson = Lessons.new(context, id)
+
+          # @return [Messages] of the family of the student in the path
+          def messages = Messages.new(context, id)
         end
 
         def self.registered(app)
@@ -23,6 +26,8 @@ module Stairwell
           app.post("#{own}/ticks") { render_json(lesson.tick(**sent), status: 201) }
           app.post("#{own}/lent") { render_json(lesson.lend(sent[:title]), status: 201) }
           app.delete("#{own}/lent/:lent") { render_json(lesson.take_back(at("lent"))) }
+          app.get("#{own}/messages") { render_json(messages.list) }
+          app.put("#{own}/messages/:message") { render_json(messages.mark(at("message"), read: sent[:read])) }
           app.post("#{own}/lesson/reopen") { render_json(lesson.reopen) }
           app.post("#{own}/lesson/finish") { render_json(lesson.finish(send_mail: sent[:send])) }
         end

@@ -16,9 +16,9 @@ module Stairwell
         # @return [Hash] see the contract's Today
         def show(all: false)
           today = @context.today
-          table, finished, names, away = @context.read do |tables|
+          table, finished, names, away, unread = @context.read do |tables|
             [Timetable.read(tables, @context, today..(today + Limits::DAYS_AHEAD)), Repositories::Lessons.new(tables, @context).finished_today, Repositories::Members.new(tables).names,
-              Repositories::Lessons.new(tables, @context).given_by_others]
+              Repositories::Lessons.new(tables, @context).given_by_others, Repositories::Messages.unread(tables)]
           end
           wanted = table.wanted(all)
           chosen = wanted.call(today)
@@ -26,13 +26,15 @@ module Stairwell
           {
             date: today.to_s, holiday: table.holidays.lessonless?(today), next_day: next_day(wanted)&.to_s, unseen: away,
             others: (table.on(today) - table.wanted(false).call(today)).size,
-            lessons: chosen.map { |one| LessonTimeJson.of(one, names, table.may(one)).merge(week(records.fetch(one.student[:id]))).merge(finished: finished.include?(one.student[:id])) }
+            lessons: chosen.map { |one| lesson(one, names, table.may(one), records.fetch(one.student[:id])).merge(finished: finished.include?(one.student[:id]), messages: unread.fetch(one.student[:id], 0)) }
           }
         end
 
         private
 
         def records(lessons) = Repositories::Records.new(@context).load(lessons.map { |one| one.student[:id] }, pages: false).to_h { |record| [record.student.id, record] }
+
+        def lesson(one, names, may, record) = LessonTimeJson.of(one, names, may).merge(week(record))
 
         # The next day on which there are lessons.
         def next_day(wanted) = (1..Limits::DAYS_AHEAD).map { |days| @context.today + days }.find { |date| wanted.call(date).any? { |one| one.lesson.held? } }

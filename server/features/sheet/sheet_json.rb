@@ -5,11 +5,15 @@ module Stairwell
     module Features
       # A week sheet: nothing but what the student needs at the piano.
       class SheetJson
+        # What stands beside the plan: :name and :path of brothers' and sisters' sheets, rows
+        # of the family's messages.
+        Beside = Stairwell.value(family: [].freeze, messages: [].freeze)
+
         # @param sheet [Studio::Sheet]
-        # @param family [Array<Hash>] :name and :path of brothers' and sisters' sheets
-        def initialize(sheet, family: [])
+        # @param beside [Beside] nothing, on paper
+        def initialize(sheet, beside = Beside.new)
           @sheet = sheet
-          @family = family
+          @beside = beside
           @record = sheet.record
         end
 
@@ -17,11 +21,15 @@ module Stairwell
         def to_h
           {
             student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, over: @sheet.over?,
-            paused: !@record.student.paused_on.nil?, family: @family,
+            paused: !@record.student.paused_on.nil?, family: @beside.family, messages: self.class.messages(@beside.messages),
             days: @sheet.days.map { |one| day(one) }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip,
             cautions: @sheet.cautions.map { |one| one.to_h.merge(topic: one.topic.to_s) }
           }
         end
+
+        # @param rows [Array<Hash>]
+        # @return [Array<Hash>] see the contract's SheetMessage
+        def self.messages(rows) = rows.map { |row| row.slice(:key, :text).merge(day: row[:day].to_s, read: !row[:read_at].nil?) }
 
         private
 

@@ -28,19 +28,19 @@ module Stairwell
         # What did not change is not computed again: a phone asks often.
         # @return [String] JSON, see the contract's Sheet
         def show
-          id, versions, family = @context.read do |tables|
+          id, versions, beside = @context.read do |tables|
             found = @student.call(tables)
-            [found, Repositories::Records.versions(tables, found), links(tables).family(found)]
+            [found, Repositories::Records.versions(tables, found), beside(tables, found)]
           end
-          Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s, family.to_s) { JSON.generate(to_h(id)) }
+          Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s, beside.to_s) { JSON.generate(to_h(id)) }
         end
 
         # @param student [Integer, #call] whose; found behind the link where it is not said
         # @return [Hash] the same, computed
         def to_h(student = @student)
-          family = []
-          record = record(student) { |tables| family = links(tables).family(student.respond_to?(:call) ? student.call(tables) : student) }
-          SheetJson.new(Studio::Sheet.new(record), family: family).to_h
+          beside = nil
+          record = record(student) { |tables| beside = beside(tables, student.respond_to?(:call) ? student.call(tables) : student) }
+          SheetJson.new(Studio::Sheet.new(record), beside).to_h
         end
 
         # @return [Hash] see the contract's Sound
@@ -70,12 +70,31 @@ module Stairwell
         # @raise [Problem] 422
         def mark(kind:, key:, assignment_id:, step_id:, undoes: nil, day: nil, tapped_at: nil)
           date = day ? Problem.date(day, "day") : @context.today
-          row = {key: key, assignment_id: assignment_id, step_id: step_id, day: date, kind: kind, undoes: undoes, tapped_at: tapped_at && moment(tapped_at)}
+          row = {key: key, assignment_id: assignment_id, step_id: step_id, day: date, kind: kind, undoes: undoes, tapped_at: tapped_at && moment(tapped_at, "tapped_at")}
           late!(date)
           rows, first = keep(row)
           Jobs::MendWeek.enqueue(@context.studio_id, first) if first
           marks = rows.map { |one| Repositories::Marks.value(one) }
           {assignment_id: assignment_id, step_id: step_id, day: date.to_s, **Studio::Tapped.of(marks)}
+        end
+
+        # A word to the teacher. One that waited on the phone is taken however late it comes.
+        # @param key [String] from the phone; the same one twice is one message
+        # @param day [String, nil] on which it was written, where that is not today
+        # @param written_at [String, nil] on the phone's clock
+        # @return [Array<Hash>] see the contract's SheetMessage
+        # @raise [Problem] 422
+        def write(key:, text:, day: nil, written_at: nil)
+          row = {key: key, text: text.strip, day: day ? Problem.date(day, "day") : @context.today, written_at: written_at && moment(written_at, "written_at")}
+          raise Problem.new(422, Phrase["server.sheet.sheets.is_not_yet", day: row[:day]], code: "day", field: "day") if row[:day] > @context.today
+
+          @context.write do |tables|
+            messages = Repositories::Messages.new(tables, @student.call(tables))
+            raise Problem.new(422, Phrase["server.sheet.sheets.many_messages_wait"], code: "too_many_messages", field: "text") unless messages.room?
+
+            messages.add(**row)
+            SheetJson.messages(messages.newest(Limits::MESSAGES_ON_SHEET))
+          end
         end
 
         private
@@ -103,17 +122,19 @@ module Stairwell
           raise Problem.new(422, Phrase["server.sheet.sheets.a_tap_of_cannot_be_taken", date: date], code: "late", field: "day")
         end
 
-        def moment(text)
+        def moment(text, field)
           Time.iso8601(text).tap do |time|
             first, last = Dates::RANGE.minmax
-            raise Problem.new(422, Phrase["server.sheet.sheets.is_no_moment", first: first.year, last: last.year], code: "time", field: "tapped_at") unless time.year.between?(first.year, last.year)
+            raise Problem.new(422, Phrase["server.sheet.sheets.is_no_moment", first: first.year, last: last.year], code: "time", field: field) unless time.year.between?(first.year, last.year)
           end
         rescue ArgumentError
-          raise Problem.new(422, Phrase["server.sheet.sheets.is_no_time", text: text], code: "time", field: "tapped_at")
+          raise Problem.new(422, Phrase["server.sheet.sheets.is_no_time", text: text], code: "time", field: field)
         end
 
         # The family is spoken to in its own language.
         def record(student = @student, &) = Repositories::Records.new(@context).find(student, &).tap { |record| Locales.speak(record.student.locale) }
+
+        def beside(tables, id) = SheetJson::Beside.new(family: links(tables).family(id), messages: Repositories::Messages.new(tables, id).newest(Limits::MESSAGES_ON_SHEET))
 
         def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)
       end

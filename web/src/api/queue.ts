@@ -10,12 +10,13 @@ export function useQueue<Item extends { key: string }, Out>(
   name: string,
   send: (item: Item) => Promise<Out>,
   onSent: (out: Out) => void,
+  onRefused: (item: Item) => void = () => {},
 ) {
   const [waiting, setWaiting] = useState<Item[]>(() => stored(name));
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const busy = useRef(false);
-  const doing = useRef({ send, onSent });
-  doing.current = { send, onSent };
+  const doing = useRef({ send, onSent, onRefused });
+  doing.current = { send, onSent, onRefused };
 
   const keep = useCallback(
     (items: Item[]) => {
@@ -41,7 +42,11 @@ export function useQueue<Item extends { key: string }, Out>(
       const met = error instanceof Trouble ? error : null;
       setTrouble(met);
       // What the server refuses for good does not stand in the way of the rest.
-      if (met && forGood(met)) keep(stored<Item>(name).slice(1));
+      if (met && forGood(met)) {
+        const [refused, ...rest] = stored<Item>(name);
+        keep(rest);
+        if (refused) doing.current.onRefused(refused);
+      }
     } finally {
       busy.current = false;
     }
@@ -66,7 +71,11 @@ export function useQueue<Item extends { key: string }, Out>(
   return { waiting, push, trouble, offline: trouble?.problem.code === "offline" };
 }
 
-const forGood = ({ problem }: Trouble) => problem.code !== "offline" && problem.status < 500;
+// Signed out, too slow, too often: it goes once that is over.
+const PASSES = [401, 408, 429];
+
+const forGood = ({ problem }: Trouble) =>
+  problem.code !== "offline" && problem.status < 500 && !PASSES.includes(problem.status);
 
 function stored<Item>(name: string): Item[] {
   try {

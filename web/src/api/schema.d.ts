@@ -1494,6 +1494,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/messages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get: operations["messages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/messages/{message}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                message: components["schemas"]["Count"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["readMessage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/pieces/{assignment}/renew": {
         parameters: {
             query?: never;
@@ -1847,6 +1884,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheet/{token}/messages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["writeMessage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2186,6 +2241,8 @@ export interface components {
                 hear_first: components["schemas"]["HearFirst"] | null;
                 concerns: components["schemas"]["Concerns"];
                 finished: boolean;
+                /** @description Of the family, that nobody has read */
+                messages: number;
             })[];
         };
         LessonNotes: {
@@ -3110,6 +3167,23 @@ export interface components {
                 day: string;
             };
         };
+        /** @description When something was done, on the phone's clock */
+        Moment: string;
+        Message: {
+            id: number;
+            /** @description On which it was written */
+            day: string;
+            text: string;
+            read: boolean;
+            /** @description Who has read it */
+            reader: string | null;
+        };
+        SheetMessage: {
+            key: string;
+            day: string;
+            text: string;
+            read: boolean;
+        };
         Sheet: {
             reads: boolean;
             locale: components["schemas"]["Locale"];
@@ -3122,6 +3196,8 @@ export interface components {
                 name: string;
                 path: string;
             }[];
+            /** @description What the family wrote lately, the oldest first */
+            messages?: components["schemas"]["SheetMessage"][];
             /** @description What to leave out today after a bad day */
             skip: string[];
             /** @description Those that apply, and the studio's own */
@@ -5925,6 +6001,60 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    messages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What the family wrote, the oldest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Message"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readMessage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                message: components["schemas"]["Count"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description false puts it back among those that wait */
+                    read: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What the family wrote */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Message"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     renewPiece: {
         parameters: {
             query?: never;
@@ -6475,8 +6605,7 @@ export interface operations {
                     step_id: components["schemas"]["StepId"];
                     day?: components["schemas"]["Date"];
                     undoes?: components["schemas"]["Key"];
-                    /** @description When it was made, on the phone's clock */
-                    tapped_at?: string;
+                    tapped_at?: components["schemas"]["Moment"];
                 };
             };
         };
@@ -6488,6 +6617,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tapped"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    writeMessage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: components["parameters"]["Token"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    key: components["schemas"]["Key"];
+                    text: string;
+                    day?: components["schemas"]["Date"];
+                    written_at?: components["schemas"]["Moment"];
+                };
+            };
+        };
+        responses: {
+            /** @description What the family wrote lately */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetMessage"][];
                 };
             };
             default: components["responses"]["Problem"];

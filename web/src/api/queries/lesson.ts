@@ -16,6 +16,20 @@ export const useLesson = (id: number) =>
     () => ANEW,
   );
 
+export const useMessages = (id: number) =>
+  useLoad(
+    ["messages", id],
+    () => ask(api.GET("/api/students/{id}/messages", { params: { path: { id } } })),
+    () => ANEW,
+  );
+
+export const useReadMessage = (id: number) =>
+  useSave(
+    ({ message, read }: { message: number; read: boolean }) =>
+      ask(api.PUT("/api/students/{id}/messages/{message}", { params: { path: { id, message } }, body: { read } })),
+    { into: () => ["messages", id], touches: () => [["today"]] },
+  );
+
 export type Hearing = paths["/api/students/{id}/results"]["post"]["requestBody"]["content"]["application/json"];
 
 export type Ticking = paths["/api/students/{id}/ticks"]["post"]["requestBody"]["content"]["application/json"];

@@ -56,5 +56,18 @@ export const useMarks = (token: string) => {
   return { ...queue, push };
 };
 
+export type NewMessage = paths["/api/sheet/{token}/messages"]["post"]["requestBody"]["content"]["application/json"];
+
+/** A family's words to the teacher, which go when there is a connection. */
+export const useSheetMessages = (token: string, onRefused: (message: NewMessage) => void) => {
+  const cache = useQueryClient();
+  return useQueue<NewMessage, Schemas["SheetMessage"][]>(
+    `stairwell-messages-${token}`,
+    (body) => ask(api.POST("/api/sheet/{token}/messages", { params: { path: { token } }, body })),
+    (messages) => cache.setQueryData<Schemas["Sheet"]>(["sheet", token], (sheet) => sheet && { ...sheet, messages }),
+    onRefused,
+  );
+};
+
 export const loadStepSound = (token: string, assignment_id: number, step_id: string) =>
   ask(api.GET("/api/sheet/{token}/sound", { params: { path: { token }, query: { assignment_id, step_id } } }));

@@ -1,11 +1,12 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { useLesson, useReopen } from "../../api/queries";
+import { useLesson, useMessages, useReopen } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, fullDay } from "../../components/dates";
 import { Introductions } from "../../components/Introductions";
 import { useHelp } from "../../components/KeyHelp";
+import { Messages } from "../../components/Messages";
 import { Empty, Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { RightsOf } from "../../components/Rights";
@@ -23,8 +24,10 @@ import { type Hearing, useResults } from "./useResults";
 export default function LessonPage() {
   const id = Number(useParams().id);
   const lesson = useLesson(id);
+  // Nothing moves when they come.
+  const messages = useMessages(id);
   if (!lesson.data && lesson.error) return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
-  if (!lesson.data) return <Waiting what={t("lesson.lesson_page.the_lesson")} />;
+  if (!lesson.data || messages.isPending) return <Waiting what={t("lesson.lesson_page.the_lesson")} />;
   if (!lesson.data.may.includes("hear")) return <Empty>{t("lesson.lesson_page.not_yours")}</Empty>;
   return (
     <RightsOf may={lesson.data.may}>
@@ -75,6 +78,7 @@ function Open({ lesson }: { lesson: Lesson }) {
         <FinishLesson lesson={lesson} waiting={hearing.queue.waiting.length} onDone={() => setFinishing(false)} />
       )}
       <Unsent hearing={hearing} />
+      <Messages student={student.id} />
       <Grid
         templateColumns={{ base: "1fr", lg: "minmax(330px, 365px) minmax(0, 1fr) 255px" }}
         gap="12px"

@@ -1,20 +1,23 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useStandIn } from "../../api/queries";
+import { useMessages, useStandIn } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, fullDay, listed } from "../../components/dates";
+import { Messages } from "../../components/Messages";
 import { Lost, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
+import { RightsOf } from "../../components/Rights";
 import { t } from "../../words";
 
 /** What someone who stands in lacks: on one page, before the lesson. */
 export default function StandInPage() {
   const id = Number(useParams().id);
   const page = useStandIn(id);
+  const messages = useMessages(id);
   const go = useNavigate();
   if (page.error && !page.data) return <Lost trouble={page.error} again={() => page.refetch()} />;
-  if (!page.data) return <Waiting what={t("students.student_page.the_student")} />;
+  if (!page.data || messages.isPending) return <Waiting what={t("students.student_page.the_student")} />;
   const { name, teacher, last, hear_first, pieces, cautions, drills, instrument, may } = page.data;
   return (
     <>
@@ -29,6 +32,9 @@ export default function StandInPage() {
           </Button>
         )}
       </PageHead>
+      <RightsOf may={may}>
+        <Messages student={id} />
+      </RightsOf>
       <Flex gap="14px" wrap="wrap" align="stretch">
         <Paper as="section" aria-label={t("lessons.last_recap")} p="12px 18px" flex="1 1 420px">
           <PartHead beside={last && listed([fullDay(last.day), last.by])}>{t("lessons.last_recap")}</PartHead>

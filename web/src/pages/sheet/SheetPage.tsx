@@ -12,6 +12,7 @@ import { Paper } from "../../components/Paper";
 import { WarmUps } from "../../components/WarmUps";
 import { colour } from "../../theme/system";
 import { t, useSpoken } from "../../words";
+import { Message } from "./Message";
 import { forget, keepAtHand } from "./offline";
 import { Step } from "./Step";
 import { useTicks } from "./useTicks";
@@ -69,7 +70,7 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
         </Flex>
       </Flex>
       {(sheet.family ?? []).length > 0 && (
-        <Flex as="nav" aria-label={t("sheet.sheet_page.family")} gap="14px" wrap="wrap" mb="6px">
+        <Flex as="nav" aria-label={t("sheet.sheet_page.family")} gap="14px" wrap="wrap" align="baseline" mb="6px">
           <Text color="soft">{t("sheet.sheet_page.also")}</Text>
           {sheet.family?.map((one) => (
             <NameLink key={one.path} to={one.path}>
@@ -148,6 +149,7 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
           <Text fontSize="lg">{t("sheet.sheet_page.leave_out", { items: sheet.skip.join("; ") })}</Text>
         </details>
       )}
+      <Message token={token} today={sheet.today} sent={sheet.messages ?? []} />
       {!window.isSecureContext && (
         <Text mt="8px" color="soft">
           {t("sheet.sheet_page.not_at_hand")}

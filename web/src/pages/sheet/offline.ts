@@ -6,8 +6,12 @@ export async function keepAtHand() {
   await caches.delete("stairwell-sheet-1");
 }
 
+/** Where a message that is being written stands on the phone. */
+export const draftOf = (token: string) => `stairwell-draft-${token}`;
+
 /** Erases what was kept of a sheet whose link no longer opens. */
 export async function forget(token: string) {
+  localStorage.removeItem(draftOf(token));
   if (!("caches" in window)) return;
   for (const name of await caches.keys()) {
     const cache = await caches.open(name);

@@ -2,10 +2,11 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePieces, usePlanAgain, useStudent } from "../../api/queries";
+import { useMessages, usePieces, usePlanAgain, useStudent } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, FROM_MONDAY, fullDay, minutes, shortWeekday, weekdayName } from "../../components/dates";
 import { useHelp } from "../../components/KeyHelp";
+import { Messages } from "../../components/Messages";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PrintWeeks } from "../../components/PrintWeeks";
@@ -33,8 +34,9 @@ type Student = Schemas["Student"];
 export default function StudentPage() {
   const id = Number(useParams().id);
   const student = useStudent(id);
+  const messages = useMessages(id);
   if (student.error && !student.data) return <Lost trouble={student.error} again={() => student.refetch()} />;
-  if (!student.data) return <Waiting what={t("students.student_page.the_student")} />;
+  if (!student.data || messages.isPending) return <Waiting what={t("students.student_page.the_student")} />;
   return (
     <RightsOf may={student.data.may}>
       <Whole key={id} student={student.data} />
@@ -71,6 +73,7 @@ function Whole({ student }: { student: Student }) {
           </Button>
         </May>
       </PageHead>
+      <Messages student={student.id} earlier />
       {student.attention.length > 0 && (
         <Paper p="10px 18px" mb="12px" as="section" aria-label={t("students.student_page.needs_attention")}>
           <PartHead>{t("students.student_page.needs_attention")}</PartHead>

@@ -165,6 +165,7 @@ function Line({ row, today, current, onPick }: { row: Row; today: string; curren
         )}
       </Box>
       <Box fontSize="sm">
+        {row.messages > 0 && <Text fontWeight={650}>{t("today.today_page.messages", { count: row.messages })}</Text>}
         {row.concerns.slice(0, 3).map((one) => (
           <Text key={one.text} color={one.kind === "late" ? "brick" : "ink"}>
             {one.text}
@@ -173,7 +174,9 @@ function Line({ row, today, current, onPick }: { row: Row; today: string; curren
         {row.concerns.length > 3 && (
           <Text color="soft">{t("today.today_page.and_more", { count: row.concerns.length - 3 })}</Text>
         )}
-        {row.concerns.length === 0 && <Text color="soft">{t("today.today_page.nothing_needs_attention")}</Text>}
+        {row.concerns.length + row.messages === 0 && (
+          <Text color="soft">{t("today.today_page.nothing_needs_attention")}</Text>
+        )}
       </Box>
       <Flex justify="flex-end">
         <Button
