@@ -21,13 +21,10 @@ module Stairwell
 
         # @param studio_id [Integer]
         def run(studio_id)
-          context = Jobs.contexts.of_studio(studio_id)
-          Limits::SUMMARY_ROUNDS.times do
-            ids = context.read { |tables| Repositories::Summaries.new(tables, context.today).stale(Limits::SUMMARIES_AT_ONCE) }
-            break if ids.empty?
-
-            Features::Overview.new(context).summarise(ids)
-          end
+          overview = Features::Overview.new(Jobs.contexts.of_studio(studio_id))
+          rounds = 0
+          rounds += 1 while rounds < Limits::SUMMARY_ROUNDS && overview.freshen
+          overview.learn if rounds.positive?
         end
       end
     end

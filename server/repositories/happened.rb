@@ -9,7 +9,7 @@ module Stairwell
       class Happened
         # Days of practice that are read of pieces that ended: as far back as what is
         # computed from them.
-        DAYS = 7 * (Constants::HABIT_WEEKS + 1)
+        DAYS = 7 * (Constants::LONG_RUN_WEEKS + 1)
 
         # @param tables [Tables]
         # @param student_ids [Array<Integer>]

@@ -53,9 +53,13 @@ module Stairwell
 
         # @param ids [Array<Integer>, nil] nil for the whole studio
         # @param pages [Boolean] whether pages are wanted: lists do without
+        # @yieldparam tables [Tables] for what else is read of the same state
         # @return [Array<Studio::Record>] in the order of the week's lessons
         def load(ids, pages: true)
-          rows = @context.read { |tables| fetch(tables, ids, pages, nil) }
+          rows = @context.read do |tables|
+            yield tables if block_given?
+            fetch(tables, ids, pages, nil)
+          end
           Build.new(@context, rows).records
         end
 
@@ -145,7 +149,8 @@ module Stairwell
           def settings
             @settings ||= Studio::Settings.new(
               name: @context.studio[:name], locale: @context.locale, caution: @context.studio[:caution],
-              holidays: Planning::Away.load(@context.studio[:holidays].to_a.map(&:to_h))
+              holidays: Planning::Away.load(@context.studio[:holidays].to_a.map(&:to_h)),
+              habit: Planning::Habit::Seen.load(@context.studio[:seen].to_h), promises: Planning::Promises.load(@context.studio[:promises].to_h)
             )
           end
 

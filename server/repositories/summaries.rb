@@ -37,6 +37,9 @@ module Stairwell
             .insert(studio_id: @tables.studio_id, student_id: student_id, **values)
         end
 
+        # @return [Array<Hash>] :seen and :promises of each student who is here
+        def seen = Students.here(@tables).join(:student_summaries, studio_id: :studio_id, student_id: :id).select(Sequel.lit("summary -> 'seen'").as(:seen), Sequel.lit("summary -> 'promises'").as(:promises)).all
+
         private
 
         def fresh

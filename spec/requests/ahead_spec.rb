@@ -32,6 +32,21 @@ RSpec.describe "Giving a piece and looking ahead" do
     expect(ask(:get, "/api/students/#{student["id"]}")["pieces"]).to eq([])
   end
 
+  # Beside another piece, and with sections that are shown one after another.
+  it "says the dates that stand on the student's page afterwards" do
+    give
+    other = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("The Lock Gate", "Eel Weir")})["id"]
+    asked = gift(piece_id: other, introduce_first: true, due_on: "2027-03-20")
+    trial = ask(:post, "/api/students/#{student["id"]}/preview", asked)
+    given = ask(:post, "/api/students/#{student["id"]}/pieces", asked)
+    expect(given["rests_on"]).to include("nothing is known of this student yet")
+    outlook = given["pieces"].last["outlook"]
+    expect(trial.values_at("middle", "cautious", "late")).to eq(outlook.values_at("middle", "cautious", "late"))
+    expect(trial["cautious"]).to be > trial["middle"]
+    kept = TestApp::OWNER[:promised_dates].order(:id).last
+    expect([kept[:likely], kept[:cautious]].map(&:to_s)).to eq(trial.values_at("middle", "cautious"))
+  end
+
   it "gives the piece as chosen, and keeps the choices" do
     given = give(routine: "aspect_by_aspect", hand_order: "easier", join: "from_end", order: %w[notes rhythm fingering together])
     expect(titles(given)).to include("A, rhythm", "A1 + B, joined")

@@ -94,6 +94,29 @@ RSpec.describe "The studio page" do
     expect(TestApp::OWNER[:student_summaries].get(:computed_on).to_s).to eq("2027-03-09")
   end
 
+  # What becomes of promised dates widens the next ones; a new student starts from what the
+  # others do.
+  it "says how often cautious dates have held, and learns from it" do
+    promises = -> { ask(:get, "/api/studio/settings")["promises"] }
+    row
+    TestApp.work_on_jobs
+    expect(promises.call).to eq({"known" => 0, "held" => 0})
+    first = ask(:get, "/api/students/#{student["id"]}")["pieces"].first
+    TestApp::OWNER[:promised_dates].where(assignment_id: first["id"]).order(:id).limit(1).select_map(:cautious).each { |date| TestApp.now = (date + 1).to_time + 12 * 3600 }
+    sign_in
+    row
+    TestApp.work_on_jobs
+    expect(promises.call).to eq({"known" => 1, "held" => 0})
+    seen = TestApp::OWNER[:studios].where(id: 1).get(:seen)
+    expect(JSON.parse(seen.to_s)).to include("kept" => 0, "planned" => a_value > 3)
+    ilo = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ilo", lesson_time: "18:00"))["id"]
+    ask(:post, "/api/students/#{ilo}/pieces", {piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 76})
+    shown = ask(:get, "/api/students/#{ilo}")
+    expect(shown["rests_on"]).to include("from what the studio's students do")
+    learnt = Stairwell::Planning::Habit.new(studio: Stairwell::Planning::Habit::Seen.load(JSON.parse(seen.to_s)))
+    expect(learnt.kept.mean).to be < Stairwell::Planning::Habit.new.kept.mean
+  end
+
   it "asks the database as often for many students as for one, when nothing changed" do
     row
     one = queries { ask(:get, "/api/studio") }

@@ -53,9 +53,10 @@ RSpec.describe "A database made by the version before", order: :defined do
         now = student["pieces"].map do |piece|
           steps = piece["steps"].map { |step| step.values_at("id", "state", "credited", "good_days", "minutes", "tempo", "repetitions") }
           introduced = piece["introductions"].select { |one| one["introduced"] }.map { |one| one["what"] }
-          piece.slice("title", "percent", "target_tempo", "due_on").merge("introduced" => introduced, "steps" => steps, "outlook" => piece["outlook"].slice("planned", "middle", "cautious"))
+          piece.slice("title", "percent", "target_tempo", "due_on").merge("introduced" => introduced, "steps" => steps)
         end
-        expect(now).to eq(was["pieces"])
+        # Dates to come follow other rules since.
+        expect(now).to eq(was["pieces"].map { |piece| piece.except("outlook") })
       end
 
       it "keeps the week that stands, as the planner and the teacher's hand left it" do

@@ -176,13 +176,42 @@ module Stairwell
     FUTURES = 200
     # Share of futures in which the cautious date holds. Own choice.
     CAUTIOUS_SHARE = 0.85
-    # Paces that a forecast plans out; others lie between them. Own choice.
-    FORECAST_PACES = [0.6, 0.8, 1.0, 1.25, 1.6, 2.0].freeze
-    # How far the pace of a student nobody knows yet may be off (standard deviation of its
-    # logarithm). Own choice.
-    UNKNOWN_PACE = 0.3
-    # Adherence nobody can fall below in a forecast, so that it ends. Own choice.
+    # Paces beside the student's own that a forecast plans out; others lie between them. Own
+    # choice.
+    FORECAST_PACES = [0.6, 0.8, 1.0, 1.25, 1.6, 2.2].freeze
+    # What is usual of students nobody knows yet, and as how many days it counts beside what
+    # was seen of one: practice on about 70 % of days, 15 % struggles. Own choice.
+    USUAL = {kept: [0.7, 8], went: [0.85, 12]}.freeze
+    # Logarithm of the good days that one estimated takes: lessons set back, a sixth
+    # more. Own choice.
+    USUAL_PACE = 0.16
+    # As how many days, or steps, the usual counts beside what a studio's students did. Own
+    # choice.
+    USUAL_WEIGHT = 40
+    # Days of one week resemble each other: so many count as one. Own choice: what weekly
+    # spells with a correlation of 0.2 come to over five days.
+    ALIKE_DAYS = 1.8
+    # How students' paces differ, and what single steps of one student take beside the
+    # estimate (standard deviations of logarithms). Own choice.
+    PACE_DIFFERS, STEPS_DIFFER = 0.2, 0.5
+    # Of the steps that are left, one in so many stands in the longest row, on whose luck the
+    # end depends. Own choice.
+    STEPS_IN_ROW = 2.5
+    # Steps of a kind after which its own pace counts as much as the student's. Own choice.
+    KIND_STEPS = 6
+    # Days of a good or a bad spell, and how far it is from the long run (standard deviation
+    # of the log odds). Own choice.
+    SPELL_DAYS, SPELL = 14, 0.8
+    # Share of days on which nobody does less in a forecast, so that it ends. Own choice.
     LEAST_ADHERENCE = 0.05
+    # Dates that are taken as known, and held as often as they say, before the first; what a
+    # share less that held comes to (so that half as many double the way), and its bounds. Own
+    # choice.
+    DATES_ASSUMED = 20
+    WIDER_BY = 1.6
+    WIDER_BOUNDS = (0.7..2.5)
+    # Weeks of practice that say how a student practises in the long run. Own choice.
+    LONG_RUN_WEEKS = 16
     # Share of a day's minutes that stays, at least, when a day went badly. Own choice.
     KEPT_OF_A_DAY = 1/2r
     # Share of a day that reviews may take together. Own choice.

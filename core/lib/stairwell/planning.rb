@@ -34,6 +34,8 @@ require_relative "planning/gaps"
 require_relative "planning/urgency"
 require_relative "planning/week"
 require_relative "planning/horizon"
+require_relative "planning/habit"
+require_relative "planning/promises"
 require_relative "planning/outlook"
 require_relative "planning/forecast"
 require_relative "planning/option"
@@ -81,7 +83,7 @@ module Stairwell
       Horizon.new(tasks, practice, warm_ups: warm_ups).schedule(from, next_lesson)
     end
 
-    # @param observed [Hash] adherence:, struggle:, known:, warm_ups:, seed:
+    # @param observed [Hash] habit:, warm_ups:, seed:, wider:
     # @return [Outlook]
     # @raise [ContradictionError] as {week}
     def self.forecast(tasks:, practice:, from:, next_lesson:, **observed)

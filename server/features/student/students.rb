@@ -94,7 +94,7 @@ module Stairwell
           number
         end
 
-        # What assigning a piece would come to by itself; nothing is kept.
+        # What assigning a piece would come to; nothing is kept.
         # @return [Hash]
         def preview(id, asked)
           page = nil
@@ -102,6 +102,7 @@ module Stairwell
           found = Studio::Assign.new(record, assignment(asked, page)).preview
           {
             steps: found.steps.size, minutes: found.steps.sum(0r, &:work).to_f, practice_days: found.finish.days, finish: found.finish.date&.to_s,
+            middle: found.outlook.middle&.to_s, cautious: found.outlook.cautious&.to_s, late: found.outlook.late?,
             titles: found.steps.map(&:title), target_tempo: found.target_tempo, introduce_first: found.introduce_first
           }
         end

@@ -22,19 +22,42 @@ module Stairwell
           students.map { |row| line(row, summaries[row[:id]]) }
         end
 
+        # Makes some summaries that are not fresh anew.
+        # @return [Boolean] whether there were any
+        def freshen
+          ids = @context.read { |tables| Repositories::Summaries.new(tables, @context.today).stale(Limits::SUMMARIES_AT_ONCE) }
+          summarise(ids) if ids.any?
+          ids.any?
+        end
+
         # Makes the summaries of some students anew.
         # @param ids [Array<Integer>]
         # @return [void]
         def summarise(ids)
-          made = Repositories::Records.new(@context).load(ids, pages: false).map { |record| [record.student.id, record.version, Phrase.pack(SummaryJson.of(Studio::Summary.of(record)))] }
+          promised = nil
+          records = Repositories::Records.new(@context).load(ids, pages: false) { |tables| promised = Repositories::PromisedDates.new(tables).of(ids) }
+          made = records.map { |record| [record.student.id, record.version, Phrase.pack(SummaryJson.of(Studio::Summary.of(record, promised.fetch(record.student.id, []))))] }
           @context.write { |tables| made.each { |one| Repositories::Summaries.new(tables, @context.today).keep(*one) } }
+        end
+
+        # What was seen of all the students, and how their dates have held, together.
+        # @return [void]
+        def learn
+          kept = @context.read { |tables| Repositories::Summaries.new(tables, @context.today).seen }
+          seen = kept.map { |row| Planning::Habit::Seen.load(row[:seen].to_h) }.inject(Planning::Habit::Seen.new, :+).dump
+          promises = kept.map { |row| Planning::Promises.load(row[:promises].to_h) }.inject(Planning::Promises.new, :+).to_h
+          @context.write { |tables| tables.db[:studios].where(id: tables.studio_id).update(seen: Sequel.pg_jsonb(seen), promises: Sequel.pg_jsonb(promises)) }
         end
 
         private
 
+        # What the row is shown without.
+        ASIDE = %w[seen promises].freeze
+        private_constant :ASIDE
+
         def line(row, summary)
           SettingsJson.of(row).slice(:id, :name, :lesson_weekday, :lesson_time, :class_name)
-            .merge(teacher: row[:teacher], known: !summary.nil?, fresh: summary ? summary[:fresh] : false, **(summary ? Phrase.unpack_all(summary[:summary].to_hash) : BLANK).transform_keys(&:to_sym))
+            .merge(teacher: row[:teacher], known: !summary.nil?, fresh: summary ? summary[:fresh] : false, **(summary ? Phrase.unpack_all(summary[:summary].to_hash.except(*ASIDE)) : BLANK).transform_keys(&:to_sym))
         end
       end
     end

@@ -14,7 +14,7 @@ module Stairwell
         # @return [Hash] see the contract's StudioSettings
         def show
           row, run = @context.read { |tables| [tables.db[:studios].first(id: @context.studio_id), tables[:plan_runs].order(Sequel.desc(:id)).first] }
-          {holidays: row[:holidays].to_a.map(&:to_h), locale: row[:locale], caution: row[:caution], own_students_only: row[:own_students_only], run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)}
+          {holidays: row[:holidays].to_a.map(&:to_h), locale: row[:locale], caution: row[:caution], own_students_only: row[:own_students_only], promises: Planning::Promises.load(row[:promises].to_h).to_h, run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)}
         end
 
         # @param values [Hash] of :holidays (stretches {from:, to:}), :locale, :caution (nil

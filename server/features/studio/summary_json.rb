@@ -13,7 +13,7 @@ module Stairwell
           {
             pieces: summary.pieces.map { |one| {id: one.id, title: one.title, percent: one.percent, states: one.progress.standings.values.map { |standing| standing.state.to_s }} },
             practised: {done: summary.practised.done, of: summary.practised.of}, last_result: last_result(summary.last_result), concerns: ConcernsJson.of(summary.concerns),
-            outlooks: LessonJson.outlooks(summary.pieces, summary.outlooks)
+            outlooks: LessonJson.outlooks(summary.pieces, summary.outlooks), seen: summary.seen.dump, promises: summary.promises.to_h
           }
         end
 

@@ -2749,6 +2749,8 @@ export interface components {
             weeks: components["schemas"]["PastWeek"][];
             overrides: components["schemas"]["WeekOverrides"];
             extra_work: components["schemas"]["ExtraWork"][];
+            /** @description What the dates to come rest on, in words */
+            rests_on?: string;
             /** @description Percent of the planned days of the last weeks that were practised */
             adherence: number;
             /** @description 1 is average */
@@ -3119,6 +3121,11 @@ export interface components {
             holidays: components["schemas"]["Stretches"];
             locale: components["schemas"]["Locale"];
             caution: string | null;
+            /** @description Cautious dates whose outcome is known, and those that held */
+            promises?: {
+                known: number;
+                held: number;
+            };
             /** @description The last planning of everyone's week */
             run: null | {
                 total: number;
@@ -4771,6 +4778,10 @@ export interface operations {
                         /** @description null when a step fits into no day */
                         practice_days: number | null;
                         finish: string | null;
+                        /** @description Beside the other pieces, as on the student's page afterwards */
+                        middle?: string | null;
+                        cautious?: string | null;
+                        late?: boolean;
                         titles: string[];
                     };
                 };

@@ -52,6 +52,10 @@ module Stairwell
         @overrides.extras(date).map { |one| Item.new(id: one.id, kind: :added, title: one.title, minutes: one.minutes, why: Phrase["planning.day_extras.you_added_it"], pinned: true) }
       end
 
+      # @param date [Date]
+      # @return [Boolean] whether a review is due by then
+      def any_due?(date) = !@reviews.empty? && @reviews.first.due <= date
+
       # One always when it fits, more as long as they take at most a quarter of
       # the day.
       # @param room [Rational] minutes

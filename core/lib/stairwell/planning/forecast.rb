@@ -1,99 +1,152 @@
 # frozen_string_literal: true
 
+require "zlib"
+
 module Stairwell
   module Planning
-    # Plays out many futures of the same plan. A practice day comes about with
-    # the student's adherence and goes well unless it is a struggle; how much
-    # slower or faster than estimated the work goes is drawn once for a future.
-    # The order of work does not depend on which days are missed, so the plan is
-    # made once for each pace and only the days are drawn.
+    # Plays out many futures of the same plan. Of each are drawn how many days are kept in
+    # the long run and how the student's pace is, both as far as they are known; then day by
+    # day whether it is kept, in good and bad spells, and goes well. Steps are planned out
+    # once for each of a few paces, some longer and some shorter than estimated; what lies
+    # between follows from these.
     class Forecast
       # @param tasks [Array<Task>]
       # @param practice [Practice]
-      # @param adherence [Numeric] share of practice days that are kept, 0 to 1
-      # @param struggle [Numeric] share of kept days that do not count, 0 to 1
-      # @param known [Integer] results from which the pace was taken
+      # @param habit [Habit]
       # @param seed [Integer]
-      def initialize(tasks, practice, adherence: 1, struggle: 0, known: 0, warm_ups: [], seed: 1, futures: Constants::FUTURES, group: nil)
+      # @param wider [Numeric] by how much cautious dates were too early so far
+      def initialize(tasks, practice, habit: Habit.new, warm_ups: [], seed: 1, wider: 1, futures: Constants::FUTURES, group: nil)
         @tasks = tasks
-        @group = group
+        @group = group || ->(_) {}
         @practice = practice
-        @chance = [(adherence * (1 - struggle)).to_f, Constants::LEAST_ADHERENCE].max
-        @spread = Constants::UNKNOWN_PACE / Math.sqrt(1 + known / 5.0)
+        @habit = habit
+        @kept, @went = habit.kept, habit.went
         @warm_ups = warm_ups
         @seed = seed
+        @wider = wider
         @futures = futures
       end
 
       # @param from [Date]
       # @param next_lesson [Date]
       # @return [Outlook] dates are nil where it is never ready
-      def call(from, next_lesson)
-        plan(from, next_lesson)
-        outlook(@finishes[1.0].date, Constants::FORECAST_PACES.map { |pace| @finishes[pace].days })
-      end
+      def call(from, next_lesson) = by_group(from, next_lesson).fetch(nil) { Outlook.new(planned: from, middle: from, cautious: from, futures: @futures) }
 
       # @return [Hash{Object => Outlook}] of each group by itself, planned with
       #   all the others
       def by_group(from, next_lesson)
         plan(from, next_lesson)
-        @tasks.map { |task| @group.call(task.id) }.uniq.to_h do |group|
-          ends = Constants::FORECAST_PACES.map { |pace| @finishes[pace].groups[group] }
-          [group, outlook(@finishes[1.0].groups[group]&.first, ends.map { |one| one&.last })]
-        end
+        @tasks.map { |task| @group.call(task.id) }.uniq.to_h { |group| [group, outlook(group)] }
       end
 
       private
 
-      def at(share) = [(share * @futures).ceil - 1, 0].max
-
       def plan(from, next_lesson)
         @from = from
         @practice_days = []
-        @finishes = Constants::FORECAST_PACES.to_h do |pace|
-          [pace, Horizon.new(@tasks.map { |task| slower(task, pace) }, @practice, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)]
+        @planned = Horizon.new(@tasks, @practice, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)
+        @paces = Constants::FORECAST_PACES.map do |pace|
+          Horizon.new(@tasks.map { |task| taking(task, pace) }, @practice, warm_ups: @warm_ups, group: @group, kept: @kept.mean).finish(from, next_lesson)
         end
       end
 
-      # @param planned [Date, nil]
-      # @param days [Array<Integer, nil>] practice days at each pace
-      def outlook(planned, days)
-        return Outlook.new(planned: nil, middle: nil, cautious: nil, futures: 0) if planned.nil? || days.any?(&:nil?)
-
-        random = Random.new(@seed)
-        dates = Array.new(@futures) { date_after(sessions(days, random), random) }.sort
-        Outlook.new(planned: planned, middle: dates[at(0.5)], cautious: dates[at(Constants::CAUTIOUS_SHARE)], futures: @futures)
-      end
-
-      def slower(task, pace)
+      # With the days it may really take at a pace: some steps need more good days than
+      # estimated, some fewer, and not every day goes well; each the same way in each forecast.
+      def taking(task, pace)
         return task if task.remaining.zero?
 
-        task.with(good_days: task.credited + [(task.remaining * pace).round, 1].max)
+        random = Random.new(seed_of(task, pace))
+        luck = Math.exp(Constants::STEPS_DIFFER * gauss(random) - Constants::STEPS_DIFFER**2 / 2)
+        task.with(good_days: task.credited + tries([(task.remaining * @habit.pace(task.kind) * pace * luck).round, 1].max, random))
       end
 
-      # Practice days one future takes, by the pace drawn for it.
-      def sessions(days, random)
-        pace = Math.exp(gauss(random) * @spread).clamp(Constants::FORECAST_PACES.first, Constants::FORECAST_PACES.last)
-        above = Constants::FORECAST_PACES.index { |one| one >= pace }
-        return days.first if above.zero?
-
-        low, high = Constants::FORECAST_PACES[above - 1], Constants::FORECAST_PACES[above]
-        (days[above - 1] + (days[above] - days[above - 1]) * (pace - low) / (high - low)).round
+      # @return [Integer] days until so many went well
+      def tries(good, random)
+        days = 0
+        while good.positive?
+          days += 1
+          good -= 1 if random.rand < @went.mean
+        end
+        days
       end
 
-      # Two uniform numbers make a normal one (Box and Muller, 1958).
-      def gauss(random) = Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(2 * Math::PI * random.rand)
+      # @return [Integer] the same for a step of a piece, whatever number the piece was given
+      def seed_of(task, pace) = Zlib.crc32("#{@seed} #{pace} #{task.id.sub(%r{\A\d+/}, "")}")
 
-      def date_after(sessions, random)
+      # @return [Outlook]
+      def outlook(group)
+        planned = @planned.groups[group]
+        endings = @paces.map { |one| one.groups[group] }
+        return Outlook.new(planned: nil, middle: nil, cautious: nil, futures: 0) if planned.nil? || endings.any?(&:nil?)
+
+        dates = futures(endings, spread(group))
+        middle, cautious = dates[at(0.5)], dates[at(Constants::CAUTIOUS_SHARE)]
+        Outlook.new(planned: planned.date, middle: middle, cautious: middle + ((cautious - middle) * @wider).ceil, futures: @futures)
+      end
+
+      def at(share) = [(share * @futures).ceil - 1, 0].max
+
+      # What is not known of the student's pace, of how often it goes well, and what the steps that are left may differ by
+      # all together.
+      def spread(group)
+        left = @tasks.count { |task| task.remaining.positive? && @group.call(task.id) == group }
+        Math.sqrt((@habit.spread**2) + ((@went.deviation / @went.mean)**2) + (Constants::STEPS_DIFFER**2 * Constants::STEPS_IN_ROW / [left, 1].max))
+      end
+
+      # @return [Array<Date>] in order
+      def futures(endings, spread)
+        days = endings.map(&:days).sort
+        tails = endings.filter_map(&:tail).sort
+        opened = endings.filter_map(&:opened).max
+        random = Random.new(@seed)
+        Array.new(@futures) do
+          at = Math.exp(gauss(random) * spread)
+          future(between(days, at), tails.empty? ? 0 : between(tails, at), opened, random)
+        end.sort
+      end
+
+      # What a pace comes to, between those that were planned out.
+      def between(values, pace)
+        paces = Constants::FORECAST_PACES
+        pace = pace.clamp(paces.first, paces.last)
+        above = paces.index { |one| one >= pace }
+        return values.first if above.zero?
+
+        low, high = paces[above - 1], paces[above]
+        (values[above - 1] + (values[above] - values[above - 1]) * (pace - low) / (high - low)).round
+      end
+
+      # @param sessions [Integer] days that count until it is done
+      # @param tail [Integer] those of them after the lesson that opened the last of it
+      # @param opened [Date, nil] that lesson
+      # @return [Date]
+      def future(sessions, tail, opened, random)
         return @from unless sessions.positive?
 
+        long_run = odds(@kept, random)
         days = 0
-        while sessions.positive?
+        until sessions <= 0 && tail <= 0
+          rate = [chance(long_run + gauss(random) * Constants::SPELL), Constants::LEAST_ADHERENCE].max if (days % SPELL).zero?
           days += 1
-          sessions -= 1 if random.rand < @chance
+          next if random.rand >= rate
+
+          sessions -= 1
+          tail -= 1 if opened.nil? || practice_day(days) >= opened
         end
         practice_day(days)
       end
+
+      # Practice days of a spell, about.
+      SPELL = Constants::SPELL_DAYS * 5 / 7
+      private_constant :SPELL
+
+      # @return [Float] the logarithm of the odds of a share that is known so well
+      def odds(share, random) = Math.log(share.mean / (1 - share.mean)) + gauss(random) * share.deviation / (share.mean * (1 - share.mean))
+
+      def chance(odds) = 1 / (1 + Math.exp(-odds))
+
+      # Two uniform numbers make a normal one (Box and Muller, 1958).
+      def gauss(random) = Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(2 * Math::PI * random.rand)
 
       # The same for all futures.
       # @param number [Integer] from 1
@@ -102,7 +155,7 @@ module Stairwell
         date = @practice_days.last || @from - 1
         while @practice_days.size < number
           date += 1
-          @practice_days << date if @practice.on?(date)
+          @practice_days << date if @practice.planned?(date)
         end
         @practice_days[number - 1]
       end

@@ -5,11 +5,12 @@ module Stairwell
     # A step as the planner sees it: what it costs a day, how many good days it
     # still takes, and what it waits for. `needs` must have all their good days
     # on earlier days; `after` may stand earlier the same day. One that is not
-    # `introduced` stands nowhere; a higher `priority` comes first, `because` of what
-    # is said there.
+    # `introduced` stands nowhere, until the lesson of that number (1 is the next one) has
+    # shown it; a higher `priority` comes first, `because` of what is said there. `kind` of
+    # step (:alone, :together, :join, :whole) is what estimates may be wrong by.
     Task = Stairwell.value(
       :id, :minutes, :good_days,
-      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, introduced: true,
+      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, introduced: true, lesson: 1, kind: nil,
       priority: 0, because: nil, needs: [], after: []
     ) do
       # @return [Integer] good days still needed, never below 0

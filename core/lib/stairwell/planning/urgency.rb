@@ -15,7 +15,7 @@ module Stairwell
         return tasks if due.empty? || tasks.map { |task| group.call(task.id) }.uniq.size < 2
 
         ends = Horizon.new(tasks, practice, warm_ups: warm_ups, group: group).finish(from, next_lesson).groups
-        late = due.select { |key, date| ends.key?(key) ? ends[key].first > date : true }
+        late = due.select { |key, date| ends.key?(key) ? ends[key].date > date : true }
         return tasks if late.empty?
 
         tasks.map do |task|

@@ -51,7 +51,7 @@ module Stairwell
         put = put_on(date)
         room = @practice.budget(date) - minutes(first, beside, extras, put)
         over = [-room, 0r].max
-        due = @extras.due(date, room)
+        due = @extras.due(date, room - first_minutes(room, date, put))
         ready = @ledger.ready
         chosen = @ledger.choose(room - minutes(due), without: kept_off(date), put: put)
         steps = in_sitting(put + chosen).map { |task| step(task, put, over) }
@@ -62,6 +62,14 @@ module Stairwell
         @ledger.add(put + chosen)
         @today = (put + chosen).map(&:id)
         Day.new(date: date, items: first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } + others + extras)
+      end
+
+      # Of the step that comes first: no review takes its room, or one that needs nearly all of
+      # a day would never stand.
+      def first_minutes(room, date, put)
+        return 0r unless @extras.any_due?(date)
+
+        @ledger.choose(room, without: kept_off(date), put: put).first&.minutes || 0r
       end
 
       def minutes(*items) = items.flatten.sum(0r, &:minutes)

@@ -23,6 +23,14 @@ module Stairwell
       # @return [Rational] minutes of all its good days: its weight in progress
       def work = minutes * good_days
 
+      # @return [Symbol] what its estimate may be wrong by: :alone, :together, :join, :whole
+      def kind
+        return :join if join
+        return :whole unless section
+
+        (hands == :both) ? :together : :alone
+      end
+
       # @return [Hash{String => Object}] JSON-ready
       def to_data
         to_h.to_h { |key, value| [key.to_s, Phrase.pack(value)] }.merge(

@@ -95,7 +95,7 @@ module Stairwell
           Planning::Task.new(
             id: prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions,
             good_days: one.good_days, credited: one.credited, begun: begun?(one),
-            hard: step.hard, join: step.join, introduced: introduced?(step), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
+            hard: step.hard, join: step.join, introduced: introduced?(step), lesson: lesson(step), kind: step.kind, needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
           )
         end
       end
@@ -117,6 +117,24 @@ module Stairwell
       # @return [Array<Planning::Review>] what comes back until then
       def reviews(until_date, prefix: "") = Reviews.new(standings).due(until_date, prefix: prefix)
 
+      # How many good days steps took beside their estimates, those under way too: what was
+      # credited counts as far as it goes. What an easier form took was not estimated.
+      # @return [Hash{Symbol => Planning::Habit::Learnt}] by kind of step
+      def learnt
+        standings.values.select { |one| one.good_dates.any? }.group_by { |one| one.step.kind }.transform_values do |all|
+          own = all.reject { |one| easier?(one.step) }
+          Planning::Habit::Learnt.new(
+            taken: all.sum(0r) { |one| one.good_dates.size.to_r }, gained: own.sum(0r) { |one| Rational(one.step.good_days * one.credited, one.good_days) }, steps: own.size
+          )
+        end
+      end
+
+      # @return [Array(Integer, Integer)] days on which a step was tried before it was done, and
+      #   those of them that were good
+      def tried
+        standings.values.map { |one| [one.days.keys.count { |date| one.steady_on.nil? || date <= one.steady_on }, one.good_dates.size] }.inject([0, 0]) { |sum, one| sum.zip(one).map(&:sum) }
+      end
+
       # @return [Array<Array(Integer, Integer)>] of each step that became steady
       #   by practice: the good days it took, and its estimate
       def days_taken
@@ -134,6 +152,12 @@ module Stairwell
       def marks_of(step_id, date)
         @marks_by_day ||= @events.grep(Mark).group_by { |mark| [mark.step_id, mark.date] }
         @marks_by_day.fetch([step_id, date], []).sort_by(&:at)
+      end
+
+      # @return [Date, nil] the day all of it was steady
+      def done_on
+        days = standings.values.map { |one| one.done? ? one.steady_on : nil }
+        days.max if days.any? && days.all?
       end
 
       # @return [LessonResult, nil] the last result that said something
@@ -159,7 +183,9 @@ module Stairwell
       end
 
       # The easier form of a step that was begun is nothing new.
-      def begun?(one) = %i[begun steady secure].include?(one.state) || one.step.id.include?(Practice::Simplification::MARK)
+      def begun?(one) = %i[begun steady secure].include?(one.state) || easier?(one.step)
+
+      def easier?(step) = step.id.include?(Practice::Simplification::MARK)
 
       # @return [Hash{String => Practice::Step}] the slowest step with both hands
       #   of each section that is done
@@ -185,6 +211,14 @@ module Stairwell
 
         form = Practice::Simplification.of(step, said&.form, bar: said&.bar)
         [form, Practice::Simplification.resumed(step, form)]
+      end
+
+      # The lesson that may show all a step takes, when one thing is shown at each.
+      def lesson(step)
+        @shown_at ||= introductions.reject(&:last).each_with_index.to_h { |(what, _), at| [what, at + 1] }
+        return 1 if @shown_at.empty?
+
+        [stage_name(step), *step.parts].filter_map { |what| @shown_at[what] }.max || 1
       end
 
       # What a stage is called that opens when it is introduced.

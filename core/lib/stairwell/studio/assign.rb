@@ -4,8 +4,8 @@ module Stairwell
   module Studio
     # Assigns a piece to a student, or says what that would come to.
     class Assign
-      # What assigning would come to by itself.
-      Preview = Stairwell.value(:steps, :finish, :target_tempo, :introduce_first)
+      # What assigning would come to: by itself (`finish`), and beside the other pieces.
+      Preview = Stairwell.value(:steps, :finish, :outlook, :target_tempo, :introduce_first)
 
       # @param record [Record]
       # @param asked [Assignment]
@@ -21,24 +21,35 @@ module Stairwell
       def call(id:, key:)
         raise RefusedError.new(Phrase["studio.assign.this_student_already_has_this_piece"], code: :assigned_already, field: "piece_id") if @record.pieces.any? { |one| one.piece_id == @asked.piece_id }
 
-        piece = piece(id, steps)
-        # The first section is shown when the piece is assigned.
-        first = first_section(piece) if piece.introduce_first
+        piece, first = begun(id, key)
         row = {key: key, assignment_id: id, what: first, introduced: true, day: @record.today}
-        piece = piece.after(Progress::Introduction.new(what: first, introduced: true, at: @record.moment, key: key)) if first
         Change.new(record: @record.with(pieces: @record.pieces + [piece]), assigned: [piece], added: first ? {introductions: [row]} : {}).planned.promising
       end
 
       # @return [Preview]
       # @raise [RefusedError]
       def preview
-        made = steps
+        piece, = begun(NEXT, nil)
         load = Workload.new(@record.with(pieces: []))
-        finish = Planning.finish(**load.plan, tasks: Progress.piece(made, []).tasks)
-        Preview.new(steps: made, finish: finish, target_tempo: target_tempo, introduce_first: introduce_first)
+        finish = Planning.finish(**load.plan, tasks: Progress.piece(steps, []).tasks)
+        outlook = Outlooks.new(@record.with(pieces: @record.pieces + [piece])).to_h.fetch(NEXT)
+        Preview.new(steps: steps, finish: finish, outlook: outlook, target_tempo: target_tempo, introduce_first: introduce_first)
       end
 
       private
+
+      # Above the numbers of all others, as the next one's will be.
+      NEXT = 2**62
+      private_constant :NEXT
+
+      # @return [Array(PieceInHand, String)] with its first section, which is shown when it is
+      #   assigned, where sections wait for that
+      def begun(id, key)
+        piece = piece(id, steps)
+        return [piece, nil] unless piece.introduce_first && (first = first_section(piece))
+
+        [piece.after(Progress::Introduction.new(what: first, introduced: true, at: @record.moment, key: key)), first]
+      end
 
       def first_section(piece) = piece.progress.own.filter_map(&:section).first || piece.progress.own.first&.parts&.first
 

@@ -19,20 +19,39 @@ module Stairwell
       def to_h(options: false)
         return {} if @load.tasks.empty?
 
-        found = Planning.forecasts(
-          **@load.plan, group: Workload::GROUP, adherence: adherence, known: @record.pieces.sum { |one| one.progress.days_taken.size }, seed: @record.student.id
-        )
+        found = Planning.forecasts(**@load.plan, group: Workload::GROUP, habit: habit, seed: @record.student.id, wider: @record.settings.promises.wider)
         @record.pieces.to_h { |one| [one.id, outlook(one, found.fetch(one.id), options)] }
       end
 
+      # @return [Planning::Habit] as far as it was seen
+      def habit = @habit ||= Planning::Habit.new(seen, studio: @record.settings.habit)
+
+      # @return [Planning::Habit::Seen]
+      def seen
+        tried = @record.pieces.map { |one| one.progress.tried }
+        days = planned(Constants::LONG_RUN_WEEKS)
+        Planning::Habit::Seen.new(
+          planned: days.size, kept: (days & @record.practised_on).size, tried: tried.sum(&:first), went: tried.sum(&:last),
+          learnt: @record.pieces.map { |one| one.progress.learnt }.inject({}) { |all, one| all.merge(one) { |_, a, b| a + b } }
+        )
+      end
+
       # @return [Rational] share of planned days that were practised lately
-      def adherence
-        since = @record.today - 7 * Constants::HABIT_WEEKS
-        planned = @record.weeks.planned_since(since)
-        Progress::Pace.adherence(planned.select { |date| date < @record.today }, @record.practised_on.select { |date| date >= since })
+      def adherence = Progress::Pace.adherence(planned(Constants::HABIT_WEEKS), @record.practised_on)
+
+      # @return [Phrase] on what the dates rest
+      def basis
+        days = planned(Constants::LONG_RUN_WEEKS)
+        weeks = days.empty? ? 0 : ((@record.today - days.min)/7r).ceil
+        return Phrase["studio.outlooks.from_weeks", count: weeks] if weeks.positive?
+
+        Phrase[@record.settings.habit.planned.positive? ? "studio.outlooks.from_the_studio" : "studio.outlooks.from_what_is_usual"]
       end
 
       private
+
+      # Days gone by that had something to do.
+      def planned(weeks) = @record.weeks.planned_since(@record.today - 7 * weeks).select { |date| date < @record.today }.uniq
 
       def outlook(piece, found, options)
         outlook = Outlook.new(planned: found.planned, middle: found.middle, cautious: found.cautious, due_on: piece.due_on)

@@ -8,15 +8,18 @@ module Stairwell
     # - `last_result`: [PieceInHand, Practice::Step, Progress::LessonResult], nil
     #   where nothing was heard yet
     # - `outlooks`: {assignment => Outlook}; `concerns`: {Progress::Concern}
-    Summary = Stairwell.value(:pieces, :practised, :last_result, :concerns, :outlooks)
+    # - `seen`: Planning::Habit::Seen; `promises`: Planning::Promises
+    Summary = Stairwell.value(:pieces, :practised, :last_result, :concerns, :outlooks, :seen, :promises)
 
     # @param record [Record]
+    # @param promised [Array<Promised>]
     # @return [Summary]
-    def Summary.of(record)
-      outlooks = Outlooks.new(record).to_h
+    def Summary.of(record, promised = [])
+      looking = Outlooks.new(record)
+      outlooks = looking.to_h
       new(
         pieces: record.pieces, practised: Practised.new(record.week, record.pieces), last_result: last_result(record), outlooks: outlooks,
-        concerns: Concerns.of(record, outlooks)
+        concerns: Concerns.of(record, outlooks), seen: looking.seen, promises: Promised.outcomes(promised, record)
       )
     end
 

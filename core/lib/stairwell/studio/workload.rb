@@ -23,7 +23,7 @@ module Stairwell
       def initialize(record, from: record.first_day)
         @record = record
         @from = from
-        @practice = record.practice
+        @practice = record.practice.with(lessons: lessons, lesson_days: lesson_days)
         @next_lesson = record.plan_end(from)
       end
 
@@ -63,6 +63,18 @@ module Stairwell
       end
 
       private
+
+      # As far as all of the week's lessons are not all days on which there is practice.
+      def lesson_days
+        days = record.student.lesson_times.map(&:weekday)
+        ((record.student.practice_days - days).empty? || record.student.paused_on) ? [] : days
+      end
+
+      # Those at which something is still to be shown.
+      def lessons
+        count = pieces.map { |one| one.progress.introductions.count { |_, introduced| !introduced } }.max || 0
+        (1..count).each_with_object([]) { |_, all| (date = record.timetable.next_after(all.last || from - 1)) && all << date }
+      end
 
       def pieces = record.pieces
 

@@ -218,7 +218,13 @@ export function AssignPiece({
                   count: trial.data.practice_days,
                   day: dayAndMonth(trial.data.finish),
                 })
-              : t("piece.assign_piece.one_step_takes_longer_than_any")}
+              : t("piece.assign_piece.one_step_takes_longer_than_any")}{" "}
+            {trial.data.middle &&
+              trial.data.cautious &&
+              t("piece.assign_piece.likely_ready", {
+                likely: dayAndMonth(trial.data.middle),
+                cautious: dayAndMonth(trial.data.cautious),
+              })}
           </Text>
         )}
         <Notice trouble={assign.error ?? (trial.error as typeof assign.error)} />

@@ -11,7 +11,7 @@ type Piece = Schemas["Student"]["pieces"][number];
 
 /** When a piece will be ready as this student practises; where that is too
  * late, what would help, each with its date. */
-export function Outlook({ student, piece }: { student: number; piece: Piece }) {
+export function Outlook({ student, piece, restsOn }: { student: number; piece: Piece; restsOn?: string }) {
   const take = useTakeOption(student);
   const may = useMay();
   const { planned, middle, cautious, due_on, late, options } = piece.outlook;
@@ -23,7 +23,8 @@ export function Outlook({ student, piece }: { student: number; piece: Piece }) {
             {t("students.outlook.likely_ready")} <b>{dayAndMonth(middle)}</b>,{" "}
             {t("students.outlook.all_but_certainly_by")} <b>{dayAndMonth(cautious)}</b>{" "}
             <Text as="span" color="soft">
-              ({t("students.outlook.if_no_day_is_missed", { day: dayAndMonth(planned) })})
+              ({t("students.outlook.if_no_day_is_missed", { day: dayAndMonth(planned) })}
+              {restsOn && `; ${restsOn}`})
             </Text>
           </>
         ) : (

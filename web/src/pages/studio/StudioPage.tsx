@@ -1,7 +1,7 @@
 import { Box, Grid, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import type { Schemas } from "../../api/client";
-import { usePlanEveryone, useStudio } from "../../api/queries";
+import { usePlanEveryone, useStudio, useStudioSettings } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Climb } from "../../components/Climb";
 import { dayAndMonth, FROM_MONDAY, shortWeekday, weekdayName } from "../../components/dates";
@@ -25,6 +25,7 @@ const COLUMNS = "minmax(110px, 135px) minmax(280px, 2fr) 178px 165px minmax(190p
 export default function StudioPage() {
   const studio = useStudio();
   const plan = usePlanEveryone();
+  const promises = useStudioSettings().data?.promises;
   const all = studio.data ?? [];
   const view = useView(all);
   const { rows } = view;
@@ -50,6 +51,11 @@ export default function StudioPage() {
       {all.length > 0 && <ViewBar all={all} view={view} />}
       <Notice trouble={studio.error} again={() => studio.refetch()} />
       {studio.isPending && <Waiting what={t("studio.studio_page.the_studio")} />}
+      {promises && promises.known > 0 && (
+        <Text color="soft" mb="6px">
+          {t("studio.studio_page.dates_held", { held: promises.held, count: promises.known })}
+        </Text>
+      )}
       {studio.data?.length === 0 && (
         <Paper>
           <Empty>{t("studio.studio_page.no_student_yet_add_the_first")}</Empty>
