@@ -105,7 +105,7 @@ class Lives
   def practise
     week = Studio::PlanWeek.mended(@record, @record.week)
     day = week&.day(@record.today)
-    return unless day && day.steps.any?
+    return unless day&.steps&.any?
 
     @days += 1
     return unless kept?
@@ -122,7 +122,7 @@ class Lives
     @tried += 1
     @went += 1 unless bad
     kinds = [:repetition] * item.repetitions + (bad ? [:struggle] : [])
-    kinds.map { |kind| Progress::Mark.new(key: "#{@keys += 1}", step_id: item.step_id, date: @record.today, kind: kind, at: @record.moment) }
+    kinds.map { |kind| Progress::Mark.new(key: (@keys += 1).to_s, step_id: item.step_id, date: @record.today, kind: kind, at: @record.moment) }
   end
 
   def bad?(id)
