@@ -24,7 +24,7 @@ module Stairwell
         known(key) || yield.tap { |value| keep(key, value) }
       end
 
-      # @return [Integer] letters of what is kept
+      # @return [Integer] letters of what is kept, those of values counted that say how many they have
       def size = @one_at_a_time.synchronize { @held }
 
       private
@@ -33,18 +33,18 @@ module Stairwell
       def known(key) = @one_at_a_time.synchronize { (value = @values.delete(key)) && @values[key] = value }
 
       def keep(key, value)
-        long = length(key)
+        long = length(key, value)
         # One that leaves no room for others is not worth it.
         return if long > @letters / 4
 
         @one_at_a_time.synchronize do
           @held += long unless @values.key?(key)
           @values[key] = value
-          @held -= length(@values.shift.first) while @held > @letters
+          @held -= length(*@values.shift) while @held > @letters
         end
       end
 
-      def length(key) = key.drop(1).sum { |text| text.to_s.length }
+      def length(key, value) = key.drop(1).sum { |text| text.to_s.length } + (value.respond_to?(:letters) ? value.letters : 0)
 
       # The process's own.
       OF_PROCESS = new(Limits::REMEMBERED_LETTERS)

@@ -30,6 +30,10 @@ module Stairwell
         # @return [Array<Hash>] rows of a step on a day
         def of(assignment_id, step_id, day) = @rows.where(assignment_id: assignment_id, step_id: step_id, day: day).order(:made_at).all
 
+        # @param day [Date]
+        # @return [Array<Hash>] rows of all steps on a day
+        def of_day(day) = @rows.where(day: day).order(:made_at).all
+
         # @param row [Hash]
         # @return [Progress::Mark]
         def self.value(row) = Progress::Mark.new(key: row[:key], step_id: row[:step_id], date: row[:day], kind: row[:kind].to_sym, at: row[:made_at], undoes: row[:undoes])

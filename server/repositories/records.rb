@@ -10,11 +10,15 @@ module Stairwell
         # Rows as they were read.
         Rows = Stairwell.value(:students, :assignments, :happened, :overrides, :weeks, :extra_work, :appointments, :routines, :pages, :also)
 
-        # All rows about a student and the studio's own move the student's row; pieces, the
-        # teacher's changes of them and routines do not. `xmin` is PostgreSQL's number of the
-        # transaction that wrote a row: no two states of one have the same.
+        # All rows about a student and the studio's own move the student's `plan_version`, taps
+        # only `marks_version`: of taps those before today are counted, as they come late; they
+        # are only added to. Pieces, the teacher's changes of them and routines move neither;
+        # `xmin` is PostgreSQL's number of the transaction that wrote a row: no two states of one
+        # have the same.
         VERSIONS = <<~SQL
-          SELECT concat_ws(' ', students.studio_id, students.id, students.xmin,
+          SELECT concat_ws(' ', students.studio_id, students.id, students.plan_version,
+            (SELECT count(*) FROM practice_marks WHERE practice_marks.studio_id = students.studio_id AND practice_marks.student_id = students.id
+              AND practice_marks.day >= :since AND practice_marks.day < :today),
             (SELECT string_agg(pieces.id || ':' || pieces.xmin, ',' ORDER BY pieces.id) FROM assignments
               JOIN pieces ON pieces.studio_id = assignments.studio_id AND pieces.id = assignments.piece_id
               WHERE assignments.studio_id = students.studio_id AND assignments.student_id = students.id),
@@ -26,10 +30,13 @@ module Stairwell
 
         # @param tables [Tables]
         # @param id [Integer] of a student
-        # @return [String] the same as long as the student's record is, on the same day
+        # @param today [Date]
+        # @return [String] the same as long as the student's record is, but for taps of that day,
+        #   on the same day
         # @raise [MissingError]
-        def self.versions(tables, id)
-          tables.db.fetch(VERSIONS, studio: tables.studio_id, student: id).single_value || raise(MissingError, Phrase["missing.student"])
+        def self.versions_but_taps(tables, id, today)
+          since = today - Constants::LATE_TAP - 1
+          tables.db.fetch(VERSIONS, studio: tables.studio_id, student: id, today: today, since: since).single_value || raise(MissingError, Phrase["missing.student"])
         end
 
         # @param context [StudioContext]

@@ -52,13 +52,32 @@ RSpec.describe Stairwell::Server::Remembered do
 
     def shown = ask(:get, path)
 
+    # @return [Array<Integer, Array<String>>] statements that a look took, and files of the core
+    #   in which something was called
+    def look
+      core = File.expand_path("../../core/lib/stairwell", __dir__)
+      called = []
+      watch = TracePoint.new(:call) { |call| called << call.path.delete_prefix("#{core}/") if File.fnmatch("#{core}/{planning,progress,practice,studio}/**", call.path, File::FNM_EXTGLOB) }
+      [statements { watch.enable { shown } }.size, called.uniq.sort]
+    end
+
     it "is read again without a word of the core, and with few statements" do
       shown
-      core = File.expand_path("../../core/lib/stairwell/{planning,progress,practice,studio}", __dir__)
-      called = []
-      watch = TracePoint.new(:call) { |call| called << call.path if File.fnmatch("#{core}/**", call.path, File::FNM_EXTGLOB) }
-      expect(statements { watch.enable { shown } }.size).to be <= 5
-      expect(called).to be_empty
+      expect(look).to match([a_value <= 7, []])
+    end
+
+    it "counts what is tapped today without working anything else out; a tap for a day gone by is another matter" do
+      TestApp.now = Time.utc(2027, 3, 5, 12)
+      first = ->(sheet) { sheet["days"].find { |day| day["date"] == "2027-03-05" }["items"].first }
+      item = first[shown]
+      mark(path, item)
+      TestApp.work_on_jobs
+      shown
+      mark(path, item)
+      expect(look).to match([a_value <= 7, %w[planning/planned_item.rb progress/events.rb studio/sheet_day.rb studio/sheet_item.rb studio/tapped.rb]])
+      expect(first[shown]["done"]).to eq(2)
+      mark(path, item, day: "2027-03-04")
+      expect(look.last.grep(/sheet\.rb/)).not_to be_empty
     end
 
     {
@@ -81,7 +100,7 @@ RSpec.describe Stairwell::Server::Remembered do
     end
 
     it "has other versions of what it follows from after each change of it, and the same ones else" do
-      versions = -> { TestApp.contexts.of_studio(1).read { |tables| Stairwell::Server::Repositories::Records.versions(tables, 1) } }
+      versions = -> { TestApp.contexts.of_studio(1).read { |tables| Stairwell::Server::Repositories::Records.versions_but_taps(tables, 1, Date.new(2027, 3, 3)) } }
       other = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Odo"))["id"]
       changes = {
         title: -> { ask(:put, "/api/pieces/1/script", {script: Requests::SCRIPT.sub("Lock Gate", "Low Bridge"), revision: 1}) },
@@ -91,9 +110,10 @@ RSpec.describe Stairwell::Server::Remembered do
         routine: -> { ask(:post, "/api/routines/hand_by_hand/copy", {name: "Our hands"}) },
         routine_again: -> { ask(:put, "/api/routines/#{ask(:get, "/api/routines").last["key"]}", {name: "Ours", for_whom: "For us.", stages: [{key: "right"}], version: 1}) },
         holiday: -> { ask(:put, "/api/studio/settings", {holidays: [{from: "2027-04-01", to: "2027-04-07"}]}) },
+        late_tap: -> { mark(path, shown["days"].first["items"].first, day: "2027-03-02") },
         extra_work: -> { ask(:post, "/api/students/1/extra-work", {kind: "theory", title: "Page 3", minutes: 2, times: 1}) }
       }
-      same = {another_student: -> { ask(:post, "/api/students/#{other}/link", {}) }, look: -> { shown }, another_piece: -> { ask(:post, "/api/pieces", {script: Requests::SCRIPT}) }}
+      same = {tap: -> { mark(path, shown["days"].first["items"].first, day: "2027-03-03") }, another_student: -> { ask(:post, "/api/students/#{other}/link", {}) }, look: -> { shown }, another_piece: -> { ask(:post, "/api/pieces", {script: Requests::SCRIPT}) }}
       moved = {**changes, **same}.select do |_, change|
         before = versions.call
         change.call

@@ -23,12 +23,12 @@ module Afresh
     return shown if Afresh.off || same?(shown)
 
     (1...TRIES).each { return shown if same?(shown = super) }
-    raise "A sheet was shown as it was before: #{shown[0, 400]}"
+    raise "A sheet was shown as it was before: #{JSON.generate(shown)[0, 400]}"
   end
 
   private
 
-  def same?(shown) = JSON.generate(to_h) == shown
+  def same?(shown) = JSON.generate(to_h) == JSON.generate(shown)
 
   Stairwell::Server::Features::Sheets.prepend(self)
 end

@@ -25,21 +25,20 @@ module Stairwell
           @student = student
         end
 
-        # What did not change is not computed again: a phone asks often.
-        # @return [String] JSON, see the contract's Sheet
+        # What did not change is not computed again: a phone asks often, after each tap too.
+        # @return [Hash] see the contract's Sheet
         def show
-          id, versions, beside = @context.read do |tables|
+          id, versions, marks, beside = @context.read do |tables|
             found = @student.call(tables)
-            [found, Repositories::Records.versions(tables, found), beside(tables, found)]
+            [found, Repositories::Records.versions_but_taps(tables, found, @context.today), Repositories::Marks.new(tables, found).of_day(@context.today), beside(tables, found)]
           end
-          Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s, beside.to_s) { JSON.generate(to_h(id)) }
+          Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s) { SheetFrame.new(record(id)) }.with(marks, beside)
         end
 
-        # @param student [Integer, #call] whose; found behind the link where it is not said
         # @return [Hash] the same, computed
-        def to_h(student = @student)
+        def to_h
           beside = nil
-          record = record(student) { |tables| beside = beside(tables, student.respond_to?(:call) ? student.call(tables) : student) }
+          record = record { |tables| beside = beside(tables, @student.call(tables)) }
           SheetJson.new(Studio::Sheet.new(record), beside).to_h
         end
 

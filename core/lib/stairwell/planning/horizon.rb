@@ -60,7 +60,7 @@ module Stairwell
 
         while days < Constants::MOST_PRACTICE_DAYS
           if @practice.planned?(date)
-            shown = open(shown, days)
+            shown = shown_by(shown, days)
             days += 1
             room = [@practice.budget(date) - @warm, 0r].max
             chosen = ledger.choose(room, without: @closed)
@@ -77,7 +77,7 @@ module Stairwell
       end
 
       # @return [Integer] lessons that have shown something by then
-      def open(shown, days)
+      def shown_by(shown, days)
         return shown if shown == last_lesson
 
         before = shown

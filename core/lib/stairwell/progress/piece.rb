@@ -51,6 +51,10 @@ module Stairwell
       def before(date) = without { |event| event.respond_to?(:date) && !event.is_a?(Asked) && event.date >= date }
 
       # @param date [Date]
+      # @return [Piece] as if nothing had been tapped that day
+      def without_taps_of(date) = without { |event| event.is_a?(Mark) && event.date == date }
+
+      # @param date [Date]
       # @return [Piece] as it was before what was heard that day
       def without_results_of(date) = without { |event| event.is_a?(LessonResult) && event.date == date }
 

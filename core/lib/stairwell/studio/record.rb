@@ -86,6 +86,9 @@ module Stairwell
       # @return [Rational] the student's pace; 1 is average
       def pace = Progress::Pace.of(pieces.flat_map { |one| one.progress.days_taken })
 
+      # @return [Record] as if nothing had been tapped today
+      def without_taps = with(pieces: pieces.map { |one| one.with(progress: one.progress.without_taps_of(today)) }, practised_on: practised_on - [today])
+
       # @return [Record] as it stood when the day began
       def before_today = with(pieces: pieces.map { |one| one.with(progress: one.progress.before(today)) }, practised_on: practised_on.reject { |date| date >= today })
     end

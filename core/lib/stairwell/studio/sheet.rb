@@ -8,9 +8,11 @@ module Stairwell
 
       # @param record [Record]
       # @param newest [Boolean] the newest plan, begun or not, as it is printed at
-      #   the end of a lesson; otherwise the week under way, mended after missed days
+      #   the end of a lesson; otherwise the week under way, mended after missed days, on which
+      #   nothing comes or goes while today's boxes are tapped
       def initialize(record, newest: false)
-        @record = record
+        @whole = record
+        @record = record = newest ? record : record.without_taps
         @newest = newest
         @week = newest ? PlanWeek.going_on(record, record.weeks.newest) : PlanWeek.mended(record, under_way)
       end
@@ -88,7 +90,7 @@ module Stairwell
         SheetItem.new(
           item: item, step: step, title: item.title, place: item.place, how: Practice.how(step), actions: Practice.pictures(step),
           done_when: step.done, notes: step.notes, where: StepPlace.of(piece.page.map, step, @record.student.note_names),
-          **Tapped.on(piece, step.id, date)
+          **Tapped.on(@whole.piece(item.assignment_id), step.id, date)
         )
       end
     end
