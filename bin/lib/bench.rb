@@ -115,7 +115,7 @@ class Bench
     all = {tasks: tasks, practice: practice, from: from, next_lesson: from + 6}
     week = median { Stairwell::Planning.week(**all) }
     row("plan a week (three pieces, #{tasks.size} steps)", week, WEEK, "the bound of 50 ms")
-    row("a forecast of 200 futures of them", median { Stairwell::Planning.forecast(**all, adherence: 0.7) }, FORECAST, "the bound of half a second")
+    row("a forecast of 200 futures of them", median { Stairwell::Planning.forecast(**all) }, FORECAST, "the bound of half a second")
     row("making the steps of one of them", median { Stairwell::Practice.steps(map) }, week, "planning the week of three")
     large
   end

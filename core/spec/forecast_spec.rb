@@ -100,7 +100,7 @@ RSpec.describe "Looking ahead" do
     end
 
     it "hold in 80 to 90, and 45 to 55, of 100 in the long run", :slow do
-      all = lives(90, 50_000)
+      all = lives(60, 50_000)
       expect_dates(all, [0.80, 0.91], [0.43, 0.56])
     end
   end
