@@ -20,7 +20,7 @@ RSpec.describe Stairwell::Planning do
     plan = week([task("right"), task("left", after: ["right"]), task("both", needs: %w[right left]), task("other")])
     expect(days(plan)).to eq([%w[right left], %w[right left other], %w[both other], %w[both], []])
     expect(plan.days.map { |day| day.date.wday }).to eq([3, 4, 5, 6, 0])
-    expect(plan.days.first.items.first.why).to eq("new; 2 good days of later steps depend on it")
+    expect(plan.days.first.items.first.why).to eq("new: what it needs is there; 2 good days of later steps depend on it")
     expect(plan.left_out).to eq([])
   end
 

@@ -190,7 +190,7 @@ RSpec.describe "Practice and lessons" do
     expect(states).to include("A.right" => %w[steady steady], "A.left" => %w[secure secure])
     days_of = ->(lesson, step) { lesson["next_week"]["days"].select { |day| day["items"].any? { |one| one["step_id"] == step } }.size }
     expect([days_of.call(before, "A.left"), days_of.call(after, "A.left")]).to eq([2, 0])
-    expect(after["next_week"]["days"].first["items"].map { |one| one["step_id"] }).to eq(%w[A1.right A1.left])
+    expect(after["next_week"]["days"].first["items"].map { |one| one["step_id"] }).to eq(%w[A.together A1.right]) # A goes on, then the next section
     expect(ask(:get, "/api/students/#{student["id"]}")["week"]).to eq(after["next_week"])
     expect(say.call("A.left", "not_heard")["steps"].find { |one| one["id"] == "A.left" }["state"]).to eq("open")
     ask(:get, "/api/studio")

@@ -38,7 +38,7 @@ module Stairwell
         def piece(one)
           one.to_h.slice(:id, :piece_id, :title, :hand_order, :target_tempo, :priority, :introduce_first).merge(
             routine: @record.routine(one.routine).name, due_on: one.due_on&.to_s,
-            without: one.choices["without"].to_a, introductions: one.progress.introductions.map { |what, introduced| {what: what, introduced: introduced} }, percent: one.percent,
+            without: one.choices["without"].to_a, section_order: one.choices.fetch("section_order", "piece"), sections: Studio::SectionOrder.sections(one), introductions: one.progress.introductions.map { |what, introduced| {what: what, introduced: introduced} }, percent: one.percent,
             steps: one.progress.standings.values.map { |standing| StepJson.of(standing, one.progress) }
           )
         end

@@ -2329,7 +2329,10 @@ export interface components {
             due_on?: string;
             /** @description The aspects of a sitting in the teacher's order */
             order?: string[];
+            section_order?: components["schemas"]["SectionOrder"];
         };
+        /** @description In which order sections are begun: one of these words, or their labels */
+        SectionOrder: ("piece" | "hardest" | "soonest" | "introduced") | string[];
         /** @enum {string} */
         Result: "not_heard" | "not_yet" | "shaky" | "steady" | "secure";
         /** @enum {string} */
@@ -2834,6 +2837,9 @@ export interface components {
             }[];
         };
         Assignment: {
+            section_order: components["schemas"]["SectionOrder"];
+            /** @description In the order in which they are begun */
+            sections: string[];
             priority: components["schemas"]["Priority"];
             introduce_first: boolean;
             due_on: string | null;
@@ -4540,6 +4546,7 @@ export interface operations {
                     /** @enum {string} */
                     articulation_by?: "teacher" | "student";
                     memory?: boolean;
+                    section_order?: components["schemas"]["SectionOrder"];
                     /** @description Sections left out for this student */
                     without?: string[];
                 };

@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { t } from "../words";
 import { Button } from "./Button";
 
 type Props = { label: string; keys: string[]; name: (key: string) => string; onChange: (keys: string[]) => void };
@@ -24,7 +25,7 @@ export function Ordered({ label, keys, name, onChange }: Props) {
               size="xs"
               px="4px"
               disabled={at === 0}
-              aria-label={`${name(key)} earlier`}
+              aria-label={t("components.ordered.earlier", { name: name(key) })}
               onClick={() => swap(at, -1)}
             >
               ‹
@@ -38,7 +39,7 @@ export function Ordered({ label, keys, name, onChange }: Props) {
               size="xs"
               px="4px"
               disabled={at === keys.length - 1}
-              aria-label={`${name(key)} later`}
+              aria-label={t("components.ordered.later", { name: name(key) })}
               onClick={() => swap(at, 1)}
             >
               ›

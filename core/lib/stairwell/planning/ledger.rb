@@ -15,6 +15,7 @@ module Stairwell
         @left = @tasks.map(&:remaining)
         @begun = @tasks.map(&:begun?)
         @minutes = @tasks.map(&:minutes)
+        @turns = @tasks.map(&:turn)
         @blocked = blocked
         @open = @tasks.each_index.reject { |at| @left[at].zero? || blocked.include?(@tasks[at].id) }
         # Where nothing is chosen by priority the other reasons decide alone.
@@ -74,11 +75,23 @@ module Stairwell
 
       def ready_places = @open.select { |at| @needs.needs[at].all? { |other| @left[other].zero? } }
 
-      # One number to sort by: the longest chain, then those begun, then hard
-      # places, then the order of the piece.
+      # One number to sort by: where sections have turns, what was begun and then the turn; the
+      # longest chain, then those begun, then hard places, then the order of the piece.
       def order(at)
-        number = ((-@chains[at] * 4) + (@begun[at] ? 0 : 2) + (@tasks[at].hard ? 0 : 1)) * @tasks.size + at
-        @priority ? number - @tasks[at].priority * 100_000_000 : number
+        number = ((((rank(at) * MOST) - @chains[at]) * 4) + (@begun[at] ? 0 : 2) + (@tasks[at].hard ? 0 : 1)) * @tasks.size + at
+        @priority ? number - (@tasks[at].priority * MOST**3) : number
+      end
+
+      # More than any chain has days, or any piece sections.
+      MOST = 100_000
+      NEW = MOST / 2
+      private_constant :MOST, :NEW
+
+      # What has no turn stands with the first of what is new.
+      def rank(at)
+        turn = @turns[at] or return NEW
+
+        @begun[at] ? turn : turn + NEW
       end
 
       # The first that fits, again and again, since one that is taken may let

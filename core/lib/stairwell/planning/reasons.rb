@@ -65,7 +65,9 @@ module Stairwell
       def standing_day(task, day)
         return Phrase["planning.reasons.once_more_all_its_good_days"] if day > task.good_days
 
-        (day == 1 && !task.begun?) ? Phrase["planning.reasons.new"] : Phrase["planning.reasons.good_day_of", day: day, good_days: task.good_days]
+        return Phrase[task.turn ? "planning.reasons.in_its_turn" : "planning.reasons.new"] if day == 1 && !task.begun?
+
+        Phrase["planning.reasons.good_day_of", day: day, good_days: task.good_days]
       end
 
       def minutes(value) = Units.minutes(value)

@@ -7,10 +7,12 @@ module Stairwell
     # on earlier days; `after` may stand earlier the same day. One that is not
     # `introduced` stands nowhere, until the lesson of that number (1 is the next one) has
     # shown it; a higher `priority` comes first, `because` of what is said there. `kind` of
-    # step (:alone, :together, :join, :whole) is what estimates may be wrong by.
+    # step (:alone, :together, :join, :whole) is what estimates may be wrong by. Of an equal
+    # priority the lower `turn` begins first, once what was begun goes on; where it is nil,
+    # whatever makes the whole ready soonest goes first.
     Task = Stairwell.value(
       :id, :minutes, :good_days,
-      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, introduced: true, lesson: 1, kind: nil,
+      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, introduced: true, lesson: 1, kind: nil, turn: nil,
       priority: 0, because: nil, needs: [], after: []
     ) do
       # @return [Integer] good days still needed, never below 0

@@ -75,6 +75,11 @@ module Stairwell
         (sections | stages).map { |what| [what, @introduced[what] == true] }
       end
 
+      # @return [Array<String>] sections that were introduced, the first one first
+      def introduced_in_order
+        @events.grep(Introduction).select { |one| @introduced[one.what] }.group_by(&:what).transform_values { |all| all.map(&:at).max }.sort_by(&:last).map(&:first)
+      end
+
       # @return [Array<Practice::Step>] steps that did not go and are not done,
       #   whose smaller form can be chosen
       def troubled = @troubled ||= @own.select { |step| trouble?(step) }
@@ -92,14 +97,15 @@ module Stairwell
       end
 
       # @param prefix [String] put before each id, to plan several pieces at once
+      # @param turns [Hash{String => Integer}, nil] of sections, where they are begun in turn
       # @return [Array<Planning::Task>]
-      def tasks(prefix: "")
+      def tasks(prefix: "", turns: nil)
         standings.values.map do |one|
           step = one.step
           Planning::Task.new(
             id: prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions,
             good_days: one.good_days, credited: one.credited, begun: begun?(one),
-            hard: step.hard, join: step.join, introduced: introduced?(step), lesson: lesson(step), kind: step.kind, needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
+            hard: step.hard, join: step.join, introduced: introduced?(step), lesson: lesson(step), kind: step.kind, turn: turns && turn(step, turns), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
           )
         end
       end
@@ -224,6 +230,9 @@ module Stairwell
 
         [stage_name(step), *step.parts].filter_map { |what| @shown_at[what] }.max || 1
       end
+
+      # That of the last of its sections.
+      def turn(step, turns) = [step.section, *step.parts].filter_map { |part| turns[part] }.max || turns.size
 
       # What a stage is called that opens when it is introduced.
       def stage_name(step) = step.stage.to_s

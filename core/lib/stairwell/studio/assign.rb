@@ -31,7 +31,7 @@ module Stairwell
       def preview
         piece, = begun(NEXT, nil)
         load = Workload.new(@record.with(pieces: []))
-        finish = Planning.finish(**load.plan, tasks: Progress.piece(steps, []).tasks)
+        finish = Planning.finish(**load.plan, tasks: piece.tasks(progress: Progress.piece(steps, [])))
         outlook = Outlooks.new(@record.with(pieces: @record.pieces + [piece])).to_h.fetch(NEXT)
         Preview.new(steps: steps, finish: finish, outlook: outlook, target_tempo: target_tempo, introduce_first: introduce_first)
       end
@@ -63,7 +63,7 @@ module Stairwell
         )
       end
 
-      def choices = @choices ||= @asked.choices.merge("pace" => @record.pace.to_s, "target_by" => @asked.target_by.to_s, "target_said" => @asked.target_tempo)
+      def choices = @choices ||= SectionOrder.settled(@asked.choices, @asked.page.map).merge("pace" => @record.pace.to_s, "target_by" => @asked.target_by.to_s, "target_said" => @asked.target_tempo)
 
       def target_tempo
         @target_tempo ||= Practice::TargetTempo.of((@asked.page.map unless @asked.target_by == :number), by: @asked.target_by, value: @asked.target_tempo)

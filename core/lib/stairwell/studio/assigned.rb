@@ -6,7 +6,7 @@ module Stairwell
     # chosen.
     module Assigned
       # What a teacher chooses beside routine, hand and tempo.
-      CHOSEN = %w[join pedal articulation_by memory order repeats fermata].freeze
+      CHOSEN = %w[join pedal articulation_by memory order section_order repeats fermata].freeze
       # What may be changed under way: those, and sections that are left out.
       CHANGED = [*CHOSEN, "without"].freeze
 
@@ -29,7 +29,7 @@ module Stairwell
       # @return [Practice::Choices] with the pace the student had when the piece was
       #   assigned
       def choices(piece)
-        chosen = piece.choices.slice(*CHOSEN, "learnt_at").transform_keys(&:to_sym)
+        chosen = piece.choices.slice(*CHOSEN - %w[section_order], "learnt_at").transform_keys(&:to_sym)
         order = chosen.delete(:order).to_a.map(&:to_sym)
         chosen.transform_values! { |value| value.is_a?(String) ? value.to_sym : value }
         Practice::Choices.new(

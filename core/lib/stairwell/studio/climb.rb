@@ -33,7 +33,7 @@ module Stairwell
 
       # The piece by itself, from the day it was assigned, with every day kept.
       def planned(piece)
-        tasks = Progress.piece(piece.progress.own, []).tasks
+        tasks = piece.tasks(progress: Progress.piece(piece.progress.own, []))
         from = piece.assigned_on + 1
         Planning.schedule(
           tasks: tasks, practice: @load.practice.with(absent: []), from: from, next_lesson: Planning::Calendar.next_weekday(from, @record.student.lesson_weekday),

@@ -19,6 +19,11 @@ module Stairwell
       #   once
       def prefix = "#{id}/"
 
+      # @param prefixed [Boolean] for planning several pieces at once
+      # @param progress [Progress::Piece] with other steps, or as it was
+      # @return [Array<Planning::Task>] in the order the teacher chose for its sections
+      def tasks(prefixed: false, progress: self.progress) = progress.tasks(prefix: prefixed ? prefix : "", turns: SectionOrder.turns(self))
+
       # @param step_id [String]
       # @return [Progress::Standing, nil]
       def standing(step_id) = progress.standings[step_id]

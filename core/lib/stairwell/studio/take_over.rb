@@ -16,7 +16,8 @@ module Stairwell
       # @raise [RefusedError] where there is nothing to learn
       def renewed(record, piece)
         steps = Assigned.steps(piece.newest_page.map, piece, record.routine(piece.routine))
-        piece.with_steps(steps, revision: piece.newest_revision, page: piece.newest_page)
+        choices = SectionOrder.settled(piece.choices, piece.newest_page.map)
+        piece.with_steps(steps, revision: piece.newest_revision, page: piece.newest_page, choices: choices)
       rescue ContradictionError => error
         raise RefusedError.new(error.message, code: :no_steps, field: "piece_id")
       end

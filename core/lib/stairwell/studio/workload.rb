@@ -79,7 +79,7 @@ module Stairwell
       def pieces = record.pieces
 
       def prioritised(one)
-        tasks = one.progress.tasks(prefix: one.prefix)
+        tasks = one.tasks(prefixed: true)
         one.priority.zero? ? tasks : tasks.map { |task| task.with(priority: 2 * one.priority, because: BECAUSE.fetch(one.priority)) }
       end
 

@@ -15,6 +15,7 @@ import { dayAndMonth, minutes } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Ordered } from "../../components/Ordered";
 import { Paper } from "../../components/Paper";
+import { OrderOptions } from "../../components/SectionOrder";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
 
@@ -57,6 +58,7 @@ export function AssignPiece({
       introduce_first: "",
       priority: "0",
       order: [],
+      section_order: "piece",
     },
   });
   const form = watch();
@@ -175,6 +177,9 @@ export function AssignPiece({
             <option value="">{t("piece.assign_piece.as_for_the_student")}</option>
             <option value="true">{t("piece.assign_piece.once_they_were_introduced")}</option>
             <option value="false">{t("piece.assign_piece.by_themselves")}</option>
+          </Choice>
+          <Choice label={t("piece.assign_piece.sections_begin")} width="200px" {...register("section_order")}>
+            <OrderOptions />
           </Choice>
           <Choice label={t("piece.assign_piece.among_the_pieces")} width="160px" {...register("priority")}>
             <option value="0">{t("piece.assign_piece.in_its_turn")}</option>

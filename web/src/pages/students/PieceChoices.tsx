@@ -4,6 +4,8 @@ import { useChangePiece, useEndPiece, useRenewPiece } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Introductions } from "../../components/Introductions";
 import { Notice } from "../../components/Notice";
+import { Ordered } from "../../components/Ordered";
+import { OrderOptions, type OrderWord } from "../../components/SectionOrder";
 import { Select } from "../../components/Select";
 import { t } from "../../words";
 
@@ -15,8 +17,14 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
   const change = useChangePiece(student);
   const renew = useRenewPiece(student);
   const end = useEndPiece(student);
-  const set = (what: { due_on?: string | null; priority?: number; introduce_first?: boolean; without?: string[] }) =>
-    change.mutate({ assignment: piece.id, ...what });
+  const set = (what: {
+    due_on?: string | null;
+    priority?: number;
+    introduce_first?: boolean;
+    without?: string[];
+    section_order?: OrderWord | string[];
+  }) => change.mutate({ assignment: piece.id, ...what });
+  const own = Array.isArray(piece.section_order);
   return (
     <Box className="no-print">
       <Flex gap="14px" wrap="wrap" align="center" fontSize="sm" mt="6px">
@@ -57,6 +65,29 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
           />{" "}
           {t("students.piece_choices.sections_wait_to_be_introduced")}
         </Text>
+        {piece.sections.length > 1 && (
+          <Text as="span">
+            {t("students.piece_choices.sections_begin")}{" "}
+            <Select
+              aria-label={t("students.piece_choices.order_of_the_sections_of", { title: piece.title })}
+              value={own ? "own" : String(piece.section_order)}
+              onChange={({ target }) =>
+                set({ section_order: target.value === "own" ? piece.sections : (target.value as OrderWord) })
+              }
+            >
+              <OrderOptions />
+              <option value="own">{t("students.piece_choices.in_my_order")}</option>
+            </Select>
+          </Text>
+        )}
+        {own && (
+          <Ordered
+            label={t("students.piece_choices.order_of_the_sections_of", { title: piece.title })}
+            keys={piece.sections}
+            name={(label) => label}
+            onChange={(labels) => set({ section_order: labels })}
+          />
+        )}
         <Introductions
           student={student}
           named={false}
@@ -108,9 +139,9 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
 /** What taking the page over changed; all marks stay where they were. */
 function moved({ added, gone, changed }: Schemas["Moved"]) {
   const said = [
-    added.length > 0 && `new: ${added.join(", ")}`,
-    gone.length > 0 && `gone: ${gone.join(", ")}`,
-    changed.length > 0 && `changed: ${changed.join(", ")}`,
+    added.length > 0 && t("students.piece_choices.moved.added", { titles: added.join(", ") }),
+    gone.length > 0 && t("students.piece_choices.moved.gone", { titles: gone.join(", ") }),
+    changed.length > 0 && t("students.piece_choices.moved.changed", { titles: changed.join(", ") }),
   ].filter(Boolean);
   return said.length ? said.join("; ") : t("students.piece_choices.nothing_changed");
 }
