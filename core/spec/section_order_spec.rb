@@ -13,7 +13,7 @@ RSpec.describe "Order of sections" do
   # @param order [String, Array, nil]
   # @return [Record] of a student with that piece, on whose days one step may begin
   def having(order = nil, introduced: [], **student)
-    made = record(**{begin_per_day: 1, minutes_a_day: 60, **student})
+    made = record(begin_per_day: 1, minutes_a_day: 60, **student)
     choices = Stairwell::Studio::SectionOrder.settled({"section_order" => order}.compact, map)
     piece = made.pieces.first.with(choices: choices, introduce_first: introduced.any?, page: Stairwell::Studio::Page.new(document: JSON.generate(Stairwell::Score::Document.dump(map))),
       progress: Stairwell::Progress.piece(Stairwell::Practice.steps(map), [], introduce_first: introduced.any?))
