@@ -21,6 +21,11 @@ test("days are named by the calendar, over a year's end and a leap day", () => {
   expect(shortDay("2027-01-03")).toBe("Sun");
 });
 
+test("a day of another year than the one beside it says which", () => {
+  expect(dayAndMonth("2027-03-18", "2026-10-30")).toBe("18 Mar 2027");
+  expect(dayAndMonth("2026-12-31", "2026-01-01")).toBe("31 Dec");
+});
+
 test("a day stays the same day in every time zone", () => {
   const zone = process.env.TZ;
   for (const there of ["Pacific/Kiritimati", "Pacific/Niue", "Asia/Kathmandu", "America/New_York"]) {

@@ -86,7 +86,7 @@ function Open({ lesson }: { lesson: Lesson }) {
       >
         <HeardList lesson={lesson} hearing={hearing} severalPieces={pieces.length > 1} />
         <Paper p="10px 14px" minW={0} aria-busy={hearing.queue.waiting.length > 0}>
-          <PartHead beside={<Ready outlooks={lesson.outlooks} named={pieces.length > 1} />}>
+          <PartHead beside={<Ready outlooks={lesson.outlooks} named={pieces.length > 1} today={lesson.today} />}>
             {t("lesson.lesson_page.next_week_minutes_a_day", { budget: lesson.next_week.budget })}
           </PartHead>
           <Introductions student={student.id} all={lesson.introductions} named={pieces.length > 1} />
@@ -168,7 +168,7 @@ function HeardList({ lesson, hearing, severalPieces }: { lesson: Lesson; hearing
 }
 
 /** When the pieces are likely ready. */
-function Ready({ outlooks, named }: { outlooks: Lesson["outlooks"]; named: boolean }) {
+function Ready({ outlooks, named, today }: { outlooks: Lesson["outlooks"]; named: boolean; today: string }) {
   return (
     <>
       {outlooks
@@ -178,8 +178,8 @@ function Ready({ outlooks, named }: { outlooks: Lesson["outlooks"]; named: boole
             {named && `${one.piece} `}
             {[
               t("lesson.lesson_page.ready", {
-                likely: dayAndMonth(one.middle ?? ""),
-                cautious: dayAndMonth(one.cautious ?? ""),
+                likely: dayAndMonth(one.middle ?? "", today),
+                cautious: dayAndMonth(one.cautious ?? "", today),
               }),
               one.due_on && t("lesson.lesson_page.due", { day: dayAndMonth(one.due_on) }),
             ]

@@ -8,10 +8,11 @@ import { useMay } from "../../components/Rights";
 import { t } from "../../words";
 
 type Piece = Schemas["Student"]["pieces"][number];
+type Props = { student: number; piece: Piece; today: string /** What the dates rest on. */; restsOn?: string };
 
 /** When a piece will be ready as this student practises; where that is too
  * late, what would help, each with its date. */
-export function Outlook({ student, piece, restsOn }: { student: number; piece: Piece; restsOn?: string }) {
+export function Outlook({ student, piece, today, restsOn }: Props) {
   const take = useTakeOption(student);
   const may = useMay();
   const { planned, middle, cautious, due_on, late, options } = piece.outlook;
@@ -20,10 +21,10 @@ export function Outlook({ student, piece, restsOn }: { student: number; piece: P
       <Text>
         {middle && cautious && planned ? (
           <>
-            {t("students.outlook.likely_ready")} <b>{dayAndMonth(middle)}</b>,{" "}
-            {t("students.outlook.all_but_certainly_by")} <b>{dayAndMonth(cautious)}</b>{" "}
+            {t("students.outlook.likely_ready")} <b>{dayAndMonth(middle, today)}</b>,{" "}
+            {t("students.outlook.all_but_certainly_by")} <b>{dayAndMonth(cautious, today)}</b>{" "}
             <Text as="span" color="soft">
-              ({t("students.outlook.if_no_day_is_missed", { day: dayAndMonth(planned) })}
+              ({t("students.outlook.if_no_day_is_missed", { day: dayAndMonth(planned, today) })}
               {restsOn && `; ${restsOn}`})
             </Text>
           </>
@@ -34,7 +35,7 @@ export function Outlook({ student, piece, restsOn }: { student: number; piece: P
           <Text as="span" color={late ? "brick" : "soft"} fontWeight={late ? 650 : 400}>
             {" · "}
             {listed([
-              t("students.outlook.due", { day: dayAndMonth(due_on) }),
+              t("students.outlook.due", { day: dayAndMonth(due_on, today) }),
               late && t("students.outlook.and_it_may_be_later"),
             ])}
           </Text>
@@ -52,7 +53,7 @@ export function Outlook({ student, piece, restsOn }: { student: number; piece: P
               disabled={take.isPending}
               onClick={() => take.mutate({ change: one.change, assignment_id: piece.id })}
             >
-              {one.words}: {dayAndMonth(one.date)}
+              {one.words}: {dayAndMonth(one.date, today)}
             </Button>
           ))}
         </Flex>

@@ -103,7 +103,7 @@ function Whole({ student }: { student: Student }) {
       <Week student={student} />
       {student.pieces.map((piece) => (
         <Flights key={piece.id} piece={piece} who={student.name} today={student.today}>
-          <Outlook student={student.id} piece={piece} restsOn={student.rests_on} />
+          <Outlook student={student.id} piece={piece} today={student.today} restsOn={student.rests_on} />
           <May to="change">
             <PieceChoices student={student.id} piece={piece} several={student.pieces.length > 1} />
           </May>

@@ -155,7 +155,7 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean; spoken: 
             {one.middle && one.cautious
               ? t("studio.studio_page.latest", {
                   likely: dayAndMonth(one.middle),
-                  cautious: dayAndMonth(one.cautious),
+                  cautious: dayAndMonth(one.cautious, one.middle),
                 })
               : t("studio.studio_page.cannot_be_finished_as_things_are")}
             {one.due_on && ` · ${t("studio.studio_page.due", { day: dayAndMonth(one.due_on) })}`}
