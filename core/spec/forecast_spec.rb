@@ -152,6 +152,16 @@ RSpec.describe "Looking ahead" do
       expect(Stairwell::Planning.finish(tasks: tasks, practice: more, from: from, next_lesson: lesson).date).to eq(day.date)
     end
 
+    # One step begins a day: what begins is what holds it up, and one more of it helps.
+    it "say where the limit on what begins holds a piece up, and never go beyond ten" do
+      slow = practice.with(begin_per_day: 1, minutes: 60r)
+      found = Stairwell::Planning.options(tasks: tasks, practice: slow, from: from, next_lesson: lesson).find { |one| one.change.start_with?("begin_") }
+      expect([found.change, found.words.to_s]).to eq(["begin_2", "let 2 new steps begin a day"])
+      expect(Stairwell::Planning.finish(tasks: tasks, practice: slow.with(begin_per_day: 2), from: from, next_lesson: lesson).date).to eq(found.date)
+      many = Stairwell::Planning.options(tasks: tasks, practice: slow.with(begin_per_day: 10), from: from, next_lesson: lesson)
+      expect(many.map(&:change).grep(/begin/)).to eq([])
+    end
+
     it "leave out what does not help" do
       expect(options(without: {no_pedal: tasks}).map(&:change)).not_to include("no_pedal")
     end

@@ -89,7 +89,7 @@ module Stairwell
         # @param student [Studio::Student] whose days or minutes an act changed
         # @return [void]
         def keep(student)
-          values = columns(student.to_h.slice(:practice_days, :minutes_a_day, :minutes_by_day))
+          values = columns(student.to_h.slice(:practice_days, :minutes_a_day, :minutes_by_day, :begin_per_day))
           @tables[:students].where(id: student.id).update(version: Sequel[:version] + 1, **values)
         end
 

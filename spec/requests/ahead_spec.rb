@@ -97,6 +97,16 @@ RSpec.describe "Giving a piece and looking ahead" do
     expect(take["day_9"]["code"]).to eq("no_option")
   end
 
+  it "lets more steps begin a day at one press, where that holds a piece up" do
+    ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, begin_per_day: 1, minutes_a_day: 60))
+    given = give(due_on: "2027-03-20")
+    option = given["pieces"].first["outlook"]["options"].find { |one| one["change"] == "begin_2" }
+    expect(option["date"]).to be < given["pieces"].first["outlook"]["planned"]
+    taken = ask(:post, "/api/students/#{student["id"]}/options", {change: "begin_2", assignment_id: given["pieces"].first["id"]})
+    expect(taken["begin_per_day"]).to eq(2)
+    expect(taken["pieces"].first["outlook"]["planned"]).to be < given["pieces"].first["outlook"]["planned"]
+  end
+
   it "begins every day with warm-ups out of the key of the newest piece, where the teacher wants them" do
     keyed = ask(:post, "/api/pieces", {script: "#{Requests::SCRIPT}key: G major\n"})
     warm = ask(:post, "/api/students", Requests::STUDENT.merge(warm_ups: "scale_and_chords"))

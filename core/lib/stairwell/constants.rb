@@ -153,6 +153,8 @@ module Stairwell
 
     # Minutes more a day that are offered when a piece is late. Own choice.
     MORE_MINUTES = 5
+    # Steps that may begin on one day at the most. Own choice.
+    MOST_BEGIN = 10
     # Minutes of a lesson where nothing else is said: the usual length for a child, common
     # practice, no source.
     LESSON_MINUTES = 30

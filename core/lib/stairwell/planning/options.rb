@@ -26,7 +26,7 @@ module Stairwell
       # @return [Array<Option>] those that help, the soonest first
       def to_a
         now = finish(@tasks, @practice)
-        [*more_days, more_minutes, *changed].compact.filter_map { |change, words, tasks, practice|
+        [*more_days, more_minutes, more_begin, *changed].compact.filter_map { |change, words, tasks, practice|
           date = finish(tasks, practice)
           next if date.nil? || (now && date >= now)
 
@@ -52,6 +52,11 @@ module Stairwell
       def more_minutes
         more = @practice.with(minutes: @practice.minutes + Constants::MORE_MINUTES, by_day: @practice.by_day.transform_values { |minutes| minutes + Constants::MORE_MINUTES })
         ["minutes_#{Constants::MORE_MINUTES}", Phrase["planning.options.more_minutes_a_day", count: Constants::MORE_MINUTES], @tasks, more]
+      end
+
+      def more_begin
+        count = @practice.begin_per_day + 1
+        ["begin_#{count}", Phrase["planning.options.steps_begin_a_day", count: count], @tasks, @practice.with(begin_per_day: count)] if count <= Constants::MOST_BEGIN
       end
 
       def changed = @without.map { |key, tasks| [key.to_s, WORDS.fetch(key), tasks, @practice] }

@@ -10,7 +10,7 @@ module Stairwell
     # - `week`: Planning::PlannedWeek that was planned, nil where none was
     # - `pieces`: {PieceInHand} whose choices or steps changed; `ended` {id => [how,
     #   keep_for]}, how nil where it is taken up again; `assigned` {PieceInHand}
-    # - `student`: {Student} where days or minutes changed
+    # - `student`: {Student} where days, minutes or what may begin changed
     # - `overrides`: [next lesson, WeekOverrides as seen, Array<Planning::Override>]
     # - `layers`: {piece id => script} of changes on the student's own page
     # - `appointments`: {Appointment} as they are now, each with the version that was seen

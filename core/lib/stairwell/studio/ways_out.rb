@@ -30,7 +30,7 @@ module Stairwell
         unless to_a.any? { |one| one.change == change }
           raise RefusedError.new(Phrase["studio.ways_out.this_does_not_make_ready_sooner", title: @piece.title], code: :no_option)
         end
-        return practising(change) if change.match?(/\A(day|minutes)_\d+\z/)
+        return practising(change) if change.match?(/\A(day|minutes|begin)_\d+\z/)
 
         assigned = changed(change)
         @piece.with_steps(steps(assigned), target_tempo: assigned.target_tempo, choices: assigned.choices)
@@ -66,6 +66,7 @@ module Stairwell
         kind, number = change.split("_")
         student = @record.student
         return student.with(practice_days: (student.practice_days | [number.to_i]).sort) if kind == "day"
+        return student.with(begin_per_day: number.to_i) if kind == "begin"
 
         more = ->(minutes) { [minutes + number.to_i, Constants::MOST_DAILY_MINUTES].min }
         student.with(minutes_a_day: more[student.minutes_a_day], minutes_by_day: student.minutes_by_day.transform_values(&more))
