@@ -14,11 +14,13 @@ module Stairwell
         # only `marks_version`: of taps those before today are counted, as they come late; they
         # are only added to. Pieces, the teacher's changes of them and routines move neither;
         # `xmin` is PostgreSQL's number of the transaction that wrote a row: no two states of one
-        # have the same.
+        # have the same. That of the link tells a database apart that was filled again.
         VERSIONS = <<~SQL
           SELECT concat_ws(' ', students.studio_id, students.id, students.plan_version,
             (SELECT count(*) FROM practice_marks WHERE practice_marks.studio_id = students.studio_id AND practice_marks.student_id = students.id
               AND practice_marks.day >= :since AND practice_marks.day < :today),
+            (SELECT string_agg(sheet_links.id || ':' || sheet_links.xmin, ',' ORDER BY sheet_links.id) FROM sheet_links
+              WHERE sheet_links.studio_id = students.studio_id AND sheet_links.student_id = students.id AND sheet_links.withdrawn_at IS NULL), '/',
             (SELECT string_agg(pieces.id || ':' || pieces.xmin, ',' ORDER BY pieces.id) FROM assignments
               JOIN pieces ON pieces.studio_id = assignments.studio_id AND pieces.id = assignments.piece_id
               WHERE assignments.studio_id = students.studio_id AND assignments.student_id = students.id),

@@ -111,6 +111,7 @@ RSpec.describe Stairwell::Server::Remembered do
         routine_again: -> { ask(:put, "/api/routines/#{ask(:get, "/api/routines").last["key"]}", {name: "Ours", for_whom: "For us.", stages: [{key: "right"}], version: 1}) },
         holiday: -> { ask(:put, "/api/studio/settings", {holidays: [{from: "2027-04-01", to: "2027-04-07"}]}) },
         late_tap: -> { mark(path, shown["days"].first["items"].first, day: "2027-03-02") },
+        filled_again: -> { TestApp::OWNER[:sheet_links].update(nonce: Sequel[:nonce]) }, # as when rows are put back
         extra_work: -> { ask(:post, "/api/students/1/extra-work", {kind: "theory", title: "Page 3", minutes: 2, times: 1}) }
       }
       same = {tap: -> { mark(path, shown["days"].first["items"].first, day: "2027-03-03") }, another_student: -> { ask(:post, "/api/students/#{other}/link", {}) }, look: -> { shown }, another_piece: -> { ask(:post, "/api/pieces", {script: Requests::SCRIPT}) }}
