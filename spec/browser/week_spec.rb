@@ -123,6 +123,6 @@ RSpec.describe "The week by hand" do
     date = slower.text[/\d+ \w+\z/]
     slower.click
     expect(page).to have_text("target 68")
-    expect(page).to have_text("(#{date} if no day is missed)")
+    expect(page).to have_text("(#{date} if no day is missed;")
   end
 end

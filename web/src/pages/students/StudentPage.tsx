@@ -56,8 +56,11 @@ function Whole({ student }: { student: Student }) {
     ),
     t("students.student_page.practises", { minutes: minutes(student.minutes_a_day), days: days.join(", ") }),
     t(`students.student_page.hand_orders.${student.hand_order}`),
-    t("students.student_page.keeps", { percent: student.adherence }),
-  ].join(" · ");
+    // Of a student who is new nothing is known.
+    student.weeks.some((week) => week.planned > 0) && t("students.student_page.keeps", { percent: student.adherence }),
+  ]
+    .filter(Boolean)
+    .join(" · ");
   return (
     <>
       <PageHead title={student.name} about={about}>
