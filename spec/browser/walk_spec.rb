@@ -59,6 +59,8 @@ RSpec.describe "From the page to the next week" do
     select "Left", from: "First hand"
     fill_in "Target tempo, beats per minute", with: "54"
     select "by themselves", from: "Sections open"
+    # In the order of the piece A would come first; most later work hangs on B.
+    select "soonest ready", from: "Sections begin"
     click_button "Assign Two Gulls Arguing"
     expect(page).to have_css("section[aria-label^='Thu 4 Mar'] button", text: "B, left hand")
   end
@@ -67,7 +69,7 @@ RSpec.describe "From the page to the next week" do
     thursday = find("section[aria-label^='Thu 4 Mar']")
     expect(thursday.all("[data-item]").map { |one| one.text.lines.first.strip }).to eq(["B, left hand", "B, right hand"])
     thursday.find("button", text: "B, left hand").hover
-    expect(page).to have_text("B, left hand (Two Gulls Arguing, page 21, line 2, all 4 bars): new;")
+    expect(page).to have_text("B, left hand (Two Gulls Arguing, page 21, line 2, all 4 bars): new: what it needs is there;")
     expect(page).to have_text(/min: 5 × 8 counts at 32, 8 s between/)
     find("summary", text: "steps come later").click
     expect(page).to have_text("waits until B, hands together has all its good days")
