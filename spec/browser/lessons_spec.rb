@@ -85,6 +85,7 @@ RSpec.describe "Lessons on the screens" do
     expect(page).to have_button("Finish lesson")
     click_button "Finish lesson"
     click_button "Finish", exact: true
+    expect(page).to have_no_button("Finish", exact: true, disabled: :all)
     expect(page).to have_css("h1", text: "Wednesday 3 March")
     TestApp.now = Time.utc(2027, 3, 10, 12)
     visit "/students/1"
