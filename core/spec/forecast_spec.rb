@@ -2,6 +2,7 @@
 
 require_relative "spec_helper"
 require "date"
+require "timeout"
 require_relative "support/lives"
 
 RSpec.describe "Looking ahead" do
@@ -63,6 +64,17 @@ RSpec.describe "Looking ahead" do
     expect(outlooks.first).to eq(outlooks.last)
     never = Stairwell::Planning.forecast(tasks: [task("long", minutes: 90r)], practice: practice, from: from, next_lesson: lesson)
     expect([never.planned, never.middle, never.cautious]).to eq([nil, nil, nil])
+  end
+
+  # Holidays that never end, from next year on: a student who may miss many days is not done by
+  # then. It must come to an end.
+  it "comes to an end where there is no practice for ever" do
+    away = Stairwell::Planning::Away.new(stretches: [Date.new(2028, 1, 1)..Date.new(9999, 12, 31)])
+    outlook = Timeout.timeout(20) { Stairwell::Planning.forecast(tasks: tasks, practice: practice.with(absent: away), from: from, next_lesson: lesson, habit: habit(0.1)) }
+    expect(outlook.planned).to be < Date.new(2028, 1, 1)
+    expect(outlook.cautious).to be > Date.new(2028, 1, 1)
+    never = Timeout.timeout(20) { Stairwell::Planning.finish(tasks: tasks, practice: practice.with(absent: Stairwell::Planning::Away.new(stretches: [from..Date.new(9999, 12, 31)])), from: from, next_lesson: lesson) }
+    expect(never.date).to be_nil
   end
 
   # Four lessons a week apart, from Tuesday the 9th, each of which shows one section: the last

@@ -173,6 +173,8 @@ module Stairwell
     # Practice days after which a plan to the end stops looking. Own choice: some ten
     # years.
     MOST_PRACTICE_DAYS = 4_000
+    # Days without practice after which it stops, too. Own choice: two of the longest stretches.
+    LONGEST_GAP = 2 * LONGEST_STRETCH
     # Futures a forecast draws. Own choice: enough for a share to be right to about three
     # in a hundred.
     FUTURES = 200
@@ -184,9 +186,9 @@ module Stairwell
     # What is usual of students nobody knows yet, and as how many days it counts beside what
     # was seen of one: practice on about 70 % of days, 15 % struggles. Own choice.
     USUAL = {kept: [0.7, 8], went: [0.85, 12]}.freeze
-    # Logarithm of the good days that one estimated takes: lessons set back, a sixth
+    # Logarithm of the good days that one estimated takes: lessons set back, a ninth
     # more. Own choice.
-    USUAL_PACE = 0.16
+    USUAL_PACE = 0.11
     # As how many days, or steps, the usual counts beside what a studio's students did. Own
     # choice.
     USUAL_WEIGHT = 40

@@ -148,14 +148,13 @@ module Stairwell
       # Two uniform numbers make a normal one (Box and Muller, 1958).
       def gauss(random) = Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(2 * Math::PI * random.rand)
 
-      # The same for all futures.
+      # The same for all futures. Where there is none for very long, days just go by.
       # @param number [Integer] from 1
       # @return [Date]
       def practice_day(number)
-        date = @practice_days.last || @from - 1
         while @practice_days.size < number
-          date += 1
-          @practice_days << date if @practice.planned?(date)
+          after = @practice_days.last || @from - 1
+          @practice_days << ((after + 1..after + Constants::LONGEST_GAP).find { |date| @practice.planned?(date) } || after + Constants::LONGEST_GAP)
         end
         @practice_days[number - 1]
       end

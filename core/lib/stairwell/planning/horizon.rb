@@ -50,7 +50,7 @@ module Stairwell
       def walk(needs, from, next_lesson)
         @from, @next_lesson = from, next_lesson
         ledger = Ledger.new(needs, @practice)
-        days = gone = 0
+        days = idle = 0
         date = from
         left = groups
         @opened = {0 => 0}
@@ -62,6 +62,7 @@ module Stairwell
           if @practice.planned?(date)
             shown = shown_by(shown, days)
             days += 1
+            idle = 0
             room = [@practice.budget(date) - @warm, 0r].max
             chosen = ledger.choose(room, without: @closed)
             ledger.add(chosen)
@@ -70,8 +71,8 @@ module Stairwell
             return [date, days] if ledger.empty?
           end
           date += 1
-          gone += 1
-          return [nil, nil] if gone > 366 && days.zero?
+          idle += 1
+          return [nil, nil] if idle > Constants::LONGEST_GAP
         end
         [nil, nil]
       end

@@ -73,7 +73,12 @@ module Stairwell
       # Those at which something is still to be shown.
       def lessons
         count = pieces.map { |one| one.progress.introductions.count { |_, introduced| !introduced } }.max || 0
-        (1..count).each_with_object([]) { |_, all| (date = record.timetable.next_after(all.last || from - 1)) && all << date }
+        timetable, found = record.timetable, []
+        while found.size < count
+          date = timetable.next_after(found.last || from - 1) or break
+          found << date
+        end
+        found
       end
 
       def pieces = record.pieces
