@@ -36,6 +36,8 @@ class Lives
   # @param introduce [Boolean] whether sections are shown one after another
   def initialize(kind, seed, introduce: false)
     @kind = kind
+    # Forecasts draw their luck by it.
+    @id = 1 + (seed * KINDS.size + KINDS.index(kind)) % 9_973
     @random = Random.new((seed * KINDS.size) + KINDS.index(kind) + 1_000_003)
     @introduce = introduce
     @script = PAGES.sample(random: @random)
@@ -72,7 +74,7 @@ class Lives
 
   def begin_life
     @days = @kept = @tried = @went = 0
-    made = record(introduce_first: @introduce, practice_days: @days_of_week, minutes_a_day: @minutes, begin_per_day: @begin_per_day)
+    made = record(id: @id, introduce_first: @introduce, practice_days: @days_of_week, minutes_a_day: @minutes, begin_per_day: @begin_per_day)
     map = page(@script)
     piece = made.pieces.first.with(
       progress: Progress.piece(Stairwell::Practice.steps(map), [], introduce_first: @introduce), introduce_first: @introduce,
