@@ -6,9 +6,9 @@ module Stairwell
   module Planning
     # Plays out many futures of the same plan. Of each are drawn how many days are kept in
     # the long run and how the student's pace is, both as far as they are known; then day by
-    # day whether it is kept, in good and bad spells, and goes well. Steps are planned out
-    # once for each of a few paces, some longer and some shorter than estimated; what lies
-    # between follows from these.
+    # day whether it is kept, in good and bad spells. Steps are planned out once for each of a
+    # few paces, some longer and some shorter than estimated, with days that do not go well;
+    # what lies between follows from these.
     class Forecast
       # @param tasks [Array<Task>]
       # @param practice [Practice]
