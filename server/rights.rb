@@ -28,7 +28,7 @@ module Stairwell
         ],
         hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough readMessage hearInClass judge finishClassLesson],
         change: %w[
-          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption renewLink withdrawLink renewPiece endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
+          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption changeBeginnings renewLink withdrawLink renewPiece endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
           renewCalendar withdrawCalendar
         ],
         teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass

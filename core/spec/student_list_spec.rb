@@ -17,7 +17,7 @@ RSpec.describe Stairwell::Formats::StudentList do
   end
 
   it "say what they do not say as for a new student: practice on every day but the lesson's" do
-    expect(values("name,day,time\nIlo,Monday,9:00")).to eq([{minutes_a_day: 20, begin_per_day: 2, hand_order: "right", practice_days: [0, 2, 3, 4, 5, 6], name: "Ilo", lesson_weekday: 1, lesson_time: "09:00"}])
+    expect(values("name,day,time\nIlo,Monday,9:00")).to eq([{minutes_a_day: 20, hand_order: "right", practice_days: [0, 2, 3, 4, 5, 6], name: "Ilo", lesson_weekday: 1, lesson_time: "09:00"}])
   end
 
   it "name days one after another or from one to another, also over the week's end" do

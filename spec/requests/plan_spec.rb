@@ -28,13 +28,15 @@ RSpec.describe "A student's week" do
 
   it "says of each step where it is, how its minutes come about, and why it stands there" do
     week = give_second["week"]
-    week["days"].flat_map { |day| day["items"] }.each do |item|
+    items = week["days"].flat_map { |day| day["items"] }
+    items.select { |item| item["kind"] == "step" }.each do |item|
       minutes, repetitions, counts, tempo = item["arithmetic"].sub("½", ".5").match(/\A([\d.]+) min: (\d+) × (\d+) counts at (\d+), 8 s between/).captures.map(&:to_r)
       expect([minutes, repetitions, tempo]).to eq([item["minutes"].to_r, item["repetitions"], item["tempo"]])
       expect((repetitions * (counts * 60 / tempo + 8) / 60 * 2).ceil/2r).to eq(minutes)
       expect(item["place"]).to start_with("page 12").or eq("the whole piece")
       expect(item["why"]).to match(/\A(new|good day \d+ of \d+)/)
     end
+    expect(items.select { |item| item["kind"] == "more" }).to all(include("step_id" => end_with("~more"), "why" => /there is time|hard place/, "begins" => false)).and(be_any)
     expect(week["left_out"].map { |one| one["why"] }).to all(match(/waits until|no room|would fit/))
   end
 

@@ -106,6 +106,8 @@ module Stairwell
 
     # Steps that may begin on one day, for a child and for others. Own choice.
     BEGIN_PER_DAY = {child: 2, other: 3}.freeze
+    # Where it is not said, one for so many minutes of a day, within these bounds. Own choice.
+    BEGIN_MINUTES, USUAL_BEGIN = 7, (2..5)
 
     # == Formats
 
@@ -220,6 +222,21 @@ module Stairwell
     KEPT_OF_A_DAY = 1/2r
     # Share of a day that reviews may take together. Own choice.
     REVIEWS_OF_A_DAY = 1/4r
+    # What a minute of it is worth where a day has minutes left, beside each other; in the order
+    # in which it stands within the day. Own choice.
+    WORTH = {older: 8, steady: 6, first_look: 3, again: 4, hard_again: 10, slow_run: 5}.freeze
+    # Repetitions of one step on one day at the most, and of what is strenuous. Own choice: more
+    # is no better, and tires a hand.
+    MOST_REPETITIONS = 12
+    MOST_STRENUOUS = {child: 3, other: 5}.freeze
+    # Repetitions of what is learnt, and of a step that is only looked at. Own choice.
+    OLDER_REPETITIONS, FIRST_LOOKS = 3, 2
+    # Minutes of one thing that is added at the least, and minutes of a day for each thing that
+    # is added. Own choice: a day of many small things is no longer a plan.
+    LEAST_MORE, ADDED_EVERY = 1, 5
+    # Share of its minutes from which a day counts as filled: below it small things are added on,
+    # and of a week it is said what keeps it from holding more of what is needed. Own choice.
+    FILLED = 3/4r
 
     # == Progress
 

@@ -17,6 +17,7 @@ require_relative "planning/planned_warm_up"
 require_relative "planning/planned_day"
 require_relative "planning/planned_left_out"
 require_relative "planning/planned_unmet"
+require_relative "planning/planned_limit"
 require_relative "planning/planned_week"
 require_relative "planning/week_document"
 require_relative "planning/needs"
@@ -30,8 +31,13 @@ require_relative "planning/breaks"
 require_relative "planning/override_edits"
 require_relative "planning/override_document"
 require_relative "planning/day_extras"
+require_relative "planning/more"
+require_relative "planning/left"
+require_relative "planning/filling"
 require_relative "planning/gaps"
 require_relative "planning/urgency"
+require_relative "planning/limit"
+require_relative "planning/limits"
 require_relative "planning/week"
 require_relative "planning/horizon"
 require_relative "planning/habit"
@@ -48,13 +54,18 @@ module Stairwell
   # When: the days from one lesson to the next, filled so that every step waits
   # for what it needs and no day is longer than the student has.
   module Planning
+    # How the minutes of a day are used: only what is needed, or all of them.
+    USES = %i[light full].freeze
+
     # Plans the days from `from` to the day before `next_lesson`.
     #
     # @param tasks [Array<Task>] in the order of the pieces
     # @param practice [Practice] the student's days, minutes and pace of beginning
     # @param from [Date] the first day that may be practised
     # @param next_lesson [Date] excluded
-    # @param more [Hash] reviews:, warm_ups:, extra_work:, runs:, overrides: (the teacher's)
+    # @param more [Hash] reviews:, warm_ups:, extra_work:, runs:, overrides: (the teacher's), use: (of a day's
+    #   minutes, see {USES}), more: (what a full day may be filled with), limits:
+    #   (whether to say what limits the week)
     # @return [Plan]
     # @raise [ContradictionError] on unknown or circular needs, or when there
     #   is no practice day at all

@@ -116,7 +116,7 @@ module Stairwell
         def said(item)
           often = Phrase["counts.repetitions", count: item[:repetitions]]
           often = Phrase["recap.at_tempo", often: often, tempo: item[:tempo]] if item[:tempo]
-          what = Phrase["server.paper.week_pdf.what", how: item[:how], often: often, done: item[:done_when]]
+          what = item[:done_when] ? Phrase["server.paper.week_pdf.what", how: item[:how], often: often, done: item[:done_when]] : Phrase["server.paper.week_pdf.what_more", how: item[:how], often: often]
           start = Phrase.list(item[:starts].group_by { |one| one[:hand] }.map { |hand, keys| starts(hand, keys) }, by: :semicolon)
           [[item[:title], "#{item[:piece]}, #{item[:place]}"].join(" · "), [what, *item[:notes], (Phrase["server.paper.week_pdf.start", starts: start] if item[:starts].any?)].compact.join(" ")]
         end

@@ -26,8 +26,9 @@ module Stairwell
         #   one student
         # @return [Array<Hash>] all students
         def add(students)
+          whole = students.map { |values| Studio::Student.usual(values) }
           @context.write do |tables|
-            students.each { |values| Repositories::Students.new(tables).add(values, teacher_id: values[:teacher_id] || @context.account_id, key: values[:key]) }
+            whole.each { |values| Repositories::Students.new(tables).add(values, teacher_id: values[:teacher_id] || @context.account_id, key: values[:key]) }
           end
           Students.new(@context).list
         end

@@ -33,7 +33,8 @@ module Stairwell
         # @return [Hash]
         def add(values)
           check(values)
-          row = @context.write { |tables| Repositories::Students.new(tables).add(values, teacher_id: @context.account_id, key: values[:key]) }
+          whole = Studio::Student.usual(values)
+          row = @context.write { |tables| Repositories::Students.new(tables).add(whole, teacher_id: @context.account_id, key: values[:key]) }
           show(row[:id]).merge(clashes: clashes(row[:id]))
         end
 
@@ -129,6 +130,10 @@ module Stairwell
         # Takes one of the options of a piece that is late.
         # @return [Hash]
         def take_option(id, change:, assignment_id:) = act(id) { |record| Studio::ChangePiece.new(record, assignment_id).take(change) }
+
+        # @param count [Integer] new steps
+        # @return [Hash]
+        def begin_on_a_day(id, count) = act(id) { |record| Studio.change_student(record, record.student.with(begin_per_day: count)) }
 
         # @return [Hash]
         def introduce(id, **said) = act(id) { |record| Studio.introduce(record, **said.slice(:assignment_id, :what, :introduced, :key)) }

@@ -850,6 +850,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/beginnings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Changes how many new steps may begin on a day; the week is planned again. */
+        put: operations["changeBeginnings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/routines": {
         parameters: {
             query?: never;
@@ -2337,6 +2356,11 @@ export interface components {
         Result: "not_heard" | "not_yet" | "shaky" | "steady" | "secure";
         /** @enum {string} */
         State: "waiting" | "open" | "begun" | "steady" | "secure";
+        /**
+         * @description How the minutes of a day are used: only what is needed, or all of them
+         * @enum {string}
+         */
+        DayUse: "light" | "full";
         StepId: string;
         /** @description Made by the client; the same one twice counts once */
         Key: string;
@@ -2648,7 +2672,9 @@ export interface components {
             name: string;
             practice_days: components["schemas"]["Weekday"][];
             minutes_a_day: number;
-            begin_per_day: number;
+            /** @description New steps that may begin on one day; unsaid, as many as such a day holds */
+            begin_per_day?: number;
+            day_use?: components["schemas"]["DayUse"];
             lesson_weekday: components["schemas"]["Weekday"];
             lesson_time: string;
             hand_order: components["schemas"]["HandOrder"];
@@ -2915,6 +2941,15 @@ export interface components {
                 title: string;
                 why: string;
             }[];
+            /** @description What keeps its days from holding more of what is needed; begin_per_day as it would be, or what of which piece is to be introduced */
+            limits: {
+                /** @enum {string} */
+                kind: "begin" | "introduce" | "nothing";
+                why: string;
+                begin_per_day: number | null;
+                assignment_id: number | null;
+                what: string | null;
+            }[];
             left_out: {
                 id: string;
                 assignment_id: number;
@@ -2937,8 +2972,11 @@ export interface components {
             tempo: number | null;
             minutes: number;
             repetitions: number | null;
-            /** @enum {string} */
-            kind: "step" | "review" | "extra_work" | "run" | "added";
+            /**
+             * @description more: beyond what is needed, while there is time
+             * @enum {string}
+             */
+            kind: "step" | "review" | "extra_work" | "run" | "added" | "more";
             /** @description The teacher put it there */
             pinned: boolean;
             /** @description What that breaks, in words */
@@ -3253,7 +3291,7 @@ export interface components {
             /** @description Of the marks that are counted in it, so that none that waits on the phone is counted twice */
             keys: string[];
             /** @enum {string} */
-            kind: "step" | "review";
+            kind: "step" | "review" | "more";
             /** @description Whether its notes can be shown */
             score: boolean;
             /** @description Its places, by index */
@@ -3283,7 +3321,8 @@ export interface components {
             hands: "right" | "left" | "both";
             /** @description What the hands do */
             how: string;
-            done_when: string;
+            /** @description null for what is more than needed */
+            done_when: string | null;
             done: number;
             struggle: boolean;
             last_mark: string | null;
@@ -4837,6 +4876,35 @@ export interface operations {
                 "application/json": {
                     change: string;
                     assignment_id: components["schemas"]["Count"];
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeBeginnings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    begin_per_day: number;
                 };
             };
         };

@@ -15,7 +15,7 @@ module Stairwell
       NEEDED = %i[name lesson_weekday lesson_time].freeze
       # What is taken where nothing is said, besides practice on every day but the lesson's.
       # Own choice, as the form's.
-      USUAL = {minutes_a_day: 20, begin_per_day: Constants::BEGIN_PER_DAY[:child], hand_order: "right"}.freeze
+      USUAL = {minutes_a_day: 20, hand_order: "right"}.freeze
 
       # @param text [String]
       # @return [StudentList]

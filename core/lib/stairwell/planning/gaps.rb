@@ -19,8 +19,12 @@ module Stairwell
       # @param steps [Array<Item>] that did
       # @return [void]
       def note(date, room, ready, steps)
-        @days << [date, [room, 0r].max, ready, steps.count(&:begins) >= @most]
+        @days << [date, [room, 0r].max, ready - steps.map(&:id), steps.count(&:begins) >= @most]
       end
+
+      # @param by_id [Hash{String => Task}]
+      # @return [Boolean] whether there was a day with room for a step that might not begin
+      def full?(by_id) = @days.any? { |_, room, ready, full| full && ready.any? { |id| by_id[id].minutes <= room } }
 
       # @param task [Task]
       # @return [Gap, nil] of the day on which the least was missing

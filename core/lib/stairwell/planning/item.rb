@@ -3,7 +3,7 @@
 module Stairwell
   module Planning
     # One thing to do on a day, with its reason. `kind` is :warm_up, :step,
-    # review, :extra_work, :run or :added. `pinned` where the teacher put it there; `breaks`
+    # :review, :extra_work, :run, :added, or :more (beyond what is needed). `pinned` where the teacher put it there; `breaks`
     # says what that breaks.
     Item = Stairwell.value(:id, :minutes, :why, kind: :step, title: nil, repetitions: nil, begins: false, pinned: false, breaks: nil)
   end

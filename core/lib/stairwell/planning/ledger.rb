@@ -40,9 +40,9 @@ module Stairwell
       # @return [Boolean] whether nothing that can be done is left
       def empty? = @open.empty?
 
-      # @return [Set<String>] ids of steps whose needs are done, so that they may
-      #   stand on the next day
-      def ready = ready_places.to_set { |at| @tasks[at].id }
+      # @return [Set<String>] ids of steps whose needs are done, so that they may stand on the
+      #   day that was chosen last; what comes first in front
+      def ready = ready_places.sort_by { |at| order(at) }.to_set { |at| @tasks[at].id }
 
       # @param room [Rational] minutes
       # @param without [#include?, nil] ids that may not stand on this day

@@ -12,6 +12,9 @@ module Stairwell
         @off = overrides.select { |one| one.kind == :off }.to_set { |one| [one.id, one.date] }
       end
 
+      # @return [Array<Override>]
+      def to_a = @overrides
+
       # @return [Boolean]
       def empty? = @overrides.empty?
 

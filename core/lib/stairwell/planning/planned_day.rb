@@ -6,6 +6,10 @@ module Stairwell
     PlannedDay = Stairwell.value(:date, :minutes, :budget, items: [], warm_ups: []) do
       # @return [Array<PlannedItem>] steps and reviews
       def steps = items.select(&:step?)
+
+      # @return [Array<PlannedItem>] all whose repetitions are tapped, what is more than needed
+      #   too
+      def tapped = items.select(&:tapped?)
     end
   end
 end

@@ -6,7 +6,7 @@ module Stairwell
     # beside it. Days before `planned_from` have gone by and stand as they were
     # planned then; `budget` is the student's usual minutes a day. Where no lesson is near it
     # goes to the end of the calendar week: `next_lesson` is that day, and `with_lesson` false.
-    PlannedWeek = Stairwell.value(:starts, :planned_from, :next_lesson, :budget, days: [], left_out: [], unmet: [], with_lesson: true) do
+    PlannedWeek = Stairwell.value(:starts, :planned_from, :next_lesson, :budget, days: [], left_out: [], unmet: [], limits: [], with_lesson: true) do
       # @param date [Date]
       # @return [PlannedDay, nil]
       def day(date) = days.find { |one| one.date == date }

@@ -27,5 +27,9 @@ module Stairwell
       # @return [Boolean] whether something can be planned for it as far as one sees ahead
       def planned?(date) = on?(date) && !lesson_days.include?(date.wday)
     end
+
+    # @param minutes [Integer] a day
+    # @return [Integer] steps that may begin on a day where nobody said how many
+    def Practice.usual_begin(minutes) = (minutes / Constants::BEGIN_MINUTES).clamp(Constants::USUAL_BEGIN)
   end
 end

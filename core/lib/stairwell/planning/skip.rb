@@ -17,10 +17,10 @@ module Stairwell
         order.take_while { |one| (left - one.minutes >= total * Constants::KEPT_OF_A_DAY).tap { |fits| left -= one.minutes if fits } }.map(&:id)
       end
 
-      # Extra work and runs go first, then reviews, then what is new; what was begun
+      # What is more than needed, extra work and runs go first, then reviews, then what is new; what was begun
       # stays longest.
       def rank(item)
-        {extra_work: 0, run: 1, review: 2, warm_up: 3}.fetch(item.kind) { item.begins ? 4 : 5 }
+        {more: 0, extra_work: 1, run: 2, review: 3, warm_up: 4}.fetch(item.kind) { item.begins ? 5 : 6 }
       end
       private_class_method :rank
     end

@@ -9,11 +9,12 @@ module Stairwell
     # shown it; a higher `priority` comes first, `because` of what is said there. `kind` of
     # step (:alone, :together, :join, :whole) is what estimates may be wrong by. Of an equal
     # priority the lower `turn` begins first, once what was begun goes on; where it is nil,
-    # whatever makes the whole ready soonest goes first.
+    # whatever makes the whole ready soonest goes first. A day holds `most` repetitions of it at
+    # the most, the needed ones counted. `group` is the same for all steps of a piece.
     Task = Stairwell.value(
       :id, :minutes, :good_days,
-      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, introduced: true, lesson: 1, kind: nil, turn: nil,
-      priority: 0, because: nil, needs: [], after: []
+      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, introduced: true, lesson: 1, kind: nil, turn: nil, group: nil,
+      priority: 0, because: nil, most: Constants::MOST_REPETITIONS, needs: [], after: []
     ) do
       # @return [Integer] good days still needed, never below 0
       def remaining = [good_days - credited, 0].max

@@ -6,7 +6,7 @@ module Stairwell
     # reviews that are due, then steps by the longest remaining chain of good days
     # (among equals those begun, then hard places, then the order of the piece),
     # then other work. A day is left only when no step that could stand on it
-    # fits any more.
+    # fits any more. Where days are used in full, what is left of them is filled.
     class Week
       # @param tasks [Array<Task>]
       # @param practice [Practice]
@@ -16,11 +16,16 @@ module Stairwell
       # @param extra_work [Array<ExtraWork>]
       # @param runs [Array<Run>]
       # @param overrides [Array<Override>] of the teacher
-      def initialize(tasks, practice, dates, overrides: [], **beside)
+      # @param use [Symbol] of {USES}
+      # @param more [Array<More>] what a full day may be filled with
+      # @param limits [Boolean] whether to say what limits the week
+      def initialize(tasks, practice, dates, overrides: [], use: :light, more: [], limits: false, **beside)
         @tasks = tasks
         @practice = practice
         @dates = dates
-        @known = [tasks, *beside.values].flatten.to_set(&:id)
+        @use = use
+        @say_limits = limits
+        @beside = beside
         @by_id = tasks.to_h { |task| [task.id, task] }
         @rank = tasks.each_with_index.to_h { |task, at| [task.id, at] }
         needs = Needs.new(tasks)
@@ -29,6 +34,8 @@ module Stairwell
         @reasons = Reasons.new(@by_id, practice)
         @overrides = Overrides.new(overrides)
         @breaks = Breaks.new(@ledger, @by_id, practice)
+        @filling = Filling.new(@by_id, practice, @overrides, more)
+        @known = [tasks, *beside.values].flatten.to_set(&:id) | @filling.ids
         @extras = DayExtras.new(practice, @overrides, @reasons, **beside)
         @gaps = Gaps.new(practice)
       end
@@ -36,32 +43,56 @@ module Stairwell
       # @return [Ledger] what is done when the week is over
       attr_reader :ledger
 
-      # @return [Plan]
+      # @return [Plan] with what is added and what limits it
       def plan
-        days = @dates.each_with_index.map { |date, at| fill(date, Rational(at + 1, @dates.size)) }
-        Plan.new(days: days, left_out: left_out(days), unmet: @overrides.unmet(@dates, @known))
+        needed = days
+        Plan.new(days: filled(needed), left_out: left_out(needed), unmet: @overrides.unmet(@dates, @known), limits: limits(needed))
       end
+
+      # @return [Array<Day>] with what is needed
+      def days = @dates.each_with_index.map { |date, at| fill(date, Rational(at + 1, @dates.size)) }
 
       private
 
+      def limits(days)
+        return [] unless @say_limits
+
+        Limits.new(@tasks, @practice, days, blockers: @blockers, full: @gaps.full?(@by_id)) { |tasks, practice|
+          Week.new(tasks, practice, @dates, overrides: @overrides.to_a, **@beside).days
+        }.to_a
+      end
+
       def fill(date, share)
         first = @extras.warm_ups(date)
-        beside = @extras.put(date)
+        beside = @extras.put(date) + @filling.put(date)
         extras = @extras.extras(date)
         put = put_on(date)
         room = @practice.budget(date) - minutes(first, beside, extras, put)
         over = [-room, 0r].max
         due = @extras.due(date, room - first_minutes(room, date, put))
-        ready = @ledger.ready
         chosen = @ledger.choose(room - minutes(due), without: kept_off(date), put: put)
+        ready = @ledger.ready
         steps = in_sitting(put + chosen).map { |task| step(task, put, over) }
         room -= minutes(due, chosen)
         @gaps.note(date, room, ready, steps)
         others = @extras.extra_work(date, room, share)
         others += @extras.runs(date, room - minutes(others)) if date == @dates.last
+        @filling.note(date, room - minutes(others), steps + beside + due + others, ready)
         @ledger.add(put + chosen)
         @today = (put + chosen).map(&:id)
         Day.new(date: date, items: first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } + others + extras)
+      end
+
+      # @param days [Array<Day>]
+      # @return [Array<Day>] with what is added, behind what is practised and before what is no step
+      def filled(days)
+        return days unless @use == :full
+
+        added = @filling.call
+        days.map do |day|
+          practised, others = day.items.partition { |item| %i[warm_up step review more].include?(item.kind) }
+          day.with(items: practised + added.fetch(day.date) + others)
+        end
       end
 
       # Of the step that comes first: no review takes its room, or one that needs nearly all of

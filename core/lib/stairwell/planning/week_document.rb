@@ -21,7 +21,7 @@ module Stairwell
         {
           "schema" => SCHEMA, "starts" => week.starts.to_s, "planned_from" => week.planned_from.to_s, "next_lesson" => week.next_lesson.to_s, "with_lesson" => week.with_lesson, "budget" => week.budget,
           "days" => week.days.map { |day| dump_day(day) }, "left_out" => week.left_out.map { |one| plain(one) },
-          "unmet" => week.unmet.map { |one| plain(one).merge("date" => one.date&.to_s) }
+          "unmet" => week.unmet.map { |one| plain(one).merge("date" => one.date&.to_s) }, "limits" => week.limits.map { |one| plain(one).merge("kind" => one.kind.to_s) }
         }
       end
 
@@ -35,7 +35,8 @@ module Stairwell
         PlannedWeek.new(
           **%i[starts next_lesson].to_h { |key| [key, Date.iso8601(data.fetch(key.to_s))] }, planned_from: Date.iso8601(data["planned_from"] || data["starts"]),
           budget: data.fetch("budget"), with_lesson: data.fetch("with_lesson", true), days: data.fetch("days").map { |day| load_day(day) }, left_out: data.fetch("left_out", []).map { |one| value(PlannedLeftOut, one) },
-          unmet: data.fetch("unmet", []).map { |one| value(PlannedUnmet, one.merge("date" => one["date"] && Date.iso8601(one["date"]))) }
+          unmet: data.fetch("unmet", []).map { |one| value(PlannedUnmet, one.merge("date" => one["date"] && Date.iso8601(one["date"]))) },
+          limits: data.fetch("limits", []).map { |one| PlannedLimit.new(**one.transform_keys(&:to_sym), kind: one.fetch("kind").to_sym, why: Phrase.load(one["why"])) }
         )
       rescue KeyError, TypeError, NoMethodError, ArgumentError => error
         raise UnreadableError, Phrase["planning.planned_week.this_document_is_damaged", schema: SCHEMA, why: error.message.lines.first.strip]

@@ -66,6 +66,10 @@ module Stairwell
         !@introduce_first || step.parts.all? { |part| @introduced[part] }
       end
 
+      # @param step [Practice::Step]
+      # @return [String, nil] the first thing it takes that the teacher has not shown
+      def introducing(step) = introductions.find { |what, introduced| !introduced && [stage_name(step), *step.parts].include?(what) }&.first
+
       # @return [Array<Array(String, Boolean)>] what can be introduced, in the order
       #   of the piece, and whether it was: sections where they open only then,
       #   and stages that do
@@ -105,7 +109,7 @@ module Stairwell
           Planning::Task.new(
             id: prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions,
             good_days: one.good_days, credited: one.credited, begun: begun?(one),
-            hard: step.hard, join: step.join, introduced: introduced?(step), lesson: lesson(step), kind: step.kind, turn: turns && turn(step, turns), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
+            hard: step.hard, join: step.join, introduced: introduced?(step), lesson: lesson(step), kind: step.kind, group: prefix, turn: turns && turn(step, turns), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
           )
         end
       end
@@ -118,9 +122,14 @@ module Stairwell
         known = known_sections
         return if known.size < 2 || standings.values.any? { |one| !one.step.join && one.step.parts.size == all_parts.size && %i[open begun].include?(one.state) && one.step.hands == :both }
 
-        minutes = Planning.halves(known.values.sum(0r) { |step| Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO) } / 60)
-        Planning::Run.new(id: "#{prefix}run", minutes: minutes, title: Phrase["progress.piece.from_the_start", sections: Phrase.list(known.keys, by: :comma)])
+        Planning::Run.new(id: "#{prefix}run", minutes: Planning.halves(minutes_through(known)), title: Phrase["progress.piece.from_the_start", sections: Phrase.list(known.keys, by: :comma)])
       end
+
+      # What a day may be filled with beyond what is needed: what is learnt, and where there is
+      # a run, the same slowly.
+      # @param prefix [String]
+      # @return [Array<Planning::More>]
+      def more(prefix: "") = [*Reviews.new(standings).more(prefix: prefix), slow_run(prefix)].compact
 
       # @param until_date [Date]
       # @param prefix [String]
@@ -174,6 +183,20 @@ module Stairwell
       def last_result = standings.values.filter_map(&:last_result).max_by { |heard| [heard.date, heard.at] }
 
       private
+
+      def slow_run(prefix)
+        return unless (run = run(prefix: prefix))
+
+        known = known_sections
+        Planning::More.new(
+          id: "#{prefix}slow run", kind: :slow_run, each: minutes_through(known) / Constants::EASIER_TEMPO, repetitions: 1, covered_by: [run.id],
+          title: Phrase["planning.filling.slow_run", sections: Phrase.list(known.keys, by: :comma)], why: Phrase["planning.filling.why_slow_run"]
+        )
+      end
+
+      # @param known [Hash{String => Practice::Step}] by section
+      # @return [Rational] exact
+      def minutes_through(known) = known.values.sum(0r) { |step| Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO) } / 60
 
       # @yieldparam event [Object]
       # @return [Piece] itself where there is nothing to leave out

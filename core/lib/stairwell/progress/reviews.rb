@@ -21,7 +21,32 @@ module Stairwell
         @standings.values.select(&:done?).flat_map { |one| dates(one, until_date).map { |date| review(one, date, prefix) } }.sort_by(&:due)
       end
 
+      # What is learnt and what nothing under way holds: it may be kept up while there is time.
+      # @param prefix [String]
+      # @return [Array<Planning::More>]
+      def more(prefix: "") = @standings.values.select { |one| one.done? && !one.step.join && !held?(one) }.map { |one| older(one, prefix) }
+
       private
+
+      def older(one, prefix)
+        kind = section_done?(one.step.section) ? :older : :steady
+        Planning::More.new(
+          id: prefix + one.step.id + Planning::More::MARK, kind: kind, each: minutes_once(one.step), repetitions: Constants::OLDER_REPETITIONS, last: last_time(one),
+          covered_by: [one, *covering(one)].map { |each| prefix + each.step.id },
+          title: Phrase["planning.filling.#{kind}", title: one.step.title], why: Phrase["planning.filling.why_#{kind}", day: Phrase.day(last_time(one), :day_and_month)]
+        )
+      end
+
+      # What holds all of its bars and its hand, with joined sections.
+      def covering(one)
+        bars = bars(one.step)
+        @standings.values.select { |other| other != one && [:both, one.step.hands].include?(other.step.hands) && (bars - bars(other.step)).empty? && bars(other.step).size > bars.size }
+      end
+
+      def section_done?(section) = @standings.values.all? { |one| one.step.section != section || one.done? }
+
+      # Exact minutes.
+      def minutes_once(step) = Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO) / 60
 
       def dates(one, until_date)
         return [] if held?(one)
@@ -48,14 +73,13 @@ module Stairwell
         @built_on[id] ||= @later[id].each_with_object(@later[id].to_set) { |later, all| all.merge(built_on(later)) }
       end
 
-      def bars(step) = step.spans.flat_map(&:bars)
+      def bars(step) = (@bars ||= {})[step.id] ||= step.spans.flat_map(&:bars)
 
       def last_time(one) = [one.days.keys.max, one.last_result&.date, one.steady_on].compact.max
 
       def review(one, date, prefix)
         step = one.step
-        minutes = Practice::Estimate.minutes(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO, repetitions: 1)
-        Planning::Review.new(id: prefix + step.id, due: date, minutes: minutes, title: step.title)
+        Planning::Review.new(id: prefix + step.id, due: date, minutes: Planning.halves(minutes_once(step)), title: step.title)
       end
     end
   end

@@ -21,7 +21,7 @@ module Stairwell
       private
 
       def week(week)
-        days = week.days.map { |day| [day.date, day.steps.map { |item| [item, done(item, day.date)] }] }
+        days = week.days.map { |day| [day.date, day.tapped.map { |item| [item, done(item, day.date)] }] }
         boxes = days.map { |date, items| box(date, items) }
         PastWeek.new(
           starts: week.days.first&.date || week.starts, next_lesson: week.next_lesson, boxes: boxes,

@@ -13,7 +13,7 @@ module Stairwell
         Planning::PlannedWeek.new(
           starts: load.from, planned_from: load.from, next_lesson: load.next_lesson, with_lesson: load.record.timetable.held?(load.next_lesson), budget: load.record.student.minutes_a_day,
           days: plan.days.map { |day| day(day, load) }, left_out: plan.left_out.map { |one| left_out(one, *load.steps.fetch(one.id)) },
-          unmet: plan.unmet.map { |override, why| unmet(override, why, load) }
+          unmet: plan.unmet.map { |override, why| unmet(override, why, load) }, limits: plan.limits.map { |one| limit(one, load) }
         )
       end
 
@@ -21,7 +21,7 @@ module Stairwell
         warm_ups, items = day.items.partition { |one| one.kind == :warm_up }
         Planning::PlannedDay.new(
           date: day.date, minutes: day.minutes, budget: load.practice.budget(day.date), warm_ups: warm_ups.map { |one| warm_up(one, load) },
-          items: items.map { |one| load.steps.key?(one.id) ? step(one, *load.steps.fetch(one.id)) : other(one, load) }
+          items: items.map { |one| (found = load.steps[Planning::More.of(one.id)]) ? step(one, *found) : other(one, load) }
         )
       end
 
@@ -40,8 +40,8 @@ module Stairwell
 
       def step(item, piece, step)
         Planning::PlannedItem.new(
-          **common(item), assignment_id: piece.id, step_id: step.id, title: step.title, piece: piece.title, section: step.section, place: step.place,
-          tempo: step.tempo, begins: item.begins, arithmetic: step.arithmetic
+          **common(item), assignment_id: piece.id, step_id: item.id.delete_prefix(piece.prefix), title: (item.kind == :more) ? item.title : step.title, piece: piece.title, section: step.section,
+          place: step.place, tempo: step.tempo, begins: item.begins, arithmetic: (item.kind == :more) ? "" : step.arithmetic
         )
       end
 
@@ -62,7 +62,20 @@ module Stairwell
       def unmet(override, why, load)
         Planning::PlannedUnmet.new(id: override.id, date: override.date, title: override.title || load.steps[override.id]&.last&.title || override.id, why: why)
       end
-      private_class_method :day, :warm_up, :notes, :step, :other, :common, :left_out, :unmet
+      def limit(one, load)
+        gain = {needed: Units.minutes(Planning.halves(one.needed)), lifted: one.lifted && Units.minutes(Planning.halves(one.lifted))}.compact
+        case one.kind
+        when :begin
+          count = load.practice.begin_per_day
+          Planning::PlannedLimit.new(kind: :begin, why: Phrase["studio.planned_weeks.only_so_many_begin", count: count, **gain], begin_per_day: count + 1)
+        when :introduce
+          piece, step = load.steps.fetch(one.id)
+          what = piece.progress.introducing(step)
+          Planning::PlannedLimit.new(kind: :introduce, why: Phrase["studio.planned_weeks.waits_to_be_introduced", what: what, piece: piece.title, **gain], assignment_id: piece.id, what: what)
+        else Planning::PlannedLimit.new(kind: :nothing, why: Phrase["studio.planned_weeks.nothing_else_in_hand", **gain])
+        end
+      end
+      private_class_method :day, :warm_up, :notes, :step, :other, :common, :left_out, :unmet, :limit
     end
   end
 end

@@ -34,7 +34,7 @@ module Stairwell
 
       # @return [Progress::Standing, nil] of an item of a week; nil for what is no
       #   step, or is not there any more
-      def standing(item) = pieces.find { |one| one.id == item.assignment_id }&.standing(item.step_id)
+      def standing(item) = item.tapped? ? pieces.find { |one| one.id == item.assignment_id }&.standing(item.of) : nil
 
       # @param changed [PieceInHand]
       # @return [Record]

@@ -75,13 +75,13 @@ module Stairwell
         last&.with(date: @record.today, items: last.items.select { |item| open?(item) })
       end
 
-      def open?(item) = %i[open begun].include?(@record.standing(item)&.state)
+      def open?(item) = item.step? && %i[open begun].include?(@record.standing(item)&.state)
 
       def sheet_day(day)
         SheetDay.new(
-          date: day.date, minutes: day.minutes, warm_ups: day.warm_ups, others: day.items.reject(&:step?),
+          date: day.date, minutes: day.minutes, warm_ups: day.warm_ups, others: day.items.reject(&:tapped?),
           # A simplification may be gone since the week was planned.
-          items: day.steps.filter_map { |item| (standing = @record.standing(item)) && sheet_item(item, standing, day.date) }
+          items: day.tapped.filter_map { |item| (standing = @record.standing(item)) && sheet_item(item, standing, day.date) }
         )
       end
 
@@ -89,8 +89,8 @@ module Stairwell
         step, piece = standing.step, @record.piece(item.assignment_id)
         SheetItem.new(
           item: item, step: step, title: item.title, place: item.place, how: Practice.how(step), actions: Practice.pictures(step),
-          done_when: step.done, notes: step.notes, where: StepPlace.of(piece.page.map, step, @record.student.note_names),
-          **Tapped.on(@whole.piece(item.assignment_id), step.id, date)
+          done_when: (step.done if item.step?), notes: step.notes, where: StepPlace.of(piece.page.map, step, @record.student.note_names),
+          **Tapped.on(@whole.piece(item.assignment_id), item.step_id, date)
         )
       end
     end

@@ -8,6 +8,7 @@ module Stairwell
     # - `practice_days`: weekdays, 0 is Sunday; `minutes_by_day` {Integer => Integer}
     #   where they differ from `minutes_a_day`
     # - `begin_per_day`: new steps that may begin on one day
+    # - `day_use`: how a day's minutes are used, of {Planning::USES}
     # - `warm_ups`: see {Workload::WARM_UPS}; `introduce_first`: whether sections
     #   wait until they were introduced at a lesson, as for a child
     # - `lesson_weekday`, `lesson_time`, `lesson_minutes`: of the lesson every week;
@@ -17,7 +18,7 @@ module Stairwell
     Student = Stairwell.value(
       :id, :name, :practice_days, :minutes_a_day, :begin_per_day, :lesson_weekday, :lesson_time, :hand_order,
       minutes_by_day: {}, hand_span: nil, has_pedal: true, warm_ups: "five_finger", away: Planning::Away.new(stretches: []), introduce_first: false,
-      note_names: :letters, locale: :en, reads: true, known: [], lesson_minutes: Constants::LESSON_MINUTES, more_lessons: [], paused_on: nil
+      note_names: :letters, locale: :en, reads: true, known: [], day_use: :full, lesson_minutes: Constants::LESSON_MINUTES, more_lessons: [], paused_on: nil
     ) do
       # @param holidays [Planning::Away] of the studio
       # @return [Planning::Practice]
@@ -37,6 +38,15 @@ module Stairwell
       def lesson_times
         [LessonTime.new(weekday: lesson_weekday, time: lesson_time, minutes: lesson_minutes), *more_lessons].sort_by { |one| [(one.weekday - 1) % 7, one.time] }
       end
+    end
+
+    # What is so where it was not said: as many steps begin on a day as it holds, and children
+    # are shown each section at a lesson.
+    # @param values [Hash{Symbol => Object}] of a new student
+    # @return [Hash{Symbol => Object}]
+    def Student.usual(values)
+      count = values[:begin_per_day] || Planning::Practice.usual_begin(values.fetch(:minutes_a_day))
+      {begin_per_day: count, introduce_first: count <= Constants::BEGIN_PER_DAY[:child]}.merge(values)
     end
   end
 end

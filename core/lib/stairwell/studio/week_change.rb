@@ -16,7 +16,7 @@ module Stairwell
 
       # @return [Hash{String => Array(String, Array<Date>)}] title and dates by id
       def standing(week)
-        week.days.flat_map { |day| day.items.map { |item| [item.id, item.title, day.date] } }
+        week.days.flat_map { |day| day.items.reject { |item| item.kind == :more }.map { |item| [item.id, item.title, day.date] } }
           .group_by(&:first).transform_values { |all| [all.first[1], all.map(&:last)] }
       end
 

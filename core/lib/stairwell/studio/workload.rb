@@ -48,7 +48,10 @@ module Stairwell
       # @return [Hash{Symbol => Object}] for {Planning.week}
       def week
         reviews = pieces.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: one.prefix) }
-        plan.merge(overrides: record.overrides_of(next_lesson).overrides, reviews: reviews, extra_work: extra_work, runs: runs)
+        plan.merge(
+          overrides: record.overrides_of(next_lesson).overrides, reviews: reviews, extra_work: extra_work, runs: runs,
+          use: record.student.day_use, more: pieces.flat_map { |one| one.progress.more(prefix: one.prefix) }, limits: true
+        )
       end
 
       # @return [Hash{Symbol => Object}] for {Planning.finish} and its like

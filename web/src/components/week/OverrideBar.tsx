@@ -17,7 +17,7 @@ export function OverrideBar({ drawn }: { drawn: WeekOverrides }) {
               {item.title}
             </Text>
             {item.piece && ` (${[item.piece, item.place].filter(Boolean).join(", ")})`}: {item.why}.
-            {"arithmetic" in item && ` ${item.arithmetic}.`}
+            {"arithmetic" in item && item.arithmetic && ` ${item.arithmetic}.`}
           </>
         ) : (
           t("components.week.override_bar.point_at_an_item_to_see")

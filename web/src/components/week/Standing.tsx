@@ -79,13 +79,13 @@ export function Standing({
         )}
         {title}
       </Text>
-      {piece && (
+      {piece && !quiet && (
         <Text fontSize="sm" color="soft">
           {piece}
         </Text>
       )}
       <Text fontSize="sm" color={begins ? "brass" : "soft"}>
-        {about}
+        {quiet && piece ? `${piece} · ${about}` : about}
       </Text>
       {breaks && (
         <Text fontSize="sm" color="brick" fontWeight={600}>

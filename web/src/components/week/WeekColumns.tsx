@@ -6,6 +6,7 @@ import { Button } from "../Button";
 import { dayAndMonth, minutes, shortDay } from "../dates";
 import { Notice } from "../Notice";
 import { LeftOut, Unmet } from "./LeftOut";
+import { Limits } from "./Limits";
 import { AddTo, OverrideBar } from "./OverrideBar";
 import { Standing } from "./Standing";
 import { useWeekDrag } from "./useWeekDrag";
@@ -58,6 +59,7 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
         ))}
       </Grid>
       <OverrideBar drawn={drawn} />
+      <Limits limits={week.limits} student={student} />
       <Unmet week={week} onTakeBack={drawn.fixed ? null : (id) => drawn.leaveOut(id)} />
       <LeftOut week={week} onPut={drawn.fixed ? null : drawn.put} />
     </Box>
@@ -175,6 +177,7 @@ function aboutItem(item: Schemas["WeekItem"]) {
     run: t("components.week.week_columns.once_without_stopping"),
     extra_work: item.one_of.length && t("students.extra_work.one_of", { choices: item.one_of.join(", ") }),
     added: "",
+    more: often,
     step: item.begins
       ? t("components.week.week_columns.new")
       : item.tempo

@@ -56,7 +56,6 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
       </Flex>
       {reads && <InWords item={item} />}
       <Picture picture={item.picture} now={sound.visit?.bar} />
-      <StepWalk sound={sound} />
       <Keys starts={item.starts} />
       <Flex gap="6px" mt="10px" wrap="wrap">
         {boxes.map((number) => (
@@ -84,6 +83,8 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
         <b>{t("sheet.step.of", { done: item.done, repetitions: item.repetitions })}</b>
       </Flex>
       <Sounds item={item} sound={sound} notes={notes} onNotes={() => setNotes(!notes)} />
+      {/* Below what is tapped, so that nothing moves under a finger. */}
+      <StepWalk sound={sound} />
       <Notice trouble={sound.trouble} />
       {notes && <Notes token={token} item={item} />}
       <Flex gap="10px" mt="8px" align={reads ? "center" : "flex-start"}>
@@ -132,7 +133,13 @@ function InWords({ item }: { item: Item }) {
 function Done({ item }: { item: Item }) {
   return (
     <Text flex="1" fontSize="md">
-      <b>{t("sheet.step.done_when")}</b> {item.done_when}.
+      {item.done_when ? (
+        <>
+          <b>{t("sheet.step.done_when")}</b> {item.done_when}.
+        </>
+      ) : (
+        t("sheet.step.while_there_is_time")
+      )}
     </Text>
   );
 }

@@ -15,6 +15,8 @@ export function useStepSound(token: string, item: Item) {
   const [at, setAt] = useState<number | null>(null);
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const player = useRef<Player | null>(null);
+  // What was asked for last: a sound that is loaded only after *stop* stays silent.
+  const asked = useRef(0);
   useEffect(() => () => player.current?.stop(), []);
 
   const load = async () => {
@@ -30,6 +32,7 @@ export function useStepSound(token: string, item: Item) {
     }
   };
   const stop = () => {
+    asked.current += 1;
     player.current?.stop();
     player.current = null;
     setOn(null);
@@ -39,7 +42,9 @@ export function useStepSound(token: string, item: Item) {
     stop();
     if (again) return;
     setOn(what);
+    const mine = asked.current;
     const found = await load();
+    if (asked.current !== mine) return;
     if (!found) return setOn(null);
     const play = () => {
       player.current?.stop();

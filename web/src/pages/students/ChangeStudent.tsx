@@ -13,7 +13,8 @@ import { StudentForm } from "./StudentForm";
 /** What is known of a student, to be changed; where someone else was quicker, both are shown. */
 export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]; onDone: () => void }) {
   const change = useChangeStudent(student.id);
-  const { name, practice_days, minutes_a_day, begin_per_day, lesson_weekday, lesson_time, hand_order } = student;
+  const { name, practice_days, minutes_a_day, begin_per_day, day_use, lesson_weekday, lesson_time } = student;
+  const { hand_order } = student;
   const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names } = student;
   const { email, locale, instrument, reads, known, class_name, teacher_id } = student;
   const { lesson_minutes, more_lessons, contacts } = student;
@@ -22,6 +23,7 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
     practice_days,
     minutes_a_day,
     begin_per_day,
+    day_use,
     lesson_weekday,
     lesson_time,
     hand_order,

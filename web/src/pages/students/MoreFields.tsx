@@ -18,12 +18,17 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
       <Labelled
         label={t("students.student_form.new_steps_a_day")}
         width="150px"
-        required
+        required={!fresh}
+        placeholder={fresh ? t("students.student_form.as_the_minutes_hold") : undefined}
         type="number"
         min={1}
         max={10}
         {...register("begin_per_day")}
       />
+      <Choice label={t("students.student_form.a_day_is_used")} width="220px" {...register("day_use")}>
+        <option value="full">{t("students.student_form.in_full")}</option>
+        <option value="light">{t("students.student_form.for_what_is_needed")}</option>
+      </Choice>
       <Field.Root w="170px">
         <Field.Label fontWeight={600}>{t("students.student_form.class")}</Field.Label>
         <Input

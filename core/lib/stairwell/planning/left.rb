@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Planning
+    # What a day leaves when all that is needed stands: minutes, and what may still be added
+    # there.
+    class Left
+      # @return [Date]
+      attr_reader :date
+      # @return [Rational] minutes
+      attr_reader :room
+
+      # @param date [Date]
+      # @param room [Rational] minutes
+      # @param budget [Rational] minutes the day has
+      # @param candidates [Array<More>]
+      def initialize(date, room, budget, candidates)
+        @date = date
+        @room = room
+        @budget = budget
+        @candidates = candidates
+        @added = {}
+      end
+
+      # Takes the best that fits.
+      #
+      # @yieldparam more [More]
+      # @yieldreturn [Numeric] what a minute of it is worth
+      # @return [More, nil] nil where nothing is taken
+      def take(&)
+        return if enough?
+
+        @candidates.select! { |one| one.fitting(@room) }
+        best = @candidates.max_by(&) or return
+        @added[best] = best.fitting(@room)
+        @room -= best.minutes(@added[best])
+        @candidates.reject! { |one| one.played_in?(best.id) || best.played_in?(one.id) }
+        best
+      end
+
+      # @return [Array<Item>] in the order of {Constants::WORTH}
+      def items = @added.sort_by { |one, _| Constants::WORTH.keys.index(one.kind) }.map { |one, count| one.item(count) }
+
+      private
+
+      def enough? = @added.size * Constants::ADDED_EVERY >= @budget && @room <= (1 - Constants::FILLED) * @budget
+    end
+  end
+end
