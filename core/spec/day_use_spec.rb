@@ -67,6 +67,13 @@ RSpec.describe "How the minutes of a day are used" do
     expect(added(full)[thursday].find { |item| item.id == "A.left~more" }).to have_attributes(repetitions: 2, begins: false)
   end
 
+  it "plays a piece slowly from the start on two days of a week" do
+    run = planning::More.new(id: "1/slow run", kind: :slow_run, each: 3r, repetitions: 1, title: "slowly", why: "", times: 2)
+    items = plan([], more: [run]).days.map(&:items)
+    expect(items.map(&:size)).to contain_exactly(1, 1, 0, 0, 0)
+    expect(items.flatten).to all(have_attributes(kind: :run, repetitions: 1, minutes: 3r))
+  end
+
   it "keeps what the teacher put there, moved there, or took away" do
     on = planning::Override.new(kind: :on, id: "Z~more", date: thursday, repetitions: 1)
     off = planning::Override.new(kind: :off, id: "A.right~more", date: nil)

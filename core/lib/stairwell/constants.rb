@@ -225,6 +225,8 @@ module Stairwell
     # What a minute of it is worth where a day has minutes left, beside each other; in the order
     # in which it stands within the day. Own choice.
     WORTH = {older: 8, steady: 6, first_look: 3, again: 4, hard_again: 10, slow_run: 5}.freeze
+    # Times a week the same is played slowly from the start. Own choice.
+    SLOW_RUNS = 2
     # Repetitions of one step on one day at the most, and of what is strenuous. Own choice: more
     # is no better, and tires a hand.
     MOST_REPETITIONS = 12

@@ -43,13 +43,16 @@ module Stairwell
         open = @left.dup
         until open.empty?
           day = open.max_by { |left| [left.room, -left.date.jd] }
-          taken = day.take { |one| Constants::WORTH.fetch(one.kind)/(1r + times[one.id]) }
+          taken = day.take { |one| worth(one, times[one.id]) }
           taken ? times[taken.id] += 1 : open.delete(day)
         end
         @left.to_h { |left| [left.date, left.items] }
       end
 
       private
+
+      # Nothing where it stands often enough.
+      def worth(one, times) = (one.times && times >= one.times) ? 0 : Constants::WORTH.fetch(one.kind)/(1r + times)
 
       def candidates(date, items, ready)
         standing = items.map(&:id)

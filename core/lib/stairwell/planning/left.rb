@@ -31,7 +31,9 @@ module Stairwell
         return if enough?
 
         @candidates.select! { |one| one.fitting(@room) }
-        best = @candidates.max_by(&) or return
+        best = @candidates.max_by(&)
+        return if best.nil? || yield(best).zero?
+
         @added[best] = best.fitting(@room)
         @room -= best.minutes(@added[best])
         @candidates.reject! { |one| one.played_in?(best.id) || best.played_in?(one.id) }

@@ -10,7 +10,8 @@ module Stairwell
     # - `covered_by`: ids of what holds all of it, its own step first; it does not share a day
     #   with these
     # - `last`: Date, when it was played last
-    More = Stairwell.value(:id, :kind, :each, :repetitions, :title, :why, covered_by: [], last: nil) do
+    # - `times`: days of a week on which it is added at the most, nil for any number
+    More = Stairwell.value(:id, :kind, :each, :repetitions, :title, :why, covered_by: [], last: nil, times: nil) do
       # @param count [Integer] repetitions
       # @return [Rational] in halves
       def minutes(count = repetitions) = Planning.halves(each * count)

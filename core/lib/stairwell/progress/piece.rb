@@ -189,7 +189,7 @@ module Stairwell
 
         known = known_sections
         Planning::More.new(
-          id: "#{prefix}slow run", kind: :slow_run, each: minutes_through(known) / Constants::EASIER_TEMPO, repetitions: 1, covered_by: [run.id],
+          id: "#{prefix}slow run", kind: :slow_run, each: minutes_through(known) / Constants::EASIER_TEMPO, repetitions: 1, covered_by: [run.id], times: Constants::SLOW_RUNS,
           title: Phrase["planning.filling.slow_run", sections: Phrase.list(known.keys, by: :comma)], why: Phrase["planning.filling.why_slow_run"]
         )
       end

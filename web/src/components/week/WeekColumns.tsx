@@ -40,6 +40,7 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
   return (
     <Box ref={place} onKeyDown={onKey}>
       <Notice trouble={drawn.trouble} />
+      <Limits limits={week.limits} student={student} />
       <Grid
         templateColumns={`repeat(${Math.min(week.days.length, IN_A_ROW)}, minmax(0, 1fr))`}
         gap="8px"
@@ -59,7 +60,6 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
         ))}
       </Grid>
       <OverrideBar drawn={drawn} />
-      <Limits limits={week.limits} student={student} />
       <Unmet week={week} onTakeBack={drawn.fixed ? null : (id) => drawn.leaveOut(id)} />
       <LeftOut week={week} onPut={drawn.fixed ? null : drawn.put} />
     </Box>
