@@ -19,8 +19,8 @@ module Stairwell
         def step?(assignment_id, step_id, today:)
           own = @tables[:assignments].where(student_id: @student_id, id: assignment_id)
           own = own.where(ended: nil) if today
-          # A simplification is a form of a step.
-          step = step_id.split(Practice::Simplification::MARK).first
+          # A simplification is a form of a step, and there may be more of either than is needed.
+          step = Planning::More.of(step_id).split(Practice::Simplification::MARK).first
           own.where(Sequel.lit("steps @> ?::jsonb", JSON.generate([{id: step}]))).any?
         end
 

@@ -13,6 +13,7 @@ import { WarmUps } from "../../components/WarmUps";
 import { colour } from "../../theme/system";
 import { t, useSpoken } from "../../words";
 import { Message } from "./Message";
+import { More } from "./More";
 import { forget, keepAtHand } from "./offline";
 import { Step } from "./Step";
 import { useTicks } from "./useTicks";
@@ -100,17 +101,26 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
         </Text>
       )}
       <WarmUps all={today?.warm_ups} />
-      {today?.items.map((item) => (
-        <Step
-          key={`${item.assignment_id}/${item.step_id}`}
-          item={item}
-          token={token}
-          reads={sheet.reads}
-          several={several}
-          onCount={() => ticks.send(item, "repetition")}
-          onHard={() => ticks.send(item, "struggle")}
-        />
-      ))}
+      {today?.items.map((item) =>
+        item.kind === "more" && sheet.reads ? (
+          <More
+            key={`${item.assignment_id}/${item.step_id}`}
+            item={item}
+            token={token}
+            onCount={() => ticks.send(item, "repetition")}
+          />
+        ) : (
+          <Step
+            key={`${item.assignment_id}/${item.step_id}`}
+            item={item}
+            token={token}
+            reads={sheet.reads}
+            several={several}
+            onCount={() => ticks.send(item, "repetition")}
+            onHard={() => ticks.send(item, "struggle")}
+          />
+        ),
+      )}
       {today && today.extra_work.length > 0 && (
         <Paper as="section" aria-label={t("sheet.sheet_page.extra_work")} p="14px" mb="10px">
           <Heading as="h2" fontSize="1.125rem" fontWeight={750}>
@@ -133,7 +143,11 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
             {next
               ? t("sheet.sheet_page.next", {
                   day: fullDay(next.date),
-                  items: next.items.map((item) => item.title).join("; ") || t("sheet.sheet_page.nothing_new"),
+                  items:
+                    next.items
+                      .filter((item) => item.kind !== "more")
+                      .map((item) => item.title)
+                      .join("; ") || t("sheet.sheet_page.nothing_new"),
                 })
               : sheet.next_lesson
                 ? t("sheet.sheet_page.the_next_lesson_is_on", { day: fullDay(sheet.next_lesson) })

@@ -4,7 +4,7 @@ import { t } from "../../words";
 import type { StepSound, What } from "./useStepSound";
 import type { Item } from "./useTicks";
 
-type SoundsProps = { item: Item; sound: StepSound; notes: boolean; onNotes: () => void };
+type SoundsProps = { item: Item; sound: StepSound; notes?: boolean; onNotes?: () => void };
 
 /** A metronome that beats the step's tempo, counting in and with the bar's
  * accent; the finger that walks along; and, where there is a score, its sound and
@@ -56,7 +56,7 @@ export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
       >
         {t("sheet.sounds.walk_it")}
       </Button>
-      {item.score && (
+      {item.score && onNotes && (
         <Button minH="44px" flex="1 1 64px" px="6px" aria-pressed={notes} kind="toggle" onClick={onNotes}>
           {t("sheet.sounds.notes")}
         </Button>

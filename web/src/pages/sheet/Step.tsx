@@ -6,6 +6,7 @@ import { Notice } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
 import { t } from "../../words";
 import { Actions } from "./Actions";
+import { Boxes } from "./Boxes";
 import { Keys } from "./Keys";
 import { Notes } from "./Notes";
 import { Picture } from "./Picture";
@@ -29,7 +30,6 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
   const sound = useStepSound(token, item);
   const [notes, setNotes] = useState(false);
   const done = item.done >= item.repetitions;
-  const boxes = Array.from({ length: Math.max(item.repetitions, item.done) }, (_, at) => at + 1);
   return (
     <Paper
       as="section"
@@ -57,31 +57,7 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
       {reads && <InWords item={item} />}
       <Picture picture={item.picture} now={sound.visit?.bar} />
       <Keys starts={item.starts} />
-      <Flex gap="6px" mt="10px" wrap="wrap">
-        {boxes.map((number) => (
-          <Button
-            key={number}
-            aria-label={number <= item.done ? t("sheet.step.done", { number }) : t("sheet.step.count", { number })}
-            onClick={onCount}
-            flex="1 1 40px"
-            minW="40px"
-            h="52px"
-            px="0"
-            bg={number <= item.done ? "ink" : "sheet"}
-            borderColor="ink"
-            borderWidth="2px"
-            color="sheet"
-            disabled={number <= item.done}
-            opacity="1 !important"
-          >
-            {number <= item.done ? "✓" : ""}
-          </Button>
-        ))}
-      </Flex>
-      <Flex justify="space-between" mt="4px" fontSize="md" color="soft">
-        <span>{t("sheet.step.tap_a_box_each_time")}</span>
-        <b>{t("sheet.step.of", { done: item.done, repetitions: item.repetitions })}</b>
-      </Flex>
+      <Boxes item={item} onCount={onCount} />
       <Sounds item={item} sound={sound} notes={notes} onNotes={() => setNotes(!notes)} />
       {/* Below what is tapped, so that nothing moves under a finger. */}
       <StepWalk sound={sound} />
@@ -111,7 +87,7 @@ export function Step({ item, token, reads, several, onCount, onHard }: StepProps
 }
 
 /** Where it is, how it goes, and what to know beside. */
-function InWords({ item }: { item: Item }) {
+export function InWords({ item }: { item: Item }) {
   return (
     <>
       <Text fontSize="lg" color="soft">
@@ -131,15 +107,13 @@ function InWords({ item }: { item: Item }) {
 }
 
 function Done({ item }: { item: Item }) {
-  return (
+  return item.done_when === null ? (
     <Text flex="1" fontSize="md">
-      {item.done_when ? (
-        <>
-          <b>{t("sheet.step.done_when")}</b> {item.done_when}.
-        </>
-      ) : (
-        t("sheet.step.while_there_is_time")
-      )}
+      {t("sheet.step.while_there_is_time")}
+    </Text>
+  ) : (
+    <Text flex="1" fontSize="md">
+      <b>{t("sheet.step.done_when")}</b> {item.done_when}.
     </Text>
   );
 }
