@@ -10,10 +10,11 @@ module Stairwell
     # step (:alone, :together, :join, :whole) is what estimates may be wrong by. Of an equal
     # priority the lower `turn` begins first, once what was begun goes on; where it is nil,
     # whatever makes the whole ready soonest goes first. A day holds `most` repetitions of it at
-    # the most, the needed ones counted. `group` is the same for all steps of a piece.
+    # the most, the needed ones counted. `group` is the same for all steps of a piece,
+    # `section` for those of a section; a join is of the later one.
     Task = Stairwell.value(
       :id, :minutes, :good_days,
-      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, introduced: true, lesson: 1, kind: nil, turn: nil, group: nil,
+      title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, hard: false, join: false, introduced: true, lesson: 1, kind: nil, turn: nil, group: nil, section: nil,
       priority: 0, because: nil, most: Constants::MOST_REPETITIONS, needs: [], after: []
     ) do
       # @return [Integer] good days still needed, never below 0

@@ -125,23 +125,7 @@ module Stairwell
         @tasks.select { |task| @overrides.off?(task.id, date) || ((later = @overrides.later(task.id, date)).positive? && @ledger.left(task.id) <= later) }.to_set(&:id)
       end
 
-      # Hard places first while one is fresh, joins last, the rest in the order
-      # of the piece, and each after what must come before it in the sitting.
-      def in_sitting(chosen)
-        waiting = chosen.sort_by { |task| [place(task), @rank[task.id]] }
-        ids = chosen.map(&:id)
-        ordered = []
-        until waiting.empty?
-          ordered << waiting.delete(waiting.find { |task| (task.after & ids - ordered.map(&:id)).empty? })
-        end
-        ordered
-      end
-
-      def place(task)
-        return 2 if task.join
-
-        task.hard ? 0 : 1
-      end
+      def in_sitting(chosen) = Sitting.order(chosen, @rank)
 
       def step(task, put, over)
         pinned = put.include?(task)

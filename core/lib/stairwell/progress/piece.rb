@@ -109,7 +109,7 @@ module Stairwell
           Planning::Task.new(
             id: prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions,
             good_days: one.good_days, credited: one.credited, begun: begun?(one),
-            hard: step.hard, join: step.join, introduced: introduced?(step), lesson: lesson(step), kind: step.kind, group: prefix, turn: turns && turn(step, turns), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
+            hard: step.hard, join: step.join, introduced: introduced?(step), lesson: lesson(step), kind: step.kind, group: prefix, section: step.join ? step.parts.last : step.section, turn: turns && turn(step, turns), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
           )
         end
       end
