@@ -71,7 +71,7 @@ RSpec.describe "How the minutes of a day are used" do
     run = planning::More.new(id: "1/slow run", kind: :slow_run, each: 3r, repetitions: 1, title: "slowly", why: "", times: 2)
     items = plan([], more: [run]).days.map(&:items)
     expect(items.map(&:size)).to contain_exactly(1, 1, 0, 0, 0)
-    expect(items.flatten).to all(have_attributes(kind: :run, repetitions: 1, minutes: 3r))
+    expect(items.flatten).to all(have_attributes(kind: :more, repetitions: 1, minutes: 3r))
   end
 
   it "keeps what the teacher put there, moved there, or took away" do
@@ -82,6 +82,14 @@ RSpec.describe "How the minutes of a day are used" do
     expect(added(full)[thursday].count { |item| item.id == "Z~more" }).to eq(1)
     expect(added(full).values.flatten.map(&:id)).not_to include("A.right~more")
     expect(full.unmet).to be_empty
+  end
+
+  it "adds nothing of a step on a day from which the teacher took it, or moved it" do
+    later = planning::Override.new(kind: :on, id: "A.left", date: thursday + 1)
+    off = planning::Override.new(kind: :off, id: "A.right", date: thursday)
+    full = plan([task("A.left", good_days: 1), task("A.right")], overrides: [later, off], practice: practice.with(begin_per_day: 1))
+    expect(full.days.first.items).to be_empty
+    expect(full.days[1].items.map(&:id)).to include("A.left", "A.left~more")
   end
 
   it "takes away what is more than needed first when a day goes badly" do

@@ -74,4 +74,19 @@ RSpec.describe "How a student's days are used" do
     ask(:post, "/api/students/list", {students: [listed]})
     expect(ask(:get, "/api/students").find { |one| one["name"] == "Listed" }).to include("begin_per_day" => 4)
   end
+
+  it "weighs what might be introduced, and keeps nothing of it" do
+    changed(introduce_first: true)
+    given = ask(:get, path)["pieces"].first["id"]
+    ask(:put, "#{path}/pieces/#{given}", {introduce_first: true})
+    rows = -> { %i[introductions week_plans promised_dates].map { |table| TestApp::OWNER[table].count } }
+    before = rows.call
+    choices = ask(:get, "#{path}/introductions")
+    expect(rows.call).to eq(before)
+    expect(choices.map { |one| one["what"] }).to eq([[], %w[A], %w[A A1], %w[A1], %w[B]])
+    expect(choices.first).to include("minutes" => 0.0, "budget" => 20.0, "begins" => [], "piece" => "The Lock Gate", "assignment_id" => given)
+    shown = ask(:post, "#{path}/introductions", {assignment_id: given, what: "A", introduced: true, key: SecureRandom.uuid})
+    expect(items(shown, "step").select { |item| item["begins"] }.map { |item| item["title"] }.uniq).to eq(choices[1]["begins"])
+    expect(shown["pieces"].first["outlook"].values_at("middle", "cautious")).to eq(choices[1].values_at("middle", "cautious"))
+  end
 end

@@ -52,6 +52,7 @@ RSpec.describe "While a transaction is open" do
     ask(:post, "#{path}/introductions", {assignment_id: given, what: "A1", introduced: true, key: SecureRandom.uuid})
     ask(:post, "#{path}/options", {change: "no_pedal", assignment_id: given})
     ask(:put, "#{path}/beginnings", {begin_per_day: 3})
+    ask(:get, "#{path}/introductions")
     ask(:post, "#{path}/week", {})
     week = ask(:get, path)["week"]
     ask(:post, "#{path}/week/overrides", {edit: "pin", starts: week["starts"], seen: 0, id: "#{given}/A.right", date: week["days"].first["date"]})

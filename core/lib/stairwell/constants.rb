@@ -202,7 +202,7 @@ module Stairwell
     PACE_DIFFERS, STEPS_DIFFER = 0.2, 0.5
     # Of the steps that are left, one in so many stands in the longest row, on whose luck the
     # end depends. Own choice.
-    STEPS_IN_ROW = 2.5
+    STEPS_IN_ROW = 4.5
     # Steps of a kind after which its own pace counts as much as the student's. Own choice.
     KIND_STEPS = 6
     # Days of a good or a bad spell, and how far it is from the long run (standard deviation
@@ -262,6 +262,8 @@ module Stairwell
 
     # == The studio
 
+    # Sections besides the next one that are weighed for being introduced. Own choice.
+    OTHERS_INTRODUCED = 2
     # Changes of a week that are told. Own choice.
     CHANGES_TOLD = 4
     # Weeks of practice that say how a student practises now. Own choice.

@@ -61,6 +61,7 @@ require_relative "studio/change_lesson"
 require_relative "studio/stand_in"
 require_relative "studio/due"
 require_relative "studio/readiness"
+require_relative "studio/introducing"
 require_relative "studio/bench"
 
 module Stairwell

@@ -14,7 +14,9 @@ module Stairwell
         # @param beside [Beside]
         # @param account_id [Integer] who looks
         # @param changed [Array<String>] what the last result changed in the week
-        def initialize(record, beside, account_id, changed: [])
+        # @param outlooks [Hash{Integer => Studio::Outlook}, nil] where they are known already
+        def initialize(record, beside, account_id, changed: [], outlooks: nil)
+          @outlooks = outlooks
           @record = record
           @beside = beside
           @account_id = account_id
@@ -38,7 +40,7 @@ module Stairwell
             steps: @steps.map { |one| step(one) }, hear_first: self.class.hear_first(@steps), changed: @changed, introductions: introductions,
             next_week: Planning::WeekDocument.said(@next_week), overrides: OverridesJson.of(@record, @next_week.next_lesson),
             lent: @beside.lent.map { |row| row.slice(:id, :title).merge(lent_on: row[:lent_on].to_s) }, lesson: self.class.notes(@beside.lesson, @account_id), recap: recap,
-            may: @beside.may, outlooks: self.class.outlooks(@record.pieces, Studio::Outlooks.new(@record).to_h)
+            may: @beside.may, outlooks: self.class.outlooks(@record.pieces, @outlooks || Studio::Outlooks.new(@record).to_h)
           }
         end
 

@@ -707,7 +707,8 @@ export interface paths {
             };
             cookie?: never;
         };
-        get?: never;
+        /** @description What it would come to if nothing were introduced, the next thing, two, or another; nothing is kept. */
+        get: operations["introducing"];
         put?: never;
         /** @description A section was shown at a lesson and opens, or that is taken back. */
         post: operations["introduce"];
@@ -4599,6 +4600,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    introducing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Of each piece in which something waits to be introduced */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        assignment_id: number;
+                        piece: string;
+                        /** @description Nothing where it is empty */
+                        what: string[];
+                        /** @description Needed on a day in the mean */
+                        minutes: number;
+                        budget: number;
+                        /** @description Steps of the piece that begin in the week */
+                        begins: string[];
+                        middle: string | null;
+                        cautious: string | null;
+                    }[];
                 };
             };
             default: components["responses"]["Problem"];

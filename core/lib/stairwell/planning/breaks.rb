@@ -34,7 +34,7 @@ module Stairwell
       end
 
       def too_soon(task, beside)
-        open = task.needs.reject { |id| @ledger.over?(id) } | task.after.reject { |id| @ledger.over?(id) || beside.include?(id) }
+        open = @ledger.open_needs(task.id) | task.after.reject { |id| @ledger.over?(id) || beside.include?(id) }
         return if open.empty?
 
         Phrase["planning.overrides.before_done", names: Phrase.some(open.map { |id| @by_id[id].name }), count: open.size]

@@ -52,14 +52,14 @@ module Stairwell
       private
 
       # Nothing where it stands often enough.
-      def worth(one, times) = (one.times && times >= one.times) ? 0 : Constants::WORTH.fetch(one.kind)/(1r + times)
+      def worth(one, times) = (one.times && times >= one.times) ? 0 : Constants::WORTH.fetch(one.kind) / (1r + times)
 
       def candidates(date, items, ready)
         standing = items.map(&:id)
         steps = items.select { |item| item.kind == :step && @by_id.key?(item.id) }
         found = @more + steps.filter_map { |item| again(@by_id[item.id], item.repetitions) }
         found += [first_look((ready - standing).map { |id| @by_id[id] })].compact
-        found.reject { |one| standing.any? { |id| one.played_in?(id) } || @overrides.off?(one.id, date) }
+        found.reject { |one| standing.any? { |id| one.played_in?(id) } || [one.id, More.of(one.id)].any? { |id| @overrides.off?(id, date) } }
       end
 
       # A step of the day once more: as often as one may play it on a day beyond what it asks

@@ -17,6 +17,8 @@ module Stairwell
         @minutes = @tasks.map(&:minutes)
         @turns = @tasks.map(&:turn)
         @blocked = blocked
+        # A bit for each task that fell behind and has not caught up yet.
+        @fallen = @tasks.each_index.sum { |at| (@tasks[at].fallen && @left[at].positive?) ? 1 << at : 0 }
         @open = @tasks.each_index.reject { |at| @left[at].zero? || blocked.include?(@tasks[at].id) }
         # Where nothing is chosen by priority the other reasons decide alone.
         @priority = @tasks.any? { |task| !task.priority.zero? }
@@ -63,9 +65,18 @@ module Stairwell
         chosen.each do |task|
           at = @needs.place(task.id)
           @left[at] -= 1 if @left[at].positive?
+          @fallen &= ~(1 << at) if @left[at].zero?
           @begun[at] = true
         end
         @open.reject! { |at| @left[at].zero? }
+      end
+
+      # @param id [String]
+      # @return [Array<String>] ids of what it needs, or of what fell behind and all that rests
+      #   on it waits for, as far as they have good days to go
+      def open_needs(id)
+        at = @needs.place(id)
+        (@tasks[at].needs | @needs.rests_on(id).select { |other| @tasks[@needs.place(other)].fallen }).reject { |other| over?(other) }
       end
 
       # @return [Integer] good days a step still takes
@@ -73,7 +84,7 @@ module Stairwell
 
       private
 
-      def ready_places = @open.select { |at| @needs.needs[at].all? { |other| @left[other].zero? } }
+      def ready_places = @open.select { |at| @needs.needs[at].all? { |other| @left[other].zero? } && (@fallen.zero? || (@needs.rests[at] & @fallen).zero?) }
 
       # One number to sort by: where sections have turns, what was begun and then the turn; the
       # longest chain, then those begun, then hard places, then the order of the piece.

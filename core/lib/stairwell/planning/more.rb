@@ -28,7 +28,7 @@ module Stairwell
 
       # @param count [Integer] repetitions
       # @return [Item]
-      def item(count, **said) = Item.new(id: id, kind: id.end_with?(More::MARK) ? :more : :run, minutes: minutes(count), repetitions: count, title: title, why: why, **said)
+      def item(count, **said) = Item.new(id: id, kind: :more, minutes: minutes(count), repetitions: count, title: title, why: why, **said)
     end
 
     # Behind the id of a step: what is added of it counts to nothing that is needed.

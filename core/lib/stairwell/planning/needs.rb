@@ -26,8 +26,17 @@ module Stairwell
         @needs = tasks.map { |task| task.needs.map { |id| @place[id] } }
         @after = tasks.map { |task| task.after.map { |id| @place[id] } }
         @order = sorted
+        @rests = resting
         @later_needs, @later_after = [@needs, @after].map { |lists| turned_round(lists) }
       end
+
+      # @return [Array<Integer>] by place, a bit for each task it rests on: what it needs, and all
+      #   that needs
+      attr_reader :rests
+
+      # @param id [String]
+      # @return [Array<String>] ids of all it rests on
+      def rests_on(id) = @rests[@place[id]].then { |bits| @tasks.each_index.select { |at| bits[at] == 1 }.map { |at| @tasks[at].id } }
 
       # @param id [String]
       # @return [Integer] its place in the list
@@ -75,6 +84,11 @@ module Stairwell
         return components.flatten unless circle
 
         raise ContradictionError, Phrase["planning.needs.circle", steps: Phrase.list(circle.map { |at| @tasks[at].id }, by: :comma)]
+      end
+
+      # Needs of needs count as needs: what was done already may have fallen behind.
+      def resting
+        @order.each_with_object(Array.new(@tasks.size, 0)) { |at, found| found[at] = @needs[at].inject(0) { |bits, other| bits | (1 << other) | found[other] } }
       end
 
       def turned_round(lists)

@@ -28,9 +28,9 @@ module Stairwell
         @beside = beside
         @by_id = tasks.to_h { |task| [task.id, task] }
         @rank = tasks.each_with_index.to_h { |task, at| [task.id, at] }
-        needs = Needs.new(tasks)
-        @blockers = Blockers.new(tasks, needs, practice, beside.fetch(:warm_ups, []))
-        @ledger = Ledger.new(needs, practice, @blockers.ids)
+        @needs = Needs.new(tasks)
+        @blockers = Blockers.new(tasks, @needs, practice, beside.fetch(:warm_ups, []))
+        @ledger = Ledger.new(@needs, practice, @blockers.ids)
         @reasons = Reasons.new(@by_id, practice)
         @overrides = Overrides.new(overrides)
         @breaks = Breaks.new(@ledger, @by_id, practice)
@@ -69,15 +69,16 @@ module Stairwell
         put = put_on(date)
         room = @practice.budget(date) - minutes(first, beside, extras, put)
         over = [-room, 0r].max
-        due = @extras.due(date, room - first_minutes(room, date, put))
-        chosen = @ledger.choose(room - minutes(due), without: kept_off(date), put: put)
+        kept_off = kept_off(date)
+        due = @extras.due(date, room - first_minutes(room, date, put, kept_off))
+        chosen = @ledger.choose(room - minutes(due), without: kept_off, put: put)
         ready = @ledger.ready
         steps = in_sitting(put + chosen).map { |task| step(task, put, over) }
         room -= minutes(due, chosen)
         @gaps.note(date, room, ready, steps)
         others = @extras.extra_work(date, room, share)
         others += @extras.runs(date, room - minutes(others)) if date == @dates.last
-        @filling.note(date, room - minutes(others), steps + beside + due + others, ready)
+        @filling.note(date, room - minutes(others), steps + beside + due + others, ready - kept_off)
         @ledger.add(put + chosen)
         @today = (put + chosen).map(&:id)
         Day.new(date: date, items: first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } + others + extras)
@@ -97,10 +98,10 @@ module Stairwell
 
       # Of the step that comes first: no review takes its room, or one that needs nearly all of
       # a day would never stand.
-      def first_minutes(room, date, put)
+      def first_minutes(room, date, put, kept_off)
         return 0r unless @extras.any_due?(date)
 
-        @ledger.choose(room, without: kept_off(date), put: put).first&.minutes || 0r
+        @ledger.choose(room, without: kept_off, put: put).first&.minutes || 0r
       end
 
       def minutes(*items) = items.flatten.sum(0r, &:minutes)
@@ -120,7 +121,7 @@ module Stairwell
       # Steps the teacher keeps off a day, and those whose last good days were
       # put on a later one.
       def kept_off(date)
-        return if @overrides.empty?
+        return Set.new if @overrides.empty?
 
         @tasks.select { |task| @overrides.off?(task.id, date) || ((later = @overrides.later(task.id, date)).positive? && @ledger.left(task.id) <= later) }.to_set(&:id)
       end
@@ -148,7 +149,7 @@ module Stairwell
       def why_left(task, days)
         return Phrase["planning.week.you_left_it_out_of_this"] if @overrides.out?(task.id)
 
-        open = days.empty? ? [] : (task.needs - last_finished) | (task.after - last_finished - @today.to_a)
+        open = days.empty? ? [] : (@ledger.open_needs(task.id) | (task.needs & @today.to_a)) | (task.after - last_finished - @today.to_a)
         return @reasons.waiting(open, @ledger) if open.any?
         return Phrase["planning.week.you_took_it_off_the_days"] if @overrides.touched?(task.id)
 

@@ -23,6 +23,10 @@ module Stairwell
 
       module_function
 
+      # @param id [String] of a step
+      # @return [Boolean] whether it is the easier form of another
+      def form?(id) = id.include?(MARK)
+
       # @param step [Step]
       # @return [Array<Form>] the forms a step has, the likeliest first
       def forms(step)

@@ -39,6 +39,10 @@ module Stairwell
       # @return [Boolean]
       def troubled? = @not_yet || @days.values.count { |day| day[:struggle] } >= 2
 
+      # Heard "not yet", and not caught up since.
+      # @return [Boolean]
+      def fallen? = @not_yet == true && !full?
+
       def full? = @credited >= @good_days
 
       def begun? = @credited.positive? || @days.any?

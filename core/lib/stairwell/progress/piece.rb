@@ -67,8 +67,12 @@ module Stairwell
       end
 
       # @param step [Practice::Step]
+      # @return [Array<String>] what the teacher shows of it: its stage, its sections
+      def shown_of(step) = [stage_name(step), *step.parts]
+
+      # @param step [Practice::Step]
       # @return [String, nil] the first thing it takes that the teacher has not shown
-      def introducing(step) = introductions.find { |what, introduced| !introduced && [stage_name(step), *step.parts].include?(what) }&.first
+      def introducing(step) = introductions.find { |what, introduced| !introduced && shown_of(step).include?(what) }&.first
 
       # @return [Array<Array(String, Boolean)>] what can be introduced, in the order
       #   of the piece, and whether it was: sections where they open only then,
@@ -100,36 +104,19 @@ module Stairwell
         standings.values.select(&:done?).sum(0r) { |one| one.step.work } / all
       end
 
-      # @param prefix [String] put before each id, to plan several pieces at once
-      # @param turns [Hash{String => Integer}, nil] of sections, where they are begun in turn
-      # @return [Array<Planning::Task>]
-      def tasks(prefix: "", turns: nil)
-        standings.values.map do |one|
-          step = one.step
-          Planning::Task.new(
-            id: prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions,
-            good_days: one.good_days, credited: one.credited, begun: begun?(one),
-            hard: step.hard, join: step.join, introduced: introduced?(step), lesson: lesson(step), kind: step.kind, group: prefix, section: step.join ? step.parts.last : step.section, turn: turns && turn(step, turns), needs: step.needs.map { |id| prefix + id }, after: step.after.map { |id| prefix + id }
-          )
-        end
-      end
-
-      # What is known so far in one go: the sections both hands have, once.
-      # @param prefix [String]
-      # @return [Planning::Run, nil] nil where it is less than two sections, or
-      #   the whole piece is worked on anyway
-      def run(prefix: "")
-        known = known_sections
-        return if known.size < 2 || standings.values.any? { |one| !one.step.join && one.step.parts.size == all_parts.size && %i[open begun].include?(one.state) && one.step.hands == :both }
-
-        Planning::Run.new(id: "#{prefix}run", minutes: Planning.halves(minutes_through(known)), title: Phrase["progress.piece.from_the_start", sections: Phrase.list(known.keys, by: :comma)])
-      end
-
       # What a day may be filled with beyond what is needed: what is learnt, and where there is
       # a run, the same slowly.
       # @param prefix [String]
       # @return [Array<Planning::More>]
-      def more(prefix: "") = [*Reviews.new(standings).more(prefix: prefix), slow_run(prefix)].compact
+      def more(prefix: "") = [*Reviews.new(standings).more(prefix: prefix), Runs.new(self).slow(prefix: prefix)].compact
+
+      # What is known so far in one go.
+      # @param prefix [String]
+      # @return [Planning::Run, nil] see {Runs#once}
+      def run(prefix: "") = Runs.new(self).once(prefix: prefix)
+
+      # @return [Array<Planning::Task>] see {Tasks.of}
+      def tasks(**said) = Tasks.of(self, **said)
 
       # @param until_date [Date]
       # @param prefix [String]
@@ -141,7 +128,7 @@ module Stairwell
       # @return [Hash{Symbol => Planning::Habit::Learnt}] by kind of step
       def learnt
         standings.values.select { |one| one.good_dates.any? }.group_by { |one| one.step.kind }.transform_values do |all|
-          own = all.reject { |one| easier?(one.step) }
+          own = all.reject { |one| Practice::Simplification.form?(one.step.id) }
           Planning::Habit::Learnt.new(
             taken: all.sum(0r) { |one| one.good_dates.size.to_r }, gained: own.sum(0r) { |one| Rational(one.step.good_days * one.credited, one.good_days) }, steps: own.size
           )
@@ -184,20 +171,6 @@ module Stairwell
 
       private
 
-      def slow_run(prefix)
-        return unless (run = run(prefix: prefix))
-
-        known = known_sections
-        Planning::More.new(
-          id: "#{prefix}slow run", kind: :slow_run, each: minutes_through(known) / Constants::EASIER_TEMPO, repetitions: 1, covered_by: [run.id], times: Constants::SLOW_RUNS,
-          title: Phrase["planning.filling.slow_run", sections: Phrase.list(known.keys, by: :comma)], why: Phrase["planning.filling.why_slow_run"]
-        )
-      end
-
-      # @param known [Hash{String => Practice::Step}] by section
-      # @return [Rational] exact
-      def minutes_through(known) = known.values.sum(0r) { |step| Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO) } / 60
-
       # @yieldparam event [Object]
       # @return [Piece] itself where there is nothing to leave out
       def without(&)
@@ -215,19 +188,8 @@ module Stairwell
         Piece.new(@own, events, introduce_first: @introduce_first, folds: @folds.except(*steps))
       end
 
-      # The easier form of a step that was begun is nothing new.
-      def begun?(one) = %i[begun steady secure].include?(one.state) || easier?(one.step)
-
-      def easier?(step) = step.id.include?(Practice::Simplification::MARK)
-
-      # @return [Hash{String => Practice::Step}] the slowest step with both hands
-      #   of each section that is done
-      def known_sections
-        standings.values.select { |one| one.done? && one.step.section && one.step.hands == :both && !one.step.actions.value?(:silent) && one.step.aspect == :notes }
-          .group_by { |one| one.step.section }.transform_values { |all| all.map(&:step).min_by { |step| step.tempo || 0 } }
-      end
-
-      def all_parts = @all_parts ||= @own.flat_map(&:parts).uniq
+      # What a stage is called that opens when it is introduced.
+      def stage_name(step) = step.stage.to_s
 
       def fold(step)
         @folds[step.id] ||= begin
@@ -246,25 +208,12 @@ module Stairwell
         [form, Practice::Simplification.resumed(step, form)]
       end
 
-      # The lesson that may show all a step takes, when one thing is shown at each.
-      def lesson(step)
-        @shown_at ||= introductions.reject(&:last).each_with_index.to_h { |(what, _), at| [what, at + 1] }
-        return 1 if @shown_at.empty?
-
-        [stage_name(step), *step.parts].filter_map { |what| @shown_at[what] }.max || 1
-      end
-
-      # That of the last of its sections.
-      def turn(step, turns) = [step.section, *step.parts].filter_map { |part| turns[part] }.max || turns.size
-
-      # What a stage is called that opens when it is introduced.
-      def stage_name(step) = step.stage.to_s
-
       def standing(step, folds)
         fold = folds[step.id]
         Standing.new(
           step: step, state: state(step, fold, folds), credited: fold.credited, good_days: fold.good_days,
-          last_result: fold.last_result, days: fold.days, steady_on: fold.steady_on, good_dates: fold.good_dates, reviews: fold.reviews, introduced: introduced?(step)
+          last_result: fold.last_result, days: fold.days, steady_on: fold.steady_on, good_dates: fold.good_dates, reviews: fold.reviews, introduced: introduced?(step),
+          fallen: fold.fallen?, waits_for_fallen: rests_on_fallen?(step, folds)
         )
       end
 
@@ -273,8 +222,15 @@ module Stairwell
         return :steady if fold.full?
         return :begun if fold.begun?
 
-        (introduced?(step) && step.needs.all? { |id| folds[id].full? }) ? :open : :waiting
+        (introduced?(step) && !rests_on_fallen?(step, folds) && step.needs.all? { |id| folds[id].full? }) ? :open : :waiting
       end
+
+      # Whether something it rests on has fallen behind: what it needs, or what that needs.
+      def rests_on_fallen?(step, folds)
+        (@rests ||= {}).fetch(step.id) { @rests[step.id] = step.needs.any? { |id| folds[id].fallen? || rests_on_fallen?(by_id[id], folds) } }
+      end
+
+      def by_id = @by_id ||= @steps.to_h { |step| [step.id, step] }
     end
   end
 end

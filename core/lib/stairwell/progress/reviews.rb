@@ -18,13 +18,13 @@ module Stairwell
       # @return [Array<Planning::Review>] by due date; a steady step twice where
       #   both times fall before that date
       def due(until_date, prefix: "")
-        @standings.values.select(&:done?).flat_map { |one| dates(one, until_date).map { |date| review(one, date, prefix) } }.sort_by(&:due)
+        @standings.values.select { |one| one.done? && !one.held? }.flat_map { |one| dates(one, until_date).map { |date| review(one, date, prefix) } }.sort_by(&:due)
       end
 
-      # What is learnt and what nothing under way holds: it may be kept up while there is time.
+      # What is learnt and what nothing under way covers: it may be kept up while there is time.
       # @param prefix [String]
       # @return [Array<Planning::More>]
-      def more(prefix: "") = @standings.values.select { |one| one.done? && !one.step.join && !held?(one) }.map { |one| older(one, prefix) }
+      def more(prefix: "") = @standings.values.select { |one| one.done? && !one.held? && !one.step.join && !covered?(one) }.map { |one| older(one, prefix) }
 
       private
 
@@ -49,7 +49,7 @@ module Stairwell
       def minutes_once(step) = Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO) / 60
 
       def dates(one, until_date)
-        return [] if held?(one)
+        return [] if covered?(one)
 
         last = last_time(one)
         return [last + (Constants::SECURE_REVIEW_DAYS[one.reviews] || Constants::SECURE_REVIEW_DAYS.last)].select { |date| date <= until_date } if one.state == :secure
@@ -59,7 +59,7 @@ module Stairwell
 
       # Whether a step that is open, under way or comes back itself builds on it
       # and has all its bars and its hand, so that it is played anyway.
-      def held?(one)
+      def covered?(one)
         bars = bars(one.step)
         built_on(one.step.id).any? do |id|
           later = @standings.fetch(id)

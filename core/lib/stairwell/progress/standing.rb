@@ -7,9 +7,13 @@ module Stairwell
     # result that said something, and when; `days` {Date => {repetitions:, struggle:}}.
     # `steady_on` is the day all its good days were there, `good_dates` the days
     # that were good, `reviews` how often it came back since it was secure, and
-    # `introduced` whether the teacher has shown what it takes.
-    Standing = Stairwell.value(:step, :state, :credited, :good_days, :last_result, :days, steady_on: nil, good_dates: [], reviews: 0, introduced: true) do
+    # `introduced` whether the teacher has shown what it takes. `fallen` is one that was
+    # heard "not yet" and has not caught up; what rests on it, directly or not, `waits_for_fallen`.
+    Standing = Stairwell.value(:step, :state, :credited, :good_days, :last_result, :days, steady_on: nil, good_dates: [], reviews: 0, introduced: true, fallen: false, waits_for_fallen: false) do
       def done? = %i[steady secure].include?(state)
+
+      # @return [Boolean] whether it was begun or done and waits for what has fallen behind
+      def held? = waits_for_fallen && (done? || state == :begun)
     end
   end
 end

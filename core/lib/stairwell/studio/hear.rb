@@ -64,7 +64,15 @@ module Stairwell
       def follow(changed)
         tomorrow = @record.today + 1
         planned = changed.planned(from: tomorrow)
-        planned.with(told: WeekChange.words(PlanWeek.ahead(@record, from: tomorrow), planned.week.rest(tomorrow)))
+        planned.with(told: [held(planned.record), *WeekChange.words(PlanWeek.ahead(@record, from: tomorrow), planned.week.rest(tomorrow))].compact)
+      end
+
+      # What had begun or was done, and rests on what did not go.
+      # @return [Phrase, nil]
+      def held(record)
+        before, after = [@record, record].map { |one| one.pieces.flat_map { |piece| piece.progress.standings.values.select(&:held?).map { |standing| [piece.id, standing.step.id, standing.step.title] } } }
+        titles = (after - before).map(&:last)
+        Phrase["studio.hear.held", steps: Phrase.some(titles), count: titles.size] if titles.any?
       end
     end
   end

@@ -45,11 +45,11 @@ module Stairwell
         )
       end
 
-      # What is no step: extra work, a run, the teacher's own.
+      # What is no step: extra work, a run, the teacher's own, all so far slowly.
       def other(item, load)
         line = load.lines[item.id]
         Planning::PlannedItem.new(
-          **common(item), title: line&.title || item.title, piece: line&.piece, arithmetic: Phrase["studio.planned_weeks.once", minutes: Units.minutes(item.minutes)], one_of: line&.one_of.to_a
+          **common(item), title: line&.title || item.title, piece: line ? line.piece : load.title_of(item.id), arithmetic: Phrase["studio.planned_weeks.once", minutes: Units.minutes(item.minutes)], one_of: line&.one_of.to_a
         )
       end
 
@@ -62,6 +62,7 @@ module Stairwell
       def unmet(override, why, load)
         Planning::PlannedUnmet.new(id: override.id, date: override.date, title: override.title || load.steps[override.id]&.last&.title || override.id, why: why)
       end
+
       def limit(one, load)
         gain = {needed: Units.minutes(Planning.halves(one.needed)), lifted: one.lifted && Units.minutes(Planning.halves(one.lifted))}.compact
         case one.kind

@@ -65,6 +65,10 @@ module Stairwell
         @lines ||= [*warm_up_lines, *kept, *weekly.map { |one| line(one) }, *runs.map { |run| run_line(run) }].to_h { |one| [one.id, one] }
       end
 
+      # @param id [String] of an item
+      # @return [String, nil] title of the piece it is of
+      def title_of(id) = pieces.find { |one| id.start_with?(one.prefix) }&.title
+
       private
 
       # As far as all of the week's lessons are not all days on which there is practice.
@@ -107,7 +111,7 @@ module Stairwell
 
       def runs = @runs ||= pieces.filter_map { |one| one.progress.run(prefix: one.prefix) }
 
-      def run_line(run) = Line.new(id: run.id, title: run.title, minutes: run.minutes, piece: pieces.find { |one| run.id.start_with?(one.prefix) }.title)
+      def run_line(run) = Line.new(id: run.id, title: run.title, minutes: run.minutes, piece: title_of(run.id))
 
       def weekly = record.extra_work.reject(&:exercise?)
 

@@ -97,6 +97,12 @@ export const useIntroduce = (id: number) =>
     ask(api.POST("/api/students/{id}/introductions", { params: { path: { id } }, body })),
   );
 
+/** What introducing something at this lesson would come to; nothing is saved. */
+export const useIntroducing = (id: number) =>
+  useLoad(["student", id, "introducing"], () =>
+    ask(api.GET("/api/students/{id}/introductions", { params: { path: { id } } })),
+  );
+
 export type Form =
   paths["/api/students/{id}/simplifications"]["post"]["requestBody"]["content"]["application/json"]["form"];
 

@@ -62,7 +62,7 @@ export function Standing({
       cursor="grab"
       css={{ touchAction: "pan-y" }}
       onFocus={() => drawn.choose(at)}
-      onMouseEnter={() => drawn.choose(at)}
+      onMouseEnter={() => drawn.point(at)}
       onClick={() => drawn.choose(at)}
       style={{
         minHeight: quiet ? undefined : Math.max(size * MINUTE, piece ? LEAST + 16 : LEAST),

@@ -14,6 +14,8 @@ export type Chosen = { id: string; date: string };
  * be taken back. */
 export function useWeekOverrides(student: number, week: Schemas["Week"], hand: Schemas["WeekOverrides"]) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
+  // What was pressed stays chosen while the pointer crosses others on its way to the buttons.
+  const held = useRef(false);
   const before = useRef<Override[][]>([]);
   const save = useOverride(student);
   const fixed = !useMay()("change");
@@ -37,7 +39,18 @@ export function useWeekOverrides(student: number, week: Schemas["Week"], hand: S
     trouble: save.error,
     busy: save.isPending,
     decided: hand.list.length,
-    choose: setChosen,
+    choose: (at: Chosen) => {
+      held.current = true;
+      setChosen(at);
+    },
+    /** Chosen while nothing was pressed. */
+    point: (at: Chosen) => {
+      if (!held.current) setChosen(at);
+    },
+    /** Pointing chooses again. */
+    letGo: () => {
+      held.current = false;
+    },
     pin: (at: Chosen) => draw({ edit: find(week, at)?.pinned ? "loosen" : "pin", ...at }),
     put: (id: string, date: string) => draw({ edit: "pin", id, date }),
     move: (at: Chosen, to: string | undefined) => {

@@ -4,6 +4,7 @@ import { useNavigate, useParams } from "react-router";
 import { useLesson, useMessages, useReopen } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, fullDay } from "../../components/dates";
+import { Introducing } from "../../components/Introducing";
 import { Introductions } from "../../components/Introductions";
 import { useHelp } from "../../components/KeyHelp";
 import { Messages } from "../../components/Messages";
@@ -90,6 +91,9 @@ function Open({ lesson }: { lesson: Lesson }) {
             {t("lesson.lesson_page.next_week_minutes_a_day", { budget: lesson.next_week.budget })}
           </PartHead>
           <Introductions student={student.id} all={lesson.introductions} named={pieces.length > 1} />
+          {lesson.introductions.some((one) => !one.introduced) && (
+            <Introducing student={student.id} named={pieces.length > 1} today={lesson.today} />
+          )}
           {lesson.changed.length > 0 && (
             <Text role="status" fontSize="sm" bg="slateSoft" px="8px" py="3px" mb="6px">
               {lesson.changed.join(" · ")}
