@@ -13,6 +13,9 @@ module Demo
     RESULTS = {
       well: %i[steady secure secure steady shaky], middling: %i[shaky steady not_yet steady], stuck: %i[not_yet shaky not_yet shaky]
     }.freeze
+    # What a repetition takes beside the estimate, and how often all boxes are ticked in one go.
+    TAKES = {well: 1.0, middling: 1.5, stuck: 1.3}.freeze
+    AT_ONCE = 0.1
     # Steps of a piece that are heard at a lesson, at the most; pieces in hand at once;
     # and shares of a piece that are steady before the next comes, or it is passed.
     HEARD = 3
@@ -32,6 +35,7 @@ module Demo
       @ids = ids
       @rows = Hash.new { |all, table| all[table] = [] }
       @second = 0
+      @watch = Random.new(record.student.id)
     end
 
     # @param dates [Enumerable<Date>]
@@ -97,11 +101,21 @@ module Demo
     end
 
     def tap(item, kinds)
-      marks = kinds.map { |kind| Progress::Mark.new(key: uuid, step_id: item.step_id, date: today, kind: kind, at: moment) }
+      step = @record.standing(item).step
+      tapped = moment
+      @ticked_at_once = @watch.rand < AT_ONCE
+      marks = kinds.map { |kind| Progress::Mark.new(key: uuid, step_id: item.step_id, date: today, kind: kind, at: moment, tapped_at: tapped += seconds(step)) }
       @record = @record.with_piece(@record.piece(item.assignment_id).after(*marks)).with(practised_on: @record.practised_on | [today])
       @rows[:practice_marks].concat(marks.map { |mark|
-        {assignment_id: item.assignment_id, step_id: mark.step_id, key: mark.key, day: today, kind: mark.kind.to_s, made_at: mark.at, tapped_at: mark.at}
+        {assignment_id: item.assignment_id, step_id: mark.step_id, key: mark.key, day: today, kind: mark.kind.to_s, made_at: mark.at, tapped_at: mark.tapped_at}
       })
+    end
+
+    # A repetition takes some longer than estimated; now and then all boxes are ticked in one go.
+    def seconds(step)
+      return 1 if @ticked_at_once
+
+      Stairwell::Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo || Stairwell::Constants::ASSUMED_TEMPO) * TAKES[@ability] * (0.8 + @watch.rand * 0.4)
     end
 
     def lesson

@@ -39,7 +39,9 @@ RSpec.describe "How the minutes of a day are used" do
     joined = planning::More.new(id: "A+B~more", kind: :older, each: 2r, repetitions: 1, title: "", why: "", covered_by: ["A+B"])
     covered = older("A", covered_by: ["A", "A+B"])
     full = plan([task("A+B", begun: true)], more: [covered])
-    expect(full.days.map { |day| day.items.any? { |item| item.id == "A~more" } }).to eq([false, false, false, true, true])
+    # Once A+B is done, either it or A is kept up, by turns.
+    expect(full.days.map { |day| day.items.map(&:id) - %w[A+B A+B~more] }).to eq([[], [], [], %w[A~more], []])
+    expect(full.days.last.items.map(&:id)).to eq(%w[A+B~more])
     expect(plan([], more: [joined, covered]).days.map { |day| day.items.map(&:id) }).to all(eq(["A+B~more"]).or(eq(["A~more"])))
   end
 
@@ -60,11 +62,22 @@ RSpec.describe "How the minutes of a day are used" do
     expect(first.first).to include("B.right~more")
   end
 
-  it "looks at what begins next, at one step a day" do
-    full = plan([task("A.right"), task("A.left"), task("B.right"), task("B.left")], practice: practice.with(begin_per_day: 1))
-    looks = added(full).transform_values { |items| items.select { |item| item.title.to_s.start_with?("first look") }.map(&:id) }
-    expect(looks.values.first(3)).to eq([%w[A.left~more], %w[B.right~more], %w[B.left~more]])
-    expect(added(full)[thursday].find { |item| item.id == "A.left~more" }).to have_attributes(repetitions: 2, begins: false)
+  it "looks at the section that begins next, at one step a day, and at none that was begun or is a join" do
+    of = ->(id, section, **said) { task(id, section: section, **said) }
+    steps = [of["A.right", "A"], of["A.left", "A"], of["B.right", "B"], of["B.left", "B"], of["A>B", "B", join: true]]
+    looks = ->(tasks) { added(plan(tasks, practice: practice.with(begin_per_day: 1))).values.map { |items| items.select { |item| item.title.to_s.start_with?("first look") }.map(&:id) } }
+    # A begins on the first day; what is left of it is no other section.
+    expect(looks[steps].first(2)).to eq([%w[B.right~more], %w[B.right~more]])
+    expect(looks[[of["A.right", "A"], of["A.left", "A"], of["A>B", "B", join: true]]].flatten).to eq([])
+    expect(looks[[of["A.right", "A"], of["B.right", "B", credited: 1], of["B.left", "B"]]].flatten).to eq([])
+    look = added(plan(steps, practice: practice.with(begin_per_day: 1)))[thursday].find { |item| item.id == "B.right~more" }
+    expect(look).to have_attributes(repetitions: 2, begins: false)
+  end
+
+  it "keeps up what was finished this week and nothing goes on from" do
+    full = plan([task("A.right", good_days: 1), task("A.both", good_days: 1, needs: ["A.right"])])
+    expect(full.days.map { |day| day.items.map(&:id) }).to eq([%w[A.right A.right~more], %w[A.both A.both~more], *Array.new(3) { %w[A.both~more] }])
+    expect(full.days.last.items.first).to have_attributes(repetitions: 3, title: have_attributes(to_s: "keep up A.both"))
   end
 
   it "plays a piece slowly from the start on two days of a week" do

@@ -244,6 +244,18 @@ module Stairwell
 
     # Average results that are taken as heard before the first. Own choice.
     RESULTS_ASSUMED = 5
+    # Taps of a step on a day from which its times say something; share of the playing time
+    # below which boxes were ticked in one go. Own choice.
+    TAPS_NEEDED, AT_ONCE = 3, 1/4r
+    # Days of a step as which the estimate counts beside those that were timed, and within what a
+    # student's times are taken for true. Own choice.
+    TIMES_ASSUMED, TIMES_BOUNDS = 6, (1/2r..3r)
+    # Days after which it is said what a student takes, and by how much it must differ. Own choice.
+    TIMES_TOLD, TIMES_DIFFER = 4, 15/100r
+    # By how much it must differ to be said of a step's minutes: what shows in a decimal.
+    TIMES_SAID = 5/100r
+    # Days with boxes ticked in one go from which that is said. Own choice.
+    AT_ONCE_TOLD = 3
     # Bounds of a pace. Own choice.
     PACE_BOUNDS = (1/2r..2r)
     # Days a review may be late before it needs attention. Own choice.

@@ -62,6 +62,7 @@ require_relative "studio/stand_in"
 require_relative "studio/due"
 require_relative "studio/readiness"
 require_relative "studio/introducing"
+require_relative "studio/timed"
 require_relative "studio/bench"
 
 module Stairwell

@@ -23,7 +23,7 @@ module Stairwell
           climb = Studio::Climb.new(@record, @looking.load, @outlooks)
           SettingsJson.of(@beside.row).merge(
             pieces: @record.pieces.map { |one| piece(one).merge(outlook: outlook(@outlooks.fetch(one.id)), stairs: StairsJson.of(climb.of(one))) },
-            adherence: (@looking.adherence * 100).round, rests_on: @looking.basis, pace: @record.pace.to_f.round(2), extra_work: @record.extra_work.map { |one| extra_work(one) },
+            adherence: (@looking.adherence * 100).round, rests_on: @looking.basis, timing: Studio::Timed.words(@record), pace: @record.pace.to_f.round(2), extra_work: @record.extra_work.map { |one| extra_work(one) },
             week: @week && Planning::WeekDocument.said(@week), overrides: OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
             weeks: Studio::PastWeeks.new(@record, counted).to_a.map { |one| past_week(one) }, attention: ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week)),
             repertoire: @beside.repertoire.map { |row| ended(row) }, lessons: @beside.lessons.map { |row| lesson(row) },

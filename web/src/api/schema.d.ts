@@ -2779,8 +2779,10 @@ export interface components {
             weeks: components["schemas"]["PastWeek"][];
             overrides: components["schemas"]["WeekOverrides"];
             extra_work: components["schemas"]["ExtraWork"][];
+            /** @description What the student takes for a repetition, as far as it was learnt from the taps */
+            timing: string[];
             /** @description What the dates to come rest on, in words */
-            rests_on?: string;
+            rests_on: string;
             /** @description Percent of the planned days of the last weeks that were practised */
             adherence: number;
             /** @description 1 is average */

@@ -34,8 +34,9 @@ module Stairwell
       # @param room [Rational] minutes that were left
       # @param items [Array<Item>] that stand
       # @param ready [Set<String>] ids of steps that could have stood, the first in front
+      # @param finished [Array<String>] ids of steps that had all their good days before
       # @return [void]
-      def note(date, room, items, ready) = @left << Left.new(date, room, @practice.budget(date), candidates(date, items, ready))
+      def note(date, room, items, ready, finished) = @left << Left.new(date, room, @practice.budget(date), candidates(date, items, ready, finished))
 
       # @return [Hash{Date => Array<Item>}] what is added on each day
       def call
@@ -54,12 +55,19 @@ module Stairwell
       # Nothing where it stands often enough.
       def worth(one, times) = (one.times && times >= one.times) ? 0 : Constants::WORTH.fetch(one.kind) / (1r + times)
 
-      def candidates(date, items, ready)
+      def candidates(date, items, ready, finished)
         standing = items.map(&:id)
         steps = items.select { |item| item.kind == :step && @by_id.key?(item.id) }
-        found = @more + steps.filter_map { |item| again(@by_id[item.id], item.repetitions) }
-        found += [first_look((ready - standing).map { |id| @by_id[id] })].compact
+        found = @more + finished_this_week(finished) + steps.filter_map { |item| again(@by_id[item.id], item.repetitions) }
+        found += [first_look((ready - standing).map { |id| @by_id[id] }, standing)].compact
         found.reject { |one| standing.any? { |id| one.played_in?(id) } || [one.id, More.of(one.id)].any? { |id| @overrides.off?(id, date) } }
+      end
+
+      # What was finished this week and nothing goes on from.
+      def finished_this_week(finished)
+        @followed ||= @by_id.each_value.flat_map(&:needs).to_set
+        finished.map { |id| @by_id[id] }.select { |task| task.remaining.positive? && !task.join && !@followed.include?(task.id) }
+          .map { |task| of_task(task, :steady, Constants::OLDER_REPETITIONS).with(why: Phrase["planning.filling.why_finished"]) }
       end
 
       # A step of the day once more: as often as one may play it on a day beyond what it asks
@@ -69,11 +77,16 @@ module Stairwell
         of_task(task, task.hard ? :hard_again : :again, count) if count.positive?
       end
 
-      # What begins next is looked at; more than that would be as much as beginning it.
-      def first_look(ready)
-        task = ready.find { |one| !one.begun? } or return
+      # The section that begins next is looked at; more than that would be as much as beginning it.
+      def first_look(ready, standing)
+        task = ready.find { |one| one.section && !one.join && !one.begun? && untouched?(one, standing) } or return
 
         of_task(task, :first_look, [Constants::FIRST_LOOKS, task.most].min)
+      end
+
+      # Whether nothing of its section was begun before the week, or stands that day.
+      def untouched?(task, standing)
+        @by_id.values.none? { |one| one.section == task.section && one.group == task.group && !one.join && (one.begun? || standing.include?(one.id)) }
       end
 
       def of_task(task, kind, count)

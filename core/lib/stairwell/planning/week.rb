@@ -78,7 +78,7 @@ module Stairwell
         @gaps.note(date, room, ready, steps)
         others = @extras.extra_work(date, room, share)
         others += @extras.runs(date, room - minutes(others)) if date == @dates.last
-        @filling.note(date, room - minutes(others), steps + beside + due + others, ready - kept_off)
+        @filling.note(date, room - minutes(others), steps + beside + due + others, ready - kept_off, @ledger.finished)
         @ledger.add(put + chosen)
         @today = (put + chosen).map(&:id)
         Day.new(date: date, items: first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } + others + extras)

@@ -141,6 +141,12 @@ module Stairwell
         standings.values.map { |one| [one.days.keys.count { |date| one.steady_on.nil? || date <= one.steady_on }, one.good_dates.size] }.inject([0, 0]) { |sum, one| sum.zip(one).map(&:sum) }
       end
 
+      # @return [Hash{Practice::Step => Hash{Date => Array<Time>}}] when the repetitions of each
+      #   step were tapped, as far as it is known
+      def timed
+        @steps.to_h { |step| [step, @marks.fetch(step.id, []).select { |mark| mark.kind == :repetition && mark.tapped_at }.group_by(&:date).transform_values { |all| all.map(&:tapped_at) }] }
+      end
+
       # @return [Array<Array(Integer, Integer)>] of each step that became steady
       #   by practice: the good days it took, and its estimate
       def days_taken

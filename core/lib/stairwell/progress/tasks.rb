@@ -7,11 +7,13 @@ module Stairwell
       # @param piece [Piece]
       # @param prefix [String] put before each id, to plan several pieces at once
       # @param turns [Hash{String => Integer}, nil] of sections, where they are begun in turn
+      # @param timing [Timing] what the student takes beside the estimates
       # @return [Array<Planning::Task>]
-      def self.of(piece, prefix: "", turns: nil) = new(piece, prefix, turns).to_a
+      def self.of(piece, prefix: "", turns: nil, timing: Timing.new) = new(piece, prefix, turns, timing).to_a
 
       # (see .of)
-      def initialize(piece, prefix, turns)
+      def initialize(piece, prefix, turns, timing)
+        @timing = timing
         @piece = piece
         @prefix = prefix
         @turns = turns
@@ -25,7 +27,7 @@ module Stairwell
 
       def task(one, step)
         Planning::Task.new(
-          id: @prefix + step.id, title: step.title, minutes: step.minutes, repetitions: step.repetitions, good_days: one.good_days, credited: one.credited, begun: begun?(one), fallen: one.fallen,
+          id: @prefix + step.id, title: step.title, minutes: @timing.minutes(step), repetitions: step.repetitions, good_days: one.good_days, credited: one.credited, begun: begun?(one), fallen: one.fallen,
           hard: step.hard, join: step.join, introduced: one.introduced, lesson: lesson(step), kind: step.kind, group: @prefix, section: step.join ? step.parts.last : step.section,
           turn: @turns && turn(step), needs: step.needs.map { |id| @prefix + id }, after: step.after.map { |id| @prefix + id }
         )

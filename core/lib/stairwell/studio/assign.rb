@@ -31,7 +31,7 @@ module Stairwell
       def preview
         piece, = begun(NEXT, nil)
         load = Workload.new(@record.with(pieces: []))
-        finish = Planning.finish(**load.plan, tasks: piece.tasks(progress: Progress.piece(steps, [])))
+        finish = Planning.finish(**load.plan, tasks: piece.tasks(progress: Progress.piece(steps, []), timing: @record.timing.within(load.practice.most)))
         outlook = Outlooks.new(@record.with(pieces: @record.pieces + [piece])).to_h.fetch(NEXT)
         Preview.new(steps: steps, finish: finish, outlook: outlook, target_tempo: target_tempo, introduce_first: introduce_first)
       end

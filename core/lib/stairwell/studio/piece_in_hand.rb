@@ -21,8 +21,11 @@ module Stairwell
 
       # @param prefixed [Boolean] for planning several pieces at once
       # @param progress [Progress::Piece] with other steps, or as it was
+      # @param timing [Progress::Timing] what the student takes beside the estimates
       # @return [Array<Planning::Task>] in the order the teacher chose for its sections
-      def tasks(prefixed: false, progress: self.progress) = progress.tasks(prefix: prefixed ? prefix : "", turns: SectionOrder.turns(self))
+      def tasks(prefixed: false, progress: self.progress, timing: Progress::Timing.new)
+        progress.tasks(prefix: prefixed ? prefix : "", turns: SectionOrder.turns(self), timing: timing)
+      end
 
       # @param step_id [String]
       # @return [Progress::Standing, nil]

@@ -21,7 +21,7 @@ module Stairwell
         warm_ups, items = day.items.partition { |one| one.kind == :warm_up }
         Planning::PlannedDay.new(
           date: day.date, minutes: day.minutes, budget: load.practice.budget(day.date), warm_ups: warm_ups.map { |one| warm_up(one, load) },
-          items: items.map { |one| (found = load.steps[Planning::More.of(one.id)]) ? step(one, *found) : other(one, load) }
+          items: items.map { |one| (found = load.steps[Planning::More.of(one.id)]) ? step(one, *found, load) : other(one, load) }
         )
       end
 
@@ -38,11 +38,19 @@ module Stairwell
 
       def notes(exercise, names) = exercise&.notes.to_a.map { |text| text.gsub(NOTE) { |note| Score::Names.of(note, names) } }
 
-      def step(item, piece, step)
+      def step(item, piece, step, load)
         Planning::PlannedItem.new(
           **common(item), assignment_id: piece.id, step_id: item.id.delete_prefix(piece.prefix), title: (item.kind == :more) ? item.title : step.title, piece: piece.title, section: step.section,
-          place: step.place, tempo: step.tempo, begins: item.begins, arithmetic: (item.kind == :more) ? "" : step.arithmetic
+          place: step.place, tempo: step.tempo, begins: item.begins, arithmetic: (item.kind == :step) ? arithmetic(step, load) : ""
         )
+      end
+
+      # How its minutes come about, as estimated and as this student takes.
+      def arithmetic(step, load)
+        times = load.timing.factor(step.kind)
+        return step.arithmetic if (times - 1).abs < Constants::TIMES_SAID
+
+        Phrase.list([step.arithmetic, Phrase["studio.planned_weeks.as_timed", times: Phrase.number(times.round(1))]], by: :semicolon)
       end
 
       # What is no step: extra work, a run, the teacher's own, all so far slowly.
@@ -76,7 +84,7 @@ module Stairwell
         else Planning::PlannedLimit.new(kind: :nothing, why: Phrase["studio.planned_weeks.nothing_else_in_hand", **gain])
         end
       end
-      private_class_method :day, :warm_up, :notes, :step, :other, :common, :left_out, :unmet, :limit
+      private_class_method :day, :warm_up, :notes, :step, :arithmetic, :other, :common, :left_out, :unmet, :limit
     end
   end
 end

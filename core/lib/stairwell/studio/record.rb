@@ -86,6 +86,10 @@ module Stairwell
       # @return [Rational] the student's pace; 1 is average
       def pace = Progress::Pace.of(pieces.flat_map { |one| one.progress.days_taken })
 
+      # What was tapped today counts from tomorrow on, so that nothing moves while it is tapped.
+      # @return [Progress::Timing] what the student takes for a repetition
+      def timing = Progress::Timing.of(pieces.map(&:progress), before: today)
+
       # @return [Record] as if nothing had been tapped today
       def without_taps = with(pieces: pieces.map { |one| one.with(progress: one.progress.without_taps_of(today)) }, practised_on: practised_on - [today])
 

@@ -18,9 +18,9 @@ module Stairwell
       def to_a
         without = Planning::Options::WORDS.keys.filter_map { |key|
           steps = steps(changed(key.to_s))
-          [key, @piece.tasks(progress: @piece.progress.with_steps(steps))] if steps
+          [key, @piece.tasks(progress: @piece.progress.with_steps(steps), timing: @load.timing)] if steps
         }.to_h
-        Planning.options(**@load.plan, tasks: @piece.tasks, without: without)
+        Planning.options(**@load.plan, tasks: @piece.tasks(timing: @load.timing), without: without)
       end
 
       # @param change [String] of an option

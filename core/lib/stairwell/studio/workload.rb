@@ -41,6 +41,9 @@ module Stairwell
         @steps ||= pieces.flat_map { |one| one.progress.steps.map { |step| [one.prefix + step.id, [one, step]] } }.to_h
       end
 
+      # @return [Progress::Timing] of the student, from all pieces in hand
+      def timing = @timing ||= record.timing.within(practice.most - warm_ups.sum(0r, &:minutes))
+
       # @return [Planning::PlannedWeek] what {Planning.week} makes of it
       # @raise [ContradictionError] when there is no practice day
       def planned_week = PlannedWeeks.of(Planning.week(**week), self)
@@ -91,7 +94,7 @@ module Stairwell
       def pieces = record.pieces
 
       def prioritised(one)
-        tasks = one.tasks(prefixed: true)
+        tasks = one.tasks(prefixed: true, timing: timing)
         one.priority.zero? ? tasks : tasks.map { |task| task.with(priority: 2 * one.priority, because: BECAUSE.fetch(one.priority)) }
       end
 

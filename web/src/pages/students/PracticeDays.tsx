@@ -8,12 +8,17 @@ import { t } from "../../words";
 type Week = Schemas["PastWeek"];
 
 /** The practice days of the weeks gone by: a box a day, the steps of a week a tap
- * away. */
-export function PracticeDays({ weeks }: { weeks: Week[] }) {
+ * away, and what a repetition takes. */
+export function PracticeDays({ weeks, timing }: { weeks: Week[]; timing: string[] }) {
   if (weeks.length === 0) return null;
   return (
     <Paper as="section" aria-label={t("students.practice_days.practice_days")} p="12px 18px" mt="12px">
       <PartHead beside={t("students.practice_days.legend")}>{t("students.practice_days.practice_days")}</PartHead>
+      {timing.map((one) => (
+        <Text key={one} mt="4px">
+          {one}
+        </Text>
+      ))}
       <Box mt="6px" css={{ columns: "2 420px", columnGap: "32px" }}>
         {weeks.map((week) => (
           <WeekRow key={week.next_lesson} week={week} />

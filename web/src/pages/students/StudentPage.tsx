@@ -123,7 +123,7 @@ function Whole({ student }: { student: Student }) {
           })}
         </Text>
       ))}
-      <PracticeDays weeks={student.weeks} />
+      <PracticeDays weeks={student.weeks} timing={student.timing} />
       <Past student={student} />
       <Flex gap="16px" mt="12px" wrap="wrap" align="stretch" className="no-print">
         {may("change") && <GiveAnother student={student} />}
