@@ -231,6 +231,9 @@ module Stairwell
     # is no better, and tires a hand.
     MOST_REPETITIONS = 12
     MOST_STRENUOUS = {child: 3, other: 5}.freeze
+    # What is strenuous besides an octave: keys at once in one hand; the same key struck so many
+    # times in a row, so many times a second. Own choice.
+    FULL_CHORD, REPEATED, FAST_REPEATED = 4, 4, 5
     # Repetitions of what is learnt, and of a step that is only looked at. Own choice.
     OLDER_REPETITIONS, FIRST_LOOKS = 3, 2
     # Minutes of one thing that is added at the least, and minutes of a day for each thing that

@@ -17,6 +17,7 @@ require_relative "practice/warm_ups"
 require_relative "practice/habits"
 require_relative "practice/target_tempo"
 require_relative "practice/targets"
+require_relative "practice/strain"
 require_relative "practice/steps"
 require_relative "practice/conditions"
 

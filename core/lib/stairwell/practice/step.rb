@@ -10,7 +10,7 @@ module Stairwell
     # - `counts`: Rational, of one repetition; `tempo`: Integer beats per minute,
     #   nil for what has no pulse
     # - `aspect`, `picture` and `actions` (what each hand does) of its stage
-    # - `repetitions` a day; `good_days` in all; `minutes` a day, in halves
+    # - `repetitions` a day, `most` where there is time for more; `good_days` in all; `minutes` a day, in halves
     # - `needs`, `after`: ids of other steps
     # - `parts`: labels of the sections it covers; `introduced_by`: :section with them,
     #   :stage when that stage was introduced
@@ -18,7 +18,7 @@ module Stairwell
     # - `arithmetic`: how minutes and days come about, in words
     Step = Stairwell.value(
       :id, :stage, :title, :section, :hands, :spans, :place, :counts, :tempo, :repetitions,
-      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], introduced_by: :section, notes: []
+      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], introduced_by: :section, notes: [], most: Constants::MOST_REPETITIONS
     ) do
       # @return [Rational] minutes of all its good days: its weight in progress
       def work = minutes * good_days

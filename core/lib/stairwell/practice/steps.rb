@@ -24,6 +24,7 @@ module Stairwell
         RoutineCheck.call(@routine)
         @targets = Targets.new(map, @reading, choices.join)
         @conditions = Conditions.new(map, @share)
+        @strain = Strain.new(map)
         @wording = Wording.new(map)
         @target_tempo = choices.target_tempo ? choices.target_tempo.to_r : map.target_tempo
         @learnt_at = (choices.learnt_at || @target_tempo).to_r
@@ -87,13 +88,15 @@ module Stairwell
         hands = target.hand || ((stage.hands == :both) && @conditions.one_hand(bars)) || stage.hands
         # A hard place gets eight repetitions where others get five.
         repetitions = (target.hard && stage.repetitions < Constants::HARD_REPETITIONS) ? (stage.repetitions * Constants::HARD_REPETITIONS / Constants::REPETITIONS.to_r).ceil : stage.repetitions
+        strained = played?(stage) && @strain.at?(bars, hands, tempo)
+        repetitions = [repetitions, @choices.most_strenuous].min if strained
         minutes = Estimate.minutes(counts: target.counts, tempo: tempo, seconds: stage.seconds, repetitions: repetitions)
         days = Estimate.good_days(stage_days: stage.good_days, difficulty: target.difficulty, new_share: share(stage, target, hands, bars), pace: @choices.pace)
         Step.new(id: "#{target.key}.#{stage.key}", stage: stage.key, title: Phrase.list([target.name, stage.name], by: :comma), section: target.section,
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
-          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars),
-          arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
+          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, strained),
+          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
           needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id), **named)
       end
 
@@ -105,10 +108,13 @@ module Stairwell
         @share.mean(bars, (hands == :both) ? :together : hands)
       end
 
-      def notes(stage, bars)
+      # Not clapped, said or only looked at.
+      def played?(stage) = stage.seconds.nil? && !%i[rhythm overview lyrics].include?(stage.aspect)
+
+      def notes(stage, bars, strained)
         return [] if %i[rhythm overview lyrics].include?(stage.aspect)
 
-        [*said(stage, bars), *fermatas(bars)]
+        [*said(stage, bars), *fermatas(bars), (Phrase["practice.habits.strenuous", count: @choices.most_strenuous] if strained)].compact
       end
 
       # What the teacher noted of the sections' fingering and touch, where that is

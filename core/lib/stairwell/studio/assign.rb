@@ -63,7 +63,11 @@ module Stairwell
         )
       end
 
-      def choices = @choices ||= SectionOrder.settled(@asked.choices, @asked.page.map).merge("pace" => @record.pace.to_s, "target_by" => @asked.target_by.to_s, "target_said" => @asked.target_tempo)
+      def choices
+        @choices ||= SectionOrder.settled(@asked.choices, @asked.page.map).merge(
+          "pace" => @record.pace.to_s, "target_by" => @asked.target_by.to_s, "target_said" => @asked.target_tempo, "most_strenuous" => Constants::MOST_STRENUOUS.fetch(@record.student.child? ? :child : :other)
+        )
+      end
 
       def target_tempo
         @target_tempo ||= Practice::TargetTempo.of((@asked.page.map unless @asked.target_by == :number), by: @asked.target_by, value: @asked.target_tempo)
