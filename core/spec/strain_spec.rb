@@ -32,10 +32,10 @@ RSpec.describe "What is strenuous" do
     # Four to the quarter: at 75 five a second.
     expect(strained?(sixteenths, tempo: 74)).to be(false)
     expect(strained?(sixteenths, tempo: 75)).to be(true)
-    three = map(bar(*(%w[G4 G4 G4 A4] * 4).map { |key| [key] }))
+    three = map(bar(*(%w[G4 G4 G4 A4] * 4).each_slice(1)))
     expect(strained?(three, tempo: 200)).to be(false)
     # Over the bar line: two at its end, two at the beginning of the next.
-    turn = ->(*keys) { bar(*keys.map { |key| [key] }) }
+    turn = ->(*keys) { bar(*keys.each_slice(1)) }
     over = map(turn[*%w[C4 D4] * 7, "G4", "G4"], turn["G4", "G4", *%w[C4 D4] * 7])
     expect(strained?(over, tempo: 100)).to be(true)
   end

@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module Stairwell
+  # Those of students and their weeks in a studio.
+  module Constants
+    # Sections besides the next one that are weighed for being introduced. Own choice.
+    OTHERS_INTRODUCED = 2
+    # Changes of a week that are told. Own choice.
+    CHANGES_TOLD = 4
+    # Weeks of practice that say how a student practises now. Own choice.
+    HABIT_WEEKS = 6
+    # Lessons a shaky bar is to stumble at before it becomes a spot. Own choice.
+    SHAKY_LESSONS = 2
+    # Letters of a title or a book that are kept. Own choice.
+    TITLE_LETTERS = 200
+    # Weeks of a student that are shown. Own choice: a term.
+    PAST_WEEKS = 12
+    # The most minutes a day may have. Own choice.
+    MOST_DAILY_MINUTES = 240
+    # What a slower target tempo, offered when a piece is late, is of the one before. Own
+    # choice.
+    SLOWER_TARGET = 9/10r
+    # Days a tap may be late: a phone that was offline. Own choice.
+    LATE_TAP = 35
+    # Changes by hand that a week holds. Own choice.
+    MOST_OVERRIDES = 200
+    # Times a week a piece is played that is kept ready for a date. Own choice.
+    KEPT_TIMES = 2
+    # Lines of a recap that are told one by one; the rest is on the sheet. Own choice:
+    # more is not read.
+    RECAP_LINES = 6
+  end
+end
