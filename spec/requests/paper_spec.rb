@@ -62,6 +62,25 @@ RSpec.describe "The week on paper" do
     expect((1..20).reject { |at| many.text.include?("Step #{at} ") }).to eq([])
   end
 
+  # Boxes are drawn in black, those while there is time in grey.
+  it "puts what is there while there is time beside what is needed, or behind it, and never in its room" do
+    item = ->(id, kind, count) { {assignment_id: 1, step_id: id, kind: kind, title: "Title #{id}", piece: "Weir", place: "page 3, line 1, all 4 bars", how: "right hand", repetitions: count, tempo: 60, done_when: ("it goes" if kind == "step"), notes: [], starts: [], picture: [], done: 0} }
+    days = [[item["a", "step", 5], item["a~more", "more", 3], item["old~more", "more", 2]], [item["b", "step", 5]]].each_with_index.map { |items, at| {date: "2027-03-0#{4 + at}", minutes: 9, items: items, warm_ups: [], extra_work: []} }
+    sheet = {student: "Nell", studio: "Quay Street", next_lesson: nil, skip: Array.new(40) { |at| "Something rather long #{at}" }, cautions: []}
+    read = ->(days) { PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet.merge(days: days)]).to_s)).pages }
+    pages = read[days]
+    expect(pages.size).to eq(1) # however much stands at its foot
+    text = pages.first.text
+    expect(text).to include("Something rather long 39", "pale boxes: while there is time")
+    expect(%w[a b old~more].map { |id| text.index("Title #{id} ") }).to eq(%w[a b old~more].map { |id| text.index("Title #{id} ") }.compact.sort)
+    expect(text).not_to include("Title a~more")
+    colours = pages.first.raw_content.scan(/([\d.]+) [\d.]+ [\d.]+ SCN|re\s+S/).flatten
+    drawn = colours.slice_before(&:itself).map { |colour, *boxes| [colour.to_f.round(1), boxes.size] }.reject { |_, boxes| boxes.zero? }.group_by(&:first).transform_values { |all| all.sum(&:last) }
+    expect(drawn).to eq(0.0 => 10, 0.6 => 5)
+    full = days.map { |day| day.merge(items: (1..40).map { |at| item["s#{at}", "step", 5] } + [item["old~more", "more", 2]]) }
+    expect(read[full].first.text).not_to include("Title old~more")
+  end
+
   # A drawing of hands is made of curves; words and boxes are not.
   it "draws what to do for who cannot read" do
     curves = -> { pdf("/api/students/#{student["id"]}/week.pdf").pages.first.raw_content.scan(/ c$/).size }

@@ -20,6 +20,13 @@ module Stairwell
           LessonJson.new(record, beside, @context.account_id, outlooks: outlooks(record)).to_h
         end
 
+        # @return [Array<Hash>] what introducing something would come to; nothing is kept
+        def introducing
+          Studio::Introducing.new(Repositories::Records.new(@context).find(@id)).to_a.map do |one|
+            one.to_h.merge(minutes: one.minutes.to_f, budget: one.budget.to_f, middle: one.middle&.to_s, cautious: one.cautious&.to_s)
+          end
+        end
+
         # @param said [Hash] assignment_id:, step_id:, key:, and what else was said
         # @return [Hash] the lesson, with what changed in the next week
         def hear(result:, day: nil, **said)

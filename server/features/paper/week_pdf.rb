@@ -50,6 +50,7 @@ module Stairwell
           @column = column(sheet)
           @left = @pdf.bounds.width - @column * sheet[:days].size
           @words, @heights = {}, {}
+          @boxes = most_boxes(sheet)
           rows = rows(sheet)
           days(sheet)
           @keys, @size = sized(rows)
@@ -63,22 +64,30 @@ module Stairwell
         def sized(rows)
           room = @pdf.cursor - FOOT - 2
           choices = [SIZES.first(3), SIZES.drop(3)].flat_map { |sizes| [true, false].product(sizes) }
-          choices.find { |keys, size| rows.sum { |row| height(row, size, keys: keys) } <= room } || choices.last
+          needed = rows.select { |_, item| needed?(item) }
+          fits = ->(these, (keys, size)) { these.sum { |row| height(row, size, keys: keys) } <= room }
+          choices.first(6).find { |choice| fits[rows, choice] } || choices.find { |choice| fits[needed, choice] } || choices.last
         end
 
         def head(sheet)
           starts = sheet[:days].first&.fetch(:date)
           @pdf.text((starts ? Phrase["server.paper.week_pdf.week_from", name: sheet[:student], day: day(starts)].to_s : sheet[:student]), size: 18, style: :bold)
-          @pdf.text([sheet[:studio], (Phrase["server.paper.week_pdf.next_lesson", day: day(sheet[:next_lesson])] if sheet[:next_lesson]), Phrase["server.paper.week_pdf.tick_a_box_each_time"]].compact.join(" · "), size: 9)
+          @pdf.text([sheet[:studio], (Phrase["server.paper.week_pdf.next_lesson", day: day(sheet[:next_lesson])] if sheet[:next_lesson]), Phrase["server.paper.week_pdf.tick_a_box_each_time"], (Phrase["server.paper.week_pdf.pale_boxes"] if sheet[:days].any? { |one| one[:items].any? { |item| !needed?(item) } })].compact.join(" · "), size: 9)
           @pdf.move_down 6
         end
 
         def day(text) = Phrase.day(Date.parse(text), :full)
 
-        # A row for each step of the week, in the order in which they come.
+        # A row for each step of the week, in the order in which they come: what is needed first,
+        # what is more of it in the same row, what is only there while there is time at the end.
         def rows(sheet)
-          sheet[:days].flat_map { |one| one[:items] }.group_by { |item| [item[:assignment_id], item[:step_id]] }.map { |key, items| [key, items.first] }
+          found = sheet[:days].flat_map { |one| one[:items] }.group_by { |item| key(item) }.map { |key, items| [key, items.find { |item| needed?(item) } || items.first] }
+          found.partition { |_, item| needed?(item) }.flatten(1)
         end
+
+        def key(item) = [item[:assignment_id], Planning::More.of(item[:step_id])]
+
+        def needed?(item) = item[:kind] != "more"
 
         # The left part says what; the right one has a column a day, as wide as its
         # boxes need.
@@ -133,8 +142,18 @@ module Stairwell
 
         def height(row, size, keys: @keys)
           words = words_height(row, size) + ((keys && row.last[:starts].any?) ? 22 : 0)
-          [words, picture_height(row.last, size), (@pictures ? ACTION : 0)].max + free(size)
+          [words, picture_height(row.last, size), boxes_height(row), (@pictures ? ACTION : 0)].max + free(size)
         end
+
+        def boxes_height(row) = (@boxes.fetch(row.first).to_f / in_row).ceil * (BOX + 2)
+
+        # @return [Hash] by row the most boxes of any of its days
+        def most_boxes(sheet)
+          sheet[:days].flat_map { |one| one[:items].group_by { |item| key(item) }.map { |key, items| [key, items.sum { |item| item[:repetitions] }] } }
+            .group_by(&:first).transform_values { |all| all.map(&:last).max }
+        end
+
+        def in_row = [((@column - 6) / (BOX + 2)).floor, 1].max
 
         # Setting words is what a page costs: each size of a row is tried once.
         def words_height(row, size)
@@ -167,36 +186,38 @@ module Stairwell
             @drawings.keyboard(item[:starts], width: left - PICTURE - 14) if @keys && item[:starts].any?
           end
           @drawings.actions(item[:actions], [left - DRAWN, top - 5], side: ACTION) if @pictures
-          sheet[:days].each_with_index { |one, at| boxes(one, key, left + at * @column + 3, top - 6, @column - 6) }
+          sheet[:days].each_with_index { |one, at| boxes(one, key, left + at * @column + 3, top - 6) }
           @pdf.move_cursor_to(top - tall)
           rule
         end
 
         BOX = 9
 
-        # A box for each time on the days it is planned.
-        def boxes(one, key, x, y, width)
-          item = one[:items].find { |each| [each[:assignment_id], each[:step_id]] == key } || return
-          in_row = [(width / (BOX + 2)).floor, 1].max
-          item[:repetitions].times do |at|
+        # A box for each time on the days it is planned; those while there is time are paler.
+        def boxes(one, key, x, y)
+          all = one[:items].select { |item| key(item) == key }.sort_by { |item| needed?(item) ? 0 : 1 }
+          all.flat_map { |item| Array.new(item[:repetitions]) { |at| [item, at < item[:done]] } }.each_with_index do |(item, done), at|
             corner = [x + (at % in_row) * (BOX + 2), y - (at / in_row) * (BOX + 2)]
-            @pdf.stroke_color "000000"
+            @pdf.stroke_color(needed?(item) ? "000000" : "999999")
             @pdf.line_width 0.7
             @pdf.stroke_rectangle(corner, BOX, BOX)
-            @pdf.fill_rectangle([corner[0] + 2, corner[1] - 2], BOX - 4, BOX - 4) if !@empty && at < item[:done]
+            @pdf.fill_rectangle([corner[0] + 2, corner[1] - 2], BOX - 4, BOX - 4) if !@empty && done
           end
         end
 
         # @param over [Array] rows for which the page has no room
         def foot(sheet, over)
+          over = over.select { |_, item| needed?(item) }
           extra_work = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each[:title] }, *one[:extra_work].map { |each| Phrase["server.paper.week_pdf.on_day", title: each[:title], day: Phrase.day(Date.parse(one[:date]), :short_weekday)] }] }.uniq
-          @pdf.bounding_box([0, 56], width: @pdf.bounds.width, height: 56) do
-            @pdf.text(Phrase["server.paper.week_pdf.only_on_screen", steps: Phrase.list(over.map { |_, item| item[:title] }, by: :semicolon)].to_s, size: 7.5, overflow: :shrink_to_fit) if over.any?
-            @pdf.text(Phrase["server.paper.week_pdf.also", work: Phrase.list(extra_work, by: :semicolon)].to_s, size: 7.5, overflow: :shrink_to_fit) if extra_work.any?
-            skip = sheet[:skip].to_a
-            @pdf.text(Phrase["server.paper.week_pdf.leave_out", day: Phrase.day(Date.parse(sheet[:days].first[:date])), steps: Phrase.list(skip, by: :semicolon)].to_s, size: 7.5) if skip.any?
-            @pdf.text([*sheet[:cautions].map { |one| one[:short] }, Phrase["server.paper.week_pdf.general_advice_not_medical"]].join(" "), size: 6.5)
-          end
+          skip = sheet[:skip].to_a
+          said = [
+            (Phrase["server.paper.week_pdf.only_on_screen", steps: Phrase.list(over.map { |_, item| item[:title] }, by: :semicolon)] if over.any?),
+            (Phrase["server.paper.week_pdf.also", work: Phrase.list(extra_work, by: :semicolon)] if extra_work.any?),
+            (Phrase["server.paper.week_pdf.leave_out", day: Phrase.day(Date.parse(sheet[:days].first[:date])), steps: Phrase.list(skip, by: :semicolon)] if skip.any?),
+            [*sheet[:cautions].map { |one| one[:short] }, Phrase["server.paper.week_pdf.general_advice_not_medical"]].join(" ")
+          ].compact.join("\n")
+          # All of it on this page, however much it is.
+          @pdf.text_box(said, at: [0, FOOT - 2], width: @pdf.bounds.width, height: FOOT - 2, size: 7.5, overflow: :shrink_to_fit, min_font_size: 4)
         end
       end
     end

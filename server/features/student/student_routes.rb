@@ -41,7 +41,7 @@ module Stairwell
           app.post("#{own}/return") { render_json(student_life.return(id)) }
           app.post("#{own}/week") { render_json(students.plan(id)) }
           app.post("#{own}/week/overrides") { render_json(students.change_week(id, **sent)) }
-          app.get("#{own}/introductions") { render_json(students.introducing(id)) }
+          app.get("#{own}/introductions") { render_json(Lessons.new(context, id).introducing) }
           app.post("#{own}/introductions") { render_json(students.introduce(id, **sent), status: 201) }
           app.post("#{own}/simplifications") { render_json(students.simplify(id, **sent), status: 201) }
 

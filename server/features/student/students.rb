@@ -135,13 +135,6 @@ module Stairwell
         # @return [Hash]
         def begin_on_a_day(id, count) = act(id) { |record| Studio.change_student(record, record.student.with(begin_per_day: count)) }
 
-        # @return [Array<Hash>] what introducing something would come to; nothing is kept
-        def introducing(id)
-          Studio::Introducing.new(@records.find(id)).to_a.map do |one|
-            one.to_h.merge(minutes: one.minutes.to_f, budget: one.budget.to_f, middle: one.middle&.to_s, cautious: one.cautious&.to_s)
-          end
-        end
-
         # @return [Hash]
         def introduce(id, **said) = act(id) { |record| Studio.introduce(record, **said.slice(:assignment_id, :what, :introduced, :key)) }
 

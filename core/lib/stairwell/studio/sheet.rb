@@ -34,8 +34,8 @@ module Stairwell
         return [] unless day
 
         items = day.items.map { |one| Planning::Item.new(id: one.id, minutes: one.minutes, why: "", kind: one.kind, begins: one.begins) }
-        titles = day.items.to_h { |one| [one.id, one.title] }
-        Planning::Skip.of(items).map { |id| titles.fetch(id) }
+        titles = day.items.to_h { |one| [one.id, (one.kind == :more) ? Phrase["studio.sheet.while_there_is_time"] : one.title] }
+        Planning::Skip.of(items).map { |id| titles.fetch(id) }.uniq
       end
 
       # Those that apply today; on paper, and on a day without practice, those of the
