@@ -1,8 +1,11 @@
 # frozen_string_literal: true
 
 require_relative "spec_helper"
+require_relative "support/records"
 
 RSpec.describe "How the minutes of a day are used" do
+  include Records
+
   let(:planning) { Stairwell::Planning }
   let(:practice) { planning::Practice.new(weekdays: [1, 2, 4, 5, 6], minutes: 20r, begin_per_day: 2) }
   let(:thursday) { Date.new(2027, 3, 4) }
@@ -109,6 +112,20 @@ RSpec.describe "How the minutes of a day are used" do
     items = plan([task("A.right"), task("B.right")], more: [older("Z")]).days.first.items
     skipped = planning::Skip.of(items)
     expect(skipped).to all(end_with("~more")).and(be_any)
+  end
+
+  it "is told in the recap where it is no more of what is practised anyway" do
+    made = record(begin_per_day: 1, minutes_a_day: 12)
+    week = Stairwell::Studio.plan(made).week
+    titles = week.days.flat_map { |day| day.items.select { |item| item.kind == :more }.map { |item| item.title.to_s } }.uniq
+    expect(titles).to include("A, right hand, again")
+    told = Stairwell::Studio::LessonRecap.write(made, [], week)
+    expect(told).to include("Warm up with five fingers from C to G: right, left, both.")
+    expect(told).not_to include("again")
+    known = made.with_piece(made.pieces.first.after(*%w[right left together faster].map { |step| Stairwell::Progress::LessonResult.new(step_id: "A.#{step}", date: made.today - 9, result: :steady, at: made.moment - 9 * 86_400) }))
+    older = Stairwell::Studio::LessonRecap.write(known, [], Stairwell::Studio.plan(known).week)
+    expect(older).to include("Once through, to keep it: A, faster on Thursday and Friday.")
+    expect(older).not_to include("keep up A")
   end
 
   describe "what limits a week" do

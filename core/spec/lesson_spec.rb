@@ -144,6 +144,22 @@ RSpec.describe "A lesson" do
       expect(said).to include("Hello Odile,", "This was too much for now, so we take a smaller step first: B, left hand: slower, at 46.", "We learnt section C today.")
     end
 
+    it "begins with the warm-ups, and ends with older sections and their counts" do
+      said = letter(lines: [
+        line("five fingers from C to G", :warm_up, dates), line("the first scale", :warm_up, dates.first(1)), line("B, left hand", :step, dates, repetitions: 5, tempo: 54),
+        line("keep up A, faster", :more, dates.last(1), repetitions: 3)
+      ])
+      expect(said).to include("comes first here:\n– Warm up with five fingers from C to G and the first scale on Thursday.\n– B, left hand: five times at 54, every day.")
+      expect(said).to include("While there is time: keep up A, faster three times, on Monday.")
+    end
+
+    # 44 of 80 is just over a half, 60 three quarters, 76 nearly all of it.
+    it "says to a child how fast in words" do
+      often = ->(tempo, **more) { letter(lines: [line("A", :step, dates, repetitions: 2, tempo: tempo, share: Rational(tempo, 80))], **more)[/– A: (.+), every day/, 1] }
+      expect([44, 60, 76, 80].map { |tempo| often[tempo, child: true] }).to eq(["twice, slowly", "twice, at a walking pace", "twice, nearly as fast as it will be", "twice, as fast as it goes"])
+      expect(often[44]).to eq("twice at 44")
+    end
+
     it "does not tell more than is read, and says when there is nothing" do
       many = letter(lines: (1..9).map { |at| line("Step #{at}", :step, dates, repetitions: 3) })
       expect([many.scan("– ").size, many.include?("The rest is on the sheet.")]).to eq([6, true])

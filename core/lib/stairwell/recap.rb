@@ -7,8 +7,9 @@ module Stairwell
     # One thing heard: its title, the result, and its easier form in words.
     Outcome = Stairwell.value(:title, :result, simplification: nil)
     # One thing to do this week: its title, kind, where, how often, how fast and on
-    # which dates; `one_of` where one of several is to be chosen.
-    Line = Stairwell.value(:title, :kind, :dates, place: nil, repetitions: nil, tempo: nil, piece: nil, one_of: [])
+    # which dates; `share` is its tempo beside that of the piece, `one_of` where one of several
+    # is to be chosen.
+    Line = Stairwell.value(:title, :kind, :dates, place: nil, repetitions: nil, tempo: nil, share: nil, piece: nil, one_of: [])
 
     # Writes a recap, in one of two registers: for those who read, and for a child.
     class Letter
@@ -32,7 +33,7 @@ module Stairwell
       # @return [String] paragraphs with an empty line between, in the language that is
       #   spoken now
       def to_s
-        [say(:greeting, name: @name), went, did_not, shown, this_week, kept, also, farewell].compact.join("\n\n")
+        [say(:greeting, name: @name), went, did_not, shown, this_week, kept, more, also, farewell].compact.join("\n\n")
       end
 
       private
@@ -60,15 +61,41 @@ module Stairwell
         steps = @lines.select { |one| one.kind == :step }
         return say(:nothing_to_practise) if steps.empty?
 
-        [say(:this_week), *steps.first(Constants::RECAP_LINES).map { |one| Phrase["recap.bullet", line: step(one)] }, (Phrase["recap.rest_on_sheet"] if steps.size > Constants::RECAP_LINES)].compact.join("\n")
+        [say(:this_week), warm_ups, *steps.first(Constants::RECAP_LINES).map { |one| Phrase["recap.bullet", line: step(one)] }, (Phrase["recap.rest_on_sheet"] if steps.size > Constants::RECAP_LINES)].compact.join("\n")
       end
+
+      def warm_ups
+        lines = @lines.select { |one| one.kind == :warm_up }
+        Phrase["recap.bullet", line: say(:warm_ups, work: Phrase.list(lines.map { |one| with_days(one) }))] if lines.any?
+      end
+
+      # The days are said where it is not every day.
+      def with_days(one) = (one.dates == @dates) ? one.title : Phrase["recap.on_days", title: one.title, days: on(one.dates)]
 
       def step(one)
         where = [one.piece, one.place].compact
         title = where.empty? ? one.title : Phrase["recap.title_and_place", title: one.title, place: Phrase.list(where, by: :comma)]
         often = often(one.repetitions)
-        often = Phrase["recap.at_tempo", often: often, tempo: one.tempo] if one.tempo
+        often = at_tempo(one, often) if one.tempo
         Phrase["recap.step", title: title, often: often, days: on(one.dates)]
+      end
+
+      # A number says nothing to a child: how fast it is beside what it will be.
+      def at_tempo(one, often)
+        return Phrase["recap.at_tempo", often: often, tempo: one.tempo] unless @register == "child" && one.share
+
+        word = SPEEDS.find { |_, share| one.share < share }&.first || :full
+        Phrase["recap.at_speed", often: often, speed: Phrase["recap.speed.#{word}"]]
+      end
+
+      # Shares of the target tempo below which a tempo is called so. Own choice.
+      SPEEDS = {slow: 65/100r, walking: 85/100r, nearly: 1r}.freeze
+      private_constant :SPEEDS
+
+      # Older sections, for which there is time, with their counts.
+      def more
+        lines = @lines.select { |one| one.kind == :more }.first(4)
+        say(:more, steps: Phrase.list(lines.map { |one| Phrase["recap.often_on_days", title: one.title, often: often(one.repetitions), days: on(one.dates)] }, by: :semicolon)) if lines.any?
       end
 
       def kept
