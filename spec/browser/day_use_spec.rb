@@ -30,6 +30,7 @@ RSpec.describe "A full day on screen" do
         expect(page).to have_text("1 of")
       end
       expect(find("section[aria-label='A, right hand']")).to have_text("0 of 5")
+      expect_accessible
     end
   end
 
@@ -37,6 +38,7 @@ RSpec.describe "A full day on screen" do
     sign_in
     visit "/students/#{student["id"]}"
     expect(page).to have_text("Only 2 new steps begin a day")
+    expect_accessible
     click_button "Let 3 begin"
     expect(page).to have_no_text("Only 2 new steps begin a day")
     expect(page).to have_css("[data-item$='~more']", minimum: 1)
@@ -47,5 +49,23 @@ RSpec.describe "A full day on screen" do
     click_button "Save and plan again"
     expect(page).to have_no_css("[data-item$='~more']")
     expect(page).to have_css("[data-item]", minimum: 3)
+  end
+
+  it "sets side by side what might be introduced, and introduces it at one press" do
+    given = ask(:get, "/api/students/#{student["id"]}")["pieces"].first["id"]
+    ask(:put, "/api/students/#{student["id"]}/pieces/#{given}", {introduce_first: true})
+    sign_in
+    TestApp.now = Time.utc(2027, 3, 10, 16)
+    visit "/students/#{student["id"]}/lesson"
+    find("summary", text: "What to introduce today").click
+    table = "table[aria-label='What to introduce today']"
+    expect(all("#{table} tbody th", minimum: 5).map(&:text)).to eq(["nothing", "A", "A + A1", "A1", "B"])
+    expect(find("#{table} tbody tr:nth-child(2)")).to have_text("A, right hand")
+    expect_accessible
+    within("#{table} tbody tr:nth-child(3)") { click_button "Introduce" }
+    expect(page).to have_css("#{table} tbody tr:nth-child(2) th", text: "B")
+    expect(page).to have_button("A1", exact: true) { |button| button["aria-pressed"] == "true" }
+    expect(page).to have_button("A", exact: true) { |button| button["aria-pressed"] == "true" }
+    expect(all("#{table} tbody th").map(&:text)).to eq(%w[nothing B])
   end
 end
