@@ -39,7 +39,7 @@ RSpec.describe "While a transaction is open" do
     ask(:put, "/api/pieces/#{piece}/script", {script: "#{Requests::SCRIPT}fine: 12\n", revision: 1})
     ask(:put, "/api/pieces/#{piece}/script", {script: Requests::SCRIPT, revision: 1}) # stale
     ask(:put, "/api/pieces/#{piece}/script", {script: "tempo: target 60\n", revision: 0, for: "teacher"})
-    ["", "/revisions", "/revisions/2?against=1", "/sound", "/drill", "/export/map", "/export/musicxml", "/export/script"].each { |rest| custom_request("GET", "/api/pieces/#{piece}#{rest}") }
+    ["", "/revisions", "/revisions/2?against=1", "/sound", "/known", "/drill", "/export/map", "/export/musicxml", "/export/script"].each { |rest| custom_request("GET", "/api/pieces/#{piece}#{rest}") }
     custom_request("GET", "/api/pieces/1/score")
     student = ask(:post, "/api/students", Requests::STUDENT)["id"]
     path = "/api/students/#{student}"

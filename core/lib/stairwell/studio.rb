@@ -63,6 +63,7 @@ require_relative "studio/due"
 require_relative "studio/readiness"
 require_relative "studio/introducing"
 require_relative "studio/timed"
+require_relative "studio/known_of_page"
 require_relative "studio/bench"
 
 module Stairwell

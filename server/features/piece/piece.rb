@@ -102,6 +102,16 @@ module Stairwell
           {success: "kept"}
         end
 
+        # @return [Array<Hash>] what the studio knows of the page; see the contract's KnownOfPage
+        def known
+          read, heard = nil
+          @context.read do |tables|
+            read = fetch(tables)
+            heard = Repositories::Learners.new(tables, @id).then { |one| {stumbles: one.stumbles, hard: one.hard, learners: one.count} }
+          end
+          Studio::KnownOfPage.of(bench(read).page.map, **heard).map { |one| one.to_h.merge(mend: one.mend&.to_h) }
+        end
+
         # @return [String] the score as MusicXML text
         # @raise [MissingError] when none was loaded
         def score

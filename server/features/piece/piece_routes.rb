@@ -34,6 +34,7 @@ module Stairwell
           app.get("#{own}/revisions") { render_json(piece.revisions) }
           app.get("#{own}/revisions/:revision") { render_json(piece.revision(at("revision"), against: checked.query["against"])) }
           app.get("#{own}/sound") { render_json(piece.sound(tempo: checked.query["tempo"])) }
+          app.get("#{own}/known") { render_json(piece.known) }
           app.get("#{own}/drill") { render_json(piece.drill) }
           app.post("#{own}/drills") { render_json(piece.keep_drill(**sent.slice(:student_id, :key, :asked, :missed)), status: 201) }
           app.get("#{own}/score") { render_file(piece.score, Piece::MUSICXML) }

@@ -365,6 +365,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/known": {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description What the studio knows of the page from all who learnt it: bars at which they stumbled, sections they found hard. */
+        get: operations["known"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/drill": {
         parameters: {
             query?: {
@@ -4001,6 +4022,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Sound"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    known: {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The most telling first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        bar: number | null;
+                        section: string | null;
+                        words: string;
+                        students: number;
+                        /** @description Students who learnt it */
+                        of: number;
+                        /** @description Marks the bar as hard, where it is not */
+                        mend: {
+                            words: string;
+                            put: string[];
+                            drop: string[];
+                        } | null;
+                    }[];
                 };
             };
             default: components["responses"]["Problem"];

@@ -11,6 +11,9 @@ module Stairwell
     HABIT_WEEKS = 6
     # Lessons a shaky bar is to stumble at before it becomes a spot. Own choice.
     SHAKY_LESSONS = 2
+    # Students, and the share of those who learnt a page, from which a bar or a section is spoken
+    # of. Own choice.
+    TELLING_STUDENTS, TELLING_SHARE = 2, {bar: 1/3r, section: 1/2r}.freeze
     # Letters of a title or a book that are kept. Own choice.
     TITLE_LETTERS = 200
     # Weeks of a student that are shown. Own choice: a term.

@@ -48,6 +48,12 @@ export const useRevision = (id: number, whose: Whose, revision: number, against:
     ),
   );
 
+/** What the studio knows of the page from all who learnt it. */
+export const useKnown = (id: number, whose: Whose, revision: number) =>
+  useLoad(["known", id, whose, revision], () =>
+    ask(api.GET("/api/pieces/{id}/known", { params: { path: { id }, query: { for: whose } } })),
+  );
+
 export const useDrill = (id: number, whose: Whose, revision: number) =>
   useLoad(["drill", id, whose, revision], () =>
     ask(api.GET("/api/pieces/{id}/drill", { params: { path: { id }, query: { for: whose } } })),

@@ -1,10 +1,14 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
+import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { t } from "../../words";
+import { Known } from "./Known";
 import type { Bench } from "./useBench";
 
+type Props = { id: number; whose: Whose; bench: Bench; onShow: (bar: number) => void };
+
 /** What on the page does not add up, where, and its mend at one press. */
-export function Check({ bench, onShow }: { bench: Bench; onShow: (bar: number) => void }) {
+export function Check({ id, whose, bench, onShow }: Props) {
   const { diagnostics, unread } = bench.piece;
   return (
     <>
@@ -38,6 +42,7 @@ export function Check({ bench, onShow }: { bench: Bench; onShow: (bar: number) =
           </Flex>
         ))}
       </Box>
+      <Known id={id} whose={whose} bench={bench} onShow={onShow} />
       {unread.length > 0 && (
         <Box as="section">
           <Text fontSize="sm" fontWeight={700} color="soft">

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+
+RSpec.describe "What the studio knows of a page" do
+  include Making
+
+  let(:known) { Stairwell::Studio::KnownOfPage }
+  let(:map) { page("bars: 8\ntempo: target 60\nsection A: 1-4\nsection B: 5-8\nhard: 3") }
+
+  def stumbles(*all) = all.map { |bar, student, cause| known::Stumble.new(bar: bar, student_id: student, cause: cause) }
+
+  def of(stumbles: [], hard: [], learners: 4) = known.of(map, stumbles: stumbles, hard: hard, learners: learners)
+
+  it "is where several stumbled, the most first, with their causes" do
+    found = of(stumbles: stumbles([7, 1, "rhythm"], [7, 2, "rhythm"], [7, 3, "fingers"], [2, 1, nil], [2, 4, nil]))
+    expect(found.map { |one| one.words.to_s }).to eq(["Bar 7: 3 of 4 students stumbled (rhythm, fingers).", "Bar 2: 2 of 4 students stumbled."])
+    expect(found.first.mend).to have_attributes(put: ["hard: 7"], drop: [])
+    expect(found.first.mend.words.to_s).to eq("Mark bar 7 as hard")
+  end
+
+  it "is not where one did, however often, nor where it was a few of many" do
+    expect(of(stumbles: stumbles([7, 1, "rhythm"], [7, 1, "fingers"]))).to eq([])
+    expect(of(stumbles: stumbles([7, 1, nil], [7, 2, nil]), learners: 7)).to eq([])
+    expect(of(stumbles: stumbles([7, 1, nil], [7, 2, nil]), learners: 6).size).to eq(1)
+  end
+
+  it "marks nothing twice, and knows nothing of bars and sections that are not there any more" do
+    expect(of(stumbles: stumbles([3, 1, nil], [3, 2, nil])).map(&:mend)).to eq([nil])
+    expect(of(stumbles: stumbles([9, 1, nil], [9, 2, nil]), hard: %w[Z Z].each_with_index.map { |label, at| known::Hard.new(section: label, student_id: at) })).to eq([])
+  end
+
+  it "is which sections were found hard" do
+    hard = [["B", 1], ["B", 2], ["A", 1]].map { |label, student| known::Hard.new(section: label, student_id: student) }
+    expect(of(hard: hard).map { |one| one.words.to_s }).to eq(["Section B: 2 of 4 students found a step of it hard."])
+  end
+end
