@@ -73,12 +73,12 @@ module Stairwell
         due = @extras.due(date, room - first_minutes(room, date, put, kept_off))
         chosen = @ledger.choose(room - minutes(due), without: kept_off, put: put)
         ready = @ledger.ready
-        steps = in_sitting(put + chosen).map { |task| step(task, put, over) }
+        steps = Sitting.order(put + chosen, @rank).map { |task| step(task, put, over) }
         room -= minutes(due, chosen)
         @gaps.note(date, room, ready, steps)
         others = @extras.extra_work(date, room, share)
         others += @extras.runs(date, room - minutes(others)) if date == @dates.last
-        @filling.note(date, room - minutes(others), steps + beside + due + others, ready - kept_off, @ledger.finished)
+        @filling.note(date, room - minutes(others), steps + beside + due + others, ready - kept_off, @ledger.finished) if @use == :full
         @ledger.add(put + chosen)
         @today = (put + chosen).map(&:id)
         Day.new(date: date, items: first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } + others + extras)
@@ -125,8 +125,6 @@ module Stairwell
 
         @tasks.select { |task| @overrides.off?(task.id, date) || ((later = @overrides.later(task.id, date)).positive? && @ledger.left(task.id) <= later) }.to_set(&:id)
       end
-
-      def in_sitting(chosen) = Sitting.order(chosen, @rank)
 
       def step(task, put, over)
         pinned = put.include?(task)
