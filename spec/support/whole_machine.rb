@@ -31,7 +31,7 @@ class WholeMachine
   # @return [self] ready to answer
   def start
     @pid = Process.spawn(@env, "#{ROOT}/bin/start", "--port", @port.to_s, "--web", "2", *@options, chdir: ROOT, out: log, err: log, pgroup: true)
-    deadline = Time.now + 120
+    deadline = Time.now + 600
     sleep 0.2 until well? || Time.now > deadline
     raise "it did not start: #{File.read(log)[-2_000..]}" unless well?
 

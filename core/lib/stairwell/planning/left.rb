@@ -19,7 +19,8 @@ module Stairwell
         @room = room
         @budget = budget
         @candidates = candidates
-        @added = {}
+        # A value's own hash is worked out from all that is in it.
+        @added = {}.compare_by_identity
       end
 
       # Takes the best that fits.

@@ -141,10 +141,12 @@ module Stairwell
         standings.values.map { |one| [one.days.keys.count { |date| one.steady_on.nil? || date <= one.steady_on }, one.good_dates.size] }.inject([0, 0]) { |sum, one| sum.zip(one).map(&:sum) }
       end
 
-      # @return [Hash{Practice::Step => Hash{Date => Array<Time>}}] when the repetitions of each
-      #   step were tapped, as far as it is known
+      # @return [Array<Timing::Day>] what the taps of each step and day say of its time
       def timed
-        @steps.to_h { |step| [step, @marks.fetch(step.id, []).select { |mark| mark.kind == :repetition && mark.tapped_at }.group_by(&:date).transform_values { |all| all.map(&:tapped_at) }] }
+        @timed ||= @steps.flat_map do |step|
+          taps = @marks.fetch(step.id, []).select { |mark| mark.kind == :repetition && mark.tapped_at }
+          taps.group_by(&:date).filter_map { |date, marks| Timing.day(step, date, marks.map(&:tapped_at)) }
+        end
       end
 
       # @return [Array<Array(Integer, Integer)>] of each step that became steady

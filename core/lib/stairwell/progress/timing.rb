@@ -12,9 +12,7 @@ module Stairwell
       # @param pieces [Array<Piece>]
       # @param before [Date] the first day that does not count
       # @return [Timing]
-      def self.of(pieces, before:)
-        new(pieces.flat_map { |piece| piece.timed.flat_map { |step, days| days.filter_map { |date, times| day(step, date, times) if date < before } } })
-      end
+      def self.of(pieces, before:) = new(pieces.flat_map(&:timed).select { |day| day.date < before })
 
       # @param times [Array<Time>] of the taps of a step on a day
       # @return [Day, nil] nil where they are too few
