@@ -3,7 +3,7 @@
 require "stairwell"
 
 module Demo
-  # Fifteen weeks as a teacher would read them, of invented students and pieces: what each is an
+  # Sixteen weeks as a teacher would read them, of invented students and pieces: what each is an
   # example of, and why it is good. `bin/plans` writes them to docs/plans.md.
   module Plans
     Studio = Stairwell::Studio
@@ -37,6 +37,8 @@ module Demo
         example("In the teacher's own order", "The end of the piece first, as the teacher said.", reader.then { |one| assigned(one, :lock, "section_order" => %w[C A1]) }),
         example("Soonest ready", "Whatever most later work waits for goes first, so that the whole is ready as soon as it can be.", reader.then { |one| assigned(one, :lock, "section_order" => "soonest") }),
         example("A light week", "Only what is needed: the same steps as in a full week, and nothing besides.", reader(day_use: :light).then { |one| live(assigned(one, :lock), 14) }),
+        example("The usual chart", "Everything in hand, every day; on short days three times instead of five, so that nothing is left out, and what is learnt stays beside it.",
+          reader(day_use: :flat, minutes_a_day: 10, begin_per_day: 4).then { |one| live(assigned(one, :lock), 14) }),
         example("Two pieces", "They alternate within the day, so that no hand is tired by one of them.", reader(minutes_a_day: 30).then { |one| assigned(assigned(one, :weir), :lock) }),
         example("A concert in three weeks", "The piece that would be late in its turn goes first, and says so.",
           reader.then { |one| assigned(assigned(one, :reach), :weir, due: TODAY + 21) }),
@@ -52,7 +54,7 @@ module Demo
     # @return [String] Markdown
     def text
       parts = all.each_with_index.map { |one, at| "## #{at + 1}. #{one.title}\n\n*#{one.why}*\n\n#{week(one.record)}" }
-      "# Fifteen weeks\n\nEvery week as a teacher would read it: students, books and pieces are invented. `bin/plans` writes this page anew; a test holds it against what the planner does.\n\n#{parts.join("\n\n")}\n"
+      "# Sixteen weeks\n\nEvery week as a teacher would read it: students, books and pieces are invented. `bin/plans` writes this page anew; a test holds it against what the planner does.\n\n#{parts.join("\n\n")}\n"
     end
 
     def example(title, why, record) = Example.new(title: title, why: why, record: record)

@@ -15,7 +15,7 @@ RSpec.describe "How the minutes of a day are used" do
 
   def older(id, **said) = planning::More.new(id: "#{id}~more", kind: :older, each: 1r, repetitions: 2, title: "keep up #{id}", why: "older", covered_by: [id], **said)
 
-  def plan(tasks, practice: self.practice, **said) = planning.week(tasks: tasks, practice: practice, from: thursday, next_lesson: wednesday, use: :full, **said)
+  def plan(tasks, practice: self.practice, **said) = planning.week(tasks: tasks, practice: practice.with(use: :full), from: thursday, next_lesson: wednesday, **said)
 
   def added(plan) = plan.days.to_h { |day| [day.date, day.items.select { |item| item.kind == :more }] }
 

@@ -38,7 +38,7 @@ RSpec.describe "What to introduce today" do
       begins = week.days.flat_map(&:items).select(&:begins).map { |item| item.title.to_s }.uniq
       expect(one.begins.map(&:to_s)).to match_array(begins)
       needed = week.days.sum { |day| day.warm_ups.sum(&:minutes) + day.items.reject { |item| item.kind == :more }.sum(&:minutes) } / week.days.size
-      expect(one).to have_attributes(minutes: Stairwell::Planning.halves(needed), budget: 20r, piece: "The Lock Gate", assignment_id: 7)
+      expect(one).to have_attributes(minutes: Stairwell::Units.halves(needed), budget: 20r, piece: "The Lock Gate", assignment_id: 7)
       expect([one.middle, one.cautious]).to eq(studio::Outlooks.new(after).to_h.fetch(7).then { |outlook| [outlook.middle, outlook.cautious] })
     end
   end

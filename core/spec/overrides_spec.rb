@@ -45,7 +45,7 @@ RSpec.describe "The teacher's hand on a week" do
 
   it "changes how often, and the minutes with it, on that day" do
     often = item(week([task("a", minutes: 4r)], put("a", :wed, repetitions: 8)), "a", :wed)
-    expect([often.repetitions, often.minutes]).to eq([8, 13/2r]) # 4 × 8 / 5 = 6.4, up to half a minute
+    expect([often.repetitions, often.minutes]).to eq([8, 32/5r]) # 4 × 8 / 5
   end
 
   it "adds the teacher's own things, and fills the rest of the day" do

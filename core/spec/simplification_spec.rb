@@ -62,4 +62,24 @@ RSpec.describe Stairwell::Practice::Simplification do
     silent = steps.find { |step| step.tempo.nil? }
     expect(described_class.of(silent, :slower).repetitions).to be <= silent.repetitions
   end
+
+  # 85 % of what did not go, on the metronome's marks (40, 42 … 60, 63 …); at most what went.
+  describe "by what was heard" do
+    let(:step) { Stairwell::Practice.steps(page("bars: 4\ntempo: target 120\nsection A: 1-4")).first }
+
+    def slower(*heard)
+      results = heard.each_with_index.map { |(result, tempo), day| Stairwell::Progress::LessonResult.new(step_id: step.id, date: Date.new(2027, 3, 3) + 7 * day, result: result, at: Time.utc(2027, 3, 3 + 7 * day), tempo: tempo) }
+      Stairwell::Progress.piece([step], results).steps.find { |one| described_class.form?(one.id) }.tempo
+    end
+
+    it "is slower than the tempo at which it did not go, and no faster than one at which it went" do
+      expect(step.tempo).to eq(72)
+      expect(slower([:not_yet, nil])).to eq(60) # 61.2
+      expect(slower([:not_yet, 72])).to eq(60)
+      expect(slower([:not_yet, 60])).to eq(50) # 51
+      expect(slower([:not_yet, 60], [:shaky, 46])).to eq(46)
+      expect(slower([:shaky, 46], [:not_yet, nil])).to eq(46) # nobody said how fast since
+      expect(slower([:not_yet, 144])).to eq(60) # never faster than the easier form would be anyway
+    end
+  end
 end

@@ -57,7 +57,7 @@ RSpec.describe "The survey" do
     found = facts.to_h { |one| ["#{one.join.from}#{one.join.to}", one] }
     # By hand: bar 4 ends on E5 over E3, bar 5 begins on E5 over A2.
     expect(found["AB"]).to have_attributes(rest_counts: 0, leap: {right: 0, left: 7}, turn: false, jump: false)
-    expect(found["AB"].hard?).to be(true) # no rest
+    expect(found["AB"].hard?).to be(false) # no rest, as it should be, and no hand leaves its place
     expect(found["CB"]).to have_attributes(turn: true, jump: true) # back to the sign, over the page
     silent = map.with(notes: {})
     expect(Stairwell::Sections::Joins.new(silent).facts(facts.first.join)).to have_attributes(rest_counts: nil, leap: {right: nil, left: nil}, hard?: false)

@@ -7,7 +7,7 @@ require "date"
 # struggle on some, and are heard at each lesson.
 RSpec.describe "Twelve weeks" do
   let(:first) { Date.new(2027, 1, 6) }
-  let(:practice) { Stairwell::Planning::Practice.new(weekdays: [1, 2, 4, 6, 0], minutes: 15r, begin_per_day: 2) }
+  let(:practice) { Stairwell::Planning::Practice.new(weekdays: [1, 2, 4, 6, 0], minutes: 25r, begin_per_day: 2) }
   let(:steps) do
     Stairwell::Practice.steps(page("bars: 16\ntempo: target 80\nsection A: 1-4\nsection B: 5-8\nsection C: 9-12 difficulty 5\nsection D: 13-16 like A moved"))
   end

@@ -46,7 +46,7 @@ RSpec.describe "Words" do
   it "count with the plural the number needs, and in order as English does" do
     expect([0, 1, 2, 21].map { |count| phrase["counts.good_days", count: count].to_s }).to eq(["0 good days", "1 good day", "2 good days", "21 good days"])
     expect([1, 2, 3, 4, 11, 12, 13, 21, 22, 23, 101, 111].map { |number| phrase.ordinal(number).to_s }).to eq(%w[1st 2nd 3rd 4th 11th 12th 13th 21st 22nd 23rd 101st 111th])
-    expect([1/2r, 1, 5/2r, 7/3r, 10].map { |value| Stairwell::Units.minutes(value).to_s }).to eq(["½ min", "1 min", "2½ min", "2.3 min", "10 min"])
+    expect([1/2r, 1, 5/2r, 7/3r, 10].map { |value| Stairwell::Units.minutes(value).to_s }).to eq(["½ min", "1 min", "2½ min", "2½ min", "10 min"])
     expect([%w[A], %w[A B], %w[A B C]].map { |all| phrase.list(all).to_s }).to eq(["A", "A and B", "A, B and C"])
   end
 

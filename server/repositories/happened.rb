@@ -16,7 +16,7 @@ module Stairwell
         # @param assignment_ids [Array<Integer>] whose marks are wanted
         # @param today [Date]
         # @return [Array<Hash>] rows with :event, :student_id, :assignment_id, :key, :name,
-        #   :day, :value, :at, :undoes, :bar, :entered, :tapped, :details
+        #   :day, :value, :at, :undoes, :bar, :entered, :tapped, :asked, :details
         def self.rows(tables, student_ids, assignment_ids, today)
           tables.statement(:happened, Tables.ids(student_ids), Tables.ids(assignment_ids), today - DAYS) do |all, students, assignments, since|
             of_students = ->(table) { all[table].where(student_id: Tables.any(students)) }
@@ -31,7 +31,7 @@ module Stairwell
         end
 
         NULLS = {
-          assignment_id: :bigint, key: :uuid, name: :text, day: :date, value: :text, at: :timestamptz, undoes: :uuid, bar: :integer, entered: :boolean, tapped: :timestamptz, details: :jsonb
+          assignment_id: :bigint, key: :uuid, name: :text, day: :date, value: :text, at: :timestamptz, undoes: :uuid, bar: :integer, entered: :boolean, tapped: :timestamptz, asked: :integer, details: :jsonb
         }.freeze
         NONE = NULLS.except(:day).map { |name, type| Sequel.cast(nil, type).as(name) }.freeze
         DETAILS = Sequel.function(
@@ -40,7 +40,7 @@ module Stairwell
         )
         # What each table gives.
         PARTS = {
-          practice_marks: {marks: true, name: :step_id, day: :day, value: :kind, undoes: :undoes, entered: Sequel.~(entered_by: nil), tapped: :tapped_at},
+          practice_marks: {marks: true, name: :step_id, day: :day, value: :kind, undoes: :undoes, entered: Sequel.~(entered_by: nil), tapped: :tapped_at, asked: :asked},
           lesson_results: {name: :step_id, day: :day, value: :result, bar: :bar, details: DETAILS},
           introductions: {name: :what, day: :day, value: Sequel.cast(:introduced, :text)},
           simplifications: {name: :step_id, value: :form, bar: :bar}
@@ -50,7 +50,7 @@ module Stairwell
         def self.part(rows, table, said)
           rows.select(
             Sequel.as(table.to_s, :event), :student_id, :assignment_id, :key, Sequel.as(said[:name], :name), column(said, :day), Sequel.as(said[:value], :value),
-            Sequel.as(:made_at, :at), column(said, :undoes), column(said, :bar), column(said, :entered), column(said, :tapped), column(said, :details)
+            Sequel.as(:made_at, :at), column(said, :undoes), column(said, :bar), column(said, :entered), column(said, :tapped), column(said, :asked), column(said, :details)
           )
         end
 
@@ -116,8 +116,8 @@ module Stairwell
 
         def event(row)
           case row[:event]
-          when "practice_marks" then Progress::Mark.new(key: row[:key], step_id: row[:name], date: row[:day], kind: row[:value].to_sym, at: row[:at], undoes: row[:undoes], tapped_at: row[:tapped])
-          when "lesson_results" then Progress::LessonResult.new(step_id: row[:name], date: row[:day], result: row[:value].to_sym, at: row[:at], key: row[:key])
+          when "practice_marks" then Progress::Mark.new(key: row[:key], step_id: row[:name], date: row[:day], kind: row[:value].to_sym, at: row[:at], undoes: row[:undoes], tapped_at: row[:tapped], asked: row[:asked])
+          when "lesson_results" then Progress::LessonResult.new(step_id: row[:name], date: row[:day], result: row[:value].to_sym, at: row[:at], key: row[:key], tempo: row[:details]&.fetch("tempo", nil))
           when "introductions" then Progress::Introduction.new(what: row[:name], introduced: row[:value] == "true", at: row[:at], key: row[:key])
           when "simplifications" then Progress::Simplified.new(step_id: row[:name], form: row[:value].to_sym, at: row[:at], bar: row[:bar], key: row[:key])
           end

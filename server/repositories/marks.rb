@@ -36,7 +36,7 @@ module Stairwell
 
         # @param row [Hash]
         # @return [Progress::Mark]
-        def self.value(row) = Progress::Mark.new(key: row[:key], step_id: row[:step_id], date: row[:day], kind: row[:kind].to_sym, at: row[:made_at], undoes: row[:undoes])
+        def self.value(row) = Progress::Mark.new(key: row[:key], step_id: row[:step_id], date: row[:day], kind: row[:kind].to_sym, at: row[:made_at], undoes: row[:undoes], asked: row[:asked])
 
         # Repetitions and struggles by step and day, without those that were taken back.
         # @param since [Date]

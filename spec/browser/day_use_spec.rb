@@ -34,6 +34,29 @@ RSpec.describe "A full day on screen" do
     end
   end
 
+  it "takes a short day of everything for a good day once the boxes that stand there are ticked" do
+    values = Requests::STUDENT.merge(version: ask(:get, "/api/students/#{student["id"]}")["version"], minutes_a_day: 9, begin_per_day: 6)
+    ask(:put, "/api/students/#{student["id"]}", values)
+    sign_in
+    visit "/students/#{student["id"]}"
+    click_button "Change"
+    find("summary", text: "More").click
+    select "with everything, every day", from: "A day is used"
+    click_button "Save and plan again"
+    expect(page).to have_no_button("Save and plan again")
+    TestApp.now = Time.utc(2027, 3, 4, 12)
+    Capybara.using_driver(:phone) do
+      visit student["sheet_path"]
+      within("section[aria-label='A, right hand']") do
+        (1..3).each { |count| click_button "count #{count}" }
+        expect(page).to have_text("3 of 3")
+      end
+      visit student["sheet_path"]
+      expect(find("section[aria-label='A, right hand']")).to have_text("3 of 3")
+    end
+    expect(ask(:get, "/api/students/#{student["id"]}")["pieces"].first["steps"].find { |step| step["id"] == "A.right" }).to include("credited" => 1)
+  end
+
   it "lets one more step begin, and uses days only for what is needed, as the teacher says" do
     sign_in
     visit "/students/#{student["id"]}"

@@ -37,24 +37,21 @@ RSpec.describe "Keeping a page" do
   it "loses no click and no letter without a connection, says so, and keeps them when it is back" do
     open_piece
     saved
-    browser = page.driver.browser
-    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
-    choose(12)
-    keys("f")
-    expect(page).to have_css("[role=status]", text: "No connection: kept in this browser until it is back")
-    browser.delete_network_conditions
+    without_connection do
+      choose(12)
+      keys("f")
+      expect(page).to have_css("[role=status]", text: "No connection: kept in this browser until it is back")
+    end
     expect(page).to have_css("[data-bar='12'][aria-label*='fine']")
     saved
     expect(stored).to include("fine: 12\n")
     click_tab "Text"
-    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
-    find_field("Page script").send_keys("# and on")
-    expect(page).to have_css("[role=status]", text: "No connection")
-    browser.delete_network_conditions
+    without_connection do
+      find_field("Page script").send_keys("# and on")
+      expect(page).to have_css("[role=status]", text: "No connection")
+    end
     saved
     expect(stored).to include("# and on")
-  ensure
-    page.driver.browser.delete_network_conditions
   end
 
   it "saves what was changed when one goes elsewhere before it rested" do
@@ -65,7 +62,7 @@ RSpec.describe "Keeping a page" do
     go "Students"
     expect(page).to have_css("h1", text: "Students")
     # Nobody opens the piece again, whose draft this browser has too.
-    page.document.synchronize(60, errors: [RSpec::Expectations::ExpectationNotMetError]) { expect(stored).to include("fine: 3") }
+    page.document.synchronize(60) { stored.include?("fine: 3") || raise(Capybara::ElementNotFound, "it is not kept: #{stored}") }
   end
 
   it "tells who changed what, and goes back, which can be undone" do

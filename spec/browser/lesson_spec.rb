@@ -77,14 +77,10 @@ RSpec.describe "A lesson in the browser" do
 
   it "loses nothing when the connection is lost, the laptop closed, or another teacher writes" do
     open_lesson
-    browser = page.driver.browser
-    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
-    begin
+    without_connection do
       keys("3")
       expect(page).to have_css("[role=status]", text: "No connection. 1 result waits in this browser")
       expect(heard("A, right hand")).to have_text("steady")
-    ensure
-      browser.delete_network_conditions
     end
     visit "/studio" # closed before it was sent
     open_lesson

@@ -23,14 +23,6 @@ RSpec.describe "Messages of a family" do
     end
   end
 
-  def without_connection
-    browser = page.driver.browser
-    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
-    yield
-  ensure
-    browser.delete_network_conditions
-  end
-
   def expect_texts(name, *texts) = texts.each { |text| expect(section(name)).to have_text(text) }
 
   def section(name) = find("section[aria-label='#{name}']")

@@ -42,24 +42,21 @@ RSpec.describe "Sheet, lesson and student" do
       page.evaluate_async_script("navigator.serviceWorker.ready.then(() => arguments[0]())")
       visit current_path # once more, so that the page is kept on the phone
       expect(step("A, right hand")).to have_text("0 of 5")
-      browser = page.driver.browser
-      browser.network_conditions = {offline: true, latency: 0, throughput: 0}
-      within(step("A, right hand")) { 2.times { |at| click_button "count #{at + 1}" } }
-      expect(step("A, right hand")).to have_text("2 of 5")
-      expect(page).to have_css("[role=status]", text: "2 taps wait on this phone")
-      visit current_path
-      expect(step("A, right hand")).to have_text("2 of 5")
-      # One of them has arrived already; only its answer was lost on the way.
-      waiting = JSON.parse(page.evaluate_script("Object.entries(localStorage).find(([name]) => name.startsWith('stairwell-marks-'))[1]"))
-      expect(waiting.size).to eq(2)
-      ask(:post, "#{sheet_of(student)}/marks", waiting.first)
-      browser.delete_network_conditions
+      without_connection do
+        within(step("A, right hand")) { 2.times { |at| click_button "count #{at + 1}" } }
+        expect(step("A, right hand")).to have_text("2 of 5")
+        expect(page).to have_css("[role=status]", text: "2 taps wait on this phone")
+        visit current_path
+        expect(step("A, right hand")).to have_text("2 of 5")
+        # One of them has arrived already; only its answer was lost on the way.
+        waiting = JSON.parse(page.evaluate_script("Object.entries(localStorage).find(([name]) => name.startsWith('stairwell-marks-'))[1]"))
+        expect(waiting.size).to eq(2)
+        ask(:post, "#{sheet_of(student)}/marks", waiting.first)
+      end
       expect(page).to have_no_text("wait on this phone")
       expect(step("A, right hand")).to have_text("2 of 5")
       expect_sent
       expect(TestApp::OWNER[:practice_marks].select_map(:kind)).to eq(%w[repetition repetition])
-    ensure
-      page.driver.browser.delete_network_conditions
     end
   end
 

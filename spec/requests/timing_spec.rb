@@ -26,14 +26,15 @@ RSpec.describe "What a student takes for a repetition" do
   it "lengthens what is still to come, and is said" do
     student
     expect(ask(:get, path)).to include("timing" => [])
-    [4, 5, 6, 7].each { |day| practise(day, 49) }
+    # Twice what each of these days asks for, the first ones being longer.
+    {4 => 2, 5 => 1.5, 6 => 1.2, 7 => 1}.each { |day, times| practise(day, 49 * times) }
     TestApp.now = Time.utc(2027, 3, 8, 9)
     planned = ask(:post, "#{path}/week", {})
-    # Four days at twice the estimate: exp((4 ln 2 + 6 × 0.4 ln 2) / 10) = 1.56, of 5 × 24.4 s 3.2 min.
+    # Four days at twice the estimate: exp((4 ln 2 + 6 × 0.4 ln 2) / 10) = 1.56, of 5 × 24.4 s 3.17 min, twice and 1½ times that on the first days, and ½ min.
     expect(planned["timing"]).to eq(["Nell needs 1.6 × the estimated time for one hand alone; the plan allows for it."])
-    expect(minutes_of(student, "A.left")).to eq([2.5])
-    expect(minutes_of(planned, "A.left")).to eq([3.5])
-    expect(planned["week"]["days"].last["items"].find { |item| item["kind"] == "step" }["arithmetic"]).to end_with("; 1.6 × that, as timed")
+    expect(minutes_of(student, "A.left")).to eq([4.5, 3.5])
+    expect(minutes_of(planned, "A.left")).to eq([7])
+    expect(planned["week"]["days"].last["items"].find { |item| item["kind"] == "step" }["arithmetic"]).to include("; ½ min to get ready; 1.6 × that, as timed")
   end
 
   it "is not learnt from boxes that were ticked in one go, nor from taps without a time" do
@@ -43,6 +44,6 @@ RSpec.describe "What a student takes for a repetition" do
     TestApp.now = Time.utc(2027, 3, 8, 9)
     planned = ask(:post, "#{path}/week", {})
     expect(planned["timing"]).to eq(["On 3 of 3 days all boxes of a step were ticked in one go; those times are left out."])
-    expect(minutes_of(planned, "A.left")).to eq([2.5])
+    expect(minutes_of(planned, "A.left")).to eq([4.5])
   end
 end

@@ -1,11 +1,14 @@
 # frozen_string_literal: true
 
 # The last requests a browser sent, for a reader of a run's output: whether one that is
-# missed was answered, only begun, or never came.
+# missed was answered, only begun, or never came. Where the plug is pulled none is answered.
 class Noted
   LAST = 40
 
   class << self
+    # @return [Boolean]
+    attr_accessor :unplugged
+
     # @return [Array<String>]
     def lines = @lines ||= []
 
@@ -22,10 +25,19 @@ class Noted
   end
 
   def call(env)
+    return dropped(env) if Noted.unplugged
     return @app.call(env) unless env["PATH_INFO"].start_with?("/api/")
 
     line = env.values_at("REQUEST_METHOD", "PATH_INFO").join(" ")
     Noted << "begun #{line}"
     @app.call(env).tap { |status, *| Noted << "#{status} #{line}" }
+  end
+
+  private
+
+  # Whoever asked hears nothing more.
+  def dropped(env)
+    env["rack.hijack"].call.close
+    [-1, {}, []]
   end
 end

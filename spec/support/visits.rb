@@ -48,6 +48,18 @@ module Visits
   # Nothing that was tapped or heard waits in the browser any more.
   def expect_sent = expect(page).to have_no_css("[aria-busy=true]")
 
+  # As when the plug is pulled, until the block ends. The browser's own way of being offline
+  # lets through what its service worker asks for, and now and then more.
+  def without_connection
+    browser = page.driver.browser
+    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
+    Noted.unplugged = true
+    yield
+  ensure
+    Noted.unplugged = false
+    browser.delete_network_conditions
+  end
+
   def go(place) = within("nav") { click_link place }
 
   # @return [Capybara::Node::Element] a bar of the page, by its printed number

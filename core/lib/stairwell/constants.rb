@@ -77,6 +77,13 @@ module Stairwell
     HARD_REPETITIONS = 8
     # Seconds to get ready again between two repetitions. Own choice.
     RESET_SECONDS = 8
+    # What a repetition takes on the first good days of what is all new, as a multiple of later ones; and
+    # minutes to get ready for a step: to find the place, to set the metronome. Own choice, until
+    # it is learnt from a student's taps.
+    FIRST_DAYS = [2r, 15/10r, 12/10r].freeze
+    READY = 1/2r
+    # How new it is to play with both hands what each of them played before. Own choice.
+    NEW_TOGETHER = 1/2r
     # Least share of new work an estimate takes: even what is known has to be
     # put under the hands again. Own choice.
     LEAST_SHARE = 1/4r

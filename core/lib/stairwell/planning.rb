@@ -2,6 +2,7 @@
 
 require_relative "planning/away"
 require_relative "planning/task"
+require_relative "planning/bundles"
 require_relative "planning/review"
 require_relative "planning/warm_up"
 require_relative "planning/extra_work"
@@ -34,6 +35,7 @@ require_relative "planning/day_extras"
 require_relative "planning/more"
 require_relative "planning/left"
 require_relative "planning/filling"
+require_relative "planning/chart"
 require_relative "planning/gaps"
 require_relative "planning/sitting"
 require_relative "planning/urgency"
@@ -41,6 +43,7 @@ require_relative "planning/limit"
 require_relative "planning/limits"
 require_relative "planning/week"
 require_relative "planning/horizon"
+require_relative "planning/restraint"
 require_relative "planning/habit"
 require_relative "planning/promises"
 require_relative "planning/outlook"
@@ -55,8 +58,19 @@ module Stairwell
   # When: the days from one lesson to the next, filled so that every step waits
   # for what it needs and no day is longer than the student has.
   module Planning
-    # How the minutes of a day are used: only what is needed, or all of them.
-    USES = %i[light full].freeze
+    # How the minutes of a day are used: only what is needed, all of them, or by everything in
+    # hand every day.
+    USES = %i[light full flat].freeze
+
+    # What takes on less than the days would hold where all is done sooner so, see {Restraint}.
+    # The other plans are made under it; who makes several gives it to each as `under`.
+    #
+    # @return [Practice]
+    # @raise [ContradictionError] as {week}
+    def self.restrained(tasks:, practice:, from:, next_lesson:, warm_ups: [])
+      Calendar.days(practice, from, next_lesson)
+      Restraint.new(tasks, practice, from, next_lesson, warm_ups: warm_ups).practice
+    end
 
     # Plans the days from `from` to the day before `next_lesson`.
     #
@@ -64,14 +78,15 @@ module Stairwell
     # @param practice [Practice] the student's days, minutes and pace of beginning
     # @param from [Date] the first day that may be practised
     # @param next_lesson [Date] excluded
-    # @param more [Hash] reviews:, warm_ups:, extra_work:, runs:, overrides: (the teacher's), use: (of a day's
-    #   minutes, see {USES}), more: (what a full day may be filled with), limits:
-    #   (whether to say what limits the week)
+    # @param more [Hash] reviews:, warm_ups:, extra_work:, runs:, overrides: (the teacher's), more: (what
+    #   a day may be filled with), limits: (whether to say what limits the week)
     # @return [Plan]
     # @raise [ContradictionError] on unknown or circular needs, or when there
     #   is no practice day at all
-    def self.week(tasks:, practice:, from:, next_lesson:, **more)
-      Week.new(tasks, practice, Calendar.days(practice, from, next_lesson), **more).plan
+    def self.week(tasks:, practice:, from:, next_lesson:, under: nil, **more)
+      dates = Calendar.days(practice, from, next_lesson)
+      under ||= restrained(tasks: tasks, practice: practice, from: from, next_lesson: next_lesson, warm_ups: more.fetch(:warm_ups, []))
+      Week.new(tasks, practice, dates, under: under, **more).plan
     end
 
     # @param minutes [Rational]
@@ -82,17 +97,19 @@ module Stairwell
     #
     # @return [Finish]
     # @raise [ContradictionError] as {week}
-    def self.finish(tasks:, practice:, from:, next_lesson:, warm_ups: [])
+    def self.finish(tasks:, practice:, from:, next_lesson:, warm_ups: [], under: nil)
       Calendar.days(practice, from, next_lesson)
-      Horizon.new(tasks, practice, warm_ups: warm_ups).finish(from, next_lesson)
+      under ||= restrained(tasks: tasks, practice: practice, from: from, next_lesson: next_lesson, warm_ups: warm_ups)
+      Horizon.new(tasks, under, warm_ups: warm_ups).finish(from, next_lesson).with(lower_bound: Horizon.new(tasks, practice, warm_ups: warm_ups).bound)
     end
 
     # @return [Hash{String => Array(Date, Date)}] first and last day of each step,
     #   week after week until nothing is left
     # @raise [ContradictionError] as {week}
-    def self.schedule(tasks:, practice:, from:, next_lesson:, warm_ups: [])
+    def self.schedule(tasks:, practice:, from:, next_lesson:, warm_ups: [], under: nil)
       Calendar.days(practice, from, next_lesson)
-      Horizon.new(tasks, practice, warm_ups: warm_ups).schedule(from, next_lesson)
+      under ||= restrained(tasks: tasks, practice: practice, from: from, next_lesson: next_lesson, warm_ups: warm_ups)
+      Horizon.new(tasks, under, warm_ups: warm_ups).schedule(from, next_lesson)
     end
 
     # @param observed [Hash] habit:, warm_ups:, seed:, wider:

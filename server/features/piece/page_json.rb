@@ -188,7 +188,7 @@ module Stairwell
 
         def join(join, facts)
           said = @map.markings.joins.find { |one| [one.from, one.to] == [join.from, join.to] }&.text
-          leaps = facts.leap.compact.select { |_, far| far > Constants::HAND_POSITION }.map { |hand, far| Phrase["server.piece.page_json.hand_leaps_semitones", hand: Phrase["hands.#{hand}"], far: far] }
+          leaps = facts.moves.map { |hand| Phrase["server.piece.page_json.hand_leaps_in_time", hand: Phrase["hands.#{hand}"], far: facts.leap[hand], counts: Roadmap.number(facts.time[hand])] }
           rest = facts.rest_counts && (facts.rest_counts.zero? ? Phrase["server.piece.page_json.no_rest"] : Phrase["server.piece.page_json.counts_rest", counts: Roadmap.number(facts.rest_counts)])
           {
             from: join.from, to: join.to, bar: join.from_bar, hard: facts.hard?,

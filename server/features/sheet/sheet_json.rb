@@ -30,7 +30,7 @@ module Stairwell
         # What of a day taps change.
         # @param day [Studio::SheetDay]
         # @return [Hash]
-        def self.counted(day) = {minutes_done: day.minutes_done.to_f.round(1), struggle: day.struggle?}
+        def self.counted(day) = {minutes_done: Units.halves(day.minutes_done).to_f, struggle: day.struggle?}
 
         # What of an item taps change.
         # @param item [Studio::SheetItem]
@@ -45,16 +45,16 @@ module Stairwell
 
         def day(one)
           {
-            date: one.date.to_s, minutes: one.minutes.to_f, **self.class.counted(one), items: one.items.map { |each| item(each) },
-            warm_ups: one.warm_ups.map { |each| each.to_h.merge(minutes: each.minutes.to_f) },
-            extra_work: one.others.map { |each| {**each.to_h.slice(:id, :title, :one_of), kind: each.kind.to_s, minutes: each.minutes.to_f} }
+            date: one.date.to_s, minutes: Units.halves(one.minutes).to_f, **self.class.counted(one), items: one.items.map { |each| item(each) },
+            warm_ups: one.warm_ups.map { |each| each.to_h.merge(minutes: Units.halves(each.minutes).to_f) },
+            extra_work: one.others.map { |each| {**each.to_h.slice(:id, :title, :one_of), kind: each.kind.to_s, minutes: Units.halves(each.minutes).to_f} }
           }
         end
 
         def item(one)
           planned = one.item
           planned.to_h.slice(:assignment_id, :step_id, :piece, :tempo, :repetitions).merge(
-            minutes: planned.minutes.to_f, kind: planned.kind.to_s,
+            minutes: Units.halves(planned.minutes).to_f, kind: planned.kind.to_s,
             **one.to_h.slice(:title, :place, :how, :done_when, :notes), **self.class.tapped(one), hands: one.step.hands.to_s, actions: one.actions.map(&:to_s),
             picture: one.where.picture.map { |page| {page: page.page, lines: page.lines.map(&:to_h)} }, score: one.where.score,
             starts: one.where.starts.map { |key| key.to_h.merge(hand: key.hand.to_s) }, bars: one.where.bars.map { |span| {from: span.from, to: span.to} }

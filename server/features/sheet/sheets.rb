@@ -64,12 +64,13 @@ module Stairwell
         # @param key [String] from the phone; the same one twice counts once
         # @param day [String, nil] the day it is for, where that is not today
         # @param tapped_at [String, nil] when it was made, on the phone's clock
+        # @param asked [Integer, nil] repetitions that stood on the phone
         # @return [Hash] what is counted of that step on that day now; see the contract's
         #   Tapped
         # @raise [Problem] 422
-        def mark(kind:, key:, assignment_id:, step_id:, undoes: nil, day: nil, tapped_at: nil)
+        def mark(kind:, key:, assignment_id:, step_id:, undoes: nil, day: nil, tapped_at: nil, asked: nil)
           date = day ? Problem.date(day, "day") : @context.today
-          row = {key: key, assignment_id: assignment_id, step_id: step_id, day: date, kind: kind, undoes: undoes, tapped_at: tapped_at && moment(tapped_at, "tapped_at")}
+          row = {key: key, assignment_id: assignment_id, step_id: step_id, day: date, kind: kind, undoes: undoes, asked: asked, tapped_at: tapped_at && moment(tapped_at, "tapped_at")}
           late!(date)
           rows, first = keep(row)
           Jobs::MendWeek.enqueue(@context.studio_id, first) if first

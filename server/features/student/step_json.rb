@@ -27,7 +27,7 @@ module Stairwell
           chosen = progress.simplified(step)
           {
             chosen: chosen&.form&.to_s, bar: chosen&.bar,
-            forms: Practice::Simplification.forms(step).map { |one| {form: one.form.to_s, bar: one.bar, words: one.words} }
+            forms: Practice::Simplification.forms(step, most: progress.most_tempo(step)).map { |one| {form: one.form.to_s, bar: one.bar, words: one.words} }
           }
         end
         private_class_method :simplification

@@ -2379,10 +2379,10 @@ export interface components {
         /** @enum {string} */
         State: "waiting" | "open" | "begun" | "steady" | "secure";
         /**
-         * @description How the minutes of a day are used: only what is needed, or all of them
+         * @description How the minutes of a day are used: only what is needed, all of them, or by everything in hand every day
          * @enum {string}
          */
-        DayUse: "light" | "full";
+        DayUse: "light" | "full" | "flat";
         StepId: string;
         /** @description Made by the client; the same one twice counts once */
         Key: string;
@@ -6788,6 +6788,8 @@ export interface operations {
                     step_id: components["schemas"]["StepId"];
                     day?: components["schemas"]["Date"];
                     undoes?: components["schemas"]["Key"];
+                    /** @description Repetitions that stood on the sheet when it was tapped */
+                    asked?: number;
                     tapped_at?: components["schemas"]["Moment"];
                 };
             };

@@ -22,6 +22,11 @@ module Stairwell
     # begins on a Monday (ISO 8601).
     LONGEST_PLAN = 14
     WEEK_BEGINS = 1
+    # Ways of taking on less that are tried where a plan might be done sooner by it. Own choice:
+    # of thousands of cases none was left that more minutes, days or beginnings made later.
+    RESTRAINTS = 8
+    # Steps for which it is tried so often; for more of them it is tried less often. Own choice.
+    RESTRAINED_STEPS = 60
     # Practice days after which a plan to the end stops looking. Own choice: some ten
     # years.
     MOST_PRACTICE_DAYS = 4_000
@@ -81,6 +86,12 @@ module Stairwell
     # is no better, and tires a hand.
     MOST_REPETITIONS = 12
     MOST_STRENUOUS = {child: 3, other: 5}.freeze
+    # Shares of a section that are practised on a day, by turns, where the steps of one sitting
+    # have no room even once each. Own choice.
+    SHORTER = [1/2r, 1/4r].freeze
+    # Share of its repetitions that a step keeps, at least, where everything in hand stands on a
+    # short day. Own choice: with fewer, a day on which it is not its turn serves it better.
+    FEWEST = 1/2r
     # What is strenuous besides an octave: keys at once in one hand; the same key struck so many
     # times in a row, so many times a second. Own choice.
     FULL_CHORD, REPEATED, FAST_REPEATED = 4, 4, 5

@@ -3,6 +3,8 @@
 module Stairwell
   # Those of where sections begin and end, and how they resemble each other.
   module Constants
+    # Counts in which a hand can leave its position without hurry. Own choice.
+    TIME_TO_MOVE = 1
     # Semitones of a leap that is hard wherever it stands. Own choice: an octave.
     WIDE_LEAP = 12
     # Bars that sound alike of which the first ones are compared. Own choice.

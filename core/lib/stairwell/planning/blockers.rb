@@ -14,10 +14,11 @@ module Stairwell
         @blockers = needs.in_order.each_with_object({}) do |task, found|
           next if task.remaining.zero?
 
-          own = task if task.minutes > most || !task.introduced
+          own = task if practice.least(task).longest > most || !task.introduced
           blocker = own || found.values_at(*task.needs, *task.after).compact.min_by { |one| one.introduced ? 0 : 1 }
           found[task.id] = blocker if blocker
         end
+        @practice = practice
         @most = most
       end
 
@@ -29,7 +30,7 @@ module Stairwell
       def ids = @blockers.keys.to_set
 
       # @return [Boolean] whether something is too long for any day
-      def never? = @blockers.values.any? { |one| one.minutes > @most }
+      def never? = @blockers.values.any? { |one| @practice.least(one).longest > @most }
     end
   end
 end

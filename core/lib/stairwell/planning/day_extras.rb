@@ -107,7 +107,7 @@ module Stairwell
         one = @reviews.find { |each| each.id == override.id } || @review_of[override.id]
         @reviews -= [one]
         repetitions = override.repetitions || one.repetitions
-        review(one, date, repetitions: repetitions, minutes: Planning.halves(one.minutes * repetitions / one.repetitions), pinned: true)
+        review(one, date, repetitions: repetitions, minutes: one.minutes * repetitions / one.repetitions, pinned: true)
       end
 
       def review(one, date, **more)

@@ -14,11 +14,13 @@ module Stairwell
       # @param practice [Practice]
       # @param habit [Habit]
       # @param seed [Integer]
+      # @param under [Practice, nil] see {Planning.restrained}
       # @param wider [Numeric] by how much cautious dates were too early so far
-      def initialize(tasks, practice, habit: Habit.new, warm_ups: [], seed: 1, wider: 1, futures: Constants::FUTURES, group: nil)
+      def initialize(tasks, practice, habit: Habit.new, warm_ups: [], seed: 1, wider: 1, futures: Constants::FUTURES, group: nil, under: nil)
         @tasks = tasks
         @group = group || ->(_) {}
         @practice = practice
+        @under = under
         @habit = habit
         @kept, @went = habit.kept, habit.went
         @warm_ups = warm_ups
@@ -44,9 +46,10 @@ module Stairwell
       def plan(from, next_lesson)
         @from = from
         @practice_days = []
-        @planned = Horizon.new(@tasks, @practice, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)
+        @under ||= Planning.restrained(tasks: @tasks, practice: @practice, from: from, next_lesson: next_lesson, warm_ups: @warm_ups)
+        @planned = Horizon.new(@tasks, @under, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)
         @paces = Constants::FORECAST_PACES.map do |pace|
-          Horizon.new(@tasks.map { |task| taking(task, pace) }, @practice, warm_ups: @warm_ups, group: @group, kept: @kept.mean).finish(from, next_lesson)
+          Horizon.new(@tasks.map { |task| taking(task, pace) }, @under, warm_ups: @warm_ups, group: @group, kept: @kept.mean).finish(from, next_lesson)
         end
       end
 

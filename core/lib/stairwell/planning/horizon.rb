@@ -12,22 +12,30 @@ module Stairwell
       # @param group [Proc, nil] of a task's id, such as the piece it belongs to
       # @param kept [Numeric] share of the days that are practised: lessons come while fewer
       #   were, so that what they show waits for fewer of them
-      def initialize(tasks, practice, warm_ups: [], group: nil, kept: 1)
+      # @param needs [Needs, nil] of the tasks, all introduced, where they are known
+      def initialize(tasks, practice, warm_ups: [], group: nil, kept: 1, needs: nil)
+        @needs = needs
         @group = group
-        @tasks = tasks
+        @tasks = Bundles.new(tasks, practice, warm_ups).tasks
         @practice = practice
         @warm_ups = warm_ups
         @warm = warm_ups.sum(0r, &:minutes)
         @kept = kept
       end
 
+      # @return [Rational, nil] minutes of the longest day of the plan that was made last; nil where
+      #   there is none
+      attr_reader :used
+
+      # @return [Integer] practice days that no plan can undercut
+      def bound = @bound ||= lower_bound(introduced, needs)
+
       # @param from [Date]
       # @param next_lesson [Date]
+      # @param before [Date, nil] it need not be looked for on that day or later
       # @return [Finish]
-      def finish(from, next_lesson)
-        introduced = @tasks.map { |task| task.with(introduced: true) }
-        needs = Needs.new(introduced)
-        bound = lower_bound(introduced, needs)
+      def finish(from, next_lesson, before: nil)
+        @before = before
         return Finish.new(date: nil, days: nil, lower_bound: bound) if Blockers.new(introduced, needs, @practice, @warm_ups).never?
 
         date, days = walk(needs, from, next_lesson)
@@ -41,16 +49,23 @@ module Stairwell
       #   left of each step; nothing for a step that never stands
       def schedule(from, next_lesson)
         @spans = {}
-        walk(Needs.new(@tasks.map { |task| task.with(introduced: true) }), from, next_lesson)
-        @spans
+        walk(needs, from, next_lesson)
+        sittings = @tasks.select { |task| task.parts.any? }
+        sittings.each_with_object(@spans) { |task, all| (span = all.delete(task.id)) && task.parts.each { |part| all[part.id] = span } }
       end
 
       private
 
+      def introduced = needs.tasks
+
+      def needs = @needs ||= Needs.new(@tasks.map { |task| task.with(introduced: true) })
+
       def walk(needs, from, next_lesson)
         @from, @next_lesson = from, next_lesson
+        in_time = @before && (from...@before).count { |date| @practice.planned?(date) }
         ledger = Ledger.new(needs, @practice)
         days = idle = 0
+        @used = @warm
         date = from
         left = groups
         @opened = {0 => 0}
@@ -65,14 +80,17 @@ module Stairwell
             idle = 0
             room = [@practice.budget(date) - @warm, 0r].max
             chosen = ledger.choose(room, without: @closed)
+            return [nil, nil] if in_time && days - 1 + ledger.days_left > in_time
+
             ledger.add(chosen)
+            @used = [@used, @warm + chosen.sum(0r, &:minutes)].max
             chosen.each { |task| @spans[task.id] = [@spans.fetch(task.id, [date]).first, date] } if @spans
             close(left, ledger, date, days)
             return [date, days] if ledger.empty?
           end
           date += 1
           idle += 1
-          return [nil, nil] if idle > Constants::LONGEST_GAP
+          return [nil, nil] if idle > Constants::LONGEST_GAP || (@before && date >= @before)
         end
         [nil, nil]
       end
@@ -144,10 +162,11 @@ module Stairwell
         return 0 if left.empty?
         return left.map(&:remaining).max unless room.positive?
 
+        days = left.flat_map { |task| @practice.least(task).days_left }
         [
-          needs.chains(tasks.map(&:remaining)).max, (left.sum(0r) { |task| task.minutes * task.remaining } / room).ceil,
+          needs.chains(tasks.map(&:remaining)).max, (days.sum / room).ceil,
           (left.count { |task| !task.begun? }.to_r / @practice.begin_per_day).ceil,
-          left.select { |task| task.minutes * 2 > room }.sum(&:remaining)
+          days.count { |minutes| minutes * 2 > room }
         ].max
       end
     end

@@ -3,7 +3,9 @@
 module Stairwell
   module Planning
     # What is done so far and what may stand on a day. It chooses the steps of
-    # one day after another and remembers what that finishes.
+    # one day after another and remembers what that finishes. Where everything in hand stands
+    # on every day, those that stood longest ago go first, each with as few repetitions as it may
+    # have.
     class Ledger
       # @param needs [Needs] and their tasks
       # @param practice [Practice]
@@ -14,11 +16,16 @@ module Stairwell
         @begin_per_day = practice.begin_per_day
         @left = @tasks.map(&:remaining)
         @begun = @tasks.map(&:begun?)
-        @minutes = @tasks.map(&:minutes)
+        @least = @tasks.map { |task| practice.least(task) }
+        # The day on which each stood last, where they go by turns.
+        @stood = Array.new(@tasks.size, 0) if practice.flat?
+        @day = 0
         @turns = @tasks.map(&:turn)
         @blocked = blocked
         # A bit for each task that fell behind and has not caught up yet.
         @fallen = @tasks.each_index.sum { |at| (@tasks[at].fallen && @left[at].positive?) ? 1 << at : 0 }
+        # How many of its needs are not done yet.
+        @unmet = @needs.needs.map { |needed| needed.count { |other| !@left[other].zero? } }
         @open = @tasks.each_index.reject { |at| @left[at].zero? || blocked.include?(@tasks[at].id) }
         # Where nothing is chosen by priority the other reasons decide alone.
         @priority = @tasks.any? { |task| !task.priority.zero? }
@@ -26,6 +33,12 @@ module Stairwell
 
       # @return [Integer] good days a step has so far
       def done(id) = @tasks[@needs.place(id)].then { |task| [task.good_days, task.credited].max - @left[@needs.place(id)] }
+
+      # @return [Task] a step as it stands on the next day
+      def next_day(id) = @tasks[@needs.place(id)].after_days(done(id))
+
+      # @return [Rational] minutes it takes on the next day, at the least
+      def minutes(id) = minutes_at(@needs.place(id))
 
       def begun?(id) = @begun[@needs.place(id)]
 
@@ -35,6 +48,9 @@ module Stairwell
       # @return [Integer] the longest chain of good days that hangs on a step, as
       #   of the day that was chosen last
       def chain(id) = @chains[@needs.place(id)]
+
+      # @return [Integer] days that are left at the least, the one that was chosen last counted
+      def days_left = @chains.max || 0
 
       # @return [Array<String>] ids of steps that have all their good days
       def finished = @tasks.each_index.select { |at| @left[at].zero? }.map { |at| @tasks[at].id }
@@ -56,16 +72,17 @@ module Stairwell
         put = put.map { |task| @needs.place(task.id) }
         ready = ready_places - put
         ready.reject! { |at| without.include?(@tasks[at].id) } if without
-        pick(ready.sort_by! { |at| order(at) }, room, put).map { |at| @tasks[at] }
+        pick(ready.sort_by! { |at| order(at) }, room, put).map { |at, minutes| next_day(@tasks[at].id).then { |task| (task.parts.any? && !@stood) ? task.fitting(minutes) : task } }
       end
 
       # @param chosen [Array<Task>] of one day
       # @return [void]
       def add(chosen)
+        @day += 1
         chosen.each do |task|
           at = @needs.place(task.id)
-          @left[at] -= 1 if @left[at].positive?
-          @fallen &= ~(1 << at) if @left[at].zero?
+          @stood[at] = @day if @stood
+          good_day(at) if @left[at].positive?
           @begun[at] = true
         end
         @open.reject! { |at| @left[at].zero? }
@@ -84,12 +101,20 @@ module Stairwell
 
       private
 
-      def ready_places = @open.select { |at| @needs.needs[at].all? { |other| @left[other].zero? } && (@fallen.zero? || (@needs.rests[at] & @fallen).zero?) }
+      def good_day(at)
+        return unless (@left[at] -= 1).zero?
+
+        @fallen &= ~(1 << at)
+        @needs.later_needs[at].each { |other| @unmet[other] -= 1 }
+      end
+
+      def ready_places = @open.select { |at| @unmet[at].zero? && (@fallen.zero? || (@needs.rests[at] & @fallen).zero?) }
 
       # One number to sort by: where sections have turns, what was begun and then the turn; the
       # longest chain, then those begun, then hard places, then the order of the piece.
       def order(at)
         number = ((((rank(at) * MOST) - @chains[at]) * 4) + (@begun[at] ? 0 : 2) + (@tasks[at].hard ? 0 : 1)) * @tasks.size + at
+        number += @stood[at] * MOST**3 if @stood
         @priority ? number - (@tasks[at].priority * MOST**3) : number
       end
 
@@ -108,20 +133,30 @@ module Stairwell
       # The first that fits, again and again, since one that is taken may let
       # another stand behind it.
       def pick(ready, room, put)
-        chosen = put.dup
+        chosen = put.to_h { |at| [at, 0r] }
         starts = put.count { |at| !@begun[at] }
         while (at = ready.find { |one| may_stand?(one, chosen, room, starts) })
           starts += 1 unless @begun[at]
-          room -= @minutes[at]
-          chosen << at
+          chosen[at] = takes(at, room)
+          room -= chosen[at]
           ready.delete(at)
         end
         chosen.drop(put.size)
       end
 
+      # As few minutes as it may stand for.
+      def minutes_at(at) = minutes_of(@least[at], at)
+
+      # Steps of one sitting take all they want as far as it is there, others what they are.
+      def takes(at, room)
+        (@tasks[at].parts.any? && !@stood) ? [minutes_of(@tasks[at], at), room].min : minutes_at(at)
+      end
+
+      def minutes_of(task, at) = task.first.empty? ? task.minutes : task.minutes_after([task.good_days, task.credited].max - @left[at])
+
       def may_stand?(at, chosen, room, starts)
-        @minutes[at] <= room && (@begun[at] || starts < @begin_per_day) &&
-          @needs.after[at].all? { |other| @left[other].zero? || chosen.include?(other) }
+        minutes_at(at) <= room && (@begun[at] || starts < @begin_per_day) &&
+          @needs.after[at].all? { |other| @left[other].zero? || chosen.key?(other) }
       end
     end
   end

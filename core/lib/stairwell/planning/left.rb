@@ -14,11 +14,13 @@ module Stairwell
       # @param room [Rational] minutes
       # @param budget [Rational] minutes the day has
       # @param candidates [Array<More>]
-      def initialize(date, room, budget, candidates)
+      # @param whole [Boolean] whether it is filled to its end, with however many things
+      def initialize(date, room, budget, candidates, whole: false)
         @date = date
         @room = room
         @budget = budget
         @candidates = candidates
+        @whole = whole
         # A value's own hash is worked out from all that is in it.
         @added = {}.compare_by_identity
       end
@@ -46,7 +48,7 @@ module Stairwell
 
       private
 
-      def enough? = @added.size * Constants::ADDED_EVERY >= @budget && @room <= (1 - Constants::FILLED) * @budget
+      def enough? = !@whole && @added.size * Constants::ADDED_EVERY >= @budget && @room <= (1 - Constants::FILLED) * @budget
     end
   end
 end

@@ -49,7 +49,7 @@ module Stairwell
 
       def introduction(group, root)
         shown = @tasks.map { |task| (task.group == group && task.lesson == root.lesson) ? task.with(introduced: true) : task }
-        lifted(:introduce, shown, @practice, id: root.id)
+        lifted(:introduce, shown, @practice, id: [*root.parts, root].first.id)
       end
 
       def nothing = (Limit.new(kind: :nothing, needed: needed(@days)) if !@full && @tasks.none? { |task| @blockers[task.id] })

@@ -6,15 +6,19 @@ module Stairwell
     #
     # - `id`: its own; that of a step with {MARK} behind it where it is one of a step
     # - `kind`: one of {Constants::WORTH}
-    # - `each`: minutes of one repetition, exact; a day takes `repetitions` of it at the most
+    # - `each`: minutes of one repetition, and `ready` to get ready for it, both exact; a day takes
+    #   `repetitions` of it at the most
     # - `covered_by`: ids of what holds all of it, its own step first; it does not share a day
     #   with these
     # - `last`: Date, when it was played last
     # - `times`: days of a week on which it is added at the most, nil for any number
-    More = Stairwell.value(:id, :kind, :each, :repetitions, :title, :why, covered_by: [], last: nil, times: nil) do
+    More = Stairwell.value(:id, :kind, :each, :repetitions, :title, :why, covered_by: [], last: nil, times: nil, ready: 0r) do
       # @param count [Integer] repetitions
-      # @return [Rational] in halves
-      def minutes(count = repetitions) = Planning.halves(each * count)
+      # @return [Rational] exact
+      def minutes(count = repetitions) = ready + (each * count)
+
+      # @return [More] with as few repetitions as are still worth it where the day is short
+      def least = with(repetitions: (repetitions * Constants::FEWEST).ceil)
 
       # @param room [Rational] minutes
       # @return [Integer, nil] repetitions for which there is room, where these are worth it

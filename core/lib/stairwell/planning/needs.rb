@@ -13,6 +13,8 @@ module Stairwell
       attr_reader :tasks
       # @return [Array<Array<Integer>>] places a task needs, and comes after
       attr_reader :needs, :after
+      # @return [Array<Array<Integer>>] places of what needs a task
+      attr_reader :later_needs
 
       # @param tasks [Array<Task>]
       # @raise [ContradictionError] on a circle, an unknown id or one used twice

@@ -36,7 +36,7 @@ module Stairwell
 
       private
 
-      def finish(tasks, practice) = Horizon.new(tasks, practice, warm_ups: @warm_ups).finish(@from, @next_lesson).date
+      def finish(tasks, practice) = Planning.finish(tasks: tasks, practice: practice, from: @from, next_lesson: @next_lesson, warm_ups: @warm_ups).date
 
       # The weekday that helps most; of equals the one farthest from the others.
       def more_days

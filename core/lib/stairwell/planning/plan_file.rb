@@ -35,8 +35,9 @@ module Stairwell
       # @return [Hash{String => Object}] JSON-ready
       # @raise [ContradictionError]
       def summary
-        plan = Planning.week(tasks: @tasks, practice: @practice, from: @from, next_lesson: @next_lesson, reviews: @reviews, warm_ups: @warm_ups)
-        finish = Planning.finish(tasks: @tasks, practice: @practice, from: @from, next_lesson: @next_lesson, warm_ups: @warm_ups)
+        asked = {tasks: @tasks, practice: @practice, from: @from, next_lesson: @next_lesson, warm_ups: @warm_ups}
+        asked[:under] = Planning.restrained(**asked)
+        plan, finish = Planning.week(**asked, reviews: @reviews), Planning.finish(**asked)
         {
           "days" => plan.days.map { |day| {"date" => day.date.to_s, "minutes" => number(day.minutes), "items" => day.items.map { |one| item(one) }} },
           "left_out" => plan.left_out.map { |one| {"id" => one.id, "why" => one.why} },

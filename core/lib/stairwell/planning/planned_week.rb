@@ -18,9 +18,10 @@ module Stairwell
       # @return [PlannedWeek] without the days before that date
       def rest(from) = with(days: days.reject { |day| day.date < from })
 
-      # @return [Hash{Array(Integer, String) => Array<Date>}] the dates of each step
-      def dates_of_steps
-        days.each_with_object(Hash.new { |all, key| all[key] = [] }) { |day, found| day.steps.each { |item| found[item.key] << day.date } }.tap { |found| found.default_proc = nil }
+      # @return [Hash{Array(Integer, String) => Hash{Date => Integer}}] of each step the days on
+      #   which it stands, and how many repetitions these ask for
+      def asked
+        days.each_with_object({}) { |day, found| day.steps.each { |item| (found[item.key] ||= {})[day.date] = item.repetitions } }
       end
 
       # @param date [Date]

@@ -5,12 +5,23 @@ module Stairwell
     # How a student practises: weekdays (0 is Sunday, as Date#wday), minutes a
     # day (`by_day` by weekday where they differ), how many steps may begin on
     # one day, dates on which there is no practice, weekdays of lessons, on which nothing is
-    # planned, and the lessons to come at which something is shown (where none is said, one
-    # every week).
-    Practice = Stairwell.value(:weekdays, :minutes, begin_per_day: Constants::BEGIN_PER_DAY[:other], by_day: {}, absent: [], lesson_days: [], lessons: []) do
+    # planned, the lessons to come at which something is shown (where none is said, one
+    # every week), and how the minutes of a day are used, of {USES}.
+    Practice = Stairwell.value(:weekdays, :minutes, begin_per_day: Constants::BEGIN_PER_DAY[:other], by_day: {}, absent: [], lesson_days: [], lessons: [], use: :light) do
       # @param date [Date]
       # @return [Rational] minutes
       def budget(date) = by_day.fetch(date.wday, minutes)
+
+      # @return [Boolean] whether everything in hand stands on every day, as in the usual chart
+      def flat? = use == :flat
+
+      # @param task [Task]
+      # @return [Task] as little of it as stands on a day
+      def least(task) = (flat? || task.parts.any?) ? task.least : task
+
+      # @param most [Rational] minutes
+      # @return [Practice] with no day longer than that
+      def at_most(most) = with(minutes: [minutes, most].min, by_day: by_day.transform_values { |minutes| [minutes, most].min })
 
       # @return [Rational] the most minutes of any practice day
       def most = weekdays.map { |day| by_day.fetch(day, minutes) }.max

@@ -20,6 +20,14 @@ module Stairwell
         Phrase.list(parts, by: :semicolon)
       end
 
+      # @param why [String] it stands there
+      # @param task [Task] as it stands there, with fewer repetitions than it asks for
+      # @return [String]
+      def fewer(why, task)
+        said = task.parts.any? ? Phrase["planning.reasons.sitting_shorter"] : Phrase["planning.reasons.fewer", count: task.repetitions, asked: @by_id[task.id].repetitions]
+        Phrase.list([why, said], by: :semicolon)
+      end
+
       # @param review [Review]
       # @param date [Date]
       # @return [String]
@@ -41,7 +49,7 @@ module Stairwell
       def never(task, blocker)
         return (task == blocker) ? Phrase["planning.reasons.not_introduced_yet_open_it_at"] : Phrase["planning.reasons.waits_for_which_is_not_introduced", blocker: blocker.name] unless blocker.introduced
 
-        need = minutes(blocker.minutes)
+        need = minutes(@practice.least(blocker).longest)
         return Phrase["planning.reasons.takes_at_a_time_but_a", need: need, minutes: minutes(@practice.most)] if task == blocker
 
         Phrase["planning.reasons.waits_for_which_takes_and_never", blocker: blocker.name, need: need, minutes: minutes(@practice.most)]
@@ -49,15 +57,17 @@ module Stairwell
 
       # @param gap [Gaps::Gap, nil] the day it came nearest to
       # @return [String] why there was no room, and what would make it fit
-      def crowded(task, dates, gap)
+      def crowded(dates, gap)
         return Phrase["planning.reasons.there_is_no_practice_day_before"] if dates.empty?
         return Phrase["planning.reasons.comes_the_week_after_what_it"] unless gap
         return Phrase["planning.reasons.steps_begin_each_day_already_with", count: @practice.begin_per_day] if gap.full && gap.lacking.zero?
 
+        return Phrase["planning.reasons.sooner_so"] if gap.lacking.zero?
+
         more = Phrase["planning.reasons.more_on", minutes: minutes(gap.lacking), day: Phrase.day(gap.date)]
         return Phrase["planning.reasons.steps_begin_each_day_already_and", count: @practice.begin_per_day, more: more] if gap.full
 
-        Phrase["planning.reasons.no_room_takes_would_make_it", minutes: minutes(task.minutes), more: more]
+        Phrase["planning.reasons.no_room_takes_would_make_it", minutes: minutes(gap.minutes), more: more]
       end
 
       private

@@ -11,18 +11,69 @@ module Stairwell
     # priority the lower `turn` begins first, once what was begun goes on; where it is nil,
     # whatever makes the whole ready soonest goes first. A day holds `most` repetitions of it at
     # the most, the needed ones counted. `group` is the same for all steps of a piece,
-    # `section` for those of a section; a join is of the later one.
+    # `section` for those of a section; a join is of the later one. `first` are the minutes of its
+    # first good days, where they differ from the later `minutes`; in each of them `ready` goes to
+    # getting ready. Steps of the same `sitting` stand together on each of their days; planned as
+    # one they are its `parts`, of which a day holds a `share` of the section, by turns.
     Task = Stairwell.value(
       :id, :minutes, :good_days,
       title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, fallen: false, hard: false, join: false, introduced: true, lesson: 1, kind: nil, turn: nil, group: nil, section: nil,
-      priority: 0, because: nil, most: Constants::MOST_REPETITIONS, needs: [], after: []
+      priority: 0, because: nil, most: Constants::MOST_REPETITIONS, needs: [], after: [], first: [], ready: 0r, sitting: nil, parts: [], share: 1
     ) do
       # @return [Integer] good days still needed, never below 0
       def remaining = [good_days - credited, 0].max
 
       def begun? = begun || credited.positive?
 
+      # @param done [Integer] good days before
+      # @return [Rational] minutes of the next one
+      def minutes_after(done) = first.fetch(done, minutes)
+
+      # @return [Rational] minutes of the longest day that is left
+      def longest = [minutes_after(credited), minutes].max
+
+      # @return [Array<Rational>] minutes of each day that is left
+      def days_left = remaining.times.map { |at| minutes_after(credited + at) }
+
+      # @param done [Integer] good days before
+      # @return [Task] as it stands on the next one
+      def after_days(done)
+        task = first[done] ? with(minutes: first[done], first: []) : self
+        parts.empty? ? task : task.with(parts: parts.map { |part| part.after_days(part.credited + done - credited) })
+      end
+
+      # @param count [Integer] repetitions
+      # @return [Task] with so many
+      def times(count)
+        return self if count == repetitions
+        return with_parts(parts.map { |part| part.times((part.repetitions - repetitions + count).clamp(1, [part.repetitions, count].max)) }) if parts.any?
+
+        with(repetitions: count, minutes: scaled(minutes, count), first: first.map { |each| scaled(each, count) })
+      end
+
+      # @param room [Rational] minutes, enough for {#least}
+      # @return [Task] as often as there is room for
+      def fitting(room) = repetitions.downto(1).lazy.map { |count| times(count) }.find { |task| task.minutes <= room } || least
+
+      # @param share [Rational] of its section
+      # @return [Task]
+      def part_of(share)
+        return self if share == 1
+
+        shorter = ->(part, minutes) { part.ready + ((minutes - part.ready) * share) }
+        with_parts(parts.map { |part| part.with(minutes: shorter[part, part.minutes], first: part.first.map { |each| shorter[part, each] }) }).with(share: share)
+      end
+
+      # @return [Task] with as few repetitions as still make a good day where the day is short
+      def least = times(parts.any? ? 1 : (repetitions * Constants::FEWEST).ceil)
+
       def name = title || id
+
+      private
+
+      def with_parts(parts) = with(parts: parts, **Bundles.of(id, parts).to_h.slice(:repetitions, :minutes, :first))
+
+      def scaled(minutes, count) = ready + ((minutes - ready) * count / repetitions)
     end
   end
 end

@@ -16,23 +16,24 @@ module Stairwell
       # @param extra_work [Array<ExtraWork>]
       # @param runs [Array<Run>]
       # @param overrides [Array<Override>] of the teacher
-      # @param use [Symbol] of {USES}
       # @param more [Array<More>] what a full day may be filled with
+      # @param under [Practice] what is taken on, which may be less, see {Restraint}
       # @param limits [Boolean] whether to say what limits the week
-      def initialize(tasks, practice, dates, overrides: [], use: :light, more: [], limits: false, **beside)
-        @tasks = tasks
+      def initialize(tasks, practice, dates, overrides: [], more: [], limits: false, under: practice, **beside)
+        bundles = Bundles.new(tasks, practice, beside.fetch(:warm_ups, []))
+        @tasks = tasks = bundles.tasks
         @practice = practice
+        @under = under
         @dates = dates
-        @use = use
         @say_limits = limits
         @beside = beside
         @by_id = tasks.to_h { |task| [task.id, task] }
         @rank = tasks.each_with_index.to_h { |task, at| [task.id, at] }
         @needs = Needs.new(tasks)
         @blockers = Blockers.new(tasks, @needs, practice, beside.fetch(:warm_ups, []))
-        @ledger = Ledger.new(@needs, practice, @blockers.ids)
+        @ledger = Ledger.new(@needs, under, @blockers.ids)
         @reasons = Reasons.new(@by_id, practice)
-        @overrides = Overrides.new(overrides)
+        @overrides = Overrides.new(bundles.overrides(overrides))
         @breaks = Breaks.new(@ledger, @by_id, practice)
         @filling = Filling.new(@by_id, practice, @overrides, more)
         @known = [tasks, *beside.values].flatten.to_set(&:id) | @filling.ids
@@ -57,7 +58,7 @@ module Stairwell
       def limits(days)
         return [] unless @say_limits
 
-        Limits.new(@tasks, @practice, days, blockers: @blockers, full: @gaps.full?(@by_id)) { |tasks, practice|
+        Limits.new(@tasks, @practice, days, blockers: @blockers, full: @gaps.full?) { |tasks, practice|
           Week.new(tasks, practice, @dates, overrides: @overrides.to_a, **@beside).days
         }.to_a
       end
@@ -71,14 +72,15 @@ module Stairwell
         over = [-room, 0r].max
         kept_off = kept_off(date)
         due = @extras.due(date, room - first_minutes(room, date, put, kept_off))
-        chosen = @ledger.choose(room - minutes(due), without: kept_off, put: put)
+        taken_on = [room - minutes(due), @under.budget(date) - minutes(first, put)].min
+        chosen = sized_for(@ledger.choose(taken_on, without: kept_off, put: put), room - minutes(due), @filling.kept(date, beside + due))
         ready = @ledger.ready
-        steps = Sitting.order(put + chosen, @rank).map { |task| step(task, put, over) }
+        steps = Sitting.order(put + chosen, @rank).flat_map { |task| steps(task, put, over) }
         room -= minutes(due, chosen)
-        @gaps.note(date, room, ready, steps)
+        @gaps.note(date, room, ready.to_h { |id| [id, @ledger.minutes(id)] }, put + chosen, begun: steps.count(&:begins))
         others = @extras.extra_work(date, room, share)
         others += @extras.runs(date, room - minutes(others)) if date == @dates.last
-        @filling.note(date, room - minutes(others), steps + beside + due + others, ready - kept_off, @ledger.finished) if @use == :full
+        @filling.note(date, room - minutes(others), steps + beside + due + others, ready - kept_off, @ledger.finished) unless @practice.use == :light
         @ledger.add(put + chosen)
         @today = (put + chosen).map(&:id)
         Day.new(date: date, items: first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } + others + extras)
@@ -87,7 +89,7 @@ module Stairwell
       # @param days [Array<Day>]
       # @return [Array<Day>] with what is added, behind what is practised and before what is no step
       def filled(days)
-        return days unless @use == :full
+        return days if @practice.use == :light
 
         added = @filling.call
         days.map do |day|
@@ -106,17 +108,18 @@ module Stairwell
 
       def minutes(*items) = items.flatten.sum(0r, &:minutes)
 
+      # As often as they ask for, or all of them less often, where everything in hand stands on
+      # the day. What is kept up has its place too, as far as that goes.
+      # @return [Array<Task>]
+      def sized_for(chosen, room, kept) = @practice.flat? ? Chart.sized(chosen, room - minutes(kept)) : chosen
+
       # @return [Array<Task>] steps the teacher put on the day, with as many
       #   repetitions as said
       def put_on(date)
-        @overrides.on(date).filter_map { |override| (task = @by_id[override.id]) && !@extras.review?(override.id) && sized(task, override) }.uniq(&:id)
+        @overrides.on(date).filter_map { |override| @by_id.key?(override.id) && !@extras.review?(override.id) && sized(@ledger.next_day(override.id), override) }.uniq(&:id)
       end
 
-      def sized(task, override)
-        return task unless override.repetitions
-
-        task.with(repetitions: override.repetitions, minutes: Planning.halves(task.minutes * override.repetitions / task.repetitions))
-      end
+      def sized(task, override) = override.repetitions ? task.times(override.repetitions) : task
 
       # Steps the teacher keeps off a day, and those whose last good days were
       # put on a later one.
@@ -126,9 +129,21 @@ module Stairwell
         @tasks.select { |task| @overrides.off?(task.id, date) || ((later = @overrides.later(task.id, date)).positive? && @ledger.left(task.id) <= later) }.to_set(&:id)
       end
 
+      # Those of one sitting one after another, the first of which gets ready and begins.
+      def steps(task, put, over)
+        item = step(task, put, over)
+        return [item] if task.parts.empty?
+
+        turn = (task.share == 1) ? nil : [@ledger.done(task.id) % (1 / task.share), (1 / task.share).to_i].map(&:to_i)
+        task.parts.each_with_index.map do |part, at|
+          item.with(id: part.id, minutes: at.zero? ? part.minutes : part.minutes - part.ready, repetitions: part.repetitions, begins: item.begins && at.zero?, part: turn)
+        end
+      end
+
       def step(task, put, over)
         pinned = put.include?(task)
         why = @reasons.standing(task, day: @ledger.done(task.id) + 1, chain: @ledger.chain(task.id))
+        why = @reasons.fewer(why, task) if !pinned && task.repetitions < @by_id[task.id].repetitions
         Item.new(
           id: task.id, minutes: task.minutes, repetitions: task.repetitions, begins: !@ledger.begun?(task.id), why: pinned ? Phrase["planning.week.you_put_it_here", why: why] : why,
           pinned: pinned, breaks: (@breaks.of(task, put: put, over: over) if pinned)
@@ -137,9 +152,10 @@ module Stairwell
 
       def left_out(days)
         standing = days.flat_map { |day| day.items.map(&:id) }.to_set
-        @tasks.reject { |task| task.remaining.zero? || standing.include?(task.id) }.map do |task|
+        @tasks.reject { |task| task.remaining.zero? || [task, *task.parts].any? { |one| standing.include?(one.id) } }.flat_map do |task|
           blocker = @blockers[task.id]
-          LeftOut.new(id: task.id, fits: blocker.nil? || !blocker.introduced, why: blocker ? @reasons.never(task, blocker) : why_left(task, days))
+          left = LeftOut.new(id: task.id, fits: blocker.nil? || !blocker.introduced, why: blocker ? @reasons.never(task, blocker) : why_left(task, days))
+          task.parts.empty? ? [left] : task.parts.map { |part| left.with(id: part.id) }
         end
       end
 
@@ -151,7 +167,7 @@ module Stairwell
         return @reasons.waiting(open, @ledger) if open.any?
         return Phrase["planning.week.you_took_it_off_the_days"] if @overrides.touched?(task.id)
 
-        @reasons.crowded(task, @dates, @gaps.smallest(task))
+        @reasons.crowded(@dates, @gaps.smallest(task))
       end
 
       # What was finished before the last day, not on it.

@@ -12,15 +12,17 @@ module Stairwell
 
       # @param week [PlannedWeek]
       # @return [Hash{String => Object}] plain data, to be kept: what is said in phrases
-      #   stays one, whatever language is spoken later
-      def dump(week) = Phrase.pack(said(week))
+      #   stays one, whatever language is spoken later, and minutes are exact
+      def dump(week) = Phrase.pack(data(week, &:to_s))
 
       # @param week [PlannedWeek]
-      # @return [Hash{String => Object}] the same for whoever reads it now
-      def said(week)
+      # @return [Hash{String => Object}] the same for whoever reads it now, minutes as they are said
+      def said(week) = data(week) { |minutes| Units.halves(minutes).to_f }
+
+      def data(week, &)
         {
           "schema" => SCHEMA, "starts" => week.starts.to_s, "planned_from" => week.planned_from.to_s, "next_lesson" => week.next_lesson.to_s, "with_lesson" => week.with_lesson, "budget" => week.budget,
-          "days" => week.days.map { |day| dump_day(day) }, "left_out" => week.left_out.map { |one| plain(one) },
+          "days" => week.days.map { |day| dump_day(day, &) }, "left_out" => week.left_out.map { |one| plain(one) },
           "unmet" => week.unmet.map { |one| plain(one).merge("date" => one.date&.to_s) }, "limits" => week.limits.map { |one| plain(one).merge("kind" => one.kind.to_s) }
         }
       end
@@ -44,9 +46,9 @@ module Stairwell
 
       def dump_day(day)
         {
-          "date" => day.date.to_s, "minutes" => day.minutes.to_f, "budget" => day.budget.to_f,
-          "items" => day.items.map { |one| plain(one).merge("kind" => one.kind.to_s, "minutes" => one.minutes.to_f) },
-          "warm_ups" => day.warm_ups.map { |one| plain(one).merge("minutes" => one.minutes.to_f) }
+          "date" => day.date.to_s, "minutes" => yield(day.minutes), "budget" => yield(day.budget),
+          "items" => day.items.map { |one| plain(one).merge("kind" => one.kind.to_s, "minutes" => yield(one.minutes)) },
+          "warm_ups" => day.warm_ups.map { |one| plain(one).merge("minutes" => yield(one.minutes)) }
         }
       end
 
@@ -63,7 +65,7 @@ module Stairwell
         value(PlannedItem, data.merge("kind" => FORMERLY.fetch(kind, kind).to_sym, "minutes" => exact(data.fetch("minutes"))))
       end
 
-      # Minutes are halves, which JSON's numbers hold exactly.
+      # Exact as "41/30"; weeks kept before had numbers, in halves.
       def exact(number) = Rational(number.to_s)
 
       def plain(value) = value.to_h.transform_keys(&:to_s)
@@ -79,7 +81,7 @@ module Stairwell
         ours = fields.key?(:step_id) && !OWN.include?(fields[:kind])
         kind.new(**fields, title: ours ? Phrase.load(fields[:title]) : Phrase.unpack(fields[:title]), **fields.slice(*SAID).transform_values { |text| Phrase.load(text) })
       end
-      private_class_method :dump_day, :load_day, :load_item, :exact, :plain, :value
+      private_class_method :data, :dump_day, :load_day, :load_item, :exact, :plain, :value
     end
   end
 end

@@ -17,6 +17,11 @@ module Stairwell
       # @return [Rational] minutes a day, rounded up to half a minute
       def minutes(repetitions:, **one) = (repetitions * seconds(**one) / 60 * 2).ceil/2r
 
+      # @param done [Integer] good days before
+      # @param new [Rational] how new it is, 0 to 1
+      # @return [Rational] by which a repetition takes longer than it will later
+      def first_days(done, new) = 1 + ((Constants::FIRST_DAYS.fetch(done, 1r) - 1) * new)
+
       # @param stage_days [Integer] days the stage takes on new bars
       # @param difficulty [Integer] 1 to 5
       # @param new_share [Rational] 0 to 1

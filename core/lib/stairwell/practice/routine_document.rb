@@ -47,6 +47,7 @@ module Stairwell
         %i[name done].each { |field| fields[field] = Phrase.unpack(fields.fetch(field)) }
         SYMBOLS.each { |field| fields[field] = known(field, fields.fetch(field).to_sym) }
         LISTS.each { |field| fields[field] = fields.fetch(field, []).map(&:to_sym) }
+        fields[:sitting] = fields[:sitting]&.to_sym
         fields[:tempo_share] = fields[:tempo_share] && Rational(fields[:tempo_share])
         fields[:actions] = fields.fetch(:actions, {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
         Stage.new(**fields)

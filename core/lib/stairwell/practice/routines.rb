@@ -71,7 +71,7 @@ module Stairwell
       end
 
       def aspect_by_aspect
-        section = {scope: :section, good_days: 2}
+        section = {scope: :section, good_days: 2, sitting: :aspects}
         Routine.new(
           key: "aspect_by_aspect", name: Phrase["practice.routines.aspect_by_aspect"],
           for_whom: Phrase["practice.routines.for_students_who_lose_themselves_in"],
@@ -88,7 +88,7 @@ module Stairwell
       end
 
       def say_clap_play
-        rung = {scope: :section, good_days: 2, tempo_share: Constants::ALONE, repetitions: 2}
+        rung = {scope: :section, good_days: 2, tempo_share: Constants::ALONE, repetitions: 2, sitting: :ladder}
         ladder = [
           [:count, Phrase["practice.routines.point_and_count"], :rhythm, :point, {right: :silent, left: :silent}, Phrase["practice.routines.the_finger_goes_with_the_counting"], []],
           [:clap, Phrase["practice.routines.clap_and_count"], :rhythm, :clap, {right: :clap, left: :clap}, Phrase["practice.routines.the_claps_come_evenly"], []],

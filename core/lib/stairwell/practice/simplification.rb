@@ -28,11 +28,12 @@ module Stairwell
       def form?(id) = id.include?(MARK)
 
       # @param step [Step]
+      # @param most [Numeric, nil] tempo that is known to go, or not to be too fast
       # @return [Array<Form>] the forms a step has, the likeliest first
-      def forms(step)
+      def forms(step, most: nil)
         bars = bars(step)
         [
-          *([Form.new(form: :slower, tempo: slower(step))] if step.tempo), *([Form.new(form: :fewer)] if step.tempo.nil? && step.repetitions > 1),
+          *([Form.new(form: :slower, tempo: slower(step, most))] if step.tempo), *([Form.new(form: :fewer)] if step.tempo.nil? && step.repetitions > 1),
           *([Form.new(form: :right), Form.new(form: :left)] if hands?(step)),
           *([Form.new(form: :first_half), Form.new(form: :second_half), *bars.each_index.map { |at| Form.new(form: :bar, bar: at + 1) }] if bars.size > 1)
         ]
@@ -41,14 +42,15 @@ module Stairwell
       # @param step [Step]
       # @param form [Symbol] of {FORMS}
       # @param bar [Integer, nil]
+      # @param most [Numeric, nil] as for {forms}
       # @return [Step] the easier form; the likeliest where the step has not that one
-      def of(step, form = nil, bar: nil)
-        all = forms(step)
+      def of(step, form = nil, bar: nil, most: nil)
+        all = forms(step, most: most)
         chosen = all.find { |one| one.form == form && one.bar == bar } || all.first || Form.new(form: :again)
         smaller = shrunk(step, chosen)
         minutes = smaller.tempo ? Estimate.minutes(counts: smaller.counts, tempo: smaller.tempo, repetitions: smaller.repetitions) : Planning.halves(step.minutes * smaller.repetitions / step.repetitions * smaller.counts / step.counts)
         smaller.with(
-          id: step.id + mark(chosen), title: title(step, chosen), minutes: minutes, good_days: 1,
+          new: 0r, sitting: nil, id: step.id + mark(chosen), title: title(step, chosen), minutes: minutes, good_days: 1,
           done: Phrase["practice.simplification.it_is_easy_then_the_step"], arithmetic: Phrase["practice.simplification.smaller_not_longer_times_good_day", form: chosen.words, count: smaller.repetitions]
         )
       end
@@ -67,7 +69,7 @@ module Stairwell
 
       def shrunk(step, chosen)
         case chosen.form
-        when :slower then step.with(tempo: slower(step))
+        when :slower then step.with(tempo: chosen.tempo)
         when :fewer, :again then step.with(repetitions: [(step.repetitions/2r).ceil, 1].max)
         when :right, :left then step.with(hands: chosen.form, picture: chosen.form, actions: {chosen.form => :play, other(chosen.form) => :silent})
         when :first_half then part(step, bars(step).first((bars(step).size/2r).ceil), "first_half_of")
@@ -82,7 +84,7 @@ module Stairwell
         step.with(spans: spans, counts: step.counts * bars.size / bars(step).size, place: Phrase["practice.simplification.#{where}", place: step.place, **more])
       end
 
-      def slower(step) = Metronome.at_most(step.tempo * Constants::EASIER_TEMPO)
+      def slower(step, most) = Metronome.at_most([step.tempo * Constants::EASIER_TEMPO, most].compact.min)
 
       def bars(step) = step.spans.flat_map(&:bars)
 

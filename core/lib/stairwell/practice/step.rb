@@ -16,12 +16,22 @@ module Stairwell
     #   :stage when that stage was introduced
     # - `notes`: what to know beside, such as how long a fermata is held
     # - `arithmetic`: how minutes and days come about, in words
+    # - `seconds` of one repetition where there is no tempo; `new`: how new it is to play, 0 to 1
+    # - `sitting`: with which steps it stands together on each of their days; nil for none
     Step = Stairwell.value(
       :id, :stage, :title, :section, :hands, :spans, :place, :counts, :tempo, :repetitions,
-      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], introduced_by: :section, notes: [], most: Constants::MOST_REPETITIONS
+      :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], introduced_by: :section, notes: [], most: Constants::MOST_REPETITIONS,
+      seconds: nil, new: 0r, sitting: nil
     ) do
       # @return [Rational] minutes of all its good days: its weight in progress
       def work = minutes * good_days
+
+      # @return [Rational] seconds of one repetition, exact, with the time to get ready again
+      def once
+        return minutes * 60 / repetitions unless tempo || seconds
+
+        Estimate.seconds(counts: counts, tempo: tempo, seconds: tempo ? nil : seconds)
+      end
 
       # @return [Symbol] what its estimate may be wrong by: :alone, :together, :join, :whole
       def kind
@@ -34,7 +44,7 @@ module Stairwell
       # @return [Hash{String => Object}] JSON-ready
       def to_data
         to_h.to_h { |key, value| [key.to_s, Phrase.pack(value)] }.merge(
-          "stage" => stage.to_s, "hands" => hands.to_s, "counts" => counts.to_s, "minutes" => minutes.to_s,
+          "stage" => stage.to_s, "hands" => hands.to_s, "counts" => counts.to_s, "minutes" => minutes.to_s, "new" => new.to_s,
           "aspect" => aspect.to_s, "introduced_by" => introduced_by.to_s, "picture" => picture.to_s, "actions" => actions.to_h { |hand, action| [hand.to_s, action.to_s] },
           "spans" => spans.map { |span| [span.from, span.to, span.from_beat&.to_s, span.to_beat&.to_s] }
         )
@@ -61,7 +71,7 @@ module Stairwell
       new(**data.except("opens").merge(said).transform_keys(&:to_sym).merge(
         notes: data.fetch("notes", []).map { |note| Phrase.unpack(note) },
         stage: data["stage"].to_sym, hands: data["hands"].to_sym, counts: Rational(data["counts"]),
-        minutes: Rational(data["minutes"]), spans: data["spans"].map { |span| load_span(*span) }, aspect: data.fetch("aspect", "notes").then { |aspect| FORMER_ASPECTS.fetch(aspect, aspect) }.to_sym,
+        minutes: Rational(data["minutes"]), new: Rational(data.fetch("new", 0)), spans: data["spans"].map { |span| load_span(*span) }, aspect: data.fetch("aspect", "notes").then { |aspect| FORMER_ASPECTS.fetch(aspect, aspect) }.to_sym,
         introduced_by: introduced_by(data), picture: (data["picture"] || "both").to_sym, actions: data.fetch("actions", {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
       ))
     end

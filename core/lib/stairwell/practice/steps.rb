@@ -35,6 +35,7 @@ module Stairwell
         # The last step of each stage on each target: what waits for the stage
         # waits for that.
         @made = {}
+        @played = Hash.new { |all, hands| all[hands] = Set.new }
         steps = @routine.stages.flat_map do |stage|
           @targets.of(stage.scope).flat_map do |target|
             built = build(stage, target)
@@ -96,16 +97,38 @@ module Stairwell
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
           actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, strained),
-          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
+          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
           needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id), **named)
       end
 
       # How much of its bars is new; joins and spots always are, and a layer that
-      # differs is, though its notes are known.
+      # differs is, though its notes are known. What grows is as new as its bars, beside exact repeats.
       def share(stage, target, hands, bars)
-        return 1r if target.layers || %i[join spot growing].include?(stage.scope)
+        return 1r if target.layers || JOINING.include?(stage.scope)
 
-        @share.mean(bars, (hands == :both) ? :together : hands)
+        @share.mean(bars, HANDS.fetch(hands, hands))
+      end
+
+      # How new it is to play: nothing where the same hands played it in a stage before, half as
+      # much where each did alone. What only joins is new all the same.
+      def newness(stage, target, hands, bars)
+        return 0r unless played?(stage)
+
+        differs = target.layers || JOINING.include?(stage.scope)
+        all = bars.sum(0r) { |bar| known(bar, hands, stage.scope) * (differs ? 1 : @share.bar(bar, HANDS.fetch(hands, hands))) }
+        @played[hands].merge(bars)
+        all / bars.size
+      end
+
+      JOINING = %i[join spot].freeze
+      HANDS = {both: :together}.freeze
+      private_constant :JOINING, :HANDS
+
+      def known(bar, hands, scope)
+        return 1r if JOINING.include?(scope)
+        return 0r if @played[:both].include?(bar) || @played[hands].include?(bar)
+
+        (hands == :both && %i[right left].any? { |hand| @played[hand].include?(bar) }) ? Constants::NEW_TOGETHER : 1r
       end
 
       # Not clapped, said or only looked at.
@@ -182,10 +205,12 @@ module Stairwell
       def covers?(target, other, scope)
         return true if target.key == "whole" || scope == :whole
         return (with_variant(target.parts) & other.parts).any? if %i[section spot].include?(scope)
-        return (other.parts - target.parts).empty? if %i[join growing].include?(scope) && target.parts.size > 1
+        return (as_learnt(other.parts) - as_learnt(target.parts)).empty? if %i[join growing].include?(scope) && target.parts.size > 1
 
         false
       end
+
+      def as_learnt(labels) = labels.map { |label| @targets.same_as(label) }
 
       def with_variant(labels)
         labels.flat_map { |label|

@@ -59,12 +59,14 @@ module Stairwell
       end
 
       def join
-        Sections.form(@map, @reading).joins.map do |join|
+        facts = Sections::Joins.new(@map)
+        Sections.form(@map, @reading).joins.map { |join| facts.facts(join) }.uniq { |one| contents(one) }.map do |one|
+          join = one.join
           spans = [join.from_bar, join.to_bar].map { |bar| Score::Span.new(from: bar, to: bar) }
           spans = [Score::Span.new(from: join.from_bar, to: join.to_bar)] if join.to_bar == join.from_bar + 1
           Target.new(
             key: "#{join.from}-#{join.to}@#{join.from_bar}", name: Phrase["practice.targets.to", from: join.from, to: join.to], spans: spans,
-            parts: [join.from, join.to].uniq, counts: counts(spans), hard: true
+            parts: [join.from, join.to].uniq, counts: counts(spans), hard: one.hard?
           )
         end
       end
@@ -86,7 +88,18 @@ module Stairwell
         [Target.new(key: "whole", name: Phrase["practice.targets.whole_piece"], spans: [Score::Span.new(from: 1, to: @map.bars.size)], parts: @map.sections.map(&:label), counts: @reading.counts_played)]
       end
 
+      # The section whose notes one has, where it has no steps of its own.
+      # @param label [String]
+      # @return [String]
+      def same_as(label)
+        section = @map.sections.find { |one| one.label == label }
+        (section && same?(section) && variant(section).except.empty?) ? same_as(variant(section).of) : label
+      end
+
       private
+
+      # A join of the same contents is the same, unless the page turns or the music jumps there only.
+      def contents(facts) = [same_as(facts.join.from), same_as(facts.join.to), facts.turn, facts.jump]
 
       def pairs(sections)
         level = sections.zip

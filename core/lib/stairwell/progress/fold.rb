@@ -24,7 +24,9 @@ module Stairwell
         @secure = false
         @good_dates = []
         @reviews = 0
-        @days = marks.group_by(&:date).transform_values { |of_day| tally(of_day) }.freeze
+        of_days = marks.group_by(&:date)
+        @days = of_days.transform_values { |of_day| tally(of_day) }.freeze
+        @then = of_days.transform_values { |of_day| asked_then(of_day) }
         by_day = results.group_by(&:date).transform_values { |of_day| of_day.max_by(&:at) }
         (@days.keys | by_day.keys).sort.each do |date|
           practised(date)
@@ -50,7 +52,7 @@ module Stairwell
       # @param date [Date]
       def good?(date)
         day = @days[date]
-        day && day[:repetitions] >= @asked.fetch(date, @step.repetitions) && !day[:struggle]
+        day && day[:repetitions] >= (@asked[date] || @then[date] || @step.repetitions) && !day[:struggle]
       end
 
       private
@@ -70,6 +72,13 @@ module Stairwell
 
       def tally(marks)
         {repetitions: marks.count { |mark| mark.kind == :repetition }, struggle: marks.any? { |mark| mark.kind == :struggle }}
+      end
+
+      # What stood on the sheet when it was tapped last, which on a short day may be fewer; no day
+      # asks for less than a step keeps; what is of one sitting keeps one.
+      def asked_then(marks)
+        asked = marks.select(&:asked).max_by(&:at)&.asked
+        asked&.clamp(@step.sitting ? 1 : (@step.repetitions * Constants::FEWEST).ceil, @step.repetitions)
       end
 
       def hear(result)

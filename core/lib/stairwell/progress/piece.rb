@@ -95,6 +95,10 @@ module Stairwell
       # @return [Simplified, nil] the form chosen for a step, :none where declined
       def simplified(step) = @simplified[step.id]
 
+      # @param step [Practice::Step]
+      # @return [Rational, nil] the tempo of its easier form at the most; nil where no result says
+      def most_tempo(step) = results_of(step.id).filter_map(&:most_tempo).last
+
       # @return [Rational] estimated work that is steady or secure, as a share
       #   of all, 0 to 1
       def share
@@ -144,8 +148,9 @@ module Stairwell
       # @return [Array<Timing::Day>] what the taps of each step and day say of its time
       def timed
         @timed ||= @steps.flat_map do |step|
+          standing = standings.fetch(step.id)
           taps = @marks.fetch(step.id, []).select { |mark| mark.kind == :repetition && mark.tapped_at }
-          taps.group_by(&:date).filter_map { |date, marks| Timing.day(step, date, marks.map(&:tapped_at)) }
+          taps.group_by(&:date).filter_map { |date, marks| Timing.day(step, date, marks.map(&:tapped_at), done: standing.done_before(date)) }
         end
       end
 
@@ -212,7 +217,7 @@ module Stairwell
         said = @simplified[step.id]
         return [step] if said&.form == :none || !trouble?(step)
 
-        form = Practice::Simplification.of(step, said&.form, bar: said&.bar)
+        form = Practice::Simplification.of(step, said&.form, bar: said&.bar, most: most_tempo(step))
         [form, Practice::Simplification.resumed(step, form)]
       end
 

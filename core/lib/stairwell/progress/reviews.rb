@@ -31,7 +31,7 @@ module Stairwell
       def older(one, prefix)
         kind = section_done?(one.step.section) ? :older : :steady
         Planning::More.new(
-          id: prefix + one.step.id + Planning::More::MARK, kind: kind, each: minutes_once(one.step), repetitions: Constants::OLDER_REPETITIONS, last: last_time(one),
+          id: prefix + one.step.id + Planning::More::MARK, kind: kind, ready: Constants::READY, each: minutes_once(one.step), repetitions: Constants::OLDER_REPETITIONS, last: last_time(one),
           covered_by: [one, *covering(one)].map { |each| prefix + each.step.id },
           title: Phrase["planning.filling.#{kind}", title: one.step.title], why: Phrase["planning.filling.why_#{kind}", day: Phrase.day(last_time(one), :day_and_month)]
         )
@@ -79,7 +79,7 @@ module Stairwell
 
       def review(one, date, prefix)
         step = one.step
-        Planning::Review.new(id: prefix + step.id, due: date, minutes: Planning.halves(minutes_once(step)), title: step.title)
+        Planning::Review.new(id: prefix + step.id, due: date, minutes: Constants::READY + minutes_once(step), title: step.title)
       end
     end
   end

@@ -15,7 +15,7 @@ module Stairwell
       def once(prefix: "")
         return if known.size < 2 || whole_under_way?
 
-        Planning::Run.new(id: "#{prefix}run", minutes: Planning.halves(minutes), title: Phrase["progress.piece.from_the_start", sections: sections])
+        Planning::Run.new(id: "#{prefix}run", minutes: Constants::READY + minutes, title: Phrase["progress.piece.from_the_start", sections: sections])
       end
 
       # @param prefix [String]
@@ -24,7 +24,7 @@ module Stairwell
         run = once(prefix: prefix) or return
 
         Planning::More.new(
-          id: "#{prefix}slow run", kind: :slow_run, each: minutes / Constants::EASIER_TEMPO, repetitions: 1, covered_by: [run.id], times: Constants::SLOW_RUNS,
+          id: "#{prefix}slow run", kind: :slow_run, ready: Constants::READY, each: minutes / Constants::EASIER_TEMPO, repetitions: 1, covered_by: [run.id], times: Constants::SLOW_RUNS,
           title: Phrase["planning.filling.slow_run", sections: sections], why: Phrase["planning.filling.why_slow_run"]
         )
       end

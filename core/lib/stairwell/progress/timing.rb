@@ -15,14 +15,15 @@ module Stairwell
       def self.of(pieces, before:) = new(pieces.flat_map(&:timed).select { |day| day.date < before })
 
       # @param times [Array<Time>] of the taps of a step on a day
+      # @param done [Integer] good days of it before
       # @return [Day, nil] nil where they are too few
-      def self.day(step, date, times)
+      def self.day(step, date, times, done: 0)
         return if times.size < Constants::TAPS_NEEDED || step.tempo.nil?
 
         playing = step.counts * 60 / step.tempo
         gaps = times.sort.each_cons(2).map { |one, other| other - one }
         at_once = median(gaps) < Constants::AT_ONCE * playing
-        Day.new(kind: step.kind, date: date, ratio: median(gaps) / (playing + Constants::RESET_SECONDS), at_once: at_once)
+        Day.new(kind: step.kind, date: date, ratio: median(gaps) / (step.once * Practice::Estimate.first_days(done, step.new)), at_once: at_once)
       end
 
       # @param numbers [Array<Numeric>]
@@ -49,15 +50,17 @@ module Stairwell
       def within(most) = Timing.new(@days, most: most)
 
       # @param step [Practice::Step]
-      # @return [Rational] minutes of its repetitions, exact until they are rounded once
-      def minutes(step)
-        factor = factor(step.kind)
-        return step.minutes if factor == 1
-
-        exact = step.tempo ? step.repetitions * Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo) / 60 : step.minutes
-        minutes = Planning.halves(exact * factor)
-        (@most && minutes > @most) ? [step.minutes, @most].max : minutes
+      # @param done [Integer, nil] good days of it before; nil for all later ones
+      # @return [Rational] minutes of a day, exact: to get ready, and its repetitions
+      def minutes(step, done = nil)
+        playing = step.repetitions * step.once / 60
+        minutes = Constants::READY + (playing * factor(step.kind) * (done ? Practice::Estimate.first_days(done, step.new) : 1))
+        (@most && minutes > @most) ? [playing, @most].max : minutes
       end
+
+      # @param step [Practice::Step]
+      # @return [Array<Rational>] minutes of its first good days, where they take longer
+      def first(step) = step.new.zero? ? [] : Constants::FIRST_DAYS.each_index.map { |done| minutes(step, done) }
 
       # @return [Hash{Symbol => Rational}] factors that are worth saying
       def told = @by_kind.select { |_, all| all.size >= Constants::TIMES_TOLD }.to_h { |kind, _| [kind, factor(kind)] }.reject { |_, times| (times - 1).abs < Constants::TIMES_DIFFER }

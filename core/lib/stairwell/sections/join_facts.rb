@@ -3,12 +3,16 @@
 module Stairwell
   module Sections
     # What makes a join easy or hard: the counts in which nobody plays, how far
-    # each hand leaps (semitones, nil where it does not play on both sides),
-    # whether the page turns or the music jumps.
-    JoinFacts = Stairwell.value(:join, :rest_counts, :leap, :turn, :jump) do
-      # No rest, a leap beyond a hand position, a turn or a jump.
+    # each hand leaps (semitones, nil where it does not play on both sides) and the counts it has
+    # for that, whether the page turns or the music jumps.
+    JoinFacts = Stairwell.value(:join, :rest_counts, :leap, :time, :turn, :jump) do
+      # A turn, a jump, or a hand that has to move and has no time for it. That the music goes on
+      # without a rest is as it should be.
       # @return [Boolean]
-      def hard? = turn || jump || rest_counts&.zero? || leap.values.compact.any? { |far| far > Constants::HAND_POSITION } || false
+      def hard? = turn || jump || moves.any? { |hand| time.fetch(hand) < Constants::TIME_TO_MOVE }
+
+      # @return [Array<Symbol>] hands that leave their position
+      def moves = leap.compact.select { |_, far| far > Constants::HAND_POSITION }.keys
     end
   end
 end

@@ -14,7 +14,7 @@ module Stairwell
       # @return [JoinFacts]
       def facts(join)
         JoinFacts.new(
-          join: join, rest_counts: rest(join), leap: {right: leap(join, :right, :max), left: leap(join, :left, :min)},
+          join: join, rest_counts: rest(join), leap: {right: leap(join, :right, :max), left: leap(join, :left, :min)}, time: Likeness::HANDS.to_h { |hand| [hand, time(join, hand)] },
           turn: @layout.turn?(join.from_bar, join.to_bar), jump: join.to_bar != join.from_bar + 1
         )
       end
@@ -32,6 +32,19 @@ module Stairwell
         ends = before.map { |note| note.onset + note.length }.max || 0r
         begins = after.map(&:onset).min || to.length
         from.meter.counts([from.length - ends, 0r].max) + to.meter.counts(begins)
+      end
+
+      # Counts a hand has to move: in which it rests, what its last note is longer than one (it may
+      # be let go), and what a fermata adds.
+      # @return [Rational, nil] nil where it does not play on both sides
+      def time(join, hand)
+        before, after = notes(join.from_bar, hand), notes(join.to_bar, hand)
+        return if before.empty? || after.empty?
+
+        from, to = @map.bar(join.from_bar), @map.bar(join.to_bar)
+        last = before.max_by { |note| [note.onset, note.length] }
+        held = @map.markings.fermatas.select { |one| one.bar == join.from_bar }.sum(0r, &:added)
+        from.meter.counts([from.length - last.onset - last.length, 0r].max) + [from.meter.counts(last.length) - 1, 0r].max + held + to.meter.counts(after.map(&:onset).min)
       end
 
       # From the last outer note of a hand to its first.

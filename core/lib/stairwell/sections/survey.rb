@@ -77,7 +77,7 @@ module Stairwell
       def join(facts)
         {
           "from" => facts.join.from, "to" => facts.join.to, "from_bar" => facts.join.from_bar, "to_bar" => facts.join.to_bar,
-          "rest_counts" => facts.rest_counts && Roadmap.number(facts.rest_counts), "leap" => facts.leap.transform_keys(&:to_s),
+          "rest_counts" => facts.rest_counts && Roadmap.number(facts.rest_counts), "leap" => facts.leap.transform_keys(&:to_s), "time" => facts.time.to_h { |hand, counts| [hand.to_s, counts && Roadmap.number(counts)] },
           "turn" => facts.turn, "jump" => facts.jump, "hard" => facts.hard?
         }
       end

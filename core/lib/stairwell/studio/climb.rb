@@ -15,7 +15,7 @@ module Stairwell
         @record = record
         @load = load
         @outlooks = outlooks
-        @ahead = load.tasks.any? ? Planning.schedule(**load.plan) : {}
+        @ahead = load.tasks.any? ? Planning.schedule(**load.plan, under: load.under) : {}
       end
 
       # @param piece [PieceInHand]

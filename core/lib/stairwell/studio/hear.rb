@@ -41,7 +41,7 @@ module Stairwell
       end
 
       def after(piece, step_id, result, key, details)
-        event = Progress::LessonResult.new(step_id: step_id, date: @day, result: result, at: @record.moment, key: key)
+        event = Progress::LessonResult.new(step_id: step_id, date: @day, result: result, at: @record.moment, key: key, tempo: details[:tempo])
         heard = (@day == @record.today) ? {[piece.id, step_id] => HeardToday.new(result: result, **details)} : {}
         stumbled = if details[:bar]
           {[piece.id, details[:bar]] => @record.stumbled.fetch([piece.id, details[:bar]], Set[]) | (stumbles?(result) ? [@day] : [])}

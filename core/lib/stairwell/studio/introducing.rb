@@ -53,7 +53,7 @@ module Stairwell
       def minutes(week)
         needed = week.days.sum(0r) { |day| day.warm_ups.sum(0r, &:minutes) + day.items.reject { |item| item.kind == :more }.sum(0r, &:minutes) }
         days = [week.days.size, 1].max
-        {minutes: Planning.halves(needed / days), budget: Planning.halves(week.days.sum(0r, &:budget) / days)}
+        {minutes: Units.halves(needed / days), budget: Units.halves(week.days.sum(0r, &:budget) / days)}
       end
 
       def begins(week, piece) = week.days.flat_map { |day| day.items.select { |item| item.begins && item.assignment_id == piece.id }.map(&:title) }.uniq

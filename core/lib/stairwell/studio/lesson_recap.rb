@@ -33,7 +33,7 @@ module Stairwell
         chosen = progress.simplified(one.step)
         return if chosen&.form == :none
 
-        forms = Practice::Simplification.forms(one.step)
+        forms = Practice::Simplification.forms(one.step, most: progress.most_tempo(one.step))
         (forms.find { |form| form.form == chosen&.form && form.bar == chosen&.bar } || forms.first)&.words
       end
 

@@ -10,7 +10,7 @@ module Stairwell
       def initialize(record)
         @record = record
         @week = record.week
-        @planned = @week ? @week.dates_of_steps : {}
+        @asked = @week ? @week.asked : {}
       end
 
       # @return [Array<LessonStep>]
@@ -27,12 +27,12 @@ module Stairwell
 
       def worth?(piece, standing)
         key = [piece.id, standing.step.id]
-        @planned.key?(key) || @record.heard_today.key?(key) || standing.state == :begun
+        @asked.key?(key) || @record.heard_today.key?(key) || standing.state == :begun
       end
 
       def lesson_step(piece, standing)
         key = [piece.id, standing.step.id]
-        LessonStep.new(piece: piece, standing: standing, heard: @record.heard_today[key], boxes: boxes(@planned.fetch(key, []), standing))
+        LessonStep.new(piece: piece, standing: standing, heard: @record.heard_today[key], boxes: boxes(@asked.fetch(key, {}), standing))
       end
 
       # Ranked as the lesson began, without what was heard today.
@@ -47,12 +47,12 @@ module Stairwell
 
       # Every practice day of the week, so that the boxes of all steps line up, and
       # other days on which the step was practised.
-      def boxes(planned, standing)
+      def boxes(asked, standing)
         days = @week ? @week.dates : []
         practised = standing.days.keys.select { |date| date >= (days.min || (@record.today - 6)) }
         (days | practised).sort.map do |date|
           day = standing.days.fetch(date, {repetitions: 0, struggle: false})
-          DayBox.new(date: date, planned: planned.include?(date), of: standing.step.repetitions, **day)
+          DayBox.new(date: date, planned: asked.key?(date), of: asked.fetch(date, standing.step.repetitions), **day)
         end
       end
     end

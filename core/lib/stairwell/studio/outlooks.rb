@@ -19,7 +19,7 @@ module Stairwell
       def to_h(options: false)
         return {} if @load.tasks.empty?
 
-        found = Planning.forecasts(**@load.plan, group: Workload::GROUP, habit: habit, seed: @record.student.id, wider: @record.settings.promises.wider)
+        found = Planning.forecasts(**@load.plan, under: @load.under, group: Workload::GROUP, habit: habit, seed: @record.student.id, wider: @record.settings.promises.wider)
         @record.pieces.to_h { |one| [one.id, outlook(one, found.fetch(one.id), options)] }
       end
 

@@ -41,16 +41,33 @@ module Stairwell
       def step(item, piece, step, load)
         Planning::PlannedItem.new(
           **common(item), assignment_id: piece.id, step_id: item.id.delete_prefix(piece.prefix), title: (item.kind == :more) ? item.title : step.title, piece: piece.title, section: step.section,
-          place: step.place, tempo: step.tempo, begins: item.begins, arithmetic: (item.kind == :step) ? arithmetic(step, load) : ""
+          place: place(item, step), tempo: step.tempo, begins: item.begins, arithmetic: (item.kind == :step) ? arithmetic(item, step, load) : ""
         )
       end
 
-      # How its minutes come about, as estimated and as this student takes.
-      def arithmetic(step, load)
-        times = load.timing.factor(step.kind)
-        return step.arithmetic if (times - 1).abs < Constants::TIMES_SAID
+      # The half, or the quarter, that is its turn.
+      def place(item, step)
+        which, of = item.part
+        if which
+          Phrase["studio.planned_weeks.part_of", which: Practice::Simplification.nth(which + 1), of: Phrase["studio.planned_weeks.parts.#{(of == 2) ? "half" : "quarter"}"], place: step.place]
+        else
+          step.place
+        end
+      end
 
-        Phrase.list([step.arithmetic, Phrase["studio.planned_weeks.as_timed", times: Phrase.number(times.round(1))]], by: :semicolon)
+      # How its minutes come about, as estimated, as this student takes, and as new as it is.
+      def arithmetic(item, step, load)
+        times = load.timing.factor(step.kind)
+        said = {as_timed: times, first_days: newer(item, step, times)}.reject { |_, one| (one - 1).abs < Constants::TIMES_SAID }
+        ready = Phrase["studio.planned_weeks.ready", minutes: Units.minutes(Constants::READY)] unless step.sitting
+        Phrase.list([step.arithmetic, ready, *said.map { |key, one| Phrase["studio.planned_weeks.#{key}", times: Phrase.number(one.round(1))] }].compact, by: :semicolon)
+      end
+
+      # What is of one sitting gets ready once, and its parts say nothing of it.
+      def newer(item, step, times)
+        return 1 if step.sitting
+
+        (item.minutes - Constants::READY) * 60 / (item.repetitions * step.once * times)
       end
 
       # What is no step: extra work, a run, the teacher's own, all so far slowly.
@@ -72,7 +89,7 @@ module Stairwell
       end
 
       def limit(one, load)
-        gain = {needed: Units.minutes(Planning.halves(one.needed)), lifted: one.lifted && Units.minutes(Planning.halves(one.lifted))}.compact
+        gain = {needed: Units.minutes(one.needed), lifted: one.lifted && Units.minutes(one.lifted)}.compact
         case one.kind
         when :begin
           count = load.practice.begin_per_day
@@ -84,7 +101,7 @@ module Stairwell
         else Planning::PlannedLimit.new(kind: :nothing, why: Phrase["studio.planned_weeks.nothing_else_in_hand", **gain])
         end
       end
-      private_class_method :day, :warm_up, :notes, :step, :arithmetic, :other, :common, :left_out, :unmet, :limit
+      private_class_method :day, :warm_up, :notes, :step, :place, :arithmetic, :newer, :other, :common, :left_out, :unmet, :limit
     end
   end
 end

@@ -24,7 +24,7 @@ module Stairwell
       # @return [Planning::Practice]
       def practice(holidays)
         Planning::Practice.new(
-          weekdays: practice_days, minutes: minutes_a_day.to_r, by_day: minutes_by_day.transform_values(&:to_r), begin_per_day: begin_per_day, absent: away | holidays | pause
+          weekdays: practice_days, minutes: minutes_a_day.to_r, by_day: minutes_by_day.transform_values(&:to_r), begin_per_day: begin_per_day, use: day_use, absent: away | holidays | pause
         )
       end
 

@@ -5,13 +5,14 @@ require "digest"
 module Stairwell
   module Studio
     # Ticks of a paper chart, a row at a time: on these days all repetitions of a step
-    # were done; or, taken back, none that were ticked that way.
+    # that the day asked for were done; or, taken back, none that were ticked that way.
     class Tick
       # @param record [Record]
       # @param ticked [Set<String>] keys of marks that a teacher entered
       def initialize(record, ticked)
         @record = record
         @ticked = ticked
+        @asked = record.week ? record.week.asked : {}
       end
 
       # @param days [Array<Date>] those after today are passed over
@@ -23,7 +24,7 @@ module Stairwell
         piece, standing = @record.step(assignment_id, step_id)
         marks = days.select { |day| day <= @record.today }.flat_map { |day| done ? missing(piece, standing.step, day, key) : taken_back(piece, step_id, day, key) }
         marks = marks.reject { |mark| @record.known_keys.include?(mark.key) }
-        rows = marks.map { |mark| {key: mark.key, assignment_id: assignment_id, step_id: step_id, day: mark.date, kind: mark.kind.to_s, undoes: mark.undoes} }
+        rows = marks.map { |mark| {key: mark.key, assignment_id: assignment_id, step_id: step_id, day: mark.date, kind: mark.kind.to_s, undoes: mark.undoes, asked: mark.asked} }
         record = @record.with_piece(piece.after(*marks)).with(practised_on: @record.practised_on | marks.map(&:date), known_keys: @record.known_keys | marks.map(&:key))
         Change.new(record: record, added: rows.any? ? {marks: rows} : {})
       end
@@ -32,7 +33,8 @@ module Stairwell
 
       def missing(piece, step, day, key)
         counted = Tapped.on(piece, step.id, day)[:done]
-        [step.repetitions - counted, 0].max.times.map { |at| mark(step.id, day, :repetition, name(key, "#{day} #{at}")) }
+        asked = @asked.dig([piece.id, step.id], day) || step.repetitions
+        [asked - counted, 0].max.times.map { |at| mark(step.id, day, :repetition, name(key, "#{day} #{at}"), asked: asked) }
       end
 
       def taken_back(piece, step_id, day, key)
@@ -40,7 +42,7 @@ module Stairwell
         marks.map { |mark| mark(step_id, day, :undo, name(key, "undo #{mark.key}"), undoes: mark.key) }
       end
 
-      def mark(step_id, day, kind, key, undoes: nil) = Progress::Mark.new(key: key, step_id: step_id, date: day, kind: kind, at: @record.moment, undoes: undoes)
+      def mark(step_id, day, kind, key, **said) = Progress::Mark.new(key: key, step_id: step_id, date: day, kind: kind, at: @record.moment, **said)
 
       # A key out of the client's own: the same row makes the same keys.
       def name(key, text) = Digest::SHA1.hexdigest("#{key} #{text}").then { |hex| [hex[0, 8], hex[8, 4], "5#{hex[13, 3]}", "8#{hex[17, 3]}", hex[20, 12]].join("-") }

@@ -52,13 +52,17 @@ module Stairwell
       def week
         reviews = pieces.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: one.prefix) }
         plan.merge(
-          overrides: record.overrides_of(next_lesson).overrides, reviews: reviews, extra_work: extra_work, runs: runs,
-          use: record.student.day_use, more: pieces.flat_map { |one| one.progress.more(prefix: one.prefix) }, limits: true
+          under: under, overrides: record.overrides_of(next_lesson).overrides, reviews: reviews, extra_work: extra_work, runs: runs,
+          more: pieces.flat_map { |one| one.progress.more(prefix: one.prefix) }, limits: true
         )
       end
 
       # @return [Hash{Symbol => Object}] for {Planning.finish} and its like
       def plan = {tasks: tasks, practice: practice, from: from, next_lesson: next_lesson, warm_ups: warm_ups}
+
+      # What is taken on of all this work, for week, finish and forecast alike; see {Planning.restrained}.
+      # @return [Planning::Practice]
+      def under = @under ||= Planning.restrained(**plan)
 
       # @return [Array<Planning::WarmUp>]
       def warm_ups = warm_up_lines.map { |one| Planning::WarmUp.new(id: one.id, minutes: one.minutes, title: one.title) }

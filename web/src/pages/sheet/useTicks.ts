@@ -20,6 +20,7 @@ export function useTicks(loaded: Sheet, token: string) {
       assignment_id: item.assignment_id,
       step_id: item.step_id,
       day: sheet.today,
+      asked: item.repetitions,
       tapped_at: new Date().toISOString(),
     };
     setMade([...made, mark]);

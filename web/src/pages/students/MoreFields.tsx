@@ -28,6 +28,7 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
       <Choice label={t("students.student_form.a_day_is_used")} width="220px" {...register("day_use")}>
         <option value="full">{t("students.student_form.in_full")}</option>
         <option value="light">{t("students.student_form.for_what_is_needed")}</option>
+        <option value="flat">{t("students.student_form.all_every_day")}</option>
       </Choice>
       <Field.Root w="170px">
         <Field.Label fontWeight={600}>{t("students.student_form.class")}</Field.Label>
