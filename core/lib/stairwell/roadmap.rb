@@ -39,10 +39,11 @@ module Stairwell
     # @param map [Score::Map]
     # @param tempo [Rational, Integer] beats per minute
     # @param spans [Array<Score::Span>, nil] see {.stretch}
+    # @param small [Boolean] see {Playback}
     # @return [Hash{Symbol => Object}] when each bar, click and note sounds, as
     #   far as it is shown
-    def self.playback(map, tempo: map.target_tempo, spans: nil)
-      Playback.new(map, stretch(map, spans), tempo).to_h
+    def self.playback(map, tempo: map.target_tempo, spans: nil, small: false)
+      Playback.new(map, stretch(map, spans), tempo, small: small).to_h
     end
 
     # How a part of a piece goes once through.

@@ -60,7 +60,7 @@ module Stairwell
 
         random = Random.new(seed_of(task, pace))
         luck = Math.exp(Constants::STEPS_DIFFER * gauss(random) - Constants::STEPS_DIFFER**2 / 2)
-        task.with(good_days: task.credited + tries([(task.remaining * @habit.pace(task.kind) * pace * luck).round, 1].max, random))
+        task.over(tries([(task.remaining * @habit.pace(task.kind) * pace * luck).round, 1].max, random))
       end
 
       # @return [Integer] days until so many went well

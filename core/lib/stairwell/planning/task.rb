@@ -35,6 +35,13 @@ module Stairwell
       # @return [Array<Rational>] minutes of each day that is left
       def days_left = remaining.times.map { |at| minutes_after(credited + at) }
 
+      # @param days [Integer] that go by until it has the good days it still needs
+      # @return [Task] with those days; how long one takes goes by how many went well
+      def over(days)
+        firsts = days.times.map { |at| credited + (at * remaining / days) }.take_while { |done| done < first.size }
+        with(good_days: credited + days, first: first.first(credited) + firsts.map { |done| first[done] })
+      end
+
       # @param done [Integer] good days before
       # @return [Task] as it stands on the next one
       def after_days(done)

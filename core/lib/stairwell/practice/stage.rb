@@ -18,12 +18,14 @@ module Stairwell
     # - `introduced_by`: :section with its sections, or :stage when this stage itself was
     #   introduced ({Stage::INTRODUCED_BY})
     # - `sitting`: all stages of the same one stand together on each day; nil for none
+    # - `small_count`: whether the small beat is counted (six in 6/8, four in cut time); in cut
+    #   time it is in all that is slow
     # - `ladder`: instead of one step at its tempo, a step for every two rungs of
     #   the metronome scale up to it; `good_days` is then of each
     Stage = Stairwell.value(
       :key, :name, :scope, :good_days, :done,
       hands: :both, actions: {}, aspect: :notes, picture: :both, tempo_share: nil, seconds: nil,
-      repetitions: Constants::REPETITIONS, needs: [], after: [], only: [], introduced_by: :section, ladder: false, sitting: nil
+      repetitions: Constants::REPETITIONS, needs: [], after: [], only: [], introduced_by: :section, ladder: false, sitting: nil, small_count: false
     )
 
     Stage::ASPECTS = %i[overview position rhythm notes fingering lyrics articulation dynamics pedal ornaments tempo memory].freeze

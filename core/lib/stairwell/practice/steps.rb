@@ -97,7 +97,7 @@ module Stairwell
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
           actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, strained),
-          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
+          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
           needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id), **named)
       end
 
@@ -135,10 +135,29 @@ module Stairwell
       def played?(stage) = stage.seconds.nil? && !%i[rhythm overview lyrics].include?(stage.aspect)
 
       def notes(stage, bars, strained)
-        return [] if %i[rhythm overview lyrics].include?(stage.aspect)
+        counting = counting(stage, bars)
+        return counting if %i[rhythm overview lyrics].include?(stage.aspect)
 
-        [*said(stage, bars), *fermatas(bars), (Phrase["practice.habits.strenuous", count: @choices.most_strenuous] if strained)].compact
+        [*counting, *said(stage, bars), *fermatas(bars), (Phrase["practice.habits.strenuous", count: @choices.most_strenuous] if strained)].compact
       end
+
+      # Which beat is counted, where there are two.
+      def counting(stage, bars)
+        meter = @map.bar(bars.first).meter
+        large, times = meter.counts(meter.bar_length).to_i, meter.small_counts
+        return [Phrase["practice.habits.small_count", beats: large * times, times: times]] if small_count?(stage, bars)
+
+        (cut_time?(bars) && stage.tempo_share && !stage.ladder) ? [Phrase["practice.habits.large_count", beats: large, small: large * times]] : []
+      end
+
+      # In cut time what is slow is counted in four first; from then on it is felt in two.
+      def small_count?(stage, bars)
+        return false unless stage.tempo_share && @map.bar(bars.first).meter.small_counts > 1
+
+        stage.small_count || (cut_time?(bars) && stage.tempo_share < Constants::FASTER && !stage.ladder)
+      end
+
+      def cut_time?(bars) = @map.bar(bars.first).meter.unit == 2
 
       # What the teacher noted of the sections' fingering and touch, where that is
       # what the stage is about.

@@ -8,9 +8,11 @@ module Stairwell
       # @param map [Score::Map]
       # @param visits [Array<Visit>]
       # @param tempo [Rational] beats per minute
-      def initialize(map, visits, tempo)
+      # @param small [Boolean] whether the small counts are heard: four in cut time, six in 6/8
+      def initialize(map, visits, tempo, small: false)
         @map = map
         @visits = visits
+        @small = small
         @count = 60.0 / tempo
         @duration = Duration.new(map)
       end
@@ -41,14 +43,19 @@ module Stairwell
         first = @map.bar(@visits.first.bar)
         full = first.meter.counts(first.meter.bar_length)
         whole = full + (first.pickup? ? full - first.counts : 0)
-        (0...whole.floor).map { |at| click((at - whole) * @count, (at % full).zero?) }
+        parts = parts(first)
+        (0...(whole * parts).floor).map { |at| click((at / parts.to_r - whole) * @count, (at % (full * parts)).zero?) }
       end
 
       # A pickup's counts are the last of its bar, and none of them is strong.
       def clicks(index, start)
         bar = @map.bar(index)
-        (0...bar.counts.ceil).map { |count| click(start + time(index, count.to_r), count.zero? && !bar.pickup?) }
+        parts = parts(bar)
+        (0...(bar.counts * parts).ceil).map { |at| click(start + time(index, at / parts.to_r), at.zero? && !bar.pickup?) }
       end
+
+      # Clicks to a count.
+      def parts(bar) = @small ? bar.meter.small_counts : 1
 
       def click(at, strong) = {at: at.to_f.round(4), strong: strong}
 

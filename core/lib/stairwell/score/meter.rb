@@ -15,6 +15,14 @@ module Stairwell
       #   half notes)
       def count_length = compound? ? Rational(3, unit) : Rational(1, unit)
 
+      # @return [Integer] small counts in a large one: three eighths, or two quarters in cut
+      #   time; one where there is no other way to count
+      def small_counts
+        return 3 if compound?
+
+        (unit == 2) ? 2 : 1
+      end
+
       # @param length [Rational] in whole notes
       # @return [Rational] the same in counts
       def counts(length) = length / count_length
