@@ -1,14 +1,21 @@
 # frozen_string_literal: true
 
 require_relative "spec_helper"
+require "demo/notation"
 
 # What makes a join hard: a jump, a page turn, a hand that has to move without time for it; that the music goes
 # on without a rest is normal (common practice, no source).
 RSpec.describe "Joins" do
+  TWO = "bars: 8\nsection A: 1-4\nsection B: 5-8"
+
   # Bar 4 of A runs into bar 5 of B.
-  def facts(right, left, script: "bars: 8\nsection A: 1-4\nsection B: 5-8", from: "A")
-    rest = "-w"
-    made = page(script).with(notes: Demo::Notation.hands("#{rest} | #{rest} | #{rest} | #{right} | #{rest} | #{rest} | #{rest}", "#{rest} | #{rest} | #{rest} | #{left} | #{rest} | #{rest} | #{rest}"))
+  def map(right, left, script = TWO)
+    around = ->(music) { "-w | -w | -w | #{music} | -w | -w | -w" }
+    page(script).with(notes: Demo::Notation.hands(around[right], around[left]))
+  end
+
+  def facts(right, left, script: TWO, from: "A")
+    made = map(right, left, script)
     join = Stairwell::Sections.form(made).joins.find { |one| one.from == from }
     Stairwell::Sections::Joins.new(made).facts(join)
   end
@@ -48,6 +55,22 @@ RSpec.describe "Joins" do
       expect(joins(repeated).map(&:parts)).to eq([%w[A B], %w[B A1]])
       varied = repeated.sub("like B", "like B except 16")
       expect(joins(varied).map(&:parts)).to eq([%w[A B], %w[B A1], %w[A1 B1]])
+    end
+
+    # The right hand leaps from F4 to F5 at once; the left stays where it is.
+    it "are done by the hand that hurries first, where hands were learnt apart" do
+      leap = map("C4q D4q E4q F4q | F5q E5q D5q C5q", "C3w | C3w", "#{TWO}\ntempo: target 80")
+      steps = ->(key, choices = Stairwell::Practice::Choices.new) { Stairwell::Practice.steps(leap, routine: Stairwell::Practice::ROUTINES.fetch(key), choices: choices).to_h { |step| [step.id, step] } }
+      by_hand = steps["hand_by_hand"]
+      expect(by_hand.values.select(&:join).map(&:id)).to eq(%w[A-B@4.join_right A-B@4.join])
+      alone = by_hand["A-B@4.join_right"]
+      expect([alone.hands, alone.good_days, alone.needs.sort, alone.actions]).to eq([:right, 1, %w[A.right B.right], {right: :play, left: :silent}])
+      expect(alone.title).to eq("A to B, the join, right hand")
+      expect(by_hand["A-B@4.join"].after).to include("A-B@4.join_right")
+      # Who learns with both hands at once joins with both at once.
+      expect(steps["aspect_by_aspect"].keys.grep(/join/)).to eq(["A-B@4.join"])
+      rest = Stairwell::Practice.steps(map("C4q D4q E4q -q | F5q E5q D5q C5q", "C3w | C3w"))
+      expect(rest.select(&:join).map(&:id)).to eq(["A-B@4.join"])
     end
 
     it "are not where only one of them turns the page" do

@@ -14,6 +14,8 @@ RSpec.describe "Routines" do
       section C: 9-12 difficulty 4
       section D: 13-16
       dynamics: 1 mf, 5 p
+      articulation A: short and light
+      articulation D: long lines
       pedal: 9-12
       ornament: 6
       lyrics 1: 1-4
@@ -87,7 +89,11 @@ RSpec.describe "Routines" do
   end
 
   it "leave articulation and dynamics to the student, and memory out unless it is wanted" do
-    expect(ids(page_of_everything, articulation_by: :student).grep(/touch|dynamics/)).to eq([])
+    layers = ->(**choices) { ids(page_of_everything, **choices).grep(/touch|dynamics/) }
+    expect(layers[]).to eq(%w[A.touch A.dynamics B.dynamics D.touch])
+    expect(layers[articulation_by: :student]).to eq(%w[A.dynamics B.dynamics])
+    expect(layers[dynamics_by: :student]).to eq(%w[A.touch D.touch])
+    expect(layers[articulation_by: :student, dynamics_by: :student]).to eq([])
     expect(ids(page_of_everything).grep(/memory/)).to eq([])
     expect(ids(page_of_everything, memory: true)).to include("A.memory", "whole.whole_memory")
   end

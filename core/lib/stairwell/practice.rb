@@ -33,8 +33,17 @@ module Stairwell
     def self.does(action, hands) = Phrase["practice.does.#{hands}.#{action}"]
 
     # @param step [Step]
-    # @return [String] what the hands do, in words
+    # @return [Phrase] what the hands do, and the voice, in words
     def self.how(step)
+      voice = step.actions[:voice]
+      hands = hands(step)
+      return hands unless voice
+      return Phrase["practice.voice.alone.#{voice}"] if step.actions.slice(:right, :left).values.all?(:silent)
+
+      Phrase["practice.voice.beside.#{voice}", hands: hands]
+    end
+
+    def self.hands(step)
       return Phrase["practice.with_the_eyes"] if step.aspect == :overview && step.actions.empty?
 
       right, left = step.actions.values_at(:right, :left)
@@ -46,6 +55,8 @@ module Stairwell
       Phrase["practice.right_hand_left_hand", right: does(right, :one), left: does(left, :one)]
     end
 
+    private_class_method :hands
+
     # @param step [Step]
     # @return [Phrase, String] what its stage is called; kept as text before
     def self.stage_name(step) = step.title.is_a?(Phrase::List) ? step.title.items[1] : step.title.to_s.split(", ").last
@@ -56,7 +67,7 @@ module Stairwell
       return [] if step.aspect == :overview && step.actions.empty?
 
       hands = (step.hands == :both) ? %i[right left] : [step.hands]
-      step.actions.empty? ? hands : hands.select { |hand| %i[play block].include?(step.actions[hand]) }
+      step.actions.empty? ? hands : hands.select { |hand| %i[play block touch].include?(step.actions[hand]) }
     end
 
     # What to do as pictures, for those who cannot read: what the hands do, and
@@ -67,8 +78,12 @@ module Stairwell
       hands = (step.actions.values & %i[clap tap]).first
       hands ||= step.hands if playing(step).any?
       what = step.picture unless hands && %i[right left both].include?(step.picture)
-      [hands, what].compact.uniq
+      [hands, VOICES[step.actions[:voice]] || what].compact.uniq
     end
+
+    # How the voice is drawn.
+    VOICES = {say: :say, sing: :sing, names: :names, count: :point}.freeze
+    private_constant :VOICES
 
     # @param map [Score::Map]
     # @param routine [Routine]

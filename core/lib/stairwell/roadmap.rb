@@ -40,19 +40,21 @@ module Stairwell
     # @param tempo [Rational, Integer] beats per minute
     # @param spans [Array<Score::Span>, nil] see {.stretch}
     # @param small [Boolean] see {Playback}
+    # @param straight [Boolean] see {.stretch}
     # @return [Hash{Symbol => Object}] when each bar, click and note sounds, as
     #   far as it is shown
-    def self.playback(map, tempo: map.target_tempo, spans: nil, small: false)
-      Playback.new(map, stretch(map, spans), tempo, small: small).to_h
+    def self.playback(map, tempo: map.target_tempo, spans: nil, small: false, straight: false)
+      Playback.new(map, stretch(map, spans, straight: straight), tempo, small: small).to_h
     end
 
     # How a part of a piece goes once through.
     # @param spans [Array<Score::Span>, nil] places, one after another as they
     #   stand; all bars, or nil, for the whole piece as it is played
+    # @param straight [Boolean] whether all of it is played as it is printed, without repeats
     # @return [Array<Visit>] as far as it is shown
-    def self.stretch(map, spans = nil)
+    def self.stretch(map, spans = nil, straight: false)
       bars = spans&.flat_map(&:bars)&.uniq&.select { |bar| bar <= map.bars.size }
-      return shown(map) if bars.nil? || bars.size == map.bars.size
+      return shown(map) if bars.nil? || (bars.size == map.bars.size && !straight)
 
       bars.map { |bar| Visit.new(bar: bar, time: 1, pass: 1, via: :next) }
     end
@@ -60,9 +62,10 @@ module Stairwell
     # A finger that goes along: each bar in turn, and what comes where the music
     # leaves the printed order.
     # @param spans [Array<Score::Span>, nil] see {.stretch}
+    # @param straight [Boolean] see {.stretch}
     # @return [Array<Hash>] bar:, name: (as printed), place: (in words), time:, reached:, ahead:
-    def self.walk(map, spans = nil)
-      visits = stretch(map, spans)
+    def self.walk(map, spans = nil, straight: false)
+      visits = stretch(map, spans, straight: straight)
       guide = Guide.new(map, visits)
       visits.each_with_index.map do |visit, at|
         {bar: visit.bar, name: map.bar(visit.bar).name, place: guide.place(visit.bar), time: visit.time, reached: guide.reached(at), ahead: guide.ahead(at)}

@@ -20,8 +20,8 @@ module Stairwell
         when :pedal then over?(@marks.pedal, bars)
         when :ornaments then over?(@marks.ornaments, bars)
         when :lyrics then over?(@marks.verses.map(&:span), bars)
-        when :dynamics then loud_and_soft?(bars)
-        when :articulation then loud_and_soft?(bars) || @marks.section_notes.any? { |one| one.kind == :articulation && of_section?(one.section, bars) }
+        when :dynamics then over?(@marks.dynamics.map(&:span), bars)
+        when :articulation then (@touched & bars).any? || @marks.section_notes.any? { |one| one.kind == :articulation && of_section?(one.section, bars) }
         when :track then !@marks.track.nil?
         when :together then %i[right left].all? { |hand| @share.plays?(hand, bars) } && !alternating?(bars)
         end
@@ -40,14 +40,14 @@ module Stairwell
       end
 
       # @return [Boolean] whether the hands play one after the other throughout
-      def alternating?(bars)
-        said = @marks.hands.select { |one| one.use == :alternating }
-        said.any? { |one| one.span.nil? || bars.all? { |bar| one.span.cover?(bar) } }
-      end
+      def alternating?(bars) = throughout?(:alternating, bars)
+
+      # @return [Boolean] whether no hand is learnt by itself
+      def together_first?(bars) = throughout?(:together_first, bars)
 
       private
 
-      def loud_and_soft?(bars) = over?(@marks.dynamics.map(&:span), bars) || (@touched & bars).any?
+      def throughout?(use, bars) = @marks.hands.any? { |one| one.use == use && (one.span.nil? || bars.all? { |bar| one.span.cover?(bar) }) }
 
       def over?(spans, bars) = spans.any? { |span| bars.any? { |bar| span.cover?(bar) } }
     end

@@ -14,7 +14,7 @@ module Stairwell
         first = {easier: easier, harder: (easier == :right) ? :left : :right}.fetch(choices.hand_order, choices.hand_order)
         gone = stages.select { |one|
           (one.aspect == :memory && !choices.memory) || (one.aspect == :pedal && choices.pedal == :none) ||
-            (%i[articulation dynamics].include?(one.aspect) && choices.articulation_by == :student)
+            (one.aspect == :articulation && choices.articulation_by == :student) || (one.aspect == :dynamics && choices.dynamics_by == :student)
         }.map(&:key)
         with_hand_first(first).without(gone).pedal_at(choices.pedal).in_order(choices.order)
       end
@@ -26,8 +26,9 @@ module Stairwell
         return self unless right && left && together?(right, left)
 
         first, second = (order == :left) ? [left, right] : [right, left]
-        waits = (right.after + left.after) - [right.key, left.key]
-        alone = [first.with(after: waits), second.with(after: [first.key])]
+        both = [right.key, left.key]
+        waits, everywhere = (right.after + left.after) - both, (right.everywhere + left.everywhere)
+        alone = [first.with(after: waits, everywhere: everywhere - both), second.with(after: [first.key], everywhere: (everywhere - both) + ((everywhere & both).any? ? [first.key] : []))]
         at = stages.index { |one| [right, left].include?(one) }
         rest = stages - [right, left]
         with(stages: rest.first(at) + alone + rest.drop(at))
@@ -39,8 +40,10 @@ module Stairwell
       def without(gone)
         return self if gone.empty?
 
-        through = ->(keys) { keys.flat_map { |key| gone.include?(key) ? through[stage(key).needs + stage(key).after] : [key] }.uniq }
-        with(stages: stages.reject { |one| gone.include?(one.key) }.map { |one| one.with(needs: through[one.needs], after: through[one.after] - through[one.needs]) })
+        through = ->(keys) { keys.flat_map { |key| gone.include?(key) ? through[stage(key).waits] : [key] }.uniq }
+        with(stages: stages.reject { |one| gone.include?(one.key) }.map { |one|
+          one.with(needs: through[one.needs], after: through[one.after] - through[one.needs], everywhere: through[one.everywhere], earlier: through[one.earlier] - [one.key])
+        })
       end
 
       # @param place [Symbol] :last leaves the pedal where the routine has it
@@ -85,12 +88,12 @@ module Stairwell
       # that waits for one of them before the other begins.
       def together?(one, other)
         keys = [one.key, other.key]
-        (one.needs + one.after + other.needs + other.after - keys).none? { |key| (behind(key) & keys).any? }
+        (one.waits + other.waits - keys).none? { |key| (behind(key) & keys).any? }
       end
 
       # @return [Array<Symbol>] what a stage waits for, directly or not
       def behind(key, seen = [])
-        (stage(key)&.then { |one| one.needs + one.after }.to_a - seen).inject(seen) { |found, other| found.include?(other) ? found : behind(other, found | [other]) }
+        (stage(key)&.waits.to_a - seen).inject(seen) { |found, other| found.include?(other) ? found : behind(other, found | [other]) }
       end
 
       def last_of(one, keys)

@@ -22,7 +22,7 @@ module Stairwell
         refuse(Phrase["practice.routine_check.the_routine_has_no_stage_add"]) if @stages.empty?
         twice = @routine.stages.map(&:key).tally.find { |_, count| count > 1 }
         refuse(Phrase["practice.routine_check.two_stages_are_called_give_one", stage: twice.first]) if twice
-        refuse(Phrase["practice.routine_check.no_stage_works_on_a_section"]) unless @routine.stages.any? { |one| %i[section whole].include?(one.scope) }
+        refuse(Phrase["practice.routine_check.no_stage_works_on_a_section"]) unless @routine.stages.any? { |one| %i[section line page verse whole].include?(one.scope) }
         @stages.each_value { |one| check(one) }
         circle
         @stages.each_value { |one| reach(one) }
@@ -31,7 +31,7 @@ module Stairwell
       private
 
       def check(one)
-        unknown = (one.needs + one.after).find { |key| !@stages.key?(key) }
+        unknown = (one.waits + one.earlier).find { |key| !@stages.key?(key) }
         refuse(Phrase["practice.routine_check.waits_for_a_stage_that_is", stage: one.name, unknown: unknown]) if unknown
         refuse(Phrase["practice.routine_check.has_neither_a_tempo_nor_a", stage: one.name]) unless one.tempo_share || one.seconds
         refuse(Phrase["practice.routine_check.is_to_be_at_of_the", stage: one.name, percent: (one.tempo_share * 100).to_i]) if one.tempo_share && !one.tempo_share.between?(1/10r, 12/10r)
@@ -40,14 +40,16 @@ module Stairwell
       end
 
       # What a stage can reach with its waits: stages on places that lie in its
-      # own or that grow out of them. A wait for anything else would be none.
-      REACHED = {
-        spot: %i[spot section], section: %i[spot section whole], join: %i[spot section join], growing: %i[spot section join growing], whole: Stage::SCOPES
-      }.freeze
-      PLACES = {spot: Phrase["practice.routine_check.a_spot"], section: Phrase["practice.routine_check.a_section"], join: Phrase["practice.routine_check.a_join"], growing: Phrase["practice.routine_check.joined_sections"], whole: Phrase["practice.routine_check.the_whole_piece"]}.freeze
+      # own or that grow out of them, and of the whole piece. A wait for anything else would be none.
+      PRINTED = %i[spot section line page verse whole].freeze
+      REACHED = {spot: PRINTED, section: PRINTED, line: PRINTED, page: PRINTED + %i[join], verse: PRINTED + %i[join], join: PRINTED + %i[join], growing: PRINTED + %i[join growing], whole: Stage::SCOPES}.freeze
+      PLACES = {
+        spot: "a_spot", section: "a_section", line: "a_line", page: "a_page", verse: "a_verse", join: "a_join", growing: "joined_sections", whole: "the_whole_piece"
+      }.transform_values { |name| Phrase["practice.routine_check.#{name}"] }.freeze
+      private_constant :PRINTED, :REACHED, :PLACES
 
       def reach(one)
-        far = waits(one.key).map { |key| @stages[key] }.find { |other| !REACHED.fetch(one.scope).include?(other.scope) }
+        far = (one.needs + one.after).map { |key| @stages[key] }.find { |other| !REACHED.fetch(one.scope).include?(other.scope) }
         refuse(Phrase["practice.routine_check.works_on_and_waits_for_which", stage: one.name, place: PLACES[one.scope], other: far.name, other_place: PLACES[far.scope]]) if far
         return if one.scope == :whole || leads_on?(one)
 
@@ -57,19 +59,32 @@ module Stairwell
       # Whether a stage is waited for, or adds itself at the end as the last layers
       # do: it waits for something itself, or it is the only kind there is.
       def leads_on?(one)
-        @stages.each_key.any? { |key| waits(key).include?(one.key) } || waits(one.key).any? || @stages.each_value.none? { |other| other.scope == :whole }
+        @stages.each_value.any? { |other| (other.waits + other.earlier).include?(one.key) } || one.waits.any? || @stages.each_value.none? { |other| other.scope == :whole }
       end
 
       def circle
-        ring = strongly_connected_components.find { |keys| keys.size > 1 } || @stages.keys.find { |key| waits(key).include?(key) }&.then { |key| [key] }
+        ring = ring(:waits) || forward
         refuse(Phrase["practice.routine_check.circle", stages: Phrase.list(ring.map { |key| Phrase["practice.routine_check.quoted", name: @stages[key].name] }, by: :comma)]) if ring
       end
 
-      def waits(key) = @stages[key].needs + @stages[key].after
+      # @param waits [Symbol] a method of stages
+      # @return [Array<Symbol>, nil] stages that wait for each other
+      def ring(waits)
+        @waits = waits
+        strongly_connected_components.find { |keys| keys.size > 1 || @stages[keys.first].public_send(waits).include?(keys.first) }
+      end
+
+      # What waits for what stands earlier in the piece may go round by that; but not where it
+      # is waited for everywhere.
+      # @return [Array<Symbol>, nil]
+      def forward
+        @waits = :all_waits
+        strongly_connected_components.find { |keys| keys.any? { |key| (@stages[key].everywhere & keys).any? } && keys.any? { |key| (@stages[key].earlier & keys).any? } }
+      end
 
       def tsort_each_node(&) = @stages.each_key(&)
 
-      def tsort_each_child(key, &) = waits(key).each(&)
+      def tsort_each_child(key, &) = @stages[key].public_send(@waits).each(&)
 
       def refuse(message) = raise(ContradictionError, message)
     end

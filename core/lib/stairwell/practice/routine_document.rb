@@ -5,7 +5,8 @@ module Stairwell
     # A routine as plain data, so that a studio can keep its own.
     module RoutineDocument
       SYMBOLS = %i[key scope hands aspect picture introduced_by].freeze
-      LISTS = %i[needs after only].freeze
+      LISTS = %i[needs after only everywhere earlier].freeze
+      NAMES = %i[sitting cue chain].freeze
 
       module_function
 
@@ -47,13 +48,13 @@ module Stairwell
         %i[name done].each { |field| fields[field] = Phrase.unpack(fields.fetch(field)) }
         SYMBOLS.each { |field| fields[field] = known(field, fields.fetch(field).to_sym) }
         LISTS.each { |field| fields[field] = fields.fetch(field, []).map(&:to_sym) }
-        fields[:sitting] = fields[:sitting]&.to_sym
+        NAMES.each { |field| fields[field] = fields[field] && known(field, fields[field].to_sym) }
         fields[:tempo_share] = fields[:tempo_share] && Rational(fields[:tempo_share])
         fields[:actions] = fields.fetch(:actions, {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
         Stage.new(**fields)
       end
 
-      KNOWN = {scope: Stage::SCOPES, aspect: Stage::ASPECTS, picture: Stage::PICTURES, hands: %i[right left both], introduced_by: Stage::INTRODUCED_BY}.freeze
+      KNOWN = {scope: Stage::SCOPES, aspect: Stage::ASPECTS, picture: Stage::PICTURES, hands: %i[right left both], introduced_by: Stage::INTRODUCED_BY, cue: Stage::CUES, chain: Choices::JOINS}.freeze
 
       def known(field, value) = (KNOWN[field].nil? || KNOWN[field].include?(value)) ? value : raise(ArgumentError, field.to_s)
 

@@ -10,11 +10,18 @@ module Stairwell
 
       module_function
 
+      # Of a stage that is said anew, by how it is kept: as it stands, as names of stages or of what
+      # the place has, or as a name.
+      PLAIN = %i[name done good_days repetitions ladder small_count repeats by_section].freeze
+      LISTS = %i[needs after everywhere earlier only].freeze
+      NAMES = %i[aspect introduced_by picture sitting cue chain].freeze
+      NONE = %i[sitting cue chain].freeze
+      private_constant :PLAIN, :LISTS, :NAMES, :NONE
+
       # @param routine [Routine]
-      # @param stages [Array<Hash>] what is changed of each: key:, and of name:,
-      #   good_days:, repetitions:, percent: (of the target tempo), needs:, after:;
-      #   kept: false takes it out; for one that comes in scope:, aspect:,
-      #   introduced_by:, done:, right: and left: (what each hand does)
+      # @param stages [Array<Hash>] what is changed of each: key:, and any of {Stage}'s fields, with
+      #   percent: (of the target tempo) or seconds:, and right:, left:, voice: (what each does);
+      #   kept: false takes it out; one that comes in has a scope:
       # @return [Routine]
       # @raise [ContradictionError] when it cannot work, with the reason
       def call(routine, stages)
@@ -27,33 +34,45 @@ module Stairwell
 
       # A stage of the studio's own.
       def stage(said)
-        actions = {right: said.fetch(:right, "play").to_sym, left: said.fetch(:left, "play").to_sym}
-        hands = {[true, false] => :left, [false, true] => :right}.fetch(actions.values.map { |one| one == :silent }, :both)
-        made = Stage.new(
-          key: said[:key].to_sym, name: said.fetch(:name, said[:key]), scope: said[:scope].to_sym, aspect: said.fetch(:aspect, "notes").to_sym, hands: hands, actions: actions,
-          introduced_by: said.fetch(:introduced_by, "section").to_sym, picture: hands, **ADDED, **said.slice(:done)
-        )
-        changed(made, said)
+        made = Stage.new(key: said[:key].to_sym, name: said.fetch(:name, said[:key]), scope: said[:scope].to_sym, **ADDED)
+        hands = {right: "play", left: "play"}.merge(said.slice(:right, :left))
+        changed(made, {**said, **hands}).then { |stage| said[:picture] ? stage : stage.with(picture: stage.hands) }
       end
 
       # Each stage after what it waits for, otherwise as they stood.
       def in_turn(stages)
         left, found = stages.dup, []
-        while (one = left.find { |each| ((each.needs + each.after) & left.map(&:key)).empty? })
+        while (one = left.find { |each| (each.waits & left.map(&:key)).empty? })
           found << left.delete(one)
         end
         found + left
       end
 
       def changed(stage, said)
-        share = said[:percent] ? Rational(said[:percent], 100) : stage.tempo_share
+        names = said.slice(*NAMES).transform_values { |one| one&.to_sym }
         stage.with(
-          **said.slice(:name, :good_days, :repetitions).compact, tempo_share: stage.tempo_share && share, needs: waits(said[:needs], stage.needs), after: waits(said[:after], stage.after)
+          **said.slice(*PLAIN).compact, **said.slice(*LISTS).compact.transform_values { |keys| keys.map(&:to_sym) }, **names.reject { |field, one| one.nil? && !NONE.include?(field) },
+          **pulse(stage, said), **does(stage, said)
         )
       end
 
-      def waits(said, unsaid) = said ? said.map(&:to_sym) : unsaid
-      private_class_method :stage, :in_turn, :changed, :waits
+      # A stage has a tempo or takes its time.
+      def pulse(stage, said)
+        return {seconds: said[:seconds], tempo_share: nil, ladder: false} if said[:seconds]
+
+        said[:percent] ? {tempo_share: Rational(said[:percent], 100), seconds: nil} : {}
+      end
+
+      # Of a hand that is silent no bars count; the voice may be taken away again.
+      def does(stage, said)
+        said = said.slice(:right, :left, :voice)
+        return {} if said.empty?
+
+        actions = stage.actions.merge(said.transform_values { |one| one&.to_sym }).compact
+        hands = {[true, false] => :left, [false, true] => :right}.fetch(actions.values_at(:right, :left).map { |one| one == :silent }, :both)
+        {actions: actions, **((said.keys & %i[right left]).any? ? {hands: hands} : {})}
+      end
+      private_class_method :stage, :in_turn, :changed, :pulse, :does
     end
   end
 end

@@ -6,15 +6,23 @@ module Stairwell
     # The order of their layers is common practice, no source; good days,
     # repetitions and tempo shares are our own choice.
     module Routines
+      OTHER = {right: :left, left: :right}.freeze
+      private_constant :OTHER
+
       module_function
 
       # How sections become a piece, the same for most routines.
       # @param from [Symbol] the stage that must be done on each section
       # @param also [Array<Symbol>] what must be done besides before it is faster
+      # @param apart [Array<Symbol>] hands that were learnt by themselves, each in the stage of its name
       # @return [Array<Stage>]
-      def joined(from, faster: true, also: [])
+      def joined(from, faster: true, also: [], apart: [])
         [
-          Stage.new(key: :join, name: Phrase["practice.routines.the_join"], scope: :join, tempo_share: Constants::ALONE, good_days: 2, needs: [from], repetitions: Constants::HARD_REPETITIONS,
+          *apart.map { |hand|
+            Stage.new(key: :"join_#{hand}", name: Phrase["practice.routines.the_join_of_one", hand: Phrase["hands.#{hand}"]], scope: :join, hands: hand, picture: hand, actions: {hand => :play, OTHER.fetch(hand) => :silent}, tempo_share: Constants::ALONE, good_days: 1,
+              needs: [hand], repetitions: Constants::HARD_REPETITIONS, only: [:hurries], done: Phrase["practice.routines.the_hand_is_there_in_time"])
+          },
+          Stage.new(key: :join, name: Phrase["practice.routines.the_join"], scope: :join, tempo_share: Constants::ALONE, good_days: 2, needs: [from], after: apart.map { |hand| :"join_#{hand}" }, repetitions: Constants::HARD_REPETITIONS,
             done: Phrase["practice.routines.there_is_no_gap_between_the"]),
           Stage.new(key: :grow, name: Phrase["practice.routines.joined"], scope: :growing, tempo_share: Constants::ALONE, good_days: 1, needs: [from], after: [:join], repetitions: 3, done: Phrase["practice.routines.it_goes_on_without_a_stop"]),
           *(faster ? [Stage.new(key: :faster, name: Phrase["practice.routines.faster"], scope: :section, aspect: :tempo, picture: :fast, tempo_share: Constants::FASTER, good_days: 2, needs: [from, *also], done: Phrase["practice.routines.three_times_in_a_row_are"])] : [])
@@ -47,9 +55,8 @@ module Stairwell
 
       def alone(share: Constants::ALONE, done: Phrase["practice.routines.it_goes_without_a_stop_even"], **more)
         %i[right left].map do |hand|
-          other = (hand == :right) ? :left : :right
           Stage.new(key: hand, name: Phrase["hands.#{hand}"], hands: hand, scope: :section, picture: hand, tempo_share: share, good_days: 2, done: done,
-            actions: {hand => :play, other => :silent}, **more)
+            actions: {hand => :play, OTHER.fetch(hand) => :silent}, **more)
         end
       end
 
@@ -66,7 +73,7 @@ module Stairwell
           key: "hand_by_hand", name: Phrase["practice.routines.hand_by_hand"],
           for_whom: Phrase["practice.routines.for_most_students_each_hand_alone"],
           why: Phrase["practice.routines.each_hand_is_safe_before_the"],
-          stages: [SPOT, *alone, together(%i[right left spot]), *joined(:together), *layered([:faster])]
+          stages: [SPOT, *alone, together(%i[right left spot]), *joined(:together, apart: %i[right left]), *layered([:faster])]
         )
       end
 
@@ -123,7 +130,7 @@ module Stairwell
             Stage.new(key: :block_left, name: Phrase["practice.routines.left_hand_blocked"], hands: :left, scope: :section, aspect: :position, picture: :left, actions: {left: :block, right: :silent}, tempo_share: Constants::SLOWLY, good_days: 1, done: Phrase["practice.routines.each_shape_lies_under_the_hand"]),
             Stage.new(key: :right, name: Phrase["practice.routines.right_hand_shape_by_shape"], hands: :right, scope: :section, picture: :right, actions: {right: :play, left: :silent}, tempo_share: Constants::ALONE, good_days: 2, after: [:block_left], done: Phrase["practice.routines.the_hand_moves_in_shapes_not"]),
             Stage.new(key: :blocked, name: Phrase["practice.routines.right_hand_with_the_left_blocked"], scope: :section, picture: :both, actions: {right: :play, left: :block}, tempo_share: Constants::SLOWLY, good_days: 2, needs: %i[block_left right], done: Phrase["practice.routines.the_shapes_change_together"]),
-            together(%i[blocked spot]), *joined(:together), *layered([:faster])
+            together(%i[blocked spot]), *joined(:together, apart: [:right]), *layered([:faster])
           ]
         )
       end
@@ -154,29 +161,30 @@ module Stairwell
           stages: [
             SPOT,
             Stage.new(key: :rhythm, name: Phrase["practice.routines.both_hands_tapped"], scope: :section, aspect: :rhythm, picture: :tap, actions: {right: :tap, left: :tap}, tempo_share: Constants::FASTER, good_days: 1, repetitions: 3, done: Phrase["practice.routines.both_rhythms_fit_together_on_the"]),
-            *alone(after: [:rhythm]), together(%i[right left spot]), *joined(:together), *layered([:faster])
+            *alone(after: [:rhythm]), together(%i[right left spot]), *joined(:together, apart: %i[right left]), *layered([:faster])
           ]
         )
       end
 
       def whole_piece
-        whole = {scope: :whole, good_days: 2, repetitions: 1}
+        whole = {scope: :whole, good_days: 2, repetitions: 2}
+        parted = {**whole, by_section: true}
         Routine.new(
           key: "whole_piece", name: Phrase["practice.routines.the_whole_piece_one_aspect_at"],
           for_whom: Phrase["practice.routines.for_readers_with_short_pieces_the"],
           why: Phrase["practice.routines.the_form_stays_in_the_ear"],
           stages: [
             SPOT,
-            Stage.new(key: :overview, name: Phrase["practice.routines.look_it_over"], aspect: :overview, picture: :look, seconds: 120, done: Phrase["practice.routines.you_can_say_what_comes_back"], **whole.merge(good_days: 1)),
+            Stage.new(key: :overview, name: Phrase["practice.routines.look_it_over"], aspect: :overview, picture: :look, seconds: 120, done: Phrase["practice.routines.you_can_say_what_comes_back"], **whole.merge(good_days: 1, repetitions: 1)),
             Stage.new(key: :rhythm, name: Phrase["practice.routines.rhythm"], aspect: :rhythm, picture: :tap, actions: {right: :tap, left: :tap}, tempo_share: Constants::ALONE, after: [:overview], done: Phrase["practice.routines.it_is_tapped_through_without_a"], **whole),
-            Stage.new(key: :right, name: Phrase["hands.right"], hands: :right, picture: :right, actions: {right: :play, left: :tap}, tempo_share: Constants::ALONE, after: [:rhythm], done: Phrase["practice.routines.it_goes_through_without_a_stop"], **whole),
-            Stage.new(key: :left, name: Phrase["hands.left"], hands: :left, picture: :left, actions: {right: :tap, left: :play}, tempo_share: Constants::ALONE, after: [:right], done: Phrase["practice.routines.it_goes_through_without_a_stop"], **whole),
-            Stage.new(key: :together, name: Phrase["hands.both"], picture: :slow, tempo_share: Constants::SLOWLY, needs: %i[right left], done: Phrase["practice.routines.the_pulse_stays_even_from_beginning"], **whole.merge(good_days: 4)),
+            Stage.new(key: :right, name: Phrase["hands.right"], hands: :right, picture: :right, actions: {right: :play, left: :tap}, tempo_share: Constants::ALONE, after: [:rhythm], done: Phrase["practice.routines.it_goes_through_without_a_stop"], **parted),
+            Stage.new(key: :left, name: Phrase["hands.left"], hands: :left, picture: :left, actions: {right: :tap, left: :play}, tempo_share: Constants::ALONE, after: [:right], done: Phrase["practice.routines.it_goes_through_without_a_stop"], **parted),
+            Stage.new(key: :together, name: Phrase["hands.both"], picture: :slow, tempo_share: Constants::SLOWLY, needs: %i[right left], done: Phrase["practice.routines.the_pulse_stays_even_from_beginning"], **parted.merge(good_days: 4)),
             Stage.new(key: :join, name: Phrase["practice.routines.the_join"], scope: :join, tempo_share: Constants::ALONE, good_days: 2, needs: [:spot], repetitions: Constants::HARD_REPETITIONS, done: Phrase["practice.routines.there_is_no_gap_between_the"]),
-            Stage.new(key: :dynamics, name: Phrase["practice.routines.dynamics"], aspect: :dynamics, tempo_share: Constants::ALONE, needs: [:together], only: [:dynamics], done: Phrase["practice.routines.a_listener_can_tell_loud_from"], **whole),
-            Stage.new(key: :pedal, name: Phrase["practice.routines.with_pedal"], aspect: :pedal, picture: :pedal, tempo_share: Constants::ALONE, needs: %i[together dynamics], only: [:pedal], done: Phrase["practice.routines.the_harmonies_do_not_run_into"], **whole),
+            Stage.new(key: :dynamics, name: Phrase["practice.routines.dynamics"], aspect: :dynamics, tempo_share: Constants::ALONE, needs: [:together], only: [:dynamics], done: Phrase["practice.routines.a_listener_can_tell_loud_from"], **parted),
+            Stage.new(key: :pedal, name: Phrase["practice.routines.with_pedal"], aspect: :pedal, picture: :pedal, tempo_share: Constants::ALONE, needs: %i[together dynamics], only: [:pedal], done: Phrase["practice.routines.the_harmonies_do_not_run_into"], **parted),
             Stage.new(key: :tempo, name: Phrase["practice.routines.up_to_tempo"], aspect: :tempo, picture: :fast, tempo_share: Constants::AT_TARGET, needs: %i[together join dynamics pedal], ladder: true, done: Phrase["practice.routines.it_goes_at_the_target_tempo"], **whole.merge(good_days: 1)),
-            Stage.new(key: :memory, name: Phrase["practice.routines.by_heart"], aspect: :memory, picture: :eyes, tempo_share: Constants::FASTER, needs: [:tempo], done: Phrase["practice.routines.it_goes_with_the_book_closed"], **whole)
+            Stage.new(key: :memory, name: Phrase["practice.routines.by_heart"], aspect: :memory, picture: :eyes, tempo_share: Constants::FASTER, needs: [:tempo], done: Phrase["practice.routines.it_goes_with_the_book_closed"], **parted)
           ]
         )
       end

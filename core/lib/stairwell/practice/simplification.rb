@@ -89,7 +89,7 @@ module Stairwell
       def bars(step) = step.spans.flat_map(&:bars)
 
       # Both hands play.
-      def hands?(step) = step.hands == :both && step.actions.values.all?(:play)
+      def hands?(step) = step.hands == :both && step.actions.slice(:right, :left).values.all?(:play)
 
       def other(hand) = (hand == :right) ? :left : :right
 

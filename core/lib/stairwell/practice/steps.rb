@@ -36,14 +36,14 @@ module Stairwell
         # waits for that.
         @made = {}
         @played = Hash.new { |all, hands| all[hands] = Set.new }
-        steps = @routine.stages.flat_map do |stage|
-          @targets.of(stage.scope).flat_map do |target|
+        steps = @routine.stages.flat_map { |stage| parted(stage) }.flat_map do |stage|
+          @targets.on(stage).flat_map do |target|
             built = build(stage, target)
             @made[[stage.key, target.key]] = built.last if built.any?
             built
           end
         end
-        in_order(steps)
+        in_order(steps.map { |step| waiting_further(step) })
       end
 
       private
@@ -52,6 +52,22 @@ module Stairwell
       def easier
         struck = Sections::Likeness::HANDS.to_h { |hand| [hand, @map.notes.values.sum { |hands| hands.fetch(hand, []).count { |note| !note.tied } }] }
         (struck[:left] < struck[:right]) ? :left : :right
+      end
+
+      # What is of the whole piece takes half of its days section by section, where it is to.
+      # @return [Array<Stage>]
+      def parted(stage)
+        return [stage] unless stage.by_section && @map.sections.size > 1
+
+        [stage.with(scope: :section, good_days: (stage.good_days/2r).ceil, repetitions: Constants::REPETITIONS), stage.with(good_days: [stage.good_days / 2, 1].max)]
+      end
+
+      # What lies elsewhere in the piece and is waited for all the same.
+      def waiting_further(step)
+        stage = @routine.stage(step.stage)
+        begins = step.spans.map(&:from).min
+        more = @made.filter_map { |(key, _), other| other.id if stage.everywhere.include?(key) || (stage.earlier.include?(key) && other.spans.all? { |span| span.to < begins }) }
+        more.empty? ? step : step.with(needs: (step.needs | more) - [step.id])
       end
 
       # @return [Array<Step>] none where the stage does not apply, several where
@@ -71,7 +87,7 @@ module Stairwell
       # ladder needs up to the target tempo.
       # @return [Array<Array(Integer, Integer)>] first and last rung of each step
       def rungs(stage)
-        below = stage.needs.filter_map { |key| @routine.stage(key) }.select { |one| one.scope == stage.scope }.filter_map(&:tempo_share).max || Constants::LADDER_FROM
+        below = (stage.needs + stage.everywhere).filter_map { |key| @routine.stage(key) }.select { |one| one.scope == stage.scope }.filter_map(&:tempo_share).max || Constants::LADDER_FROM
         top = (@target_tempo * stage.tempo_share).round
         marks = Metronome.ladder([slow(below), top].min, top)
         marks.drop(1).then { |found| found.empty? ? [top] : found }.each_slice(Constants::RUNGS_A_DAY).map { |slice| [slice.first, slice.last] }
@@ -97,9 +113,12 @@ module Stairwell
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
           actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, strained),
-          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
-          needs: waits(stage.needs, target).map(&:id), after: waits(stage.after, target).map(&:id), **named)
+          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), repeats: stage.repeats, arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
+          needs: (waits(stage.needs, target) + in_parts(stage, target)).map(&:id), after: waits(stage.after, target).map(&:id), **named)
       end
+
+      # @return [Array<Step>] what the sections by themselves are to the whole
+      def in_parts(stage, target) = (stage.by_section && target.key == "whole") ? @made.filter_map { |(key, _), step| step if key == stage.key } : []
 
       # How much of its bars is new; joins and spots always are, and a layer that
       # differs is, though its notes are known. What grows is as new as its bars, beside exact repeats.
@@ -138,7 +157,7 @@ module Stairwell
         counting = counting(stage, bars)
         return counting if %i[rhythm overview lyrics].include?(stage.aspect)
 
-        [*counting, *said(stage, bars), *fermatas(bars), (Phrase["practice.habits.strenuous", count: @choices.most_strenuous] if strained)].compact
+        [*counting, *(Phrase["practice.cues.#{stage.cue}"] if stage.cue), *said(stage, bars), *fermatas(bars), (Phrase["practice.habits.strenuous", count: @choices.most_strenuous] if strained)].compact
       end
 
       # Which beat is counted, where there are two.
@@ -160,9 +179,9 @@ module Stairwell
       def cut_time?(bars) = @map.bar(bars.first).meter.unit == 2
 
       # What the teacher noted of the sections' fingering and touch, where that is
-      # what the stage is about.
+      # what the stage is about, and of how the hand moves.
       def said(stage, bars)
-        kinds = {articulation: [:articulation], notes: [:fingering], fingering: [:fingering]}.fetch(stage.aspect, [])
+        kinds = [:movement, *{articulation: [:articulation], notes: [:fingering], fingering: [:fingering]}[stage.aspect]]
         @map.markings.section_notes.select { |one| kinds.include?(one.kind) && @conditions.of_section?(one.section, bars) }.map(&:text)
       end
 
@@ -172,23 +191,23 @@ module Stairwell
 
       def applies?(stage, target, bars)
         return false if target.layers && !target.layers.include?(stage.aspect)
-        return false if stage.hands != :both && (!@share.plays?(stage.hands, bars) || @conditions.alternating?(bars))
+        return false if stage.hands != :both && (!@share.plays?(stage.hands, bars) || @conditions.alternating?(bars) || @conditions.together_first?(bars))
         return false if joins_hands?(stage) && @conditions.one_hand(bars)
 
-        stage.only.all? { |condition| @conditions.met?(condition, bars) }
+        stage.only.all? { |condition| (condition == :hurries) ? target.hurries.include?(stage.hands) : @conditions.met?(condition, bars) }
       end
 
       # Whether a stage puts together what hands learnt apart.
       def joins_hands?(stage)
         @joins_hands ||= {}
-        @joins_hands.fetch(stage.key) { @joins_hands[stage.key] = stage.hands == :both && stage.actions.any? && (stage.actions.values - PLAYED).empty? && apart?(stage) }
+        @joins_hands.fetch(stage.key) { @joins_hands[stage.key] = stage.hands == :both && stage.hand_actions.any? && (stage.hand_actions.values - PLAYED).empty? && apart?(stage) }
       end
 
-      PLAYED = %i[play block].freeze
+      PLAYED = %i[play block touch].freeze
       private_constant :PLAYED
 
       def apart?(stage)
-        (stage.needs + stage.after).map { |key| @routine.stage(key) }.any? { |one| one.hands != :both || joins_hands?(one) }
+        stage.waits.map { |key| @routine.stage(key) }.any? { |one| one.hands != :both || joins_hands?(one) }
       end
 
       # A hand that has nothing to play there is silent, whatever the stage says.
@@ -218,16 +237,20 @@ module Stairwell
       end
 
       def covered(stage, target)
-        @targets.of(stage.scope).select { |other| other.key == target.key || covers?(target, other, stage.scope) }
+        @targets.on(stage).select { |other| other.key == target.key || covers?(target, other, stage.scope) }
       end
 
       def covers?(target, other, scope)
         return true if target.key == "whole" || scope == :whole
+        return (target.spans.flat_map(&:bars) & other.spans.flat_map(&:bars)).any? if PRINTED.include?(scope)
         return (with_variant(target.parts) & other.parts).any? if %i[section spot].include?(scope)
         return (as_learnt(other.parts) - as_learnt(target.parts)).empty? if %i[join growing].include?(scope) && target.parts.size > 1
 
         false
       end
+
+      PRINTED = %i[line page verse].freeze
+      private_constant :PRINTED
 
       def as_learnt(labels) = labels.map { |label| @targets.same_as(label) }
 

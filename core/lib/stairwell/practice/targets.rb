@@ -7,9 +7,9 @@ module Stairwell
     class Targets
       # `key` is part of a step's id; `parts` are the labels of the sections it
       # covers; `layers` are the aspects it still has to be learnt in, nil for
-      # all of them.
+      # all of them; `hurries` are the hands that have to move there and have no time for it.
       Target = Stairwell.value(
-        :key, :name, :spans, :parts, :counts, difficulty: Constants::DIFFICULTY, section: nil, hand: nil, hard: false, layers: nil
+        :key, :name, :spans, :parts, :counts, difficulty: Constants::DIFFICULTY, section: nil, hand: nil, hard: false, layers: nil, hurries: []
       )
 
       # @param map [Score::Map]
@@ -26,6 +26,15 @@ module Stairwell
       def of(scope)
         @of ||= {}
         @of[scope] ||= public_send(scope)
+      end
+
+      # @param stage [Stage]
+      # @return [Array<Target>] what it is practised on
+      def on(stage)
+        return growing(stage.chain) if stage.scope == :growing && stage.chain
+        return [straight] if stage.scope == :whole && !stage.repeats
+
+        of(stage.scope)
       end
 
       # @return [Score::Variant, nil] of a section to one that stands before it
@@ -58,6 +67,19 @@ module Stairwell
         end
       end
 
+      def line
+        @map.layout.lines.map { |page, line, bars| stretch("line@#{page}.#{line}", Phrase["practice.targets.line", page: page, line: line], [Score::Span.new(from: bars.first.index, to: bars.last.index)]) }
+      end
+
+      def page
+        @map.layout.lines.group_by(&:first).map { |page, lines| stretch("page@#{page}", Phrase["score.layout.page", number: page], [Score::Span.new(from: lines.first[2].first.index, to: lines.last[2].last.index)]) }
+      end
+
+      # Each verse is sung by itself, even where all have the same bars.
+      def verse
+        @map.markings.verses.group_by(&:number).sort.map { |number, verses| stretch("verse@#{number}", Phrase["practice.targets.verse", number: number], merged(verses.map(&:span))) }
+      end
+
       def join
         facts = Sections::Joins.new(@map)
         Sections.form(@map, @reading).joins.map { |join| facts.facts(join) }.uniq { |one| contents(one) }.map do |one|
@@ -66,7 +88,7 @@ module Stairwell
           spans = [Score::Span.new(from: join.from_bar, to: join.to_bar)] if join.to_bar == join.from_bar + 1
           Target.new(
             key: "#{join.from}-#{join.to}@#{join.from_bar}", name: Phrase["practice.targets.to", from: join.from, to: join.to], spans: spans,
-            parts: [join.from, join.to].uniq, counts: counts(spans), hard: one.hard?
+            parts: [join.from, join.to].uniq, counts: counts(spans), hard: one.hard?, hurries: one.hurries
           )
         end
       end
@@ -74,9 +96,9 @@ module Stairwell
       # Pairs, then pairs of pairs; or a chain from the start or from the end.
       # Two sections are joined by their join and the whole is a target of its
       # own, so only what lies between is grown.
-      def growing
+      def growing(chain = @join)
         sections = @map.sections
-        groups = case @join
+        groups = case chain
         when :from_start then (2...sections.size).map { |size| sections.first(size) }
         when :from_end then (2...sections.size).map { |size| sections.last(size) }
         else pairs(sections)
@@ -86,6 +108,15 @@ module Stairwell
 
       def whole
         [Target.new(key: "whole", name: Phrase["practice.targets.whole_piece"], spans: [Score::Span.new(from: 1, to: @map.bars.size)], parts: @map.sections.map(&:label), counts: @reading.counts_played)]
+      end
+
+      # The page once through: of endings the last.
+      # @return [Target]
+      def straight
+        left_out = @map.endings.select { |one| @map.endings.any? { |other| other.from == one.to + 1 } }
+        bars = @map.bars.map(&:index) - left_out.flat_map { |one| one.span.bars }
+        spans = bars.slice_when { |a, b| b != a + 1 }.map { |run| Score::Span.new(from: run.first, to: run.last) }
+        whole.first.with(spans: spans, counts: counts(spans))
       end
 
       # The section whose notes one has, where it has no steps of its own.
@@ -100,6 +131,16 @@ module Stairwell
 
       # A join of the same contents is the same, unless the page turns or the music jumps there only.
       def contents(facts) = [same_as(facts.join.from), same_as(facts.join.to), facts.turn, facts.jump]
+
+      # A place that sections know nothing of: it is of the section it lies in, if it is one.
+      def stretch(key, name, spans)
+        bars = spans.flat_map(&:bars)
+        over = @map.sections.select { |section| bars.any? { |bar| section.cover?(bar) } }
+        Target.new(
+          key: key, name: name, spans: spans, parts: over.map(&:label), counts: counts(spans), section: (over.first.label if over.size == 1),
+          difficulty: over.map(&:difficulty).max || Constants::DIFFICULTY, hard: @map.markings.hard.any? { |hard| spans.any? { |span| span.overlap?(hard) } }
+        )
+      end
 
       def pairs(sections)
         level = sections.zip

@@ -6,7 +6,7 @@ module Stairwell
     # `track`, a number); this table says which fields are more than plain.
     module MarkingsDocument
       # What the document calls the kinds of a section's notes.
-      NOTE_KINDS = {"fingering" => :fingering, "touch" => :articulation}.freeze
+      NOTE_KINDS = {"fingering" => :fingering, "touch" => :articulation, "movement" => :movement}.freeze
       WRITE = {
         rational: :to_s.to_proc, symbol: :to_s.to_proc, pitch: :to_s.to_proc,
         note_kind: ->(kind) { NOTE_KINDS.key(kind) }, span: ->(span) { {"from" => span.from, "to" => span.to, "from_beat" => span.from_beat&.to_s, "to_beat" => span.to_beat&.to_s}.compact }

@@ -2,9 +2,9 @@
 
 module Stairwell
   module Score
-    # What a teacher notes for a section: :fingering or :articulation, in words.
+    # What a teacher notes for a section, in words: :fingering, :articulation, or how the hand moves.
     SectionNote = Stairwell.value(:section, :kind, :text)
 
-    SectionNote::KINDS = %i[fingering articulation].freeze
+    SectionNote::KINDS = %i[fingering articulation movement].freeze
   end
 end

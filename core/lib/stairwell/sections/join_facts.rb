@@ -9,7 +9,10 @@ module Stairwell
       # A turn, a jump, or a hand that has to move and has no time for it. That the music goes on
       # without a rest is as it should be.
       # @return [Boolean]
-      def hard? = turn || jump || moves.any? { |hand| time.fetch(hand) < Constants::TIME_TO_MOVE }
+      def hard? = turn || jump || hurries.any?
+
+      # @return [Array<Symbol>] hands that move and have no time for it
+      def hurries = moves.select { |hand| time.fetch(hand) < Constants::TIME_TO_MOVE }
 
       # @return [Array<Symbol>] hands that leave their position
       def moves = leap.compact.select { |_, far| far > Constants::HAND_POSITION }.keys

@@ -55,7 +55,7 @@ module Stairwell
       def sound(assignment_id, step_id)
         piece, standing = @record.step(assignment_id, Planning::More.of(step_id))
         map, step = piece.page.map, standing.step
-        [Roadmap.playback(map, tempo: step.tempo || map.target_tempo, spans: step.spans, small: step.small_count), Roadmap.walk(map, step.spans)]
+        [Roadmap.playback(map, tempo: step.tempo || map.target_tempo, spans: step.spans, small: step.small_count, straight: !step.repeats), Roadmap.walk(map, step.spans, straight: !step.repeats)]
       end
 
       private

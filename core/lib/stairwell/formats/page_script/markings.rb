@@ -13,7 +13,7 @@ module Stairwell
           "pedal" => "pedal: 14-20", "ornament" => "ornament: 20 beat 3", "lyrics" => "lyrics 1: 1-8", "new" => "new: dotted quarter notes",
           "spot" => "spot: 12 beat 3 - 13 beat 1 left hand, jump down", "no spot" => "no spot: 12 beat 3 left hand",
           "hard" => "hard: 20-22",
-          "join" => "join A1 to B: no rest, right hand jumps", "fingering" => "fingering A: thumb under on F", "articulation" => "articulation A: short and light",
+          "join" => "join A1 to B: no rest, right hand jumps", "fingering" => "fingering A: thumb under on F", "articulation" => "articulation A: short and light", "movement" => "movement A: drop the arm on the first note",
           "octave" => "octave: 9-12 right hand, up", "track" => "track: 7"
         }.freeze
 
@@ -99,6 +99,8 @@ module Stairwell
         def fingering(head, scan, _places) = section_note(:fingering, head, scan)
 
         def articulation(head, scan, _places) = section_note(:articulation, head, scan)
+
+        def movement(head, scan, _places) = section_note(:movement, head, scan)
 
         def section_note(kind, head, scan)
           section = head.take!(LABEL, Phrase["formats.page_script.markings.the_label_of_a_section"])
