@@ -50,7 +50,7 @@ RSpec.describe "What a page says beside its signs" do
     wrong = {
       "fermata: 30" => "written counts", "fermata: 30 beat 5 for 1" => "bar 30 has 3 counts, no beat 5", "pass 2: 9-13 left hand" => "what holds on that pass",
       "start both: finger 1 on C4" => "“right” or “left”", "start right: finger 6 on C4" => "from 1 to 5", "start right: finger 1 on H4" => "a key such as B4",
-      "hands: crossed" => "right only, left only, alternating or together", "dynamics: 1" => "how loud", "join A: rest" => "“to”",
+      "hands: crossed" => "right only, left only, alternating, together first or together", "dynamics: 1" => "how loud", "join A: rest" => "“to”",
       "new:" => "what is new", "track: x" => "a track number", "ritardando: 40" => "there is no bar 40", "spot: 13 beat 2 - 13 beat 1" => "ends before it begins"
     }
     wrong.each do |line, said|

@@ -80,7 +80,7 @@ RSpec.describe "Another language", :aggregate_failures do
     sign_in
     {
       "/today" => "[role=list]", "/studio" => "[role=row]", "/students" => "a[href='/students/1']", "/students/1" => "table", "/library" => "section",
-      "/library/type" => "textarea", "/routines" => "table", "/settings" => "textarea", "/outbox" => "main"
+      "/library/type" => "textarea", "/routines" => "ol", "/settings" => "textarea", "/outbox" => "main"
     }.each do |path, css|
       visit path
       expect(page).to have_css(css)

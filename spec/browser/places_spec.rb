@@ -12,7 +12,7 @@ RSpec.describe "Every place" do
     sign_in
     {
       "/studio" => "[role=row]", "/students" => "h2", "/students/1" => "table", "/students/1/lesson" => "h1", "/library" => "section",
-      "/lessons" => "section h2", "/classes" => "h1", "/students/1/stand-in" => "section", "/while-away" => "h1", "/library/type" => "textarea", "/routines" => "table", "/settings" => "textarea", "/library/1" => "[data-bar]"
+      "/lessons" => "section h2", "/classes" => "h1", "/students/1/stand-in" => "section", "/while-away" => "h1", "/library/type" => "textarea", "/routines" => "ol", "/settings" => "textarea", "/library/1" => "[data-bar]"
     }.each do |path, css|
       visit path
       expect(page).to have_css(css)
@@ -107,6 +107,8 @@ RSpec.describe "Every place" do
     expect(page).to have_text("Each hand is safe before the two have to fit together")
     select "The Lock Gate", from: "Try it on a piece"
     expect(page).to have_css("[role=status]", text: /\d+ steps, \d+ min in all/)
+    expect(page).to have_css("ol[aria-label='The steps, in the order in which one comes to them'] li:first-child", text: /\AA, right hand/)
+    expect(page).to have_css("li", text: "left hand: each section, left hand; 5 times a day, at 60 % of the target tempo, 2 good days.")
     click_button "Copy and change"
     expect(page).to have_field("Name of the routine", with: "Hand by hand, our way")
     select "The Lock Gate", from: "Try it on a piece"
@@ -135,17 +137,45 @@ RSpec.describe "Every place" do
     click_button "Add the stage"
     click_button "Save the routine"
     expect(page).to have_css("[role=alert]", text: "Nothing reaches the whole piece from “Tap it”")
-    select "Tap it", from: "hands together waits for, on earlier days"
-    click_button "hands together no longer waits for the spot, on earlier days"
-    select "hands together", from: "faster waits for, same sitting"
+    click_button "change …: hands together"
+    select "Tap it", from: "hands together, on a later day than: one more"
+    click_button "hands together, on a later day than: no longer the spot"
+    click_button "change …: faster"
+    select "hands together", from: "faster, same sitting, after: one more"
     click_button "Save the routine"
     expect(page).to have_css("[role=alert]", text: "Nothing reaches the whole piece from “the spot”")
-    select "the spot", from: "faster waits for, on earlier days"
+    select "the spot", from: "faster, on a later day than: one more"
     click_button "Save the routine"
-    expect(page).to have_button("Tap it ×")
+    expect(page).to have_text("on a later day than: right hand, left hand, blocked, Tap it")
     expect(page).to have_no_css("[role=alert]")
     expect(page).to have_field("Name of left hand, blocked")
     expect(page).to have_text("opens when introduced")
+  end
+
+  # Order 4 of docs/routines.md, made of what ships: one hand through the piece, the voice with it.
+  it "says all of a stage, and keeps it" do
+    sign_in
+    visit "/routines"
+    click_button "Copy and change"
+    click_button "change …: left hand"
+    select "right hand", from: "left hand, on a later day than, everywhere: one more"
+    select "counts", from: "Voice"
+    select "lift the hand", from: "Movement"
+    select "pedal", from: "left hand, only where there is: one more"
+    fill_in "One sitting, called", with: "Low part"
+    click_button "less: left hand"
+    click_button "change …: without a stop"
+    check "each section first"
+    check "without repeats"
+    fill_in "Seconds, without tempo", with: "90"
+    click_button "Save the routine"
+    expect(page).to have_no_button("Back to what is stored")
+    stages = JSON.parse(TestApp::OWNER[:routines].get(:stages)).to_h { |stage| [stage["key"], stage] }
+    expect(stages["left"]).to include("everywhere" => ["right"], "after" => [], "cue" => "lift", "only" => ["pedal"], "sitting" => "lowpart", "actions" => {"left" => "play", "right" => "silent", "voice" => "count"})
+    expect(stages["whole"]).to include("by_section" => true, "repeats" => false, "seconds" => 90, "tempo_share" => nil)
+    select "The Lock Gate", from: "Try it on a piece"
+    path = find("ol[aria-label='The steps, in the order in which one comes to them']").text
+    expect(path).to match(/A, right hand.*B, right hand/m)
   end
 
   it "explains a score that cannot be read" do

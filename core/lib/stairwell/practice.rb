@@ -20,6 +20,8 @@ require_relative "practice/targets"
 require_relative "practice/strain"
 require_relative "practice/steps"
 require_relative "practice/conditions"
+require_relative "practice/stage_words"
+require_relative "practice/path"
 
 module Stairwell
   # How it is learned: routines made of stages, and the steps they give on the
@@ -32,7 +34,7 @@ module Stairwell
     # @return [Phrase]
     def self.does(action, hands) = Phrase["practice.does.#{hands}.#{action}"]
 
-    # @param step [Step]
+    # @param step [Step, Stage]
     # @return [Phrase] what the hands do, and the voice, in words
     def self.how(step)
       voice = step.actions[:voice]
@@ -59,7 +61,11 @@ module Stairwell
 
     # @param step [Step]
     # @return [Phrase, String] what its stage is called; kept as text before
-    def self.stage_name(step) = step.title.is_a?(Phrase::List) ? step.title.items[1] : step.title.to_s.split(", ").last
+    def self.stage_name(step)
+      return step.name if step.is_a?(Stage)
+
+      step.title.is_a?(Phrase::List) ? step.title.items[1] : step.title.to_s.split(", ").last
+    end
 
     # @param step [Step]
     # @return [Array<Symbol>] the hands that are on the keys in it

@@ -37,7 +37,7 @@ module Stairwell
         end
 
         # What the changed routine does to a piece; nothing is kept.
-        # @return [Hash] {steps:, minutes:, days:}
+        # @return [Hash] {steps:, minutes:, days:, path:}
         def trial(key, piece_id:, stages:)
           row = read = nil
           routine, = find(key) do |tables|
@@ -45,7 +45,7 @@ module Stairwell
             read = Repositories::Pages.new(tables).read([[piece_id, row[:revision]]])
           end
           made = Practice.steps(read.page(piece_id, row[:revision], nil).map, routine: edit(routine, stages))
-          {steps: made.size, minutes: made.sum(0r, &:work).to_f, days: made.sum(&:good_days)}
+          {steps: made.size, minutes: made.sum(0r, &:work).to_f, days: made.sum(&:good_days), path: Practice::Path.of(made).map { |step| {id: step.id, title: step.title, place: step.place, how: Practice.how(step)} }}
         rescue ContradictionError => error
           raise refused(error)
         end

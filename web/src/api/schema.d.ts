@@ -2358,10 +2358,15 @@ export interface components {
             /** @enum {string} */
             pedal?: "last" | "before_dynamics" | "none";
             /**
-             * @description Who decides articulation and dynamics
+             * @description Who decides articulation
              * @enum {string}
              */
             articulation_by?: "teacher" | "student";
+            /**
+             * @description Who decides dynamics; unsaid, who decides articulation
+             * @enum {string}
+             */
+            dynamics_by?: "teacher" | "student";
             memory?: boolean;
             /**
              * Format: date
@@ -3025,7 +3030,7 @@ export interface components {
         RoutineKey: string;
         RoutineName: string;
         StageChanges: {
-            key: string;
+            key: components["schemas"]["StageKey"];
             name?: string;
             /** @description false takes the stage out */
             kept?: boolean;
@@ -3033,13 +3038,18 @@ export interface components {
             repetitions?: number;
             /** @description Of the target tempo */
             percent?: number;
-            needs?: string[];
-            after?: string[];
+            /** @description Of one repetition, in place of a tempo */
+            seconds?: number;
+            ladder?: boolean;
+            needs?: components["schemas"]["StageKeys"];
+            after?: components["schemas"]["StageKeys"];
+            everywhere?: components["schemas"]["StageKeys"];
+            earlier?: components["schemas"]["StageKeys"];
             /**
-             * @description Said for a stage that is added, as are the next ones
+             * @description Said for a stage that is added
              * @enum {string}
              */
-            scope?: "spot" | "section" | "join" | "growing" | "whole";
+            scope?: "spot" | "section" | "line" | "page" | "verse" | "join" | "growing" | "whole";
             /** @enum {string} */
             aspect?: "overview" | "position" | "rhythm" | "notes" | "fingering" | "lyrics" | "articulation" | "dynamics" | "pedal" | "ornaments" | "tempo" | "memory";
             /**
@@ -3048,11 +3058,45 @@ export interface components {
              */
             introduced_by?: "section" | "stage";
             done?: string;
+            right?: components["schemas"]["HandAction"];
+            left?: components["schemas"]["HandAction"];
+            voice?: components["schemas"]["VoiceAction"];
+            /** @description What a place must have */
+            only?: components["schemas"]["StageCondition"][];
             /** @enum {string} */
-            right?: "play" | "block" | "tap" | "clap" | "say" | "sing" | "silent";
-            /** @enum {string} */
-            left?: "play" | "block" | "tap" | "clap" | "say" | "sing" | "silent";
+            picture?: "look" | "point" | "clap" | "tap" | "say" | "sing" | "fingers" | "names" | "right" | "left" | "both" | "slow" | "fast" | "listen" | "pedal" | "eyes";
+            /** @description Stages of the same one stand together; null for none */
+            sitting?: string | null;
+            /** @description How the hand moves */
+            cue?: ("drop" | "roll" | "lift" | "lightly") | null;
+            /** @description How sections grow; null for the teacher's choice with the piece */
+            chain?: ("pairs" | "from_start" | "from_end") | null;
+            small_count?: boolean;
+            /** @description false goes once through the page */
+            repeats?: boolean;
+            /** @description Of the whole piece, each section first */
+            by_section?: boolean;
         }[];
+        RoutineTrial: {
+            steps: number;
+            minutes: number;
+            days: number;
+            path: components["schemas"]["StepPath"];
+        };
+        /** @description Steps in the order in which one comes to them */
+        StepPath: {
+            id: string;
+            title: string;
+            place: string;
+            how: string;
+        }[];
+        StageKey: string;
+        StageKeys: components["schemas"]["StageKey"][];
+        /** @enum {string} */
+        HandAction: "play" | "block" | "touch" | "tap" | "clap" | "say" | "sing" | "silent";
+        VoiceAction: ("say" | "count" | "sing" | "names") | null;
+        /** @enum {string} */
+        StageCondition: "pedal" | "ornaments" | "lyrics" | "articulation" | "dynamics" | "together" | "track" | "hurries";
         Routine: {
             key: string;
             name: string;
@@ -3063,6 +3107,23 @@ export interface components {
             /** @description null for one that ships */
             version: number | null;
             stages: {
+                /** @description What it is and what it waits for */
+                said: string;
+                seconds: number | null;
+                everywhere: string[];
+                earlier: string[];
+                /** @description What the hand does */
+                right: string | null;
+                left: string | null;
+                voice: string | null;
+                only: string[];
+                picture: string;
+                sitting: string | null;
+                cue: string | null;
+                chain: string | null;
+                small_count: boolean;
+                repeats: boolean;
+                by_section: boolean;
                 introduced_by: string;
                 /** @description A step for every two rungs of the metronome */
                 ladder: boolean;
@@ -4646,6 +4707,8 @@ export interface operations {
                     pedal?: "last" | "before_dynamics" | "none";
                     /** @enum {string} */
                     articulation_by?: "teacher" | "student";
+                    /** @enum {string} */
+                    dynamics_by?: "teacher" | "student";
                     memory?: boolean;
                     section_order?: components["schemas"]["SectionOrder"];
                     /** @description Sections left out for this student */
@@ -5124,11 +5187,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        steps: number;
-                        minutes: number;
-                        days: number;
-                    };
+                    "application/json": components["schemas"]["RoutineTrial"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -24,7 +24,7 @@ export const useChangeRoutine = (key: string) =>
 
 /** What a changed routine does to a piece; nothing is saved. */
 export const useRoutineTrial = (key: string, piece_id: number | null, stages: StageChange[]) =>
-  useQuery<{ steps: number; minutes: number; days: number }, Trouble>({
+  useQuery<Schemas["RoutineTrial"], Trouble>({
     queryKey: ["routine trial", key, piece_id, stages],
     queryFn: () =>
       ask(

@@ -50,6 +50,7 @@ export function AssignPiece({
       join: "pairs",
       pedal: "last",
       articulation_by: "teacher",
+      dynamics_by: "teacher",
       memory: "no",
       due_on: "",
       target_by: "number",
@@ -126,14 +127,12 @@ export function AssignPiece({
             <option value="before_dynamics">{t("piece.assign_piece.before_dynamics")}</option>
             <option value="none">{t("piece.assign_piece.none")}</option>
           </Choice>
-          <Choice
-            label={t("piece.assign_piece.articulation_is_decided_by")}
-            width="150px"
-            {...register("articulation_by")}
-          >
-            <option value="teacher">{t("piece.assign_piece.you")}</option>
-            <option value="student">{t("piece.assign_piece.the_student")}</option>
-          </Choice>
+          {(["articulation_by", "dynamics_by"] as const).map((field) => (
+            <Choice key={field} label={t(`piece.assign_piece.${field}`)} width="170px" {...register(field)}>
+              <option value="teacher">{t("piece.assign_piece.you")}</option>
+              <option value="student">{t("piece.assign_piece.the_student")}</option>
+            </Choice>
+          ))}
           <Choice label={t("piece.assign_piece.by_heart")} width="100px" {...register("memory")}>
             <option value="no">{t("piece.assign_piece.no")}</option>
             <option value="yes">{t("piece.assign_piece.yes")}</option>

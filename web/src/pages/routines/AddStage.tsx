@@ -4,23 +4,8 @@ import type { StageChange } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
 import { t } from "../../words";
+import { ACTIONS, ASPECTS } from "./StageDetails";
 import { SCOPES, scopeWord } from "./StageTable";
-
-const ASPECTS = [
-  "overview",
-  "position",
-  "rhythm",
-  "notes",
-  "fingering",
-  "lyrics",
-  "articulation",
-  "dynamics",
-  "pedal",
-  "ornaments",
-  "tempo",
-  "memory",
-] as const;
-const ACTIONS = ["play", "block", "tap", "clap", "say", "sing", "silent"] as const;
 
 type Form = {
   name: string;

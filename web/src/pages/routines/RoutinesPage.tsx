@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Heading, Input, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Grid, Heading, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { keptOf, type Schemas } from "../../api/client";
 import {
@@ -19,6 +19,7 @@ import { Select } from "../../components/Select";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
 import { AddStage } from "./AddStage";
+import { StagePath } from "./StagePath";
 import { StageTable } from "./StageTable";
 
 type Routine = Schemas["Routine"];
@@ -163,7 +164,11 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
         <Notice trouble={save.error ?? copy.error} />
       )}
       <Trial routine={routine} stages={stages} />
-      <StageTable routine={routine} changes={changes} onChange={own ? change : undefined} />
+      {own ? (
+        <StageTable routine={routine} changes={changes} onChange={change} />
+      ) : (
+        <StagePath stages={routine.stages} />
+      )}
       {own && (
         <AddStage
           taken={[...routine.stages.map((one) => one.key), ...Object.keys(changes)]}
@@ -206,6 +211,32 @@ function Trial({ routine, stages }: { routine: Routine; stages: StageChange[] })
         )}
       </Flex>
       <Notice trouble={trial.error} />
+      {trial.data && !trial.error && <StepPath steps={trial.data.path} />}
     </Box>
+  );
+}
+
+/** The steps in the order in which a student comes to them. */
+function StepPath({ steps }: { steps: Schemas["StepPath"] }) {
+  return (
+    <chakra.ol
+      aria-label={t("routines.path.steps")}
+      m="6px 0 12px"
+      pl="30px"
+      maxH="220px"
+      overflowY="auto"
+      fontSize="sm"
+      css={{ columns: "330px auto", columnGap: "26px" }}
+      tabIndex={0}
+    >
+      {steps.map((step) => (
+        <li key={step.id}>
+          {step.title}{" "}
+          <Text as="span" color="soft">
+            {step.place}
+          </Text>
+        </li>
+      ))}
+    </chakra.ol>
   );
 }

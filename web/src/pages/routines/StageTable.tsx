@@ -1,9 +1,10 @@
-import { chakra, Flex, Input, Text } from "@chakra-ui/react";
+import { chakra, Input, Text } from "@chakra-ui/react";
+import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import type { StageChange } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Select } from "../../components/Select";
 import { t } from "../../words";
+import { StageDetails } from "./StageDetails";
 
 type Routine = Schemas["Routine"];
 type Stage = Routine["stages"][number];
@@ -12,17 +13,17 @@ const Table = chakra("table");
 const Cell = chakra("td");
 const Head = chakra("th");
 
-export const SCOPES = ["spot", "section", "join", "growing", "whole"];
+export const SCOPES = ["spot", "section", "line", "page", "verse", "join", "growing", "whole"];
 export const scopeWord = (scope: string) => t(`routines.scopes.${scope}`);
 
 type Props = {
   routine: Routine;
   changes: Record<string, StageChange>;
-  /** Without it the table can only be looked at. */
-  onChange?: (key: string, what: Partial<StageChange>) => void;
+  onChange: (key: string, what: Partial<StageChange>) => void;
 };
 
-/** The stages of a routine, a row each, in their order. */
+/** The stages of a routine to be changed, a row each, in their order; the rest of one
+ * opens below it. */
 export function StageTable({ routine, changes, onChange }: Props) {
   const added = Object.values(changes).filter(
     (one) => one.scope && !routine.stages.some((stage) => stage.key === one.key),
@@ -51,7 +52,7 @@ export function StageTable({ routine, changes, onChange }: Props) {
           <Head scope="col">{t("routines.stage_table.times_a_day")}</Head>
           <Head scope="col">{t("routines.stage_table.of_the_target_tempo")}</Head>
           <Head scope="col">{t("routines.stage_table.waits_for")}</Head>
-          {onChange && <Head scope="col">{t("routines.stage_table.kept")}</Head>}
+          <Head scope="col">{t("routines.stage_table.kept")}</Head>
         </tr>
       </thead>
       <tbody>
@@ -72,10 +73,12 @@ type RowProps = {
 };
 
 function Row({ stage, said, onChange, named, all }: RowProps) {
+  const [open, setOpen] = useState(false);
   const gone = said?.kept === false;
+  const change = (what: Partial<StageChange>) => onChange(stage.key, what);
   const number = (field: "good_days" | "repetitions" | "percent", label: string) => {
     const value = said?.[field] ?? stage[field];
-    if (!onChange || value === null) return value ?? "—";
+    if (value === null || (field === "percent" && said?.seconds)) return "—";
     return (
       <Input
         type="number"
@@ -86,14 +89,18 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
         min={0}
         value={value}
         disabled={gone}
-        onChange={(event) => onChange(stage.key, { [field]: Number(event.target.value) })}
+        onChange={(event) => change({ [field]: Number(event.target.value) })}
       />
     );
   };
+  const waits = (["needs", "after", "everywhere", "earlier"] as const).filter(
+    (kind) => (said?.[kind] ?? stage[kind]).length > 0,
+  );
+  const words = t(open ? "routines.stage_table.less" : "routines.stage_table.change");
   return (
-    <tr style={{ opacity: gone ? 0.6 : 1 }}>
-      <Cell>
-        {onChange ? (
+    <>
+      <tr style={{ opacity: gone ? 0.6 : 1 }}>
+        <Cell>
           <Input
             aria-label={t("routines.stage_table.name_of", { stage: stage.name })}
             size="xs"
@@ -104,110 +111,50 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
             textDecoration={gone ? "line-through" : undefined}
             value={said?.name ?? stage.name}
             disabled={gone}
-            onChange={(event) => onChange(stage.key, { name: event.target.value })}
+            onChange={(event) => change({ name: event.target.value })}
           />
-        ) : (
-          <Text fontWeight={650}>{stage.name}</Text>
-        )}
-        <Text color="soft">{t("routines.stage_table.done_when", { done: stage.done })}</Text>
-        {stage.ladder && <Text color="soft">{t("routines.stage_table.climbs_two_rungs_of_the_metronome")}</Text>}
-        {stage.introduced_by === "stage" && (
-          <Text color="soft">{t("routines.stage_table.opens_when_it_was_shown")}</Text>
-        )}
-      </Cell>
-      <Cell>{scopeWord(stage.scope)}</Cell>
-      <Cell>{number("good_days", t("routines.stage_table.good_days"))}</Cell>
-      <Cell>{number("repetitions", t("routines.stage_table.times_a_day"))}</Cell>
-      <Cell>{number("percent", t("routines.stage_table.percent_of_the_target_tempo"))}</Cell>
-      <Cell>
-        {onChange ? (
-          <>
-            <Waits
-              words={t("routines.stage_table.on_earlier_days")}
-              stage={stage}
-              keys={said?.needs ?? stage.needs}
-              named={named}
-              all={all}
-              onChange={(needs) => onChange(stage.key, { needs })}
-            />
-            <Waits
-              words={t("routines.stage_table.same_sitting")}
-              stage={stage}
-              keys={said?.after ?? stage.after}
-              named={named}
-              all={all}
-              onChange={(after) => onChange(stage.key, { after })}
-            />
-          </>
-        ) : (
-          <>
-            {stage.needs.length > 0 && (
-              <Text>{t("routines.stage_table.on_earlier_days_2", { named: named(stage.needs) })}</Text>
-            )}
-            {stage.after.length > 0 && (
-              <Text>{t("routines.stage_table.same_sitting_2", { named: named(stage.after) })}</Text>
-            )}
-          </>
-        )}
-      </Cell>
-      {onChange && (
+          <Text color="soft">{t("routines.stage_table.done_when", { done: stage.done })}</Text>
+          {stage.introduced_by === "stage" && (
+            <Text color="soft">{t("routines.stage_table.opens_when_it_was_shown")}</Text>
+          )}
+        </Cell>
+        <Cell>{scopeWord(stage.scope)}</Cell>
+        <Cell>{number("good_days", t("routines.stage_table.good_days"))}</Cell>
+        <Cell>{number("repetitions", t("routines.stage_table.times_a_day"))}</Cell>
+        <Cell>{number("percent", t("routines.stage_table.percent_of_the_target_tempo"))}</Cell>
+        <Cell>
+          {waits.map((kind) => (
+            <Text key={kind}>{`${t(`routines.details.${kind}`)}: ${named(said?.[kind] ?? stage[kind])}`}</Text>
+          ))}
+          <Button
+            kind="quiet"
+            size="xs"
+            h="26px"
+            minH="26px"
+            aria-expanded={open}
+            aria-label={t("routines.stage_table.all_of", { words, stage: stage.name })}
+            onClick={() => setOpen(!open)}
+          >
+            {words}
+          </Button>
+        </Cell>
         <Cell>
           <input
             type="checkbox"
             aria-label={t("routines.stage_table.keep", { stage: stage.name })}
             checked={!gone}
-            onChange={(event) => onChange(stage.key, { kept: event.target.checked })}
+            onChange={(event) => change({ kept: event.target.checked })}
           />
         </Cell>
+      </tr>
+      {open && !gone && (
+        <tr>
+          <Cell colSpan={7}>
+            <StageDetails stage={stage} said={said} all={all} named={named} onChange={change} />
+          </Cell>
+        </tr>
       )}
-    </tr>
-  );
-}
-
-type WaitsProps = {
-  words: string;
-  stage: Stage;
-  keys: string[];
-  named: (keys: string[]) => string;
-  all: Stage[];
-  onChange: (keys: string[]) => void;
-};
-
-/** What a stage waits for: each can be taken away, others added. */
-function Waits({ words, stage, keys, named, all, onChange }: WaitsProps) {
-  const free = all.filter((one) => one.key !== stage.key && !keys.includes(one.key));
-  return (
-    <Flex gap="4px" wrap="wrap" align="center" mb="2px">
-      <Text as="span" color="soft">
-        {words}:
-      </Text>
-      {keys.map((key) => (
-        <Button
-          key={key}
-          size="xs"
-          h="22px"
-          minH="22px"
-          px="5px"
-          aria-label={t("routines.stage_table.no_longer_waits_for", { stage: stage.name, named: named([key]), words })}
-          onClick={() => onChange(keys.filter((one) => one !== key))}
-        >
-          {named([key])} ×
-        </Button>
-      ))}
-      <Select
-        maxW="110px"
-        aria-label={t("routines.stage_table.waits_for_2", { stage: stage.name, words })}
-        value=""
-        onChange={(event) => onChange([...keys, event.target.value])}
-      >
-        <option value="">{t("routines.stage_table.wait_for")}</option>
-        {free.map((one) => (
-          <option key={one.key} value={one.key}>
-            {named([one.key])}
-          </option>
-        ))}
-      </Select>
-    </Flex>
+    </>
   );
 }
 
@@ -218,7 +165,22 @@ const asStage = (one: StageChange): Stage => ({
   scope: one.scope ?? "section",
   aspect: one.aspect ?? "notes",
   introduced_by: one.introduced_by ?? "section",
-  ladder: false,
+  said: "",
+  ladder: one.ladder ?? false,
+  seconds: one.seconds ?? null,
+  right: one.right ?? null,
+  left: one.left ?? null,
+  voice: one.voice ?? null,
+  only: one.only ?? [],
+  picture: one.picture ?? "both",
+  sitting: one.sitting ?? null,
+  cue: one.cue ?? null,
+  chain: one.chain ?? null,
+  small_count: one.small_count ?? false,
+  repeats: one.repeats ?? true,
+  by_section: one.by_section ?? false,
+  everywhere: one.everywhere ?? [],
+  earlier: one.earlier ?? [],
   good_days: one.good_days ?? 1,
   repetitions: one.repetitions ?? 5,
   percent: one.percent ?? 60,
