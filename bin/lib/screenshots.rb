@@ -67,7 +67,7 @@ class Photographer
     shot("piece-check", "/library/4", wait: "[data-bar]") { spoil_and_check }
     shot("where-next", "/library/6", wait: "[data-bar]") { ask_where_next }
     shot("piece-student", "/library/3", wait: "[data-bar]") { change_for_a_student }
-    shot("routines", "/routines", wait: "table")
+    shot("routines", "/routines", wait: "ol")
     shot("student", "/students/1", wait: "table")
     shot("stairs", "/students/1", wait: "table") { find("svg[aria-label^='The stairs']").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")

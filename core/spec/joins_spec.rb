@@ -6,15 +6,15 @@ require "demo/notation"
 # What makes a join hard: a jump, a page turn, a hand that has to move without time for it; that the music goes
 # on without a rest is normal (common practice, no source).
 RSpec.describe "Joins" do
-  TWO = "bars: 8\nsection A: 1-4\nsection B: 5-8"
+  let(:two) { "bars: 8\nsection A: 1-4\nsection B: 5-8" }
 
   # Bar 4 of A runs into bar 5 of B.
-  def map(right, left, script = TWO)
+  def map(right, left, script = two)
     around = ->(music) { "-w | -w | -w | #{music} | -w | -w | -w" }
     page(script).with(notes: Demo::Notation.hands(around[right], around[left]))
   end
 
-  def facts(right, left, script: TWO, from: "A")
+  def facts(right, left, script: two, from: "A")
     made = map(right, left, script)
     join = Stairwell::Sections.form(made).joins.find { |one| one.from == from }
     Stairwell::Sections::Joins.new(made).facts(join)
@@ -59,7 +59,7 @@ RSpec.describe "Joins" do
 
     # The right hand leaps from F4 to F5 at once; the left stays where it is.
     it "are done by the hand that hurries first, where hands were learnt apart" do
-      leap = map("C4q D4q E4q F4q | F5q E5q D5q C5q", "C3w | C3w", "#{TWO}\ntempo: target 80")
+      leap = map("C4q D4q E4q F4q | F5q E5q D5q C5q", "C3w | C3w", "#{two}\ntempo: target 80")
       steps = ->(key, choices = Stairwell::Practice::Choices.new) { Stairwell::Practice.steps(leap, routine: Stairwell::Practice::ROUTINES.fetch(key), choices: choices).to_h { |step| [step.id, step] } }
       by_hand = steps["hand_by_hand"]
       expect(by_hand.values.select(&:join).map(&:id)).to eq(%w[A-B@4.join_right A-B@4.join])

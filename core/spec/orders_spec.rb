@@ -5,17 +5,19 @@ require_relative "spec_helper"
 # Each order of practice as a routine, on a page that has what it is about: what comes in which
 # order, one step after another as soon as what it waits for is done.
 RSpec.describe "Orders of practice" do
-  PAGE = <<~TEXT
-    page 4: 4 4
-    page 5: 4 4
-    tempo: target 80
-    section A: 1-4
-    section B: 5-8
-    section C: 9-12
-    section A1: 13-16 like A
-  TEXT
+  let(:four) do
+    <<~TEXT
+      page 4: 4 4
+      page 5: 4 4
+      tempo: target 80
+      section A: 1-4
+      section B: 5-8
+      section C: 9-12
+      section A1: 13-16 like A
+    TEXT
+  end
 
-  def steps(number, more = "", base: PAGE, **choices)
+  def steps(number, more = "", base: four, **choices)
     Stairwell::Practice.steps(page(base + more), routine: Orders.routine(number), choices: Stairwell::Practice::Choices.new(**choices))
   end
 

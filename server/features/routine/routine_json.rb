@@ -26,10 +26,10 @@ module Stairwell
         end
 
         def stage(one)
-          {
-            **one.to_h.slice(*PLAIN), **one.to_h.slice(*NAMES).transform_values { |name| name&.to_s }, **one.to_h.slice(*LISTS).transform_values { |keys| keys.map(&:to_s) },
-            **%i[right left voice].to_h { |actor| [actor, one.actions[actor]&.to_s] }, percent: one.tempo_share && (one.tempo_share * 100).to_i
-          }
+          one.to_h.slice(*PLAIN).merge(
+            one.to_h.slice(*NAMES).transform_values { |name| name&.to_s }, one.to_h.slice(*LISTS).transform_values { |keys| keys.map(&:to_s) },
+            %i[right left voice].to_h { |actor| [actor, one.actions[actor]&.to_s] }, percent: one.tempo_share && (one.tempo_share * 100).to_i
+          )
         end
         private_class_method :stages, :stage
       end

@@ -19,7 +19,7 @@ module Stairwell
       private
 
       def where(stage)
-        what = stage.hand_actions.values.all?(:silent) && stage.actions[:voice].nil? ? [] : [Practice.how(stage)]
+        what = (stage.hand_actions.values.all?(:silent) && stage.actions[:voice].nil?) ? [] : [Practice.how(stage)]
         on = [Phrase["practice.stage_words.on.#{stage.scope}"], *what]
         [Phrase.list(on, by: :comma), (Phrase["practice.stage_words.by_section"] if stage.by_section), (Phrase["practice.stage_words.chain.#{stage.chain}"] if stage.chain), (Phrase["practice.stage_words.without_repeats"] unless stage.repeats)].compact
       end
@@ -27,7 +27,11 @@ module Stairwell
       def how(stage)
         percent = stage.tempo_share && (stage.tempo_share * 100).to_i
         times = Phrase["practice.stage_words.times", count: stage.repetitions]
-        pace = percent ? Phrase["practice.stage_words.#{stage.ladder ? "climbs" : "at"}", percent: percent] : Phrase["practice.stage_words.takes", count: stage.seconds]
+        pace = if percent
+          Phrase["practice.stage_words.#{stage.ladder ? "climbs" : "at"}", percent: percent]
+        else
+          Phrase["practice.stage_words.takes", count: stage.seconds]
+        end
         [Phrase.list([times, pace, Phrase["counts.good_days", count: stage.good_days]], by: :comma), (Phrase["practice.stage_words.small_count"] if stage.small_count), (Phrase["practice.cues.#{stage.cue}"] if stage.cue)].compact
       end
 
@@ -41,7 +45,7 @@ module Stairwell
         found
       end
 
-      def named(keys) = Phrase.list(keys.map { |key| Phrase["practice.routine_check.quoted", name: @routine.stage(key)&.name || key.to_s] }, by: :and_each)
+      def named(keys) = Phrase.list(keys.map { |key| Phrase["practice.routine_check.quoted", name: @routine.stage(key)&.name || key.to_s] })
     end
   end
 end

@@ -219,24 +219,23 @@ function Trial({ routine, stages }: { routine: Routine; stages: StageChange[] })
 /** The steps in the order in which a student comes to them. */
 function StepPath({ steps }: { steps: Schemas["StepPath"] }) {
   return (
-    <chakra.ol
-      aria-label={t("routines.path.steps")}
-      m="6px 0 12px"
-      pl="30px"
-      maxH="220px"
-      overflowY="auto"
-      fontSize="sm"
-      css={{ columns: "330px auto", columnGap: "26px" }}
-      tabIndex={0}
-    >
-      {steps.map((step) => (
-        <li key={step.id}>
-          {step.title}{" "}
-          <Text as="span" color="soft">
-            {step.place}
-          </Text>
-        </li>
-      ))}
-    </chakra.ol>
+    <Box maxH="230px" overflowY="auto" tabIndex={0} my="6px" fontSize="sm">
+      <chakra.ol
+        aria-label={t("routines.path.steps")}
+        m={0}
+        pl="34px"
+        listStyleType="decimal"
+        css={{ columns: "330px auto", columnGap: "40px" }}
+      >
+        {steps.map((step) => (
+          <li key={step.id}>
+            {step.title}{" "}
+            <Text as="span" color="soft">
+              {step.place}
+            </Text>
+          </li>
+        ))}
+      </chakra.ol>
+    </Box>
   );
 }

@@ -65,7 +65,7 @@ export function StageDetails({ stage, said, all, named, onChange }: Props) {
   ) => (
     <Choice
       label={t(`routines.details.${field}`)}
-      width="auto"
+      width="160px"
       size="sm"
       value={now[field] ?? ""}
       onChange={(event) => onChange({ [field]: event.target.value || null })}
