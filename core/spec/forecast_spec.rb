@@ -150,35 +150,6 @@ RSpec.describe "Looking ahead" do
     end
   end
 
-  describe "options" do
-    def options(**more) = Stairwell::Planning.options(tasks: tasks, practice: practice, from: from, next_lesson: lesson, **more)
-
-    it "show what helps, each with the date that planning it gives" do
-      now = Stairwell::Planning.finish(tasks: tasks, practice: practice, from: from, next_lesson: lesson).date
-      found = options(without: {fewer_sections: tasks.first(6)})
-      expect(found.map(&:change)).to include("fewer_sections").and include(a_string_starting_with("day_"))
-      expect(found.map(&:date)).to eq(found.map(&:date).sort)
-      found.each { |one| expect(one.date).to eq(now - one.days_sooner).and be < now }
-      day = found.find { |one| one.change.start_with?("day_") }
-      more = practice.with(weekdays: practice.weekdays + [day.change[/\d/].to_i])
-      expect(Stairwell::Planning.finish(tasks: tasks, practice: more, from: from, next_lesson: lesson).date).to eq(day.date)
-    end
-
-    # One step begins a day: what begins is what holds it up, and one more of it helps.
-    it "say where the limit on what begins holds a piece up, and never go beyond ten" do
-      slow = practice.with(begin_per_day: 1, minutes: 60r)
-      found = Stairwell::Planning.options(tasks: tasks, practice: slow, from: from, next_lesson: lesson).find { |one| one.change.start_with?("begin_") }
-      expect([found.change, found.words.to_s]).to eq(["begin_2", "let 2 new steps begin a day"])
-      expect(Stairwell::Planning.finish(tasks: tasks, practice: slow.with(begin_per_day: 2), from: from, next_lesson: lesson).date).to eq(found.date)
-      many = Stairwell::Planning.options(tasks: tasks, practice: slow.with(begin_per_day: 10), from: from, next_lesson: lesson)
-      expect(many.map(&:change).grep(/begin/)).to eq([])
-    end
-
-    it "leave out what does not help" do
-      expect(options(without: {no_pedal: tasks}).map(&:change)).not_to include("no_pedal")
-    end
-  end
-
   describe "pace" do
     # Worked by hand: two steps took twice their days; five average ones are
     # taken as seen: exp(2 × ln 2 / 7) = 1.219.

@@ -37,7 +37,7 @@ RSpec.describe "What the version before wrote" do
   # piece go by section first. All else is as it was.
   former["routines"].each_key do |key|
     it "is the routine #{key}, with the stages of today" do
-      known = ->(stages) { stages.to_h { |stage| [stage.key, stage.to_h.except(:name, :only, :done, :sitting, :after, :by_section, :repetitions)] } }
+      known = ->(stages) { stages.to_h { |stage| [stage.key, stage.to_h.except(:name, :only, :done, :sitting, :after, :by_section, :repetitions, *(:needs if stage.key == :join))] } }
       before, today = known[routine.call(key).stages], known[practice::ROUTINES[key].stages]
       expect(before).to eq(today.slice(*before.keys))
       expect(today.keys - before.keys - %i[join_right join_left]).to eq([])

@@ -50,6 +50,7 @@ RSpec.describe "While a transaction is open" do
     ask(:put, "#{path}/pieces/#{given}", {target_tempo: 70, priority: 1})
     ask(:post, "#{path}/pieces/#{given}/renew", {})
     ask(:post, "#{path}/introductions", {assignment_id: given, what: "A1", introduced: true, key: SecureRandom.uuid})
+    ask(:get, "#{path}/pieces/#{given}/ways-out")
     ask(:post, "#{path}/options", {change: "no_pedal", assignment_id: given})
     ask(:put, "#{path}/beginnings", {begin_per_day: 3})
     ask(:get, "#{path}/introductions")

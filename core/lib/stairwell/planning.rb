@@ -126,11 +126,5 @@ module Stairwell
       Calendar.days(practice, from, next_lesson)
       Forecast.new(tasks, practice, group: group, **observed).by_group(from, next_lesson)
     end
-
-    # @param more [Hash] without:, warm_ups:
-    # @return [Array<Option>]
-    def self.options(tasks:, practice:, from:, next_lesson:, **more)
-      Options.new(tasks, practice, from, next_lesson, **more).to_a
-    end
   end
 end

@@ -15,7 +15,7 @@ module Stairwell
           @beside = beside
           @week = Studio::PlanWeek.mended(record, record.weeks.newest)
           @looking = Studio::Outlooks.new(record)
-          @outlooks = @looking.to_h(options: true)
+          @outlooks = @looking.to_h
         end
 
         # @return [Hash] see the contract's Student
@@ -54,12 +54,7 @@ module Stairwell
 
         def lesson(row) = row.merge(day: row[:day].to_s, recap: row[:recap].to_s, heard: @beside.heard.fetch([@record.student.id, row[:day]], []))
 
-        def outlook(one)
-          one.to_h.slice(:planned, :middle, :cautious, :due_on).transform_values { |date| date&.to_s }.merge(
-            late: one.late?,
-            options: one.options.map { |option| {change: option.change, words: option.words, date: option.date.to_s, days_sooner: option.days_sooner} }
-          )
-        end
+        def outlook(one) = one.to_h.slice(:planned, :middle, :cautious, :due_on).transform_values { |date| date&.to_s }.merge(late: one.late?)
 
         def extra_work(one) = one.to_h.merge(minutes: one.minutes.to_f)
 

@@ -1592,6 +1592,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/pieces/{assignment}/ways-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        /** @description The smallest sets of changes with which a piece that is late is ready in time; else what comes nearest. */
+        get: operations["waysOut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/pieces/{assignment}/end": {
         parameters: {
             query?: never;
@@ -2884,12 +2904,16 @@ export interface components {
             cautious: string | null;
             due_on: string | null;
             late: boolean;
-            options: {
-                change: string;
-                words: string;
-                date: string;
-                days_sooner: number | null;
-            }[];
+        };
+        WayOut: {
+            /** @description Names of the changes, with a plus between */
+            change: string;
+            words: string;
+            /** @description The cautious date with them */
+            date: string;
+            days_sooner: number | null;
+            /** @description Whether it is ready in time then */
+            reaches: boolean;
         };
         Assignment: {
             section_order: components["schemas"]["SectionOrder"];
@@ -6320,6 +6344,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    waysOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sets, the soonest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayOut"][];
                 };
             };
             default: components["responses"]["Problem"];

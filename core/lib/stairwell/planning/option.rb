@@ -2,8 +2,9 @@
 
 module Stairwell
   module Planning
-    # One way to be ready sooner: what changes, in words, and when it would be
-    # done with every day kept. `change` names it for whoever takes it.
-    Option = Stairwell.value(:change, :words, :date, :days_sooner)
+    # Changes that make a piece ready sooner, in words, and the cautious date with them.
+    # `change` names them for whoever takes them, several with a plus between; `reaches` says
+    # whether it is ready in time then.
+    Option = Stairwell.value(:change, :words, :date, :days_sooner, :reaches)
   end
 end

@@ -236,7 +236,10 @@ module Stairwell
         (found + waits(stage.needs + stage.after, target)).uniq
       end
 
+      # What joins several sections needs of the whole piece only them, where they come first by themselves.
       def covered(stage, target)
+        return @targets.of(:section).select { |other| covers?(target, other, :section) } if stage.by_section && target.parts.size > 1 && target.key != "whole"
+
         @targets.on(stage).select { |other| other.key == target.key || covers?(target, other, stage.scope) }
       end
 

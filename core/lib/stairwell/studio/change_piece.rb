@@ -36,9 +36,9 @@ module Stairwell
       # @raise [RefusedError] when it helps no more
       def take(change)
         taken = WaysOut.new(@record, @piece).take(change)
-        return Change.new(record: @record.with(student: taken), student: taken).planned if taken.is_a?(Student)
-
-        changed(taken)
+        piece = taken.piece(@piece.id)
+        student = taken.student unless taken.student == @record.student
+        Change.new(record: taken, student: student, pieces: (piece == @piece) ? [] : [piece], told: TakeOver.moved(@piece, piece)).planned
       end
 
       # @param ended [String, nil] of {ENDED}, or nil to take it up again

@@ -3,8 +3,8 @@
 module Stairwell
   module Studio
     # When a piece will be ready: with every day kept, in the middle of the futures,
-    # with caution; whether that is late, and what would help.
-    Outlook = Stairwell.value(:planned, :middle, :cautious, due_on: nil, options: []) do
+    # with caution; whether that is late.
+    Outlook = Stairwell.value(:planned, :middle, :cautious, due_on: nil) do
       # @return [Boolean]
       def late? = !due_on.nil? && (cautious.nil? || cautious > due_on)
     end

@@ -14,13 +14,12 @@ module Stairwell
       # @return [Workload] what was looked at
       attr_reader :load
 
-      # @param options [Boolean] whether to look for what would help
       # @return [Hash{Integer => Outlook}] by assignment
-      def to_h(options: false)
+      def to_h
         return {} if @load.tasks.empty?
 
         found = Planning.forecasts(**@load.plan, under: @load.under, group: Workload::GROUP, habit: habit, seed: @record.student.id, wider: @record.settings.promises.wider)
-        @record.pieces.to_h { |one| [one.id, outlook(one, found.fetch(one.id), options)] }
+        @record.pieces.to_h { |one| [one.id, outlook(one, found.fetch(one.id))] }
       end
 
       # @return [Planning::Habit] as far as it was seen
@@ -53,10 +52,7 @@ module Stairwell
       # Days gone by that had something to do.
       def planned(weeks) = @record.weeks.planned_since(@record.today - 7 * weeks).select { |date| date < @record.today }.uniq
 
-      def outlook(piece, found, options)
-        outlook = Outlook.new(planned: found.planned, middle: found.middle, cautious: found.cautious, due_on: piece.due_on)
-        (options && outlook.late?) ? outlook.with(options: WaysOut.new(@record, piece, @load).to_a) : outlook
-      end
+      def outlook(piece, found) = Outlook.new(planned: found.planned, middle: found.middle, cautious: found.cautious, due_on: piece.due_on)
     end
   end
 end

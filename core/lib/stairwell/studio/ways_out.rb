@@ -2,58 +2,109 @@
 
 module Stairwell
   module Studio
-    # What would make a late piece ready sooner, and what each of these changes.
+    # What would make a late piece ready in time, and what each of these changes. The dates are
+    # those that the student's page foretells once they are taken.
     class WaysOut
       # @param record [Record]
       # @param piece [PieceInHand]
-      # @param load [Workload]
-      def initialize(record, piece, load = Workload.new(record))
+      def initialize(record, piece)
         @record = record
         @piece = piece
-        @load = load
       end
 
-      # Of one piece, as if the others were not there: what it can gain.
-      # @return [Array<Planning::Option>]
+      # @return [Array<Planning::Option>] none where it is not late
       def to_a
-        without = Planning::Options::WORDS.keys.filter_map { |key|
-          steps = steps(changed(key.to_s))
-          [key, @piece.tasks(progress: @piece.progress.with_steps(steps), timing: @load.timing)] if steps
-        }.to_h
-        Planning.options(**@load.plan, tasks: @piece.tasks(timing: @load.timing), without: without)
+        return [] unless now.late?
+
+        Planning::Options.new(changes, now: now.cautious, due: @piece.due_on) { |ids| outlook(with(ids)).cautious }.to_a
       end
 
       # @param change [String] of an option
-      # @return [PieceInHand, Student] as it is with that change
+      # @return [Record] with it
       # @raise [RefusedError] when it helps no more
       def take(change)
-        unless to_a.any? { |one| one.change == change }
-          raise RefusedError.new(Phrase["studio.ways_out.this_does_not_make_ready_sooner", title: @piece.title], code: :no_option)
-        end
-        return practising(change) if change.match?(/\A(day|minutes|begin)_\d+\z/)
+        ids = change.split("+")
+        taken = with(ids) if (ids - changes.map(&:id)).empty?
+        date = taken && outlook(taken).cautious
+        return taken if date && (now.cautious.nil? || date < now.cautious)
 
-        assigned = changed(change)
-        @piece.with_steps(steps(assigned), target_tempo: assigned.target_tempo, choices: assigned.choices)
+        raise RefusedError.new(Phrase["studio.ways_out.this_does_not_make_ready_sooner", title: @piece.title], code: :no_option)
       end
 
       private
 
+      def now = @now ||= outlook(@record)
+
+      def outlook(record) = Outlooks.new(record).to_h.fetch(@piece.id)
+
+      # Only what makes the plan itself shorter is looked at further.
+      # @return [Array<Planning::Options::Change>]
+      def changes
+        @changes ||= begin
+          ends = finish(@record)
+          [*days, *minutes, *beginnings, *choices].select { |one| (date = finish(with([one.id]))) && (ends.nil? || date < ends) }
+        end
+      end
+
+      # As if each day were kept; with everything in hand, but nothing held back.
+      def finish(record)
+        load = Workload.new(record)
+        Planning.finish(**load.plan, under: load.practice).date
+      end
+
+      def change(id, kind, words) = Planning::Options::Change.new(id: id, kind: kind, words: words)
+
+      # Two more days, those that help most; of equals the ones farthest from the others.
+      def days
+        own = student.practice_days
+        free = (0..6).to_a - own
+        best = free.min_by(2) { |day| [finish(with(["day_#{day}"])) || Date.new(9999), -own.map { |other| [(day - other) % 7, (other - day) % 7].min }.min.to_i] }
+        best.map { |day| change("day_#{day}", "day_#{day}", Phrase["planning.options.practise_on_too", day: Phrase.weekday(day)]) }
+      end
+
+      def minutes = Constants::MORE_MINUTES.map { |more| change("minutes_#{more}", "minutes", Phrase["planning.options.more_minutes_a_day", count: more]) }
+
+      def beginnings
+        count = student.begin_per_day + 1
+        (count <= Constants::MOST_BEGIN) ? [change("begin_#{count}", "begin", Phrase["planning.options.steps_begin_a_day", count: count])] : []
+      end
+
+      CHOICES = {
+        "slower_tempo" => "a_target_tempo_slower", "no_pedal" => "leave_the_pedal_out", "no_memory" => "play_it_from_the_book", "fewer_sections" => "fewer_sections_by_then"
+      }.freeze
+      private_constant :CHOICES
+
+      def choices = CHOICES.filter_map { |id, words| change(id, id, Phrase["planning.options.#{words}"]) if made(chosen(@piece, id)) }
+
+      # @param ids [Array<String>] of changes
+      # @return [Record]
+      def with(ids)
+        mine, students = ids.partition { |id| CHOICES.key?(id) }
+        record = @record.with(student: students.inject(student) { |found, id| practising(found, id) })
+        return record if mine.empty?
+
+        piece = mine.inject(@piece) { |found, id| chosen(found, id) }
+        steps = made(piece)
+        steps ? record.with_piece(@piece.with_steps(steps, target_tempo: piece.target_tempo, choices: piece.choices)) : record
+      end
+
+      def student = @record.student
+
       # The piece with one choice changed.
-      def changed(change)
-        choices = @piece.choices
-        case change
-        when "slower_tempo" then @piece.with(target_tempo: slower(@piece.target_tempo), choices: {"learnt_at" => @piece.target_tempo}.merge(choices))
-        when "no_pedal" then @piece.with(choices: choices.merge("pedal" => "none"))
-        when "fewer_sections" then @piece.with(choices: choices.merge("without" => [*choices["without"], last_section].compact))
-        when "no_memory" then @piece.with(choices: choices.merge("memory" => false))
-        else @piece
+      def chosen(piece, id)
+        choices = piece.choices
+        case id
+        when "slower_tempo" then piece.with(target_tempo: slower(piece.target_tempo), choices: {"learnt_at" => piece.target_tempo}.merge(choices))
+        when "no_pedal" then piece.with(choices: choices.merge("pedal" => "none"))
+        when "no_memory" then piece.with(choices: choices.merge("memory" => false))
+        else piece.with(choices: choices.merge("without" => [*choices["without"], last_section].compact))
         end
       end
 
       def slower(tempo) = (tempo * Constants::SLOWER_TARGET).to_i.clamp(Constants::TARGET_TEMPOS.min, Constants::TARGET_TEMPOS.max)
 
       # @return [Array<Practice::Step>, nil] nil where nothing is left to learn
-      def steps(piece)
+      def made(piece)
         Assigned.steps(piece.newest_page.map, piece, @record.routine(piece.routine))
       rescue ContradictionError
         nil
@@ -62,9 +113,8 @@ module Stairwell
       # The last of those that are not left out yet.
       def last_section = Assigned.page(@piece.newest_page.map, @piece.choices).sections.last&.label
 
-      def practising(change)
-        kind, number = change.split("_")
-        student = @record.student
+      def practising(student, id)
+        kind, number = id.split("_")
         return student.with(practice_days: (student.practice_days | [number.to_i]).sort) if kind == "day"
         return student.with(begin_per_day: number.to_i) if kind == "begin"
 

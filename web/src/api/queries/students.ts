@@ -136,6 +136,12 @@ export const useEndExtraWork = (id: number) =>
     ask(api.DELETE("/api/students/{id}/extra-work/{work}", { params: { path: { id, work } } })),
   );
 
+/** What would make a late piece ready in time. */
+export const useWaysOut = (id: number, assignment: number) =>
+  useLoad(["student", id, "ways out", assignment], () =>
+    ask(api.GET("/api/students/{id}/pieces/{assignment}/ways-out", { params: { path: { id, assignment } } })),
+  );
+
 export const useTakeOption = (id: number) =>
   useStudentSave((body: { change: string; assignment_id: number }) =>
     ask(api.POST("/api/students/{id}/options", { params: { path: { id } }, body })),

@@ -2,7 +2,7 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useChangeClass, useChoosePiece, useClass, useEndClass, useEndUnit, useStudent } from "../../api/queries";
+import { useChangeClass, useChoosePiece, useClass, useEndClass, useEndUnit, useWaysOut } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, fullDay, listed, minutes, weekdayName } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
@@ -193,7 +193,7 @@ function Member({ group, unit, member }: { group: Class; unit: Unit; member: Uni
             {t("classes.between", { from: dayAndMonth(member.likely), to: dayAndMonth(member.cautious) })}
           </Text>
         )}
-        {(member.ready === "late" || member.ready === "likely") && (
+        {(member.ready === "late" || member.ready === "likely") && member.assignment_id !== null && (
           <Help student={member.id} piece={member.assignment_id} />
         )}
       </Box>
@@ -204,7 +204,7 @@ function Member({ group, unit, member }: { group: Class; unit: Unit; member: Uni
 }
 
 /** What would help a member who is late, asked for when it is wanted. */
-function Help({ student, piece }: { student: number; piece: number | null }) {
+function Help({ student, piece }: { student: number; piece: number }) {
   const [asked, setAsked] = useState(false);
   return asked ? (
     <Options student={student} piece={piece} />
@@ -215,14 +215,13 @@ function Help({ student, piece }: { student: number; piece: number | null }) {
   );
 }
 
-function Options({ student, piece }: { student: number; piece: number | null }) {
-  const found = useStudent(student);
-  const outlook = found.data?.pieces.find((one) => one.id === piece)?.outlook;
-  if (!outlook) return <Notice trouble={found.error} />;
+function Options({ student, piece }: { student: number; piece: number }) {
+  const ways = useWaysOut(student, piece);
+  if (!ways.data) return <Notice trouble={ways.error} />;
   return (
     <Text fontSize="sm" color="soft">
-      {outlook.options.length > 0
-        ? t("classes.would_help", { what: outlook.options.map((one) => one.words).join("; ") })
+      {ways.data.length > 0
+        ? t("classes.would_help", { what: ways.data.map((one) => one.words).join("; ") })
         : t("classes.nothing_helps")}
     </Text>
   );

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
-import { useTakeOption } from "../../api/queries";
+import { useTakeOption, useWaysOut } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, listed } from "../../components/dates";
 import { Notice } from "../../components/Notice";
@@ -13,9 +13,8 @@ type Props = { student: number; piece: Piece; today: string /** What the dates r
 /** When a piece will be ready as this student practises; where that is too
  * late, what would help, each with its date. */
 export function Outlook({ student, piece, today, restsOn }: Props) {
-  const take = useTakeOption(student);
   const may = useMay();
-  const { planned, middle, cautious, due_on, late, options } = piece.outlook;
+  const { planned, middle, cautious, due_on, late } = piece.outlook;
   return (
     <Box mt="8px">
       <Text>
@@ -41,24 +40,50 @@ export function Outlook({ student, piece, today, restsOn }: Props) {
           </Text>
         )}
       </Text>
-      {options.length > 0 && may("change") && (
-        <Flex gap="6px" mt="4px" wrap="wrap" align="center" className="no-print">
-          <Text fontSize="sm" color="soft">
-            {t("students.outlook.what_would_help")}
-          </Text>
-          {options.map((one) => (
-            <Button
-              key={one.change}
-              size="sm"
-              disabled={take.isPending}
-              onClick={() => take.mutate({ change: one.change, assignment_id: piece.id })}
-            >
-              {one.words}: {dayAndMonth(one.date, today)}
-            </Button>
-          ))}
-        </Flex>
-      )}
-      <Notice trouble={take.error} />
+      {late && may("change") && <WaysOut student={student} piece={piece.id} today={today} />}
     </Box>
   );
+}
+
+/** What would help, as small as it can be; one press takes it. */
+function WaysOut({ student, piece, today }: { student: number; piece: number; today: string }) {
+  const ways = useWaysOut(student, piece);
+  const take = useTakeOption(student);
+  return (
+    <Box className="no-print">
+      <Flex
+        gap="6px"
+        mt="4px"
+        wrap="wrap"
+        align="center"
+        role="group"
+        aria-label={t("students.outlook.what_would_help")}
+      >
+        <Text fontSize="sm" color="soft">
+          {t(`students.outlook.${!ways.data ? "what_would_help" : said(ways.data)}`)}
+        </Text>
+        {ways.isLoading && <Text fontSize="sm">{t("students.outlook.looking")}</Text>}
+        {ways.data?.map((one) => (
+          <Button
+            key={one.change}
+            size="sm"
+            h="auto"
+            minH="34px"
+            whiteSpace="normal"
+            textAlign="left"
+            disabled={take.isPending}
+            onClick={() => take.mutate({ change: one.change, assignment_id: piece })}
+          >
+            {one.words}: {dayAndMonth(one.date, today)}
+          </Button>
+        ))}
+      </Flex>
+      <Notice trouble={ways.error ?? take.error} />
+    </Box>
+  );
+}
+
+function said(ways: Schemas["WayOut"][]) {
+  if (ways.length === 0) return "nothing_would_help";
+  return ways.some((one) => one.reaches) ? "what_would_help" : "none_reaches_it";
 }
