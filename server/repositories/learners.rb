@@ -26,6 +26,9 @@ module Stairwell
             .map { |row| Studio::KnownOfPage::Hard.new(**row.slice(:section, :student_id)) }
         end
 
+        # @return [Hash{Symbol => Object}] for {Studio::KnownOfPage.of}
+        def to_h = {stumbles: stumbles, hard: hard, learners: count}
+
         # @return [Integer] students who practised it or were heard
         def count
           practised, heard = %i[practice_marks lesson_results].map { |table| @tables[table].where(assignment_id: @assigned).select(:student_id) }

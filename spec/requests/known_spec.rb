@@ -36,4 +36,21 @@ RSpec.describe "What the studio knows of a page" do
     [first, third].each { |one| mark(sheet_of(ask(:get, "/api/students/#{one["id"]}").then { |student| student["sheet_path"] ? student : ask(:post, "/api/students/#{one["id"]}/link", {}) }), {"assignment_id" => one["pieces"].first["id"], "step_id" => "A.left"}, kind: "struggle") }
     expect(known.call.map { |one| one["words"] }).to include("Section A: 2 of 3 students found a step of it hard.")
   end
+
+  it "is set beforehand for the next student, said before, and left out where it is declined" do
+    piece = student_with_piece.then { |one| one["pieces"].first["piece_id"] }
+    2.times { |at| hear(learner("Learner #{at}", piece: piece), "not_yet", bar: 3) }
+    asked = {piece_id: piece, routine: "hand_by_hand", hand_order: "right", target_tempo: 76}
+    nxt = %w[Cleo Dido].map { |name| ask(:post, "/api/students", Requests::STUDENT.merge(name: name))["id"] }
+    preview = ask(:post, "/api/students/#{nxt.first}/preview", asked)
+    expect(preview["beforehand"]).to eq(["a spot at bar 3, where others stumbled"])
+    expect(ask(:post, "/api/students/#{nxt.first}/preview", {**asked, beforehand: false})["titles"]).to eq(preview["titles"].grep_v(/Spot/))
+    given = ask(:post, "/api/students/#{nxt.first}/pieces", asked)["pieces"].first
+    expect(given["steps"].map { |step| step["title"] }.grep(/Spot/)).to eq(["Spot at bar 3, others stumbled here, the spot"])
+    # It is still there when the page is taken over anew.
+    renewed = ask(:post, "/api/students/#{nxt.first}/pieces/#{given["id"]}/renew", {})["pieces"].first
+    expect(renewed["steps"].map { |step| step["title"] }).to eq(given["steps"].map { |step| step["title"] })
+    declined = ask(:post, "/api/students/#{nxt.last}/pieces", {**asked, beforehand: false})["pieces"].first
+    expect(declined["steps"].map { |step| step["title"] }.grep(/Spot/)).to eq([])
+  end
 end

@@ -70,6 +70,7 @@ module Stairwell
 
     # Difficulty of a section when unsaid, on a scale of 1 to 5. Own choice.
     DIFFICULTY = 3
+    MOST_DIFFICULT = 5
 
     # Repetitions a day. Common practice.
     REPETITIONS = 5

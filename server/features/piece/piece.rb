@@ -107,7 +107,7 @@ module Stairwell
           read, heard = nil
           @context.read do |tables|
             read = fetch(tables)
-            heard = Repositories::Learners.new(tables, @id).then { |one| {stumbles: one.stumbles, hard: one.hard, learners: one.count} }
+            heard = Repositories::Learners.new(tables, @id).to_h
           end
           Studio::KnownOfPage.of(bench(read).page.map, **heard).map { |one| one.to_h.merge(mend: one.mend&.to_h) }
         end

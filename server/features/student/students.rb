@@ -104,7 +104,7 @@ module Stairwell
           {
             steps: found.steps.size, minutes: found.steps.sum(0r, &:work).to_f, practice_days: found.finish.days, finish: found.finish.date&.to_s,
             middle: found.outlook.middle&.to_s, cautious: found.outlook.cautious&.to_s, late: found.outlook.late?,
-            titles: found.steps.map(&:title), target_tempo: found.target_tempo, introduce_first: found.introduce_first
+            titles: found.steps.map(&:title), beforehand: found.beforehand, target_tempo: found.target_tempo, introduce_first: found.introduce_first
           }
         end
 
@@ -236,13 +236,15 @@ module Stairwell
         def piece(tables, student_id, piece_id)
           row = Repositories::Pieces.new(tables).find(piece_id, live: true)
           student = Repositories::Students.new(tables).find(student_id)
-          [row, student, Repositories::Pages.new(tables).read([[piece_id, row[:revision]]], teachers: [student[:teacher_id]], students: [student_id])]
+          heard = Repositories::Learners.new(tables, piece_id).to_h
+          [row, student, Repositories::Pages.new(tables).read([[piece_id, row[:revision]]], teachers: [student[:teacher_id]], students: [student_id]), heard]
         end
 
-        def assignment(asked, (row, student, read))
+        def assignment(asked, (row, student, read, heard))
           page = read.page(row[:id], row[:revision], student)
           Studio::Assignment.new(
-            piece_id: row[:id], title: row[:title], revision: row[:revision], page: page, key: page.map.keys.first&.to_s, **asked.slice(*CHOSEN, :priority, :introduce_first),
+            piece_id: row[:id], title: row[:title], revision: row[:revision], page: page, key: page.map.keys.first&.to_s, **asked.slice(*CHOSEN, :priority, :introduce_first, :beforehand),
+            known: Studio::KnownOfPage.beforehand(Studio::KnownOfPage.of(page.map, **heard)),
             target_by: asked.fetch(:target_by, "number").to_sym, due_on: asked[:due_on] && Problem.date(asked[:due_on], "due_on"),
             choices: asked.transform_keys(&:to_s).slice(*Studio::Assigned::CHOSEN)
           )

@@ -2382,6 +2382,8 @@ export interface components {
              * @enum {string}
              */
             articulation_by?: "teacher" | "student";
+            /** @description false declines what is set by what others showed of the page */
+            beforehand?: boolean;
             /**
              * @description Who decides dynamics; unsaid, who decides articulation
              * @enum {string}
@@ -5013,6 +5015,8 @@ export interface operations {
                         cautious?: string | null;
                         late?: boolean;
                         titles: string[];
+                        /** @description What is set beforehand by what others showed of the page */
+                        beforehand: string[];
                     };
                 };
             };

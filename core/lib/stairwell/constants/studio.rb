@@ -14,6 +14,8 @@ module Stairwell
     # Students, and the share of those who learnt a page, from which a bar or a section is spoken
     # of. Own choice.
     TELLING_STUDENTS, TELLING_SHARE = 2, {bar: 1/3r, section: 1/2r}.freeze
+    # Bars that are drilled from the beginning because others stumbled there. Own choice.
+    MOST_KNOWN_SPOTS = 4
     # Letters of a title or a book that are kept. Own choice.
     TITLE_LETTERS = 200
     # Weeks of a student that are shown. Own choice: a term.

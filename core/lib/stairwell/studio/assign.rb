@@ -5,7 +5,7 @@ module Stairwell
     # Assigns a piece to a student, or says what that would come to.
     class Assign
       # What assigning would come to: by itself (`finish`), and beside the other pieces.
-      Preview = Stairwell.value(:steps, :finish, :outlook, :target_tempo, :introduce_first)
+      Preview = Stairwell.value(:steps, :finish, :outlook, :target_tempo, :introduce_first, :beforehand)
 
       # @param record [Record]
       # @param asked [Assignment]
@@ -33,7 +33,7 @@ module Stairwell
         load = Workload.new(@record.with(pieces: []))
         finish = Planning.finish(**load.plan, tasks: piece.tasks(progress: Progress.piece(steps, []), timing: @record.timing.within(load.practice.most)))
         outlook = Outlooks.new(@record.with(pieces: @record.pieces + [piece])).to_h.fetch(NEXT)
-        Preview.new(steps: steps, finish: finish, outlook: outlook, target_tempo: target_tempo, introduce_first: introduce_first)
+        Preview.new(beforehand: KnownOfPage.words(@asked.page.map, @asked.known), steps: steps, finish: finish, outlook: outlook, target_tempo: target_tempo, introduce_first: introduce_first)
       end
 
       private
@@ -65,6 +65,7 @@ module Stairwell
 
       def choices
         @choices ||= SectionOrder.settled(@asked.choices, @asked.page.map).merge(
+          @asked.beforehand ? @asked.known : {},
           "pace" => @record.pace.to_s, "target_by" => @asked.target_by.to_s, "target_said" => @asked.target_tempo, "most_strenuous" => Constants::MOST_STRENUOUS.fetch(@record.student.child? ? :child : :other)
         )
       end

@@ -20,10 +20,12 @@ module Stairwell
       def steps(map, piece, routine) = Practice.steps(page(map, piece.choices), routine: routine, choices: choices(piece))
 
       # @param choices [Hash{String => Object}]
-      # @return [Score::Map] without the sections this student leaves out
+      # @return [Score::Map] without the sections this student leaves out, and with what the
+      #   studio knew of it beforehand
       def page(map, choices)
         left_out = choices["without"].to_a
-        left_out.empty? ? map : map.with(sections: map.sections.reject { |one| left_out.include?(one.label) })
+        map = map.with(sections: map.sections.reject { |one| left_out.include?(one.label) }) if left_out.any?
+        KnownOfPage.on(map, choices)
       end
 
       # @return [Practice::Choices] with the pace the student had when the piece was

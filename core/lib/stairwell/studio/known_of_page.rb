@@ -29,6 +29,34 @@ module Stairwell
         (bars + sections).select { |one| telling?(one) }.sort_by { |one| [-one.students, one.bar || Float::INFINITY, one.section.to_s] }
       end
 
+      # What is chosen with it for the next student who learns the page.
+      # @param known [Array<Known>]
+      # @return [Hash{String => Array}] choices: bars to drill, sections that take longer
+      def beforehand(known) = {"known_bars" => known.filter_map(&:bar).first(Constants::MOST_KNOWN_SPOTS), "known_hard" => known.filter_map(&:section)}.reject { |_, all| all.empty? }
+
+      # @param map [Score::Map]
+      # @param choices [Hash{String => Object}] as {beforehand} gives
+      # @return [Score::Map] with the spots that it has not yet, and those sections a level more difficult
+      def on(map, choices)
+        bars, labels = choices.values_at("known_bars", "known_hard").map(&:to_a)
+        spots = map.markings.spots + map.markings.dismissed
+        free = bars.select { |bar| bar <= map.bars.size && spots.none? { |spot| spot.span.cover?(bar) } }
+        return map if free.empty? && labels.empty?
+
+        more = free.map { |bar| Score::Spot.new(span: Score::Span.new(from: bar, to: bar), hand: nil, text: Phrase["studio.known_of_page.others_stumbled"]) }
+        sections = map.sections.map { |one| labels.include?(one.label) ? one.with(difficulty: [one.difficulty + 1, Constants::MOST_DIFFICULT].min) : one }
+        map.with(markings: map.markings.with(spots: map.markings.spots + more), sections: sections)
+      end
+
+      # @param map [Score::Map]
+      # @param choices [Hash{String => Object}]
+      # @return [Array<Phrase>] what is set beforehand
+      def words(map, choices)
+        bars, labels = choices.values_at("known_bars", "known_hard").map(&:to_a)
+        names = bars.map { |bar| map.bar(bar).name }
+        [(Phrase["studio.known_of_page.spots_beforehand", bars: Phrase.list(names), count: names.size] if names.any?), (Phrase["studio.known_of_page.days_beforehand", sections: Phrase.list(labels), count: labels.size] if labels.any?)].compact
+      end
+
       def bar(map, index, all, learners)
         students = all.map(&:student_id).uniq.size
         name = map.bar(index).name

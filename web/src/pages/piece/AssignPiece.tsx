@@ -1,4 +1,4 @@
-import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, chakra, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -11,13 +11,14 @@ import {
 } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice, FirstHand } from "../../components/Choice";
-import { dayAndMonth, minutes } from "../../components/dates";
+import { listed } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Ordered } from "../../components/Ordered";
 import { Paper } from "../../components/Paper";
 import { OrderOptions } from "../../components/SectionOrder";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
+import { ComesTo } from "./ComesTo";
 
 type Form = Required<Omit<AssignmentRequest, "piece_id" | "memory" | "introduce_first" | "priority">> & {
   id: number | "";
@@ -60,6 +61,7 @@ export function AssignPiece({
       priority: "0",
       order: [],
       section_order: "piece",
+      beforehand: true,
     },
   });
   const form = watch();
@@ -204,33 +206,19 @@ export function AssignPiece({
             />
           </Box>
         )}
+        {trial.data && trial.data.beforehand.length > 0 && (
+          <chakra.label display="flex" gap="8px" alignItems="center" mt="10px">
+            <input type="checkbox" {...register("beforehand")} />
+            {t("piece.assign_piece.beforehand", { what: listed(trial.data.beforehand) })}
+          </chakra.label>
+        )}
         <Text mt="8px">
           {routine?.for_whom}{" "}
           <Text as="span" color="soft">
             {routine?.why}
           </Text>
         </Text>
-        {trial.data && !trial.error && (
-          <Text role="status" fontWeight={650}>
-            {t("piece.assign_piece.comes_to", {
-              count: trial.data.steps,
-              target_tempo: trial.data.target_tempo,
-              minutes: minutes(Math.round(trial.data.minutes)),
-            })}{" "}
-            {trial.data.finish
-              ? t("piece.assign_piece.practised_alone_done_in_practice_days", {
-                  count: trial.data.practice_days,
-                  day: dayAndMonth(trial.data.finish),
-                })
-              : t("piece.assign_piece.one_step_takes_longer_than_any")}{" "}
-            {trial.data.middle &&
-              trial.data.cautious &&
-              t("piece.assign_piece.likely_ready", {
-                likely: dayAndMonth(trial.data.middle),
-                cautious: dayAndMonth(trial.data.cautious),
-              })}
-          </Text>
-        )}
+        {trial.data && !trial.error && <ComesTo trial={trial.data} />}
         <Notice trouble={assign.error ?? (trial.error as typeof assign.error)} />
       </form>
     </Paper>
