@@ -105,19 +105,21 @@ class Lives
   def kept? = @random.rand < (@rate + (@week_is_good ? 0.1 : -0.25)).clamp(0.05, 0.98)
 
   def practise
-    week = Studio::PlanWeek.mended(@record, @record.week)
-    day = week&.day(@record.today)
-    return unless day&.steps&.any?
+    planned = todays_steps
+    return unless planned&.any?
 
     @days += 1
     return unless kept?
 
     @kept += 1
     tired = @kind == :hasty && @random.rand < 0.25
-    items = tired ? day.steps.first((day.steps.size / 2.0).ceil) : day.steps
+    items = tired ? planned.first((planned.size / 2.0).ceil) : planned
     marks = items.flat_map { |item| marks(item) }
     @record = @record.with_piece(piece.after(*marks)).with(practised_on: @record.practised_on | [@record.today])
   end
+
+  # @return [Array<#step_id, #repetitions>, nil]
+  def todays_steps = Studio::PlanWeek.mended(@record, @record.week)&.day(@record.today)&.steps
 
   def marks(item)
     bad = bad?(item.step_id)
