@@ -17,6 +17,9 @@ module Stairwell
             .select(Sequel[:pieces][:id], :title, :book, Sequel.lit("deleted_at IS NOT NULL").as(:deleted), *columns).all
         end
 
+        # @return [Array<Hash>] all with their newest revision
+        def newest = @tables[:pieces].select(:id, :title, :book, :revision, Sequel.lit("deleted_at IS NOT NULL").as(:deleted)).order(:id).all
+
         # @param live [Boolean] only where it is not deleted
         # @return [Hash] the row
         # @raise [MissingError]

@@ -51,6 +51,7 @@ RSpec.describe "While a transaction is open" do
     ask(:post, "#{path}/pieces/#{given}/renew", {})
     ask(:post, "#{path}/introductions", {assignment_id: given, what: "A1", introduced: true, key: SecureRandom.uuid})
     ask(:get, "#{path}/pieces/#{given}/ways-out")
+    ask(:get, "#{path}/suits")
     ask(:post, "#{path}/options", {change: "no_pedal", assignment_id: given})
     ask(:put, "#{path}/beginnings", {begin_per_day: 3})
     ask(:get, "#{path}/introductions")

@@ -27,7 +27,8 @@ module Stairwell
           app.put("#{own}/pieces/:assignment") { render_json(students.change_piece(id, at("assignment"), sent)) }
           app.post("#{own}/pieces/:assignment/renew") { render_json(students.renew_piece(id, at("assignment"))) }
           app.post("#{own}/pieces/:assignment/end") { render_json(students.end_piece(id, at("assignment"), **sent)) }
-          app.get("#{own}/pieces/:assignment/ways-out") { render_json(students.ways_out(id, at("assignment"))) }
+          app.get("#{own}/pieces/:assignment/ways-out") { render_json(Ahead.new(context).ways_out(id, at("assignment"))) }
+          app.get("#{own}/suits") { render_json(Ahead.new(context).suits(id)) }
           app.put("#{own}/beginnings") { render_json(students.begin_on_a_day(id, sent[:begin_per_day])) }
           app.post("#{own}/options") { render_json(students.take_option(id, **sent.slice(:change, :assignment_id))) }
 

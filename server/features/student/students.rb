@@ -127,13 +127,6 @@ module Stairwell
           act(id, also: assignment_id) { |record| Studio::ChangePiece.new(record, assignment_id).finish(ended, keep_for: until_date) }
         end
 
-        # What would make a piece that is late ready in time.
-        # @return [Array<Hash>]
-        def ways_out(id, assignment_id)
-          record = @records.find(id)
-          Studio::WaysOut.new(record, record.piece(assignment_id)).to_a.map { |one| one.to_h.merge(date: one.date.to_s) }
-        end
-
         # Takes one of the options of a piece that is late.
         # @return [Hash]
         def take_option(id, change:, assignment_id:) = act(id) { |record| Studio::ChangePiece.new(record, assignment_id).take(change) }

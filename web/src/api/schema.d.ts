@@ -1592,6 +1592,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/suits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Whether pieces of the library would suit a student who has not had them. */
+        get: operations["suits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/pieces/{assignment}/ways-out": {
         parameters: {
             query?: never;
@@ -2906,6 +2925,18 @@ export interface components {
             cautious: string | null;
             due_on: string | null;
             late: boolean;
+        };
+        Suit: {
+            /** @description Of the piece */
+            id: number;
+            title: string;
+            book: string | null;
+            /** @description What is new in it, and how long it would take */
+            lines: string[];
+            /** @description How much is new */
+            fresh: number;
+            /** @description null where it has no sections yet */
+            weeks: number | null;
         };
         WayOut: {
             /** @description Names of the changes, with a plus between */
@@ -6348,6 +6379,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    suits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The pieces, those with the least that is new first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Suit"][];
                 };
             };
             default: components["responses"]["Problem"];

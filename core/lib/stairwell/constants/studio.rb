@@ -16,6 +16,9 @@ module Stairwell
     TELLING_STUDENTS, TELLING_SHARE = 2, {bar: 1/3r, section: 1/2r}.freeze
     # Bars that are drilled from the beginning because others stumbled there. Own choice.
     MOST_KNOWN_SPOTS = 4
+    # A page has more moves than a student is used to where a hand leaves its position so many times
+    # as often; it is faster where a hand strikes so many times as many notes a second. Own choice.
+    MORE_MOVES, FASTER_THAN_KNOWN = 3/2r, 6/5r
     # Letters of a title or a book that are kept. Own choice.
     TITLE_LETTERS = 200
     # Weeks of a student that are shown. Own choice: a term.

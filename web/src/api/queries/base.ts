@@ -12,14 +12,16 @@ export function useLoad<T>(key: unknown[], load: () => Promise<T>, every?: (load
 }
 
 /** What a saving changes: `into` is where the answer itself is shown, `touches`
- * what else shows something of it and is loaded again. */
+ * what else shows something of it and is loaded again. Savings of the same `turn` go one
+ * after another: an answer that came late would show again what a later one had changed. */
 export type Changes<In, Out> = {
   into?: (saved: Out, value: In) => QueryKey;
   touches?: (saved: Out, value: In) => QueryKey[];
+  turn?: string;
 };
 
 /** The one way to save. Only what a saving changes is loaded again. */
-export function useSave<In, Out>(save: (value: In) => Promise<Out>, { into, touches }: Changes<In, Out> = {}) {
+export function useSave<In, Out>(save: (value: In) => Promise<Out>, { into, touches, turn }: Changes<In, Out> = {}) {
   const cache = useQueryClient();
   const reload = (keys: QueryKey[], but?: QueryKey) =>
     Promise.all(
@@ -29,6 +31,7 @@ export function useSave<In, Out>(save: (value: In) => Promise<Out>, { into, touc
     );
   return useMutation<Out, Trouble, In>({
     mutationFn: save,
+    scope: turn === undefined ? undefined : { id: turn },
     onSuccess: (saved, value) => {
       const key = into?.(saved, value);
       if (key) cache.setQueryData(key, saved);

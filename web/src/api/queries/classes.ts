@@ -94,7 +94,10 @@ export const useHearInClass = (id: number) => {
       });
       return heard;
     },
-    { touches: (_, { student_id }) => [["student", student_id], ["lesson", student_id], ["class", id], ["studio"]] },
+    {
+      touches: (_, { student_id }) => [["student", student_id], ["lesson", student_id], ["class", id], ["studio"]],
+      turn: `class lesson ${id}`,
+    },
   );
 };
 
@@ -106,7 +109,7 @@ export const useJudge = (id: number) => {
       put(body.student_id, (member) => ({ ...member, levels: judged.levels }));
       return judged;
     },
-    { touches: () => [["class", id]] },
+    { touches: () => [["class", id]], turn: `class lesson ${id}` },
   );
 };
 

@@ -136,6 +136,10 @@ export const useEndExtraWork = (id: number) =>
     ask(api.DELETE("/api/students/{id}/extra-work/{work}", { params: { path: { id, work } } })),
   );
 
+/** Whether pieces of the library would suit a student. */
+export const useSuits = (id: number) =>
+  useLoad(["student", id, "suits"], () => ask(api.GET("/api/students/{id}/suits", { params: { path: { id } } })));
+
 /** What would make a late piece ready in time. */
 export const useWaysOut = (id: number, assignment: number) =>
   useLoad(["student", id, "ways out", assignment], () =>

@@ -1,16 +1,18 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
-import { useRef } from "react";
+import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useDeletePiece, useLoadScore, useRestorePiece, useShelf } from "../../api/queries";
+import { useDeletePiece, useLoadScore, useRestorePiece, useShelf, useStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { Choice } from "../../components/Choice";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
 import { May } from "../../components/Rights";
 import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
+import { Suits } from "./Suits";
 
 type Card = Schemas["PieceCard"];
 
@@ -19,6 +21,8 @@ export default function LibraryPage() {
   const pieces = useShelf();
   const load = useLoadScore();
   const remove = useDeletePiece();
+  const students = useStudents();
+  const [whom, setWhom] = useState<number | null>(null);
   const go = useNavigate();
   const picker = useRef<HTMLInputElement>(null);
   const live = (pieces.data ?? []).filter((piece) => !piece.deleted);
@@ -62,7 +66,27 @@ export default function LibraryPage() {
           <Empty>{t("library.library_page.no_piece_yet_load_a_musicxml")}</Empty>
         </Paper>
       )}
-      {books.map((book) => (
+      {live.length > 0 && (students.data ?? []).length > 0 && (
+        <Box mb="12px">
+          <Choice
+            label={t("library.suits.would_it_suit")}
+            width="230px"
+            value={whom ?? ""}
+            onChange={(event) => setWhom(Number(event.target.value) || null)}
+          >
+            <option value="">{t("library.suits.nobody_in_particular")}</option>
+            {students.data
+              ?.filter((one) => !one.left_on)
+              .map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+          </Choice>
+        </Box>
+      )}
+      {whom !== null && <Suits student={whom} />}
+      {(whom === null ? books : []).map((book) => (
         <Shelf
           key={book}
           book={book}
