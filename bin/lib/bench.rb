@@ -117,7 +117,17 @@ class Bench
     row("plan a week (three pieces, #{tasks.size} steps)", week, WEEK, "the bound of 50 ms")
     row("a forecast of 200 futures of them", median { Stairwell::Planning.forecast(**all) }, FORECAST, "the bound of half a second")
     row("making the steps of one of them", median { Stairwell::Practice.steps(map) }, week, "planning the week of three")
+    ten(progress, all)
     large
+  end
+
+  # Ten pieces beside one: a week may cost twelve times, a forecast ten times as much.
+  def ten(progress, all)
+    one, ten = [1, 10].map { |count| all.merge(tasks: (1..count).flat_map { |piece| progress.tasks(prefix: "#{piece}/") }) }
+    {"a week" => [:week, 12], "a forecast" => [:forecast, 10]}.each do |name, (what, times)|
+      ours, theirs = [ten, one].map { |work| median { Stairwell::Planning.public_send(what, **work) } }
+      row("#{name} of ten pieces, #{ten[:tasks].size} steps", ours, theirs, "one piece, #{one[:tasks].size} steps; at most #{times} ×")
+    end
   end
 
   # Large cases of forty steps: practice days to the end beside the lower bound.

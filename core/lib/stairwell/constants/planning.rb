@@ -43,6 +43,9 @@ module Stairwell
     # Paces beside the student's own that a forecast plans out; others lie between them. Own
     # choice.
     FORECAST_PACES = [0.6, 0.8, 1.0, 1.25, 1.6, 2.2].freeze
+    # Those where more than so many steps are left: what they take by luck evens out, and each pace
+    # costs more. Own choice.
+    MANY_STEPS, FEWER_PACES = 150, [0.6, 1.0, 1.5, 2.2].freeze
     # What is usual of students nobody knows yet, and as how many days it counts beside what
     # was seen of one: practice on about 70 % of days, 15 % struggles. Own choice.
     USUAL = {kept: [0.7, 8], went: [0.85, 12]}.freeze

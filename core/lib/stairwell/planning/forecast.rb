@@ -48,7 +48,8 @@ module Stairwell
         @practice_days = []
         @under ||= Planning.restrained(tasks: @tasks, practice: @practice, from: from, next_lesson: next_lesson, warm_ups: @warm_ups)
         @planned = Horizon.new(@tasks, @under, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)
-        @paces = Constants::FORECAST_PACES.map do |pace|
+        @at_paces = (@tasks.count { |task| task.remaining.positive? } > Constants::MANY_STEPS) ? Constants::FEWER_PACES : Constants::FORECAST_PACES
+        @paces = @at_paces.map do |pace|
           Horizon.new(@tasks.map { |task| taking(task, pace) }, @under, warm_ups: @warm_ups, group: @group, kept: @kept.mean).finish(from, next_lesson)
         end
       end
@@ -110,7 +111,7 @@ module Stairwell
 
       # What a pace comes to, between those that were planned out.
       def between(values, pace)
-        paces = Constants::FORECAST_PACES
+        paces = @at_paces
         pace = pace.clamp(paces.first, paces.last)
         above = paces.index { |one| one >= pace }
         return values.first if above.zero?

@@ -70,7 +70,7 @@ module Stairwell
         left = groups
         @opened = {0 => 0}
         @closed = closed(shown = 0)
-        @ends = left.select { |_, ids| ids.empty? }.transform_values { Ending.new(date: from, days: 0) }
+        @ends = left.select { |_, count| count.zero? }.transform_values { Ending.new(date: from, days: 0) }
         return [from, 0] if ledger.empty?
 
         while days < Constants::MOST_PRACTICE_DAYS
@@ -85,7 +85,7 @@ module Stairwell
             ledger.add(chosen)
             @used = [@used, @warm + chosen.sum(0r, &:minutes)].max
             chosen.each { |task| @spans[task.id] = [@spans.fetch(task.id, [date]).first, date] } if @spans
-            close(left, ledger, date, days)
+            close(chosen, left, ledger, date, days) if @group
             return [date, days] if ledger.empty?
           end
           date += 1
@@ -126,19 +126,17 @@ module Stairwell
         Blockers.new(tasks, Needs.new(tasks), @practice, @warm_ups).ids
       end
 
-      # @return [Hash{Object => Array<String>}] ids with work left, by group
+      # @return [Hash{Object => Integer}] tasks with work left, by group
       def groups
         return {} unless @group
 
-        @tasks.group_by { |task| @group.call(task.id) }.transform_values { |tasks| tasks.select { |task| task.remaining.positive? }.map(&:id) }
+        @tasks.group_by { |task| @group.call(task.id) }.transform_values { |tasks| tasks.count { |task| task.remaining.positive? } }
       end
 
-      def close(left, ledger, date, days)
-        left.each do |group, ids|
-          next if @ends.key?(group)
-
-          ids.reject! { |id| ledger.over?(id) }
-          @ends[group] = ending(group, date, days) if ids.empty?
+      # The groups of which the last stood on the day.
+      def close(chosen, left, ledger, date, days)
+        chosen.select { |task| ledger.over?(task.id) }.map { |task| @group.call(task.id) }.each do |group|
+          @ends[group] = ending(group, date, days) if (left[group] -= 1).zero?
         end
       end
 

@@ -20,7 +20,11 @@ module Stairwell
         # The day on which each stood last, where they go by turns.
         @stood = Array.new(@tasks.size, 0) if practice.flat?
         @day = 0
+        # Places that had a good day since chains were worked out.
+        @changed = []
         @turns = @tasks.map(&:turn)
+        # What comes last in the order: hard places first, then the order of the piece.
+        @last = @tasks.each_with_index.map { |task, at| (task.hard ? 0 : @tasks.size) + at }
         @blocked = blocked
         # A bit for each task that fell behind and has not caught up yet.
         @fallen = @tasks.each_index.sum { |at| (@tasks[at].fallen && @left[at].positive?) ? 1 << at : 0 }
@@ -35,7 +39,7 @@ module Stairwell
       def done(id) = @tasks[@needs.place(id)].then { |task| [task.good_days, task.credited].max - @left[@needs.place(id)] }
 
       # @return [Task] a step as it stands on the next day
-      def next_day(id) = @tasks[@needs.place(id)].after_days(done(id))
+      def next_day(id) = next_day_at(@needs.place(id))
 
       # @return [Rational] minutes it takes on the next day, at the least
       def minutes(id) = minutes_at(@needs.place(id))
@@ -68,24 +72,25 @@ module Stairwell
       # @return [Array<Task>] the steps of a day beside those, in the order they
       #   were chosen
       def choose(room, without: nil, put: [])
-        @chains = @needs.chains(@left)
+        @chains ? @needs.renew(@chains, @left, @changed) : @chains = @needs.chains(@left)
+        @changed = []
         put = put.map { |task| @needs.place(task.id) }
         ready = ready_places - put
         ready.reject! { |at| without.include?(@tasks[at].id) } if without
-        pick(ready.sort_by! { |at| order(at) }, room, put).map { |at, minutes| next_day(@tasks[at].id).then { |task| (task.parts.any? && !@stood) ? task.fitting(minutes) : task } }
+        pick(ready.sort_by! { |at| order(at) }, room, put).map { |at, minutes| next_day_at(at).then { |task| (task.parts.any? && !@stood) ? task.fitting(minutes) : task } }
       end
 
       # @param chosen [Array<Task>] of one day
       # @return [void]
       def add(chosen)
         @day += 1
-        chosen.each do |task|
-          at = @needs.place(task.id)
+        places = chosen.map { |task| @needs.place(task.id) }
+        places.each do |at|
           @stood[at] = @day if @stood
           good_day(at) if @left[at].positive?
           @begun[at] = true
         end
-        @open.reject! { |at| @left[at].zero? }
+        @open -= places.select { |at| @left[at].zero? }
       end
 
       # @param id [String]
@@ -101,7 +106,10 @@ module Stairwell
 
       private
 
+      def next_day_at(at) = @tasks[at].after_days([@tasks[at].good_days, @tasks[at].credited].max - @left[at])
+
       def good_day(at)
+        @changed << at
         return unless (@left[at] -= 1).zero?
 
         @fallen &= ~(1 << at)
@@ -113,7 +121,7 @@ module Stairwell
       # One number to sort by: where sections have turns, what was begun and then the turn; the
       # longest chain, then those begun, then hard places, then the order of the piece.
       def order(at)
-        number = ((((rank(at) * MOST) - @chains[at]) * 4) + (@begun[at] ? 0 : 2) + (@tasks[at].hard ? 0 : 1)) * @tasks.size + at
+        number = (((((rank(at) * MOST) - @chains[at]) * 4) + (@begun[at] ? 0 : 2)) * @tasks.size) + @last[at]
         number += @stood[at] * MOST**3 if @stood
         @priority ? number - (@tasks[at].priority * MOST**3) : number
       end
@@ -155,7 +163,7 @@ module Stairwell
       def minutes_of(task, at) = task.first.empty? ? task.minutes : task.minutes_after([task.good_days, task.credited].max - @left[at])
 
       def may_stand?(at, chosen, room, starts)
-        minutes_at(at) <= room && (@begun[at] || starts < @begin_per_day) &&
+        (@begun[at] || starts < @begin_per_day) && minutes_at(at) <= room &&
           @needs.after[at].all? { |other| @left[other].zero? || chosen.key?(other) }
       end
     end

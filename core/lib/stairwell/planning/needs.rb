@@ -50,23 +50,46 @@ module Stairwell
       #
       # @param left [Array<Integer>] good days each task still takes, by place
       # @return [Array<Integer>] days by place
-      def chains(left)
-        found = Array.new(left.size, 0)
-        # What is needed comes before what needs it; chains grow backwards.
-        @order.reverse_each do |at|
-          longest = 0
-          @later_needs[at].each { |other| longest = found[other] if found[other] > longest }
-          longest += left[at]
-          @later_after[at].each { |other| longest = found[other] if found[other] > longest }
-          found[at] = longest
-        end
-        found
+      def chains(left) = Array.new(left.size, 0).tap { |found| @order.reverse_each { |at| found[at] = longest(at, found, left) } }
+
+      # The same, where only some tasks have other good days than before: what hangs together
+      # with them is worked out anew, as a piece does.
+      # @param found [Array<Integer>] as {chains} gives; it is changed
+      # @param changed [Array<Integer>] places
+      # @return [void]
+      def renew(found, left, changed)
+        changed.map { |at| together[at] }.uniq.each { |places| places.each { |at| found[at] = longest(at, found, left) } }
       end
 
       # @return [Array<Task>] each after everything it waits for
       def in_order = @order.map { |at| @tasks[at] }
 
       private
+
+      # What is needed comes before what needs it; chains grow backwards.
+      def longest(at, found, left)
+        longest = 0
+        @later_needs[at].each { |other| longest = found[other] if found[other] > longest }
+        longest += left[at]
+        @later_after[at].each { |other| longest = found[other] if found[other] > longest }
+        longest
+      end
+
+      # @return [Array<Array<Integer>>] by place, all that hang together with it, the last of them first
+      def together
+        @together ||= begin
+          of = Array.new(@tasks.size)
+          @order.each do |at|
+            found = (@needs[at] + @after[at]).map { |other| of[other] }.uniq(&:object_id)
+            into = found.max_by(&:size) || []
+            found.each { |places| into.concat(places.each { |other| of[other] = into }) unless places.equal?(into) }
+            of[at] = into << at
+          end
+          place = @order.each_with_index.to_h
+          of.uniq(&:object_id).each { |places| places.sort_by! { |at| -place[at] } }
+          of
+        end
+      end
 
       def check_known
         @tasks.each do |task|
