@@ -101,4 +101,18 @@ RSpec.describe Stairwell::Planning do
       end
     end
   end
+
+  # Six times two minutes; half a minute goes to getting ready. Of seven minutes there are three times.
+  it "plays up the metronome as often as a short day allows, down to once for each mark" do
+    practice = ->(minutes) { described_class::Practice.new(weekdays: (0..6).to_a, minutes: minutes, begin_per_day: 2) }
+    ladder = task("tempo", minutes: 25/2r, days: 1, repetitions: 6, ready: 1/2r, fewest: 2)
+    day = ->(minutes) { described_class.week(tasks: [ladder], practice: practice[minutes], from: Date.new(2027, 3, 3), next_lesson: Date.new(2027, 3, 4)).days.first.items.first }
+    expect([day[20r].repetitions, day[20r].minutes]).to eq([6, 25/2r])
+    expect([day[7r].repetitions, day[7r].minutes]).to eq([3, 13/2r])
+    expect(day[7r].why.to_s).to end_with("3 times instead of 6, since the day is short")
+    expect(day[9/2r].repetitions).to eq(2)
+    expect(day[4r]).to be_nil
+    finish = described_class.finish(tasks: [ladder], practice: practice[9/2r], from: Date.new(2027, 3, 3), next_lesson: Date.new(2027, 3, 4))
+    expect(finish.days).to eq(1)
+  end
 end

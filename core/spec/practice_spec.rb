@@ -56,6 +56,10 @@ RSpec.describe Stairwell::Practice do
     expect(rungs.map(&:title)).to eq(["Whole piece, up to tempo: at 84, then 88", "Whole piece, up to tempo: at 92, then 96", "Whole piece, up to tempo: at 100"])
     expect(rungs.map { |step| step.needs & rungs.map(&:id) }).to eq([[], ["whole.tempo-88"], ["whole.tempo-96"]])
     expect(rungs.map(&:good_days)).to eq([1, 1, 1])
+    # Each mark three times clean; once each where the day is short.
+    expect(rungs.map(&:repetitions)).to eq([6, 6, 3])
+    expect(rungs.map(&:fewest)).to eq([2, 2, 1])
+    expect(rungs.flat_map(&:notes).map(&:to_s).uniq).to eq(["three times clean in a row: one mark faster; two misses in a row: two marks slower"])
   end
 
   # Own choice of the rules: up after three clean in a row, down two after two

@@ -77,7 +77,7 @@ module Stairwell
         put = put.map { |task| @needs.place(task.id) }
         ready = ready_places - put
         ready.reject! { |at| without.include?(@tasks[at].id) } if without
-        pick(ready.sort_by! { |at| order(at) }, room, put).map { |at, minutes| next_day_at(at).then { |task| (task.parts.any? && !@stood) ? task.fitting(minutes) : task } }
+        pick(ready.sort_by! { |at| order(at) }, room, put).map { |at, minutes| next_day_at(at).then { |task| (task.shrinks? && !@stood) ? task.fitting(minutes) : task } }
       end
 
       # @param chosen [Array<Task>] of one day
@@ -155,9 +155,9 @@ module Stairwell
       # As few minutes as it may stand for.
       def minutes_at(at) = minutes_of(@least[at], at)
 
-      # Steps of one sitting take all they want as far as it is there, others what they are.
+      # Steps of one sitting, and those up the metronome, take all they want as far as it is there, others what they are.
       def takes(at, room)
-        (@tasks[at].parts.any? && !@stood) ? [minutes_of(@tasks[at], at), room].min : minutes_at(at)
+        (@tasks[at].shrinks? && !@stood) ? [minutes_of(@tasks[at], at), room].min : minutes_at(at)
       end
 
       def minutes_of(task, at) = task.first.empty? ? task.minutes : task.minutes_after([task.good_days, task.credited].max - @left[at])

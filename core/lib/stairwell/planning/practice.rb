@@ -17,7 +17,7 @@ module Stairwell
 
       # @param task [Task]
       # @return [Task] as little of it as stands on a day
-      def least(task) = (flat? || task.parts.any?) ? task.least : task
+      def least(task) = (flat? || task.shrinks?) ? task.least : task
 
       # @param most [Rational] minutes
       # @return [Practice] with no day longer than that

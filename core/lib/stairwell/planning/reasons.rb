@@ -24,7 +24,8 @@ module Stairwell
       # @param task [Task] as it stands there, with fewer repetitions than it asks for
       # @return [String]
       def fewer(why, task)
-        said = task.parts.any? ? Phrase["planning.reasons.sitting_shorter"] : Phrase["planning.reasons.fewer", count: task.repetitions, asked: @by_id[task.id].repetitions]
+        key = @practice.flat? ? "fewer" : "short_day"
+        said = task.parts.any? ? Phrase["planning.reasons.sitting_shorter"] : Phrase["planning.reasons.#{key}", count: task.repetitions, asked: @by_id[task.id].repetitions]
         Phrase.list([why, said], by: :semicolon)
       end
 

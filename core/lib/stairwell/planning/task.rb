@@ -14,11 +14,12 @@ module Stairwell
     # `section` for those of a section; a join is of the later one. `first` are the minutes of its
     # first good days, where they differ from the later `minutes`; in each of them `ready` goes to
     # getting ready. Steps of the same `sitting` stand together on each of their days; planned as
-    # one they are its `parts`, of which a day holds a `share` of the section, by turns.
+    # one they are its `parts`, of which a day holds a `share` of the section, by turns. A short day
+    # may have only `fewest` repetitions of it, where that is said.
     Task = Stairwell.value(
       :id, :minutes, :good_days,
       title: nil, repetitions: Constants::REPETITIONS, credited: 0, begun: false, fallen: false, hard: false, join: false, introduced: true, lesson: 1, kind: nil, turn: nil, group: nil, section: nil,
-      priority: 0, because: nil, most: Constants::MOST_REPETITIONS, needs: [], after: [], first: [], ready: 0r, sitting: nil, parts: [], share: 1
+      priority: 0, because: nil, most: Constants::MOST_REPETITIONS, needs: [], after: [], first: [], ready: 0r, sitting: nil, parts: [], share: 1, fewest: nil
     ) do
       # @return [Integer] good days still needed, never below 0
       def remaining = [good_days - credited, 0].max
@@ -72,7 +73,10 @@ module Stairwell
       end
 
       # @return [Task] with as few repetitions as still make a good day where the day is short
-      def least = times(parts.any? ? 1 : (repetitions * Constants::FEWEST).ceil)
+      def least = times(parts.any? ? 1 : fewest || (repetitions * Constants::FEWEST).ceil)
+
+      # @return [Boolean] whether it has fewer repetitions rather than wait for a longer day
+      def shrinks? = parts.any? || !fewest.nil?
 
       def name = title || id
 

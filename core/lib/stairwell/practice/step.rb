@@ -17,13 +17,14 @@ module Stairwell
     # - `notes`: what to know beside, such as how long a fermata is held
     # - `arithmetic`: how minutes and days come about, in words
     # - `seconds` of one repetition where there is no tempo; `new`: how new it is to play, 0 to 1
+    # - `fewest`: repetitions a short day may have of it; nil for all of them
     # - `small_count`: whether its small beat is counted
     # - `repeats`: false goes once through the page
     # - `sitting`: with which steps it stands together on each of their days; nil for none
     Step = Stairwell.value(
       :id, :stage, :title, :section, :hands, :spans, :place, :counts, :tempo, :repetitions,
       :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], introduced_by: :section, notes: [], most: Constants::MOST_REPETITIONS,
-      seconds: nil, new: 0r, sitting: nil, small_count: false, repeats: true
+      seconds: nil, new: 0r, sitting: nil, small_count: false, repeats: true, fewest: nil
     ) do
       # @return [Rational] minutes of all its good days: its weight in progress
       def work = minutes * good_days

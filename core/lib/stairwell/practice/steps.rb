@@ -75,7 +75,7 @@ module Stairwell
       def build(stage, target)
         bars = target.spans.flat_map(&:bars)
         return [] unless applies?(stage, target, bars)
-        return rungs(stage).inject([]) { |found, (first, last)| found << rung(stage, target, first, last, found.last) } if stage.ladder
+        return rungs(stage).inject([]) { |found, marks| found << rung(stage, target, marks, found.last) } if stage.ladder
 
         [step(stage, target, stage.tempo_share && slow(stage.tempo_share))]
       end
@@ -85,18 +85,21 @@ module Stairwell
 
       # Two rungs of the metronome scale to a day, from the tempo of the stages a
       # ladder needs up to the target tempo.
-      # @return [Array<Array(Integer, Integer)>] first and last rung of each step
+      # @return [Array<Array<Integer>>] the rungs of each step
       def rungs(stage)
         below = (stage.needs + stage.everywhere).filter_map { |key| @routine.stage(key) }.select { |one| one.scope == stage.scope }.filter_map(&:tempo_share).max || Constants::LADDER_FROM
         top = (@target_tempo * stage.tempo_share).round
         marks = Metronome.ladder([slow(below), top].min, top)
-        marks.drop(1).then { |found| found.empty? ? [top] : found }.each_slice(Constants::RUNGS_A_DAY).map { |slice| [slice.first, slice.last] }
+        marks.drop(1).then { |found| found.empty? ? [top] : found }.each_slice(Constants::RUNGS_A_DAY).to_a
       end
 
-      def rung(stage, target, first, last, before)
+      # As often as its rule asks for, each mark so many times clean; once each on a short day.
+      def rung(stage, target, marks, before)
+        first, last = marks.first, marks.last
+        stage = stage.with(repetitions: Constants::CLEAN_GOES_UP * marks.size)
         name = (first == last) ? Phrase["practice.steps.at", last: last] : Phrase["practice.steps.at_then", first: first, last: last]
         made = step(stage, target, last, id: "#{target.key}.#{stage.key}-#{last}", title: Phrase.list([target.name, Phrase["practice.steps.rung", stage: stage.name, tempo: name]], by: :comma))
-        made = made.with(notes: [*made.notes, Metronome::RULE])
+        made = made.with(notes: [*made.notes, Metronome::RULE], fewest: marks.size)
         before ? made.with(needs: made.needs | [before.id]) : made
       end
 

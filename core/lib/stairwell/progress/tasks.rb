@@ -29,7 +29,7 @@ module Stairwell
         Planning::Task.new(
           id: @prefix + step.id, title: step.title, minutes: @timing.minutes(step), first: @timing.first(step), ready: Constants::READY, repetitions: step.repetitions, good_days: one.good_days, credited: one.credited, begun: begun?(one), fallen: one.fallen,
           hard: step.hard, join: step.join, introduced: one.introduced, lesson: lesson(step), kind: step.kind, group: @prefix, section: step.join ? step.parts.last : step.section, sitting: step.sitting && (@prefix + step.sitting),
-          turn: @turns && turn(step), most: step.most, needs: step.needs.map { |id| @prefix + id }, after: step.after.map { |id| @prefix + id }
+          turn: @turns && turn(step), most: step.most, fewest: step.fewest, needs: step.needs.map { |id| @prefix + id }, after: step.after.map { |id| @prefix + id }
         )
       end
 
