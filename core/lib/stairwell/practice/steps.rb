@@ -32,18 +32,14 @@ module Stairwell
 
       # @return [Array<Step>]
       def to_a
-        # The last step of each stage on each target: what waits for the stage
-        # waits for that.
-        @made = {}
+        @waits = Waits.new(@map, @routine, @targets)
         @played = Hash.new { |all, hands| all[hands] = Set.new }
         steps = @routine.stages.flat_map { |stage| parted(stage) }.flat_map do |stage|
           @targets.on(stage).flat_map do |target|
-            built = build(stage, target)
-            @made[[stage.key, target.key]] = built.last if built.any?
-            built
+            build(stage, target).tap { |built| @waits.made(stage, target, built) }
           end
         end
-        in_order(steps.map { |step| waiting_further(step) })
+        in_order(steps.map { |step| @waits.further(step) })
       end
 
       private
@@ -60,14 +56,6 @@ module Stairwell
         return [stage] unless stage.by_section && @map.sections.size > 1
 
         [stage.with(scope: :section, good_days: (stage.good_days/2r).ceil, repetitions: Constants::REPETITIONS), stage.with(good_days: [stage.good_days / 2, 1].max)]
-      end
-
-      # What lies elsewhere in the piece and is waited for all the same.
-      def waiting_further(step)
-        stage = @routine.stage(step.stage)
-        begins = step.spans.map(&:from).min
-        more = @made.filter_map { |(key, _), other| other.id if stage.everywhere.include?(key) || (stage.earlier.include?(key) && other.spans.all? { |span| span.to < begins }) }
-        more.empty? ? step : step.with(needs: (step.needs | more) - [step.id])
       end
 
       # @return [Array<Step>] none where the stage does not apply, several where
@@ -117,11 +105,8 @@ module Stairwell
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
           actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, strained),
           most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), repeats: stage.repeats, arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
-          needs: (waits(stage.needs, target) + in_parts(stage, target)).map(&:id), after: waits(stage.after, target).map(&:id), **named)
+          needs: (@waits.for(stage.needs, target) + @waits.in_parts(stage, target)).map(&:id), after: @waits.for(stage.after, target).map(&:id), **named)
       end
-
-      # @return [Array<Step>] what the sections by themselves are to the whole
-      def in_parts(stage, target) = (stage.by_section && target.key == "whole") ? @made.filter_map { |(key, _), step| step if key == stage.key } : []
 
       # How much of its bars is new; joins and spots always are, and a layer that
       # differs is, though its notes are known. What grows is as new as its bars, beside exact repeats.
@@ -218,53 +203,6 @@ module Stairwell
         return stage.actions if hands == stage.hands || stage.actions.empty?
 
         stage.actions.to_h { |hand, action| [hand, (hand == hands || !PLAYED.include?(action)) ? action : :silent] }
-      end
-
-      # The steps of earlier stages whose sections this target covers; through
-      # variant where a section has none of its own.
-      # @return [Array<Step>]
-      def waits(keys, target)
-        keys.flat_map { |key| steps_for(key, target) }.uniq
-      end
-
-      def steps_for(key, target)
-        stage = @routine.stage(key)
-        covering = covered(stage, target)
-        found = covering.filter_map { |other| @made[[key, other.key]] }
-        own = @made[[key, target.key]]
-        found = [own, *found].uniq if own
-        return found if found.any? && covering.all? { |other| @made[[key, other.key]] }
-
-        # Places without this stage wait for what it waits for.
-        (found + waits(stage.needs + stage.after, target)).uniq
-      end
-
-      # What joins several sections needs of the whole piece only them, where they come first by themselves.
-      def covered(stage, target)
-        return @targets.of(:section).select { |other| covers?(target, other, :section) } if stage.by_section && target.parts.size > 1 && target.key != "whole"
-
-        @targets.on(stage).select { |other| other.key == target.key || covers?(target, other, stage.scope) }
-      end
-
-      def covers?(target, other, scope)
-        return true if target.key == "whole" || scope == :whole
-        return (target.spans.flat_map(&:bars) & other.spans.flat_map(&:bars)).any? if PRINTED.include?(scope)
-        return (with_variant(target.parts) & other.parts).any? if %i[section spot].include?(scope)
-        return (as_learnt(other.parts) - as_learnt(target.parts)).empty? if %i[join growing].include?(scope) && target.parts.size > 1
-
-        false
-      end
-
-      PRINTED = %i[line page verse].freeze
-      private_constant :PRINTED
-
-      def as_learnt(labels) = labels.map { |label| @targets.same_as(label) }
-
-      def with_variant(labels)
-        labels.flat_map { |label|
-          section = @map.sections.find { |one| one.label == label }
-          (section && @targets.same?(section)) ? [label, *with_variant([section.variant.of])] : [label]
-        }.uniq
       end
 
       # Section by section, then the joins and growing spans, then the whole.
