@@ -160,6 +160,16 @@ RSpec.describe "Orders of practice" do
     expect(steps(19, base: road).find { |step| step.stage == :through }.counts).to eq(48)
   end
 
+  # A stage whose hands nobody said has both at the keys; a voice is added to them.
+  it "keep the hands where a voice is added to a stage that said nothing of them" do
+    edited = Stairwell::Practice::RoutineEdit.call(Stairwell::Practice::HAND_BY_HAND, [{key: "faster", voice: "count"}, {key: "right", voice: "sing"}])
+    faster, right = %w[A.faster A.right].map { |id| Stairwell::Practice.steps(page(four), routine: edited).find { |step| step.id == id } }
+    expect([Stairwell::Practice.how(faster), Stairwell::Practice.playing(faster)]).to eq(["hands together, and count aloud", %i[right left]])
+    expect([Stairwell::Practice.how(right), Stairwell::Practice.playing(right)]).to eq(["right hand, and sing", %i[right]])
+    unsaid = faster.with(actions: {voice: :count})
+    expect([Stairwell::Practice.how(unsaid), Stairwell::Practice.playing(unsaid)]).to eq(["hands together, and count aloud", %i[right left]])
+  end
+
   it "are all kept as they were said, and end in a plan" do
     Orders::ALL.each_key do |number|
       routine = Orders.routine(number)

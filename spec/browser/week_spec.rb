@@ -123,6 +123,7 @@ RSpec.describe "The week by hand" do
     api { ask(:put, "/api/students/#{student["id"]}/pieces/1", {due_on: (cautious - 1).to_s}) }
     visit current_path
     expect(page).to have_text("and it may be later")
+    click_button "What would help?"
     way = within(find("[role=group][aria-label='What would help:']")) { find_button(match: :first) }
     date = way.text[/\d+ \w+\z/]
     way.click

@@ -41,7 +41,7 @@ module Stairwell
       voice = step.actions[:voice]
       hands = hands(step)
       return hands unless voice
-      return Phrase["practice.voice.alone.#{voice}"] if step.actions.slice(:right, :left).values.all?(:silent)
+      return Phrase["practice.voice.alone.#{voice}"] if step.actions.values_at(:right, :left).all?(:silent)
 
       Phrase["practice.voice.beside.#{voice}", hands: hands]
     end
@@ -74,7 +74,7 @@ module Stairwell
       return [] if step.aspect == :overview && step.actions.empty?
 
       hands = (step.hands == :both) ? %i[right left] : [step.hands]
-      step.actions.empty? ? hands : hands.select { |hand| %i[play block touch].include?(step.actions[hand]) }
+      (step.actions.keys & hands).empty? ? hands : hands.select { |hand| %i[play block touch].include?(step.actions[hand]) }
     end
 
     # What to do as pictures, for those who cannot read: what the hands do, and

@@ -5,9 +5,10 @@ module Stairwell
   module Constants
     # Minutes more a day that are offered when a piece is late. Own choice.
     MORE_MINUTES = [5, 10, 15].freeze
-    # Of the changes that help most so many are tried together, and so many at once; of the
-    # sets that reach a date so many are shown. Own choice: more is no choice any more.
-    OPTIONS_COMBINED, OPTIONS_TOGETHER, OPTIONS_SHOWN = 6, 3, 3
+    # Of the changes that help most, one of a kind, so many are tried together, and so many at once;
+    # of the sets that reach a date so many are shown. Own choice: each is foretold anew, and more
+    # is no choice any more.
+    OPTIONS_COMBINED, OPTIONS_TOGETHER, OPTIONS_SHOWN = 4, 3, 3
     # Steps that may begin on one day at the most. Own choice.
     MOST_BEGIN = 10
     # Minutes of a lesson where nothing else is said: the usual length for a child, common

@@ -23,7 +23,7 @@ module Stairwell
       # @return [Array<Option>] the soonest first; none where nothing helps
       def to_a
         singles = dated(@changes.zip)
-        helpful = singles.first(Constants::OPTIONS_COMBINED).flat_map(&:first)
+        helpful = singles.flat_map(&:first).uniq(&:kind).first(Constants::OPTIONS_COMBINED)
         sizes = [singles]
         sizes << dated(together(helpful, sizes.size + 1)) until sizes.last.empty? || sizes.size == Constants::OPTIONS_TOGETHER || sizes.last.any? { |_, date| in_time?(date) }
         reaching = sizes.last.select { |_, date| in_time?(date) }
@@ -38,7 +38,7 @@ module Stairwell
         sizes.filter_map(&:first).inject([]) { |found, (changes, date)| (found.any? && date >= found.last.last) ? found : [*found, [changes, date]] }.reverse
       end
 
-      def together(changes, size) = changes.combination(size).select { |set| set.map(&:kind).uniq.size == size }
+      def together(changes, size) = changes.combination(size).to_a
 
       # @return [Array<Array(Array<Change>, Date)>] those that help, the soonest first
       def dated(sets)

@@ -68,7 +68,8 @@ module Stairwell
         said = said.slice(:right, :left, :voice)
         return {} if said.empty?
 
-        actions = stage.actions.merge(said.transform_values { |one| one&.to_sym }).compact
+        unsaid = stage.hand_actions.empty? ? {right: :play, left: :play} : {}
+        actions = unsaid.merge(stage.actions, said.transform_values { |one| one&.to_sym }).compact
         hands = {[true, false] => :left, [false, true] => :right}.fetch(actions.values_at(:right, :left).map { |one| one == :silent }, :both)
         {actions: actions, **((said.keys & %i[right left]).any? ? {hands: hands} : {})}
       end

@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useTakeOption, useWaysOut } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -40,8 +41,20 @@ export function Outlook({ student, piece, today, restsOn }: Props) {
           </Text>
         )}
       </Text>
-      {late && may("change") && <WaysOut student={student} piece={piece.id} today={today} />}
+      {late && may("change") && <Help student={student} piece={piece.id} today={today} />}
     </Box>
+  );
+}
+
+/** Every way out is foretold anew, which takes a moment: it is looked for when one asks. */
+function Help(late: { student: number; piece: number; today: string }) {
+  const [asked, setAsked] = useState(false);
+  return asked ? (
+    <WaysOut {...late} />
+  ) : (
+    <Button kind="quiet" size="sm" className="no-print" onClick={() => setAsked(true)}>
+      {t("students.outlook.what_would_help_now")}
+    </Button>
   );
 }
 
