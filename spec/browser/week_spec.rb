@@ -46,6 +46,22 @@ RSpec.describe "The week by hand" do
     expect(stands("Thu")).to eq(["A, right hand", "A, left hand"])
   end
 
+  it "loses no key that comes quicker than the answer to the one before" do
+    page.execute_script("document.querySelector('[data-item]').focus()")
+    keys("+", "+", "-", "+")
+    expect(page).to have_css("[role=toolbar]", text: "7 times")
+    page.driver.browser.action.key_down(:shift).send_keys(:arrow_right, :arrow_right).key_up(:shift).perform
+    expect(item("A, right hand", "Sat")).to have_text("new")
+    expect(page).to have_css("[data-item][data-date='2027-03-06']:focus", text: "A, right hand")
+    keys("u", "u", "u")
+    expect(page).to have_css("[data-item][data-date='2027-03-04']:focus", text: "A, right hand")
+    expect(page).to have_css("[role=toolbar]", text: "6 times")
+    keys(:delete, "+") # the second means what goes, not what takes its place
+    expect(column("Thu")).to have_no_css("[data-item]", text: "A, right hand")
+    expect(column("Thu")).to have_css("[data-item]:focus")
+    expect(page).to have_no_css("svg[aria-label='put there by you']")
+  end
+
   it "is changed by the mouse: dragged to another day, and a left-out step put on one, with what that breaks" do
     from, to = item("A, left hand", "Thu"), column("Mon")
     page.driver.browser.action.click_and_hold(from.native).move_by(20, 5).move_to(to.native).release.perform

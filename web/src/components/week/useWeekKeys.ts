@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type RefObject, useEffect, useRef } from "react";
 import { t } from "../../words";
-import type { WeekOverrides } from "./useWeekOverrides";
+import type { Chosen, WeekOverrides } from "./useWeekOverrides";
 
 /** For the list of keys. */
 export const weekKeys = (): [string, string][] => [
@@ -15,30 +15,62 @@ export const weekKeys = (): [string, string][] => [
 
 /** Everything the mouse can do with a week, by keys on the item that has focus. */
 export function useWeekKeys(place: RefObject<HTMLDivElement | null>, drawn: WeekOverrides) {
-  const follow = useRef(false);
+  // Finds what has the focus once the week is drawn anew.
+  const follow = useRef<Follow | null>(null);
+  // Taken out, and shown until the answer comes: keys on it mean nothing any more.
+  const gone = useRef<HTMLElement | null>(null);
   const { chosen } = drawn;
 
-  // An item that was moved keeps the focus, on its new day.
   useEffect(() => {
-    if (!follow.current || !chosen || drawn.busy) return;
-    const found = items(place.current).find(
-      (one) => one.dataset.item === chosen.id && one.dataset.date === chosen.date,
-    );
-    if (found && document.activeElement !== found) found.focus();
-    if (found) follow.current = false;
+    if (drawn.busy) return;
+    gone.current = null;
+    const found = follow.current?.(items(place.current), chosen);
+    if (!found) return;
+    follow.current = null;
+    if (document.activeElement !== found) found.focus();
   });
+
+  // What is on its way to another day is there already for the next key.
+  const standing = (id: string, date: string) => (follow.current && chosen?.id === id ? chosen : { id, date });
 
   return (event: KeyboardEvent) => {
     const target = event.target as HTMLElement;
     if (event.ctrlKey || event.metaKey || event.altKey || target.matches("input, select, textarea")) return;
-    const at = target.dataset.item ? { id: target.dataset.item, date: target.dataset.date ?? "" } : null;
+    const at =
+      target.dataset.item && target !== gone.current ? standing(target.dataset.item, target.dataset.date ?? "") : null;
     const act = at && action(event, at, drawn, place.current);
     const undo = event.key === "u" && drawn.canUndo ? drawn.undo : null;
     if (!act && !undo) return;
     event.preventDefault();
     event.stopPropagation();
-    follow.current = event.key !== "Delete" && !event.key.startsWith("Arrow") ? true : event.shiftKey;
+    if (at && event.key === "Delete") {
+      follow.current = after(items(place.current), at);
+      gone.current = target;
+    } else if (event.shiftKey || !event.key.startsWith("Arrow")) {
+      follow.current = itself(target.dataset.item);
+    }
     (act ?? undo)?.();
+  };
+}
+
+type Follow = (all: HTMLElement[], chosen: Chosen | null) => HTMLElement | undefined;
+
+/** The item where it is chosen, or wherever it stands again. */
+function itself(id: string | undefined): Follow {
+  return (all, chosen) => {
+    const own = all.filter((one) => one.dataset.item === id);
+    return own.find((one) => one.dataset.date === chosen?.date) ?? own[0];
+  };
+}
+
+/** What takes the place of the one that goes; the last of the day where nothing does. */
+function after(all: HTMLElement[], gone: Chosen): Follow {
+  const of = (items: HTMLElement[]) => items.filter((one) => one.dataset.date === gone.date);
+  const row = of(all).findIndex((one) => one.dataset.item === gone.id);
+  return (now) => {
+    const day = of(now);
+    if (day.some((one) => one.dataset.item === gone.id)) return undefined;
+    return day[Math.min(row, day.length - 1)] ?? now[0];
   };
 }
 
