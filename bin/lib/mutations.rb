@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "fileutils"
+require "json"
 require "ripper"
 require "tmpdir"
 require "yaml"
@@ -18,6 +19,8 @@ class Mutations
   }.freeze
   KINDS = %i[on_op on_ident on_kw on_int on_rational].freeze
   EQUIVALENT = File.expand_path("equivalent_mutations.yml", __dir__)
+  # Per cent that are to be noticed. Own choice.
+  LEAST = 92
 
   # One change: `column` counts letters, `text` is the line as it is.
   Change = Struct.new(:file, :line, :column, :from, :to, :text, keyword_init: true) do
@@ -30,6 +33,91 @@ class Mutations
     def on(lines) = lines.dup.tap { |all| all[line - 1] = text.dup.tap { |one| one[column, from.size] = to } }.join
   end
 
+  # A checkout that is changed and tried.
+  class Copy
+    # @param root [String] of the checkout it is taken from
+    # @param to [String] a directory
+    def initialize(root, to)
+      @to = to
+      system("git -C #{root} archive HEAD | tar -x -C #{to}", exception: true)
+    end
+
+    # @return [Array<String>] specs
+    def specs = Dir.children(File.join(@to, "core/spec")).grep(/_spec\.rb\z/).sort
+
+    # @param names [Array<String>] of specs
+    # @param seconds [Integer] after which it has failed
+    # @param more [Array<String>] for RSpec
+    # @return [Boolean]
+    def passes?(names, seconds:, more: [], **environment)
+      command = ["timeout", seconds.to_s, "bundle", "exec", "rspec", "-I", "core/spec", "--fail-fast", "--order", "defined", *more, *names.map { |name| "core/spec/#{name}" }]
+      system({"BUNDLE_GEMFILE" => File.join(@to, "Gemfile")}.merge(environment.transform_keys(&:to_s)), *command, chdir: @to, out: File::NULL, err: File::NULL)
+    end
+
+    # @return [Array(Float, Hash)] the seconds a spec takes, and what it goes through
+    def trace(name)
+      out = File.join(@to, "reached.json")
+      start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      passes?([name], seconds: LONGEST, more: ["-r", File.join(__dir__, "reached.rb")], REACHED: out) || raise("#{name} fails as it is")
+      [Process.clock_gettime(Process::CLOCK_MONOTONIC) - start, JSON.parse(File.read(out))]
+    end
+
+    # @param change [Change]
+    # @yield while it is changed
+    def with(change)
+      path = File.join(@to, change.file)
+      before = File.read(path)
+      File.write(path, change.on(before.lines))
+      yield
+    ensure
+      File.write(path, before)
+    end
+
+    LONGEST = 3600
+  end
+
+  # Which specs go through a line, the quickest first.
+  class Reach
+    # Seconds one run of several specs may take by what they took before, and how much longer than
+    # before until it has failed: what goes on for ever was noticed too.
+    BATCH, SLOWER, START = 20, 4, 60
+
+    # @param traced [Hash{String => Array(Float, Hash)}] see {Copy#trace}
+    def initialize(traced)
+      @seconds = traced.transform_values(&:first)
+      @seen = traced.transform_values(&:last)
+      @quickest = @seconds.keys.sort_by { |name| @seconds[name] }
+    end
+
+    # @param change [Change]
+    # @return [Array<Array<String>>] specs to be run one after another
+    def batches(change)
+      found = @quickest.select { |name| through?(change, @seen[name]) }
+      found = @quickest unless within_method?(change)
+      found.each_with_object([]) do |name, all|
+        (all.any? && seconds(all.last) + @seconds[name] <= BATCH) ? all.last << name : all << [name]
+      end
+    end
+
+    # @param names [Array<String>]
+    # @return [Float] seconds they take
+    def seconds(names) = names.sum { |name| @seconds[name] }
+
+    # @return [Integer] seconds after which they have failed
+    def limit(names) = (seconds(names) * SLOWER + START).ceil
+
+    private
+
+    def through?(change, seen)
+      of = seen[change.file] or return false
+      return false if of["skipped"].include?(change.line)
+
+      of["methods"].any? { |from, to, times| times.positive? && change.line.between?(from, to) }
+    end
+
+    def within_method?(change) = @seen.each_value.any? { |seen| seen[change.file]&.fetch("methods")&.any? { |from, to, _| change.line.between?(from, to) } }
+  end
+
   # @param root [String] of the checkout
   # @param count [Integer]
   # @param seed [Integer]
@@ -40,14 +128,17 @@ class Mutations
     @equivalent = File.exist?(EQUIVALENT) ? YAML.load_file(EQUIVALENT) : {}
   end
 
+  # Quick specs first, of all changes; what they do not notice is tried with those that take long.
   # @param workers [Integer]
   # @return [Boolean] whether enough were noticed
   def call(workers: 2)
-    changes = all.shuffle(random: @random).lazy.select { |change| Ripper.sexp(change.on(File.readlines(File.join(@root, change.file)))) }.first(@count)
-    queue = Queue.new.tap { |waiting| changes.each { |change| waiting << change } }
-    queue.close
-    survivors = Array.new(workers) { Thread.new { worked_off(queue) } }.flat_map(&:value)
-    told(changes, *survivors.partition { |change| @equivalent.key?(change.key) })
+    Dir.mktmpdir do |place|
+      copies = Array.new(workers) { |at| Copy.new(@root, File.join(place, at.to_s).tap { |to| Dir.mkdir(to) }) }
+      changes = all.shuffle(random: @random).lazy.select { |change| Ripper.sexp(change.on(File.readlines(File.join(@root, change.file)))) }.first(@count)
+      equivalent, tried = changes.partition { |change| @equivalent.key?(change.key) }
+      reach = Reach.new(each(copies, copies.first.specs) { |copy, name| [name, copy.trace(name)] }.to_h)
+      told(changes, equivalent, survivors(copies, reach, tried))
+    end
   end
 
   # @return [Array<Change>] that can be made
@@ -76,52 +167,46 @@ class Mutations
     SWAPS[token]
   end
 
-  def worked_off(queue)
-    Dir.mktmpdir do |copy|
-      system("git -C #{@root} archive HEAD | tar -x -C #{copy}", exception: true)
-      survivors = []
-      while (change = queue.pop)
-        noticed = noticed?(change, copy)
-        puts "#{noticed ? "noticed " : "SURVIVED"} #{change}"
-        survivors << change unless noticed
-      end
-      survivors
+  def survivors(copies, reach, changes)
+    waiting = changes.to_h { |change| [change, reach.batches(change)] }
+    survived = []
+    loop do
+      gone, waiting = waiting.partition { |_, batches| batches.empty? }.map(&:to_h)
+      survived += gone.keys
+      puts "#{changes.size - waiting.size - survived.size} of #{changes.size} noticed, #{survived.size} not, #{waiting.size} are tried on"
+      return survived if waiting.empty?
+
+      noticed = each(copies, waiting.keys) { |copy, change| [change, noticed?(copy, reach, change, waiting[change].first)] }.to_h
+      waiting = waiting.reject { |change, _| noticed[change] }.transform_values { |batches| batches.drop(1) }
     end
   end
 
-  # The specs that are nearest first, since most changes fall there.
-  def noticed?(change, copy)
-    path = File.join(copy, change.file)
-    before = File.read(path)
-    File.write(path, change.on(before.lines))
-    name = File.basename(change.file, ".rb").sub(/s\z/, "")
-    near, far = Dir[File.join(copy, "core/spec/*_spec.rb")].sort_by { |spec| File.size(spec) }.partition { |spec| File.basename(spec).include?(name) || File.read(spec).match?(/\b#{name.split("_").map(&:capitalize).join}/) }
-    [near, far].reject(&:empty?).any? { |specs| !passed?(copy, specs) }
-  ensure
-    File.write(path, before)
+  def noticed?(copy, reach, change, names)
+    copy.with(change) { !copy.passes?(names, seconds: reach.limit(names)) }.tap { |noticed| puts "#{noticed ? "noticed " : "        "} #{change}" }
   end
 
-  # One that goes on for ever was noticed too.
-  def passed?(copy, specs)
-    system({"BUNDLE_GEMFILE" => File.join(copy, "Gemfile")}, "timeout", "900", "bundle", "exec", "rspec", "-I", "core/spec", "--fail-fast", "--order", "defined", *specs, chdir: copy, out: File::NULL, err: File::NULL)
+  # Worked off by all copies at once.
+  # @return [Array] what the block gave, in no order
+  def each(copies, work)
+    queue = Queue.new.tap { |all| work.each { |one| all << one } }
+    queue.close
+    copies.map { |copy| Thread.new { [].tap { |done| while (one = queue.pop) do done << yield(copy, one) end } } }.flat_map(&:value)
   end
 
   def told(changes, equivalent, survivors)
-    noticed = changes.size - equivalent.size - survivors.size
-    share = 100 * noticed / [changes.size - equivalent.size, 1].max
-    puts "", "#{noticed} of #{changes.size - equivalent.size} changes were noticed, #{share} %; #{equivalent.size} more change nothing that can be seen:"
+    tried = changes.size - equivalent.size
+    share = 100 * (tried - survivors.size) / [tried, 1].max
+    puts "", "#{tried - survivors.size} of #{tried} changes were noticed, #{share} %; #{equivalent.size} more change nothing that can be seen:"
     equivalent.each { |change| puts "  #{change}: #{@equivalent[change.key]}" }
     puts "Nobody noticed:" if survivors.any?
     survivors.each { |change| puts "  #{change.key}" }
     share >= LEAST
   end
-
-  # Per cent. Own choice.
-  LEAST = 92
 end
 
 if $PROGRAM_NAME == __FILE__
   $VERBOSE = nil # a change may make an odd expression
+  $stdout.sync = true
   count, seed = ARGV.map(&:to_i)
   exit Mutations.new(File.expand_path("../..", __dir__), count: count || 200, seed: seed || 12).call
 end

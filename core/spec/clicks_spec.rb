@@ -105,6 +105,19 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
     end
   end
 
+  Stairwell::Score::SectionNote::KINDS.each do |kind|
+    it "notes the #{kind} of a section as it is typed, in place of what was noted, and takes it away" do
+      note = ->(text, section, said) { with.call(text, described_class.new(script.read(text).map).section_note(section: section, kind: kind.to_s, text: said)) }
+      notes = ->(text) { script.read(text).map.markings.section_notes.map { |one| [one.section, one.kind, one.text] } }
+      text = note.call(page_of.call("section A: 1-4\nsection B: 5-8\n"), "A", " low, # then high: \"so\", 3 ")
+      expect(notes.call(text)).to eq([["A", kind, "low, # then high: \"so\", 3"]])
+      both = note.call(note.call(text, "B", "roll"), "A", "drop")
+      expect(notes.call(both)).to contain_exactly(["A", kind, "drop"], ["B", kind, "roll"])
+      expect(notes.call(note.call(both, "A", " "))).to eq([["B", kind, "roll"]])
+      expect(note.call(text, "B", "")).to eq(text)
+    end
+  end
+
   it "counts a page's lines anew" do
     text = with.call(page_of.call, described_class.new(script.read(page_of.call).map).lines(page: 12, bars: [5, 4, 3]))
     expect(script.read(text).map.pages.first.lines).to eq([5, 4, 3])

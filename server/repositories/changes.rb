@@ -103,6 +103,7 @@ module Stairwell
             @change.layers.each { |piece_id, script| Layers.new(@tables).put(piece_id, {student_id: @student_id}, script, @context.account_id) }
             @change.extra_work.each { |verb, work| ExtraWorks.new(@tables).keep(@student_id, verb, work, @context.today) }
             Students.new(@tables).keep(@change.student) if @change.student
+            Students.new(@tables).hold(@student_id, @change.held) if @change.held
             @change.appointments.each { |one| Appointments.new(@tables).keep(@student_id, one, by: @context.account_id) }
             override if @rows.overrides
             @tables.add(:week_plans, student_id: @student_id, **@rows.week) if @rows.week

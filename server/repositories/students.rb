@@ -90,6 +90,10 @@ module Stairwell
           @tables[:students].where(id: student.id).update(version: Sequel[:version] + 1, **values)
         end
 
+        # @param held [Hash{Symbol => Float}] see {Studio::Student}
+        # @return [void]
+        def hold(id, held) = @tables[:students].where(id: id).update(held: Sequel.pg_jsonb(held))
+
         # @param row [Hash]
         # @param usage [String] of the studio's words
         # @return [Studio::Student]
@@ -98,7 +102,7 @@ module Stairwell
             **row.slice(:id, :name, :minutes_a_day, :begin_per_day, :lesson_weekday, :lesson_minutes, :hand_order, :hand_span, :has_pedal, :warm_ups, :introduce_first, :reads, :paused_on),
             practice_days: row[:practice_days].to_a, lesson_time: time(row[:lesson_time]), note_names: row[:note_names].to_sym, known: row[:known].to_a, day_use: row[:day_use].to_sym,
             minutes_by_day: row[:minutes_by_day].to_h.to_h { |day, minutes| [day.to_s.to_i, minutes] }, away: away(row), more_lessons: more_lessons(row),
-            locale: (row[:locale] || usage).to_sym
+            locale: (row[:locale] || usage).to_sym, held: row[:held].to_h.to_h { |kind, speed| [kind.to_sym, speed] }
           )
         end
 

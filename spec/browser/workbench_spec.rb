@@ -51,6 +51,26 @@ RSpec.describe "The workbench" do
     expect(stored).to include("section B: 9-12")
   end
 
+  it "notes of a section how the hand moves, which its steps then say, and forgets it again" do
+    open_piece
+    click_button "Show section B"
+    fill_in "movement of section B", with: "let the arm drop, then roll"
+    fill_in "fingering of section B", with: "thumb under on F"
+    keys(:enter)
+    expect(page).to have_text("movement: let the arm drop, then roll")
+    expect(page).to have_text("fingering: thumb under on F")
+    saved
+    expect(stored).to include("movement B: let the arm drop, then roll\n", "fingering B: thumb under on F\n")
+    visit "/library/1"
+    click_button "Show section B"
+    fill_in "movement of section B", with: ""
+    keys(:enter)
+    expect(page).to have_no_text("let the arm drop")
+    saved
+    expect(stored).to include("fingering B")
+    expect(stored).not_to include("movement")
+  end
+
   it "draws what one types, writes what one clicks, and keeps comments where they stand" do
     open_piece
     click_tab "Text"

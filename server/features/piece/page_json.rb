@@ -165,9 +165,17 @@ module Stairwell
           share = @share.mean(one.bars)
           {
             label: one.label, difficulty: one.difficulty, words: Formats::PageScript.words(@map, one), statement: @writer.statement(:sections, one),
-            notes: section_notes(one), new_bars: (share * one.bars.size).to_f.round(1), bars: one.bars.size,
+            notes: section_notes(one), to_know: to_know(one), new_bars: (share * one.bars.size).to_f.round(1), bars: one.bars.size,
             spans: one.spans.map { |span| {from: span.from, to: span.to, names: names(span), text: @writer.span(span)} }
           }
+        end
+
+        # What a teacher may note of a section, with words that are often used.
+        def to_know(one)
+          Score::SectionNote::KINDS.map do |kind|
+            text = @map.markings.section_notes.find { |note| [note.section, note.kind] == [one.label, kind] }&.text
+            {kind: kind.to_s, title: Phrase["server.piece.page_json.kinds.#{kind}"], text: text.to_s, offers: (kind == :movement) ? Practice::Stage::CUES.map { |cue| Phrase["practice.cues.#{cue}"] } : []}
+          end
         end
 
         # Fingering and touch, the verses sung in it, and its hard bars.

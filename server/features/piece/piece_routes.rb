@@ -29,7 +29,7 @@ module Stairwell
           app.get(own) { render_json(piece.show) }
           app.delete(own) { render_json(piece.delete) }
           app.post("#{own}/restore") { render_json(piece.restore) }
-          app.post("#{own}/draft") { render_json(piece(sent[:for]).draft(sent[:script], **sent.slice(:put, :drop, :suggest, :shift, :sign, :section, :move, :lines))) }
+          app.post("#{own}/draft") { render_json(piece(sent[:for]).draft(sent[:script], **sent.slice(:put, :drop, :suggest, :shift, :sign, :section, :section_note, :move, :lines))) }
           app.put("#{own}/script") { render_json(piece(sent[:for]).save(sent[:script], seen: sent[:revision])) }
           app.get("#{own}/revisions") { render_json(piece.revisions) }
           app.get("#{own}/revisions/:revision") { render_json(piece.revision(at("revision"), against: checked.query["against"])) }

@@ -2710,10 +2710,19 @@ export interface components {
             /** @description Why the music is here and not at the next printed bar */
             reached: string | null;
         };
+        /** @enum {string} */
+        SectionNoteKind: "fingering" | "articulation" | "movement";
         Section: {
             label: string;
             statement: string;
             notes: string[];
+            /** @description What can be noted of it, and is */
+            to_know: {
+                kind: components["schemas"]["SectionNoteKind"];
+                title: string;
+                text: string;
+                offers: string[];
+            }[];
             new_bars: number;
             bars: number;
             difficulty: number;
@@ -3991,6 +4000,12 @@ export interface operations {
                         words?: string;
                         from?: components["schemas"]["BarIndex"];
                         to?: components["schemas"]["BarIndex"];
+                    };
+                    /** @description What is to be known of a section; an empty text takes it away */
+                    section_note?: {
+                        section: string;
+                        kind: components["schemas"]["SectionNoteKind"];
+                        text: string;
                     };
                     /** @description One of a section's places, from 0, that is dragged elsewhere */
                     move?: {

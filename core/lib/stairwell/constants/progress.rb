@@ -15,6 +15,9 @@ module Stairwell
     TIMES_TOLD, TIMES_DIFFER = 4, 15/100r
     # By how much it must differ to be said of a step's minutes: what shows in a decimal.
     TIMES_SAID = 5/100r
+    # Results with a tempo from which a kind of step begins at the tempo that went, how many of the
+    # newest count, and between which shares of its usual tempo that is. Own choice.
+    HELD_NEEDED, HELD_NEWEST, HELD_BOUNDS = 2, 5, [2/3r, 5/4r].freeze
     # Days with boxes ticked in one go from which that is said. Own choice.
     AT_ONCE_TOLD = 3
     # Bounds of a pace. Own choice.

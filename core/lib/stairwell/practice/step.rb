@@ -20,11 +20,14 @@ module Stairwell
     # - `fewest`: repetitions a short day may have of it; nil for all of them
     # - `small_count`: whether its small beat is counted
     # - `repeats`: false goes once through the page
+    # - `notes_per_count`: notes to strike in a count, of the hand that has more of them; nil where nothing is known
+    # - `usual`, `top`: the tempo by its share of the target, and the fastest it may begin at, where it
+    #   begins at the tempo that the student holds; nil elsewhere
     # - `sitting`: with which steps it stands together on each of their days; nil for none
     Step = Stairwell.value(
       :id, :stage, :title, :section, :hands, :spans, :place, :counts, :tempo, :repetitions,
       :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], introduced_by: :section, notes: [], most: Constants::MOST_REPETITIONS,
-      seconds: nil, new: 0r, sitting: nil, small_count: false, repeats: true, fewest: nil
+      seconds: nil, new: 0r, sitting: nil, small_count: false, repeats: true, fewest: nil, notes_per_count: nil, usual: nil, top: nil
     ) do
       # @return [Rational] minutes of all its good days: its weight in progress
       def work = minutes * good_days
@@ -35,6 +38,19 @@ module Stairwell
 
         Estimate.seconds(counts: counts, tempo: tempo, seconds: tempo ? nil : seconds)
       end
+
+      # @param other [Integer] beats per minute
+      # @return [Step] the same at another tempo
+      def at(other)
+        return self if other == tempo
+
+        minutes = Estimate.minutes(counts: counts, tempo: other, repetitions: repetitions)
+        with(tempo: other, minutes: minutes, arithmetic: Wording.arithmetic(minutes, repetitions, counts, other, good_days, usual: usual))
+      end
+
+      # @param tempo [Numeric] beats per minute
+      # @return [Rational, nil] notes a second at that tempo
+      def speed(tempo = self.tempo) = notes_per_count && tempo && (notes_per_count * tempo / 60r)
 
       # @return [Symbol] what its estimate may be wrong by: :alone, :together, :join, :whole
       def kind
@@ -47,7 +63,7 @@ module Stairwell
       # @return [Hash{String => Object}] JSON-ready
       def to_data
         to_h.to_h { |key, value| [key.to_s, Phrase.pack(value)] }.merge(
-          "stage" => stage.to_s, "hands" => hands.to_s, "counts" => counts.to_s, "minutes" => minutes.to_s, "new" => new.to_s,
+          "stage" => stage.to_s, "hands" => hands.to_s, "counts" => counts.to_s, "minutes" => minutes.to_s, "new" => new.to_s, "notes_per_count" => notes_per_count&.to_s,
           "aspect" => aspect.to_s, "introduced_by" => introduced_by.to_s, "picture" => picture.to_s, "actions" => actions.to_h { |hand, action| [hand.to_s, action.to_s] },
           "spans" => spans.map { |span| [span.from, span.to, span.from_beat&.to_s, span.to_beat&.to_s] }
         )
@@ -74,7 +90,7 @@ module Stairwell
       new(**data.except("opens").merge(said).transform_keys(&:to_sym).merge(
         notes: data.fetch("notes", []).map { |note| Phrase.unpack(note) },
         stage: data["stage"].to_sym, hands: data["hands"].to_sym, counts: Rational(data["counts"]),
-        minutes: Rational(data["minutes"]), new: Rational(data.fetch("new", 0)), spans: data["spans"].map { |span| load_span(*span) }, aspect: data.fetch("aspect", "notes").then { |aspect| FORMER_ASPECTS.fetch(aspect, aspect) }.to_sym,
+        minutes: Rational(data["minutes"]), new: Rational(data.fetch("new", 0)), notes_per_count: data["notes_per_count"]&.to_r, spans: data["spans"].map { |span| load_span(*span) }, aspect: data.fetch("aspect", "notes").then { |aspect| FORMER_ASPECTS.fetch(aspect, aspect) }.to_sym,
         introduced_by: introduced_by(data), picture: (data["picture"] || "both").to_sym, actions: data.fetch("actions", {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
       ))
     end

@@ -104,9 +104,25 @@ module Stairwell
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
           actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, strained),
-          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), repeats: stage.repeats, arithmetic: @wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds),
+          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), repeats: stage.repeats, arithmetic: Wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds), notes_per_count: notes_per_count(hands, bars), **begins(stage, tempo),
           needs: (@waits.for(stage.needs, target) + @waits.in_parts(stage, target)).map(&:id), after: @waits.for(stage.after, target).map(&:id), **named)
       end
+
+      # What is slower than the target, and no ladder, begins at the tempo that the student holds.
+      def begins(stage, tempo)
+        return {} unless tempo && stage.tempo_share < 1 && !stage.ladder
+
+        {usual: tempo, top: Metronome.at_most(@target_tempo)}
+      end
+
+      # Of the hand that has more to strike; nil where no notes are known.
+      def notes_per_count(hands, bars)
+        struck = Sections::Likeness::HANDS.select { |hand| [hand, :both].include?(hands) }.map { |hand| bars.sum { |bar| struck_in(bar, hand) } }.max.to_i
+        counts = bars.sum(0r) { |bar| @map.bar(bar).counts }
+        struck / counts if struck.positive? && counts.positive?
+      end
+
+      def struck_in(bar, hand) = (@struck_in ||= {})[[bar, hand]] ||= @map.notes.fetch(bar, {}).fetch(hand, []).reject(&:tied).map(&:onset).uniq.size
 
       # How much of its bars is new; joins and spots always are, and a layer that
       # differs is, though its notes are known. What grows is as new as its bars, beside exact repeats.

@@ -4,6 +4,14 @@ module Stairwell
   module Practice
     # Says where a step is and how its minutes come about.
     class Wording
+      # @param usual [Integer, nil] the tempo by its share of the target, where another holds
+      # @return [String] such as "2½ min: 5 × 24 counts at 60, 8 s between; 2 good days"
+      def self.arithmetic(minutes, repetitions, counts, tempo, days, seconds: nil, usual: nil)
+        once = tempo ? Phrase["practice.wording.counts_at", counts: Roadmap.number(counts), tempo: tempo] : Phrase["units.seconds", count: seconds]
+        said = Phrase["practice.wording.arithmetic", minutes: Units.minutes(minutes), repetitions: repetitions, once: once, between: Constants::RESET_SECONDS, days: Phrase["counts.good_days", count: days]]
+        (usual && usual != tempo) ? Phrase["practice.wording.held", said: said, tempo: tempo, usual: usual] : said
+      end
+
       # @param map [Score::Map]
       def initialize(map)
         @map = map
@@ -18,12 +26,6 @@ module Stairwell
         return Phrase["practice.wording.the_whole_piece"] if spans.sum(&:size) == @map.bars.size
 
         Phrase.list(spans.map { |span| Phrase.list([one(span), *beats(span)], by: :comma) }, by: :and_each)
-      end
-
-      # @return [String] such as "2½ min: 5 × 24 counts at 60, 8 s between; 2 good days"
-      def arithmetic(minutes, repetitions, counts, tempo, days, seconds: nil)
-        once = tempo ? Phrase["practice.wording.counts_at", counts: Roadmap.number(counts), tempo: tempo] : Phrase["units.seconds", count: seconds]
-        Phrase["practice.wording.arithmetic", minutes: Units.minutes(minutes), repetitions: repetitions, once: once, between: Constants::RESET_SECONDS, days: Phrase["counts.good_days", count: days]]
       end
 
       private

@@ -77,7 +77,7 @@ module Stairwell
       end
 
       def steps
-        @steps ||= Assigned.steps(@asked.page.map, @asked.with(target_tempo: target_tempo, choices: choices), @record.routine(@asked.routine))
+        @steps ||= Assigned.steps(@asked.page.map, @asked.with(target_tempo: target_tempo, choices: choices), @record.routine(@asked.routine), @record.tempos)
       rescue ContradictionError => error
         raise RefusedError.new(error.message, code: :no_steps, field: "piece_id")
       end

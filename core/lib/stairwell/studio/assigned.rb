@@ -15,9 +15,13 @@ module Stairwell
       # @param map [Score::Map]
       # @param piece [PieceInHand, Assignment] with its choices
       # @param routine [Practice::Routine]
-      # @return [Array<Practice::Step>]
+      # @param tempos [Progress::Tempos] that the student holds
+      # @return [Array<Practice::Step>] what was begun at the tempo it has
       # @raise [ContradictionError] when there is no section to learn
-      def steps(map, piece, routine) = Practice.steps(page(map, piece.choices), routine: routine, choices: choices(piece))
+      def steps(map, piece, routine, tempos)
+        steps = Practice.steps(page(map, piece.choices), routine: routine, choices: choices(piece))
+        tempos.on(steps, (piece.progress if piece.respond_to?(:progress)))
+      end
 
       # @param choices [Hash{String => Object}]
       # @return [Score::Map] without the sections this student leaves out, and with what the

@@ -47,8 +47,9 @@ module Stairwell
       def finish(ended, keep_for: nil)
         keep_for = nil unless ended == "kept"
         kept = KeptPiece.new(id: @piece.id, title: @piece.title, keep_for: keep_for, steps: @piece.progress.own) if keep_for
+        held = @record.tempos.to_h
         record = ended ? @record.with(pieces: @record.pieces - [@piece], kept_pieces: [*@record.kept_pieces, kept].compact) : @record
-        Change.new(record: record, ended: {@piece.id => [ended, keep_for]}).planned
+        Change.new(record: record.with(student: record.student.with(held: held)), ended: {@piece.id => [ended, keep_for]}, held: held).planned
       end
 
       private

@@ -28,7 +28,7 @@ module Stairwell
         row = {key: key, assignment_id: assignment_id, step_id: step_id, day: @day, result: result.to_s, **details}
         changed = Change.new(record: after(piece, step_id, result, key, details), added: {results: [row]})
         changed = Spot.mark(changed, assignment_id, details[:bar]) if details[:bar] && spot?(assignment_id, details[:bar], result)
-        follow(changed)
+        follow(changed.at_held_tempos)
       end
 
       private

@@ -90,6 +90,9 @@ module Stairwell
       # @return [Progress::Timing] what the student takes for a repetition
       def timing = Progress::Timing.of(pieces.map(&:progress), before: today)
 
+      # @return [Progress::Tempos] that the student holds
+      def tempos = Progress::Tempos.of(pieces.map(&:progress), known: student.held)
+
       # @return [Record] as if nothing had been tapped today
       def without_taps = with(pieces: pieces.map { |one| one.with(progress: one.progress.without_taps_of(today)) }, practised_on: practised_on - [today])
 

@@ -15,7 +15,7 @@ module Stairwell
       # @return [PieceInHand]
       # @raise [RefusedError] where there is nothing to learn
       def renewed(record, piece)
-        steps = Assigned.steps(piece.newest_page.map, piece, record.routine(piece.routine))
+        steps = Assigned.steps(piece.newest_page.map, piece, record.routine(piece.routine), record.tempos)
         choices = SectionOrder.settled(piece.choices, piece.newest_page.map)
         piece.with_steps(steps, revision: piece.newest_revision, page: piece.newest_page, choices: choices)
       rescue ContradictionError => error

@@ -105,7 +105,7 @@ module Stairwell
 
       # @return [Array<Practice::Step>, nil] nil where nothing is left to learn
       def made(piece)
-        Assigned.steps(piece.newest_page.map, piece, @record.routine(piece.routine))
+        Assigned.steps(piece.newest_page.map, piece, @record.routine(piece.routine), @record.tempos)
       rescue ContradictionError
         nil
       end

@@ -5,7 +5,8 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import type { Range } from "../../components/page/PageMap";
 import { t } from "../../words";
-import { placeOf, sayings, standing } from "./statements";
+import { placeOf, sayings, sectionOf, standing } from "./statements";
+import { ToKnow } from "./ToKnow";
 import type { Bench } from "./useBench";
 
 type Props = { bench: Bench; chosen: Range | null; onChoose: (range: Range | null) => void };
@@ -29,6 +30,7 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
   const { piece } = bench;
   const here = standing(piece, chosen);
   const place = placeOf(piece, chosen);
+  const section = sectionOf(piece, chosen);
   return (
     <Box pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
       <Flex gap="8px" align="center" wrap="wrap" minH="30px">
@@ -56,6 +58,7 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
         ))}
       </Flex>
       <SectionLine bench={bench} chosen={chosen} place={place} onDone={() => onChoose(null)} />
+      {section && <ToKnow bench={bench} section={section} />}
       <Flex gap="4px" align="center" wrap="wrap" mt="6px">
         {piece.signs.map((sign) => (
           <SignButton key={sign.key} sign={sign} onPress={() => bench.apply({ sign: { key: sign.key, ...chosen } })} />
@@ -96,9 +99,7 @@ function SectionLine({
   onDone: () => void;
 }) {
   const { piece } = bench;
-  const exact = piece.sections.find((one) =>
-    one.spans.some((span) => span.from === chosen.from && span.to === chosen.to),
-  );
+  const exact = sectionOf(piece, chosen);
   const [label, setLabel] = useState("");
   const [where, setWhere] = useState("");
   const [words, setWords] = useState("");

@@ -12,6 +12,10 @@ export function placeOf(piece: Page, { from, to }: Range) {
   return first === last ? first : `${first}-${last}`;
 }
 
+/** The section that stands on just these bars. */
+export const sectionOf = (piece: Page, { from, to }: Range) =>
+  piece.sections.find((one) => one.spans.some((span) => span.from === from && span.to === to));
+
 /** What else can be typed of chosen bars. */
 export const sayings = (piece: Page, range: Range) =>
   piece.sayings.map((saying) =>

@@ -76,6 +76,19 @@ module Stairwell
           said.merge(drop: [@writer.statement(:sections, standing)])
         end
 
+        # What is to be known of a section: one of each kind; an empty text takes it away.
+        # @param section [String] its label
+        # @param kind [String] of {Score::SectionNote::KINDS}
+        # @param text [String]
+        # @return [Hash{Symbol => Array<String>}]
+        def section_note(section:, kind:, text:)
+          note = Score::SectionNote.new(section: section, kind: kind.to_sym, text: text.strip)
+          return {put: [@writer.statement(:section_notes, note)]} unless note.text.empty?
+
+          standing = @map.markings.section_notes.find { |one| [one.section, one.kind] == [section, note.kind] }
+          {drop: [*(@writer.statement(:section_notes, standing) if standing)]}
+        end
+
         # @return [String, nil] the first letter no section has yet
         def next_label = (("A".."Z").to_a - @map.sections.map(&:label)).first
 
