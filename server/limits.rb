@@ -84,6 +84,8 @@ module Stairwell
       CALENDAR_DAYS = (14..180)
       # Lessons ahead that are shown with a student. Own choice.
       LESSONS_AHEAD = 6
+      # Exercises and other work given before that are offered again. Own choice.
+      GIVEN = 60
       # Days back of which single lessons are read with a student. Own choice.
       APPOINTMENT_DAYS = 60
       # A family's messages that wait to be read, and that are shown to a teacher and on the

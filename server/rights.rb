@@ -23,7 +23,7 @@ module Stairwell
           chooseStudio calendar ownCalendar renewOwnCalendar withdrawOwnCalendar
         ],
         read: %w[
-          pieces readScript piece draft revisions revision sound known drill keepDrill score exportPiece students student previewAssignment waysOut suits introducing routines tryRoutine today weekPdf weeksPdf outbox lesson offer
+          pieces readScript piece draft revisions revision sound known drill keepDrill score exportPiece students student previewAssignment waysOut suits introducing extraWorkGiven routines tryRoutine today weekPdf weeksPdf outbox lesson offer
           studio studioSettings people timetable covers standIn whileAway classes showClass classLesson messages
         ],
         hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough readMessage hearInClass judge finishClassLesson],

@@ -107,7 +107,8 @@ RSpec.describe "What a score says beside its notes" do
   it "is repeats that are taken again after a jump" do
     back = '<barline location="right"><repeat direction="backward" after-jump="yes"/></barline>'
     map = read(note("C4", 4), note("C4", 4) + back, note("C4", 4) + direction("<words>D.C. al Fine</words>", '<sound dacapo="yes"/>'))
-    expect(map.jumps.first.repeats).to be(true)
+    expect([map.repeats.first.again, map.jumps.first.repeats]).to eq([true, false])
+    expect(Stairwell::Formats::MusicXML.read(Stairwell::Formats::MusicXML.write(map)).repeats).to eq(map.repeats)
   end
 
   # "The forward-repeat attribute indicates that a forward repeat sign is implied

@@ -39,12 +39,24 @@ module Stairwell
         # @param row [Hash]
         # @return [Studio::ExtraWork]
         def self.value(row)
-          Studio::ExtraWork.new(**row.slice(:id, :kind, :title, :times), minutes: row[:minutes].to_r, one_of: row[:one_of].to_a)
+          Studio::ExtraWork.new(**row.slice(:id, :kind, :title, :times, :higher, :since), minutes: row[:minutes].to_r, one_of: row[:one_of].to_a, keys: row[:keys].to_a, hands: row[:hands].to_a)
+        end
+
+        # @param limit [Integer]
+        # @return [Array<Studio::ExtraWork>] what was given to anyone in the studio, each once, the
+        #   newest first
+        def given(limit)
+          what = %i[kind title minutes times one_of keys hands higher]
+          newest = @tables[:extra_work].distinct(*what).order(*what, Sequel.desc(:id))
+          newest.from_self.order(Sequel.desc(:id)).limit(limit).map { |row| self.class.value(row) }
         end
 
         private
 
-        def columns(work) = {kind: work.kind, title: work.title, minutes: work.minutes.to_f, times: work.times, one_of: Sequel.pg_array(work.one_of, :text)}
+        def columns(work)
+          lists = %i[one_of keys hands].to_h { |name| [name, Sequel.pg_array(work[name], :text)] }
+          work.to_h.slice(:kind, :title, :times, :higher, :since).merge(minutes: work.minutes.to_f, **lists)
+        end
       end
     end
   end

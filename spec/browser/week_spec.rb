@@ -102,6 +102,28 @@ RSpec.describe "The week by hand" do
     expect(page).to have_no_css("[data-item]", text: "Line 3 of the green cards")
   end
 
+  it "gives a chain of chords in keys, and the same again as it was entered" do
+    2.times do |time|
+      click_button "Add an exercise or other work"
+      if time.zero?
+        select "exercise, every day", from: "Kind"
+        fill_in "What", with: "I IV V7 I"
+        fill_in "Minutes", with: "2"
+        select "right, left, both", from: "Hands"
+        fill_in "Keys", with: "C major, G major"
+      else
+        select "I IV V7 I · C major, G major · exercise, every day", from: "Given before"
+        expect(page).to have_select("Hands", selected: "right, left, both")
+        expect(page).to have_field("Keys", with: "C major, G major")
+      end
+      click_button "Add it"
+      expect(page).to have_css("[data-item]", text: "I IV V7 I in C major: right, left, both", count: 5 * (time + 1))
+    end
+    expect(page).to have_text("another key each week: C major, G major", count: 2)
+    visit student["sheet_path"]
+    expect(page).to have_text("I: C E G IV: F A C V7: G B D F I: C E G")
+  end
+
   it "makes a step that was heard not yet smaller, as the teacher chooses" do
     TestApp.now = Time.utc(2027, 3, 10, 16)
     api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.together", result: "not_yet", key: SecureRandom.uuid}) }

@@ -162,6 +162,21 @@ RSpec.describe "The teacher's hand" do
     expect(ask(:delete, "#{path}/extra-work/#{id}", {})["extra_work"].map { |one| one["title"] }).to eq(["Thumb under"])
   end
 
+  it "plans an exercise in keys, another one each week, and offers it again for others" do
+    chain = {kind: "exercise", title: "I IV V7 I", minutes: 2, times: 7, keys: ["C major", "F# minor"], hands: %w[right left both]}
+    shown = ask(:post, "#{path}/extra-work", chain)
+    expect(shown["extra_work"].first).to include("keys" => ["C major", "F# minor"], "hands" => %w[right left both], "higher" => nil)
+    warm_ups = ->(answer) { answer["week"]["days"].flat_map { |day| day["warm_ups"] }.map { |one| one.slice("title", "notes") }.uniq }
+    expect(warm_ups[shown]).to eq([{"title" => "I IV V7 I in C major: right, left, both", "notes" => ["I: C E G", "IV: F A C", "V7: G B D F", "I: C E G"]}])
+    TestApp.now = Time.utc(2027, 3, 11, 12)
+    expect(warm_ups[ask(:post, "#{path}/week", {})]).to match([include("title" => "I IV V7 I in F♯ minor: right, left, both")])
+    higher = chain.merge(title: "Scale", keys: ["C major"], higher: 2)
+    2.times { ask(:post, "#{path}/extra-work", higher) }
+    expect(ask(:get, "/api/extra-work")["given"].map { |one| one.values_at("title", "keys", "higher") }).to eq([["Scale", ["C major"], 2], ["I IV V7 I", ["C major", "F# minor"], nil]])
+    expect(ask(:post, "#{path}/extra-work", chain.merge(keys: ["H major"]))).to include("code" => "key", "field" => "keys", "detail" => /“H major” is no key/)
+    expect(ask(:post, "#{path}/extra-work", chain.merge(higher: 1))).to include("code" => "higher", "field" => "higher")
+  end
+
   it "takes the minutes of each weekday, and the target tempo as the teacher says it" do
     day = ask(:put, path, Requests::STUDENT.merge(version: 1, minutes_by_day: {"6" => 5}))["week"]["days"].find { |one| one["date"] == "2027-03-06" }
     expect([day["budget"], day["minutes"] <= 5]).to eq([5, true])

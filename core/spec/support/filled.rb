@@ -22,8 +22,8 @@ class Filled
       title: text, composer: text, book: text, level: text, bars: bars, pages: [Score::Page.new(number: pick(1..300), lines: [4, 4]), Score::Page.new(number: 301, lines: [4])],
       keys: [Score::Key.new(fifths: pick(-7..7), mode: pick(Score::Key::MODES)), Score::Key.new(fifths: pick(-7..7), mode: pick(Score::Key::MODES), bar: 7)],
       tempo: Score::Tempo.new(words: text, mark_unit: pick([1/4r, 3/8r, 1/2r, 1/8r]), mark: pick(30..200), target: pick(30..200)),
-      repeats: [Score::Repeat.new(to: 3), Score::Repeat.new(from: 5, to: 8, times: pick(2..4))], endings: [Score::Ending.new(passes: [1, 2], from: 8, to: 8), Score::Ending.new(passes: [3], from: 9, to: 9)],
-      segno: [2], coda: [12], to_coda: [9], fine: [4], double_bars: [4, 8], jumps: [Score::Jump.new(after: 11, to: :segno, until_sign: :coda, repeats: true), Score::Jump.new(after: 10, to: :capo)],
+      repeats: [Score::Repeat.new(to: 3), Score::Repeat.new(from: 5, to: 8, times: pick(2..4), again: true)], endings: [Score::Ending.new(passes: [1, 2], from: 8, to: 8), Score::Ending.new(passes: [3], from: 9, to: 9)],
+      segno: [2], coda: [12], to_coda: [9], fine: [4], double_bars: [4, 8], jumps: [Score::Jump.new(after: 11, to: :segno, until_sign: :coda, repeats: true), Score::Jump.new(after: 10, to: :segno, sign: 2)], leaves: [Score::Leave.new(after: 9, to: 12)],
       clefs: [Score::Clef.new(hand: :left, name: "treble", bar: 3, beat: pick([1r, 2r, 3/2r])), Score::Clef.new(hand: :right, name: "bass 8vb")],
       markings: markings, sections: sections, notes: notes, unread: [[text, [1, 2]]]
     )
@@ -38,7 +38,7 @@ class Filled
       pedal: [span], ornaments: [Score::Span.new(from: 6, to: 6, from_beat: 2r, to_beat: 2r)], verses: [Score::Verse.new(number: 2, span: span)], introduces: [text, text],
       octaves: [Score::Octave.new(span: span, hand: hand, up: false), Score::Octave.new(span: span)], spots: [Score::Spot.new(span: span, hand: hand, text: text), Score::Spot.new(span: span)],
       dismissed: [Score::Spot.new(span: span, hand: hand, text: text)], hard: [span], joins: [Score::Join.new(from: "A", to: "B2", text: text)],
-      section_notes: [Score::SectionNote.new(section: "A", kind: :fingering, text: text), Score::SectionNote.new(section: "B2", kind: :articulation, text: text)], track: pick(1..99)
+      section_notes: [Score::SectionNote.new(section: "A", kind: :fingering, text: text), Score::SectionNote.new(section: "B2", kind: :articulation, text: text), Score::SectionNote.new(section: "A", kind: :movement, text: text)], track: pick(1..99)
     )
   end
 

@@ -47,7 +47,7 @@ module Stairwell
         def give(unit, student, routine)
           id = student[:id]
           had = case unit[:piece_ids].size
-          when 0 then {extra_work_id: @students.exercise(id, title: unit[:title], minutes: unit[:minutes], key: SecureRandom.uuid)}
+          when 0 then {extra_work_id: ExtraWork.new(@context).exercise(id, title: unit[:title], minutes: unit[:minutes], key: SecureRandom.uuid)}
           when 1 then {assignment_id: piece(unit, student, routine)}
           else {}
           end

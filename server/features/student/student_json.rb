@@ -18,12 +18,16 @@ module Stairwell
           @outlooks = @looking.to_h
         end
 
+        # @param one [Studio::ExtraWork]
+        # @return [Hash] see the contract's ExtraWork
+        def self.extra_work(one) = one.to_h.except(:key, :since).merge(minutes: one.minutes.to_f)
+
         # @return [Hash] see the contract's Student
         def to_h
           climb = Studio::Climb.new(@record, @looking.load, @outlooks)
           SettingsJson.of(@beside.row).merge(
             pieces: @record.pieces.map { |one| piece(one).merge(outlook: outlook(@outlooks.fetch(one.id)), stairs: StairsJson.of(climb.of(one))) },
-            adherence: (@looking.adherence * 100).round, rests_on: @looking.basis, timing: Studio::Timed.words(@record), pace: @record.pace.to_f.round(2), extra_work: @record.extra_work.map { |one| extra_work(one) },
+            adherence: (@looking.adherence * 100).round, rests_on: @looking.basis, timing: Studio::Timed.words(@record), pace: @record.pace.to_f.round(2), extra_work: @record.extra_work.map { |one| StudentJson.extra_work(one) },
             week: @week && Planning::WeekDocument.said(@week), overrides: OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
             weeks: Studio::PastWeeks.new(@record, counted).to_a.map { |one| past_week(one) }, attention: ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week)),
             repertoire: @beside.repertoire.map { |row| ended(row) }, lessons: @beside.lessons.map { |row| lesson(row) },
@@ -55,8 +59,6 @@ module Stairwell
         def lesson(row) = row.merge(day: row[:day].to_s, recap: row[:recap].to_s, heard: @beside.heard.fetch([@record.student.id, row[:day]], []))
 
         def outlook(one) = one.to_h.slice(:planned, :middle, :cautious, :due_on).transform_values { |date| date&.to_s }.merge(late: one.late?)
-
-        def extra_work(one) = one.to_h.merge(minutes: one.minutes.to_f)
 
         def counted
           @beside.counted.map do |row|

@@ -47,9 +47,10 @@ module Stairwell
           app.post("#{own}/introductions") { render_json(students.introduce(id, **sent), status: 201) }
           app.post("#{own}/simplifications") { render_json(students.simplify(id, **sent), status: 201) }
 
-          app.post("#{own}/extra-work") { render_json(students.add_extra_work(id, sent), status: 201) }
-          app.put("#{own}/extra-work/:work") { render_json(students.change_extra_work(id, at("work"), sent)) }
-          app.delete("#{own}/extra-work/:work") { render_json(students.end_extra_work(id, at("work"))) }
+          app.get("/api/extra-work") { render_json(ExtraWork.new(context).given) }
+          app.post("#{own}/extra-work") { render_json(ExtraWork.new(context).add(id, sent), status: 201) }
+          app.put("#{own}/extra-work/:work") { render_json(ExtraWork.new(context).change(id, at("work"), sent)) }
+          app.delete("#{own}/extra-work/:work") { render_json(ExtraWork.new(context).finish(id, at("work"))) }
 
           app.post("#{own}/link") { render_json(students.renew_link(id), status: 201) }
           app.delete("#{own}/link") { render_json(students.withdraw_link(id)) }

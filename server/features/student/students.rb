@@ -86,15 +86,6 @@ module Stairwell
           @changes.act(id) { |record| Studio::ChangePiece.new(record, assignment[:id]).call(plain: {due_on: due}) }
         end
 
-        # An exercise of every day.
-        # @return [Integer] its id
-        def exercise(id, title:, minutes:, key:)
-          number = @context.next_id(:extra_work_id_seq)
-          work = Studio::ExtraWork.new(id: number, kind: "exercise", title: title, minutes: Rational(minutes.to_s), times: 7, key: key)
-          @changes.act(id) { |record| Studio::ChangeExtraWork.add(record, work) }
-          number
-        end
-
         # What assigning a piece would come to; nothing is kept.
         # @return [Hash]
         def preview(id, asked)
@@ -154,21 +145,6 @@ module Stairwell
         # Plans the days that are left again, from what was practised so far.
         # @return [Hash]
         def plan(id) = act(id) { |record| Studio.plan(record) }
-
-        # @return [Hash]
-        def add_extra_work(id, values)
-          work = extra_work(@context.next_id(:extra_work_id_seq), values)
-          known = nil
-          act(id, more: ->(tables) { known = Repositories::ExtraWorks.new(tables).key?(id, work.key) }) do |record|
-            known ? Studio::Change.new(record: record) : Studio::ChangeExtraWork.add(record, work)
-          end
-        end
-
-        # @return [Hash]
-        def change_extra_work(id, work_id, values) = act(id) { |record| Studio::ChangeExtraWork.change(record, extra_work(work_id, values)) }
-
-        # @return [Hash]
-        def end_extra_work(id, work_id) = act(id) { |record| Studio::ChangeExtraWork.finish(record, work_id) }
 
         # @return [Hash] the student with a new link; the old one opens nothing more
         def renew_link(id)
@@ -241,10 +217,6 @@ module Stairwell
             target_by: asked.fetch(:target_by, "number").to_sym, due_on: asked[:due_on] && Problem.date(asked[:due_on], "due_on"),
             choices: asked.transform_keys(&:to_s).slice(*Studio::Assigned::CHOSEN)
           )
-        end
-
-        def extra_work(id, values)
-          Studio::ExtraWork.new(id: id, kind: values[:kind], title: values[:title], minutes: Rational(values[:minutes].to_s), times: values[:times], one_of: values.fetch(:one_of, []), key: values[:key])
         end
       end
     end

@@ -758,6 +758,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/extra-work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Exercises and other work that were given to anyone in the studio, each once, the newest first. */
+        get: operations["extraWorkGiven"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/extra-work": {
         parameters: {
             query?: never;
@@ -2352,6 +2369,12 @@ export interface components {
             times: number;
             /** @description The student chooses one of these */
             one_of?: string[];
+            /** @description Keys of an exercise, another one each week */
+            keys?: string[];
+            /** @description One after another */
+            hands?: ("right" | "left" | "both")[];
+            /** @description Semitones by which it goes up each week from its one key */
+            higher?: number | null;
         };
         ExtraWork: {
             id: number;
@@ -2360,6 +2383,9 @@ export interface components {
             minutes: number;
             times: number;
             one_of: string[];
+            keys: string[];
+            hands: ("right" | "left" | "both")[];
+            higher: number | null;
         };
         /** @description 0 is Sunday */
         Weekday: number;
@@ -4899,6 +4925,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    extraWorkGiven: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description To be given again */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        given: components["schemas"]["ExtraWork"][];
+                    };
                 };
             };
             default: components["responses"]["Problem"];

@@ -2,6 +2,7 @@
 
 require "nokogiri"
 require_relative "music_xml/package"
+require_relative "music_xml/phrase_book"
 require_relative "music_xml/jumps"
 require_relative "music_xml/unread"
 require_relative "music_xml/transposition"

@@ -50,7 +50,7 @@ module Stairwell
 
       # @param tempo [Numeric] beats per minute
       # @return [Rational, nil] notes a second at that tempo
-      def speed(tempo = self.tempo) = notes_per_count && tempo && (notes_per_count * tempo / 60r)
+      def speed(tempo = self.tempo) = notes_per_count && tempo && notes_per_count * tempo / 60
 
       # @return [Symbol] what its estimate may be wrong by: :alone, :together, :join, :whole
       def kind

@@ -61,7 +61,7 @@ module Stairwell
 
           spans = [section.spans.first] if spans.empty?
           Target.new(
-            key: section.label, name: section.label, spans: spans, parts: [section.label], counts: counts(spans), layers: layers,
+            key: section.label, name: called(section.label), spans: spans, parts: [section.label], counts: counts(spans), layers: layers,
             difficulty: section.difficulty, section: section.label, hard: @map.markings.hard.any? { |hard| spans.any? { |span| span.overlap?(hard) } }
           )
         end
@@ -87,7 +87,7 @@ module Stairwell
           spans = [join.from_bar, join.to_bar].map { |bar| Score::Span.new(from: bar, to: bar) }
           spans = [Score::Span.new(from: join.from_bar, to: join.to_bar)] if join.to_bar == join.from_bar + 1
           Target.new(
-            key: "#{join.from}-#{join.to}@#{join.from_bar}", name: Phrase["practice.targets.to", from: join.from, to: join.to], spans: spans,
+            key: "#{join.from}-#{join.to}@#{join.from_bar}", name: Phrase["practice.targets.to", from: called(join.from), to: called(join.to)], spans: spans,
             parts: [join.from, join.to].uniq, counts: counts(spans), hard: one.hard?, hurries: one.hurries
           )
         end
@@ -154,7 +154,13 @@ module Stairwell
 
       def grown(group)
         spans = group.map { |one| one.spans.first }
-        Target.new(key: group.map(&:label).join("+"), name: group.map(&:label).join(" + "), spans: merged(spans), parts: group.map(&:label), counts: counts(spans))
+        Target.new(key: group.map(&:label).join("+"), name: Phrase.list(group.map { |one| called(one.label) }, by: :plus), spans: merged(spans), parts: group.map(&:label), counts: counts(spans))
+      end
+
+      # As a family knows it: P1 is the first part.
+      def called(label)
+        number = label[/\AP([1-8])\z/, 1]
+        number ? Phrase["practice.targets.part", ordinal: Phrase["nth.#{number}"]] : label
       end
 
       # Spans that follow each other on the page are one.

@@ -69,6 +69,7 @@ module Stairwell
         when :da_capo then Phrase["roadmap.drill.d_c_means_back_to_the", to: to]
         when :dal_segno then Phrase["roadmap.drill.d_s_means_back_to_the", to: to]
         when :to_coda then Phrase["roadmap.drill.after_going_back_to_coda_counts", to: to]
+        when :after_fine then Phrase["roadmap.drill.the_part_that_came_back_is_done", to: to]
         else going_on(visit, to)
         end
       end

@@ -29,6 +29,7 @@ module Stairwell
         when :da_capo then Phrase["roadmap.guide.from_the_beginning"]
         when :dal_segno then Phrase["roadmap.guide.back_to_the_sign"]
         when :to_coda then Phrase["roadmap.guide.to_the_coda"]
+        when :after_fine then Phrase["roadmap.guide.on_to_the_next_part"]
         end
       end
 

@@ -15,7 +15,7 @@ module Stairwell
         @map = map
         @wording = Wording.new(map)
         @diagnostics = []
-        @leaps = map.jumps.uniq(&:after).select { |jump| inside?(jump) }.map { |jump| leap(jump) }
+        @leaps = (map.jumps - EndingJumps.of(map)).uniq(&:after).select { |jump| inside?(jump) }.map { |jump| leap(jump) }
         report_unused
       end
 
@@ -43,6 +43,7 @@ module Stairwell
 
       def target(jump)
         return 1 if jump.to == :capo
+        return jump.sign if @map.segno.include?(jump.sign)
 
         # The sign before the jump that is nearest to it; any other if none is.
         sign = @map.segno.select { |bar| bar <= jump.after }.max || @map.segno.min
@@ -81,11 +82,14 @@ module Stairwell
           tell(:coda_missing, jump.after, Phrase["roadmap.jumps.says_al_coda_but_there_is", place: place(jump)], mend: coda_behind(jump))
           return {}
         end
-        return {leave: @map.to_coda.to_h { |bar| [bar, coda] }} if @map.to_coda.any?
+        return {leave: @map.to_coda.to_h { |bar| [bar, meant(bar) || coda] }} if @map.to_coda.any?
 
         tell(:to_coda_missing, jump.after, Phrase["roadmap.jumps.says_al_coda_but_no_bar", place: place(jump)], mend: instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end))
         {}
       end
+
+      # @return [Integer, nil] the coda that a To Coda is said to mean
+      def meant(bar) = @map.leaves.find { |one| one.after == bar && @map.coda.include?(one.to) }&.to
 
       # A coda mostly stands right behind the jump.
       def coda_behind(jump)

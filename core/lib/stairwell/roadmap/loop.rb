@@ -3,8 +3,10 @@
 module Stairwell
   module Roadmap
     # A repeat as it will be played: where it starts and ends, how often, its
-    # endings, and `last`, the last bar that belongs to it with its last ending.
-    Loop = Stairwell.value(:from, :to, :times, :endings, :last) do
+    # endings, and `last`, the last bar that belongs to it with its last ending; `again` whether it
+    # is taken in full after a jump too; `jump` is :da_capo or :dal_segno where it goes back by
+    # that, not by a sign.
+    Loop = Stairwell.value(:from, :to, :times, :endings, :last, again: false, jump: nil) do
       # The endings that close the repeat, one after another: those that reach
       # its last bar or stand right behind it. An ending further inside is
       # merely skipped on other passes.

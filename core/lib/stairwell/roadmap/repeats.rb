@@ -20,7 +20,8 @@ module Stairwell
         @diagnostics = []
         @endings = sound_endings
         @by_start = @endings.reverse.to_h { |ending| [ending.from, ending] }
-        @loops = nest(with_endings(started(sound_repeats)).uniq)
+        @jumps = EndingJumps.of(map).to_h { |jump| [jump.after, jump] }
+        @loops = nest(with_endings(started(sound_repeats + jumped)).uniq)
         report_stray_endings
       end
 
@@ -46,6 +47,8 @@ module Stairwell
           false
         end
       end
+
+      def jumped = @jumps.values.select { |jump| inside?(jump.after) }.map { |jump| Score::Repeat.new(from: EndingJumps.start(@map, jump), to: jump.after) }
 
       def sound_endings
         @map.endings.uniq.select { |ending|
@@ -100,7 +103,7 @@ module Stairwell
       # Where endings of two repeats stand side by side, passes that begin again
       # tell that the bracket belongs to the repeat around.
       def opens_another?(ending, chain, repeat)
-        ending.passes.min <= chain.flat_map(&:passes).max &&
+        (ending.passes.min <= chain.last.passes.min || (ending.passes & chain.flat_map(&:passes)).any?) &&
           @map.repeats.any? { |one| one.from.to_i < repeat.from.to_i && one.to >= ending.from - 1 }
       end
 
@@ -113,7 +116,7 @@ module Stairwell
         merged.map do |repeat|
           endings = owned.fetch(repeat, [])
           last = [repeat.to, *endings.map(&:to)].max
-          Loop.new(from: repeat.from, to: repeat.to, times: times(repeat, endings), endings: endings, last: last)
+          Loop.new(from: repeat.from, to: repeat.to, times: times(repeat, endings), endings: endings, last: last, again: repeat.again, jump: (EndingJumps::VIA[@jumps[repeat.to]&.to] if @jumps.key?(repeat.to)))
         end
       end
 
@@ -121,7 +124,7 @@ module Stairwell
         same.slice_when { |a, b|
           chain = (a.to + 1..b.to)
           !(ending_closes?(a.to) && chain.all? { |bar| @endings.any? { |ending| ending.span.cover?(bar) } })
-        }.map { |chain| chain.last.with(times: chain.filter_map(&:times).max) }
+        }.map { |chain| chain.last.with(times: chain.filter_map(&:times).max, again: chain.any?(&:again)) }
       end
 
       def ending_closes?(bar) = @endings.any? { |ending| ending.to == bar }

@@ -38,6 +38,9 @@ module Stairwell
         @met = {}.compare_by_identity
         @spent = {}.compare_by_identity
         @leapt = nil
+        # A To Coda that means one of several codas leaves for it once.
+        @once = @map.leaves.to_set(&:after)
+        @left = Set[]
         played = []
         bar = 1
         via = :start
@@ -93,20 +96,34 @@ module Stairwell
         pass = @passes[back] + 1
         @passes.delete_if { |loop, _| @rank[loop] < @rank[back] && back.hold?(loop) }
         @passes[back] = pass
-        [back.from, :repeat]
+        return [back.from, :repeat] unless back.jump
+
+        @spent = spent.tap { |loops| loops.delete(back) }
+        [back.from, back.jump]
       end
 
       # Signs are heeded once the repeats around them are done.
       # @return [Array(Integer, Symbol), nil] nil at a Fine
       def onward(bar)
         return [bar + 1, :next] unless @inside[bar].all? { |loop| @passes[loop] == loop.times }
-        return if @leapt&.stop&.include?(bar)
+        return after_fine if @leapt&.stop&.include?(bar)
 
         coda = @leapt && @leapt.leave[bar]
-        return leave(coda) if coda
+        return leave(coda) if coda && (!@once.include?(bar) || @left.add?(bar))
 
         leap = @leaps.delete(bar)
         leap ? take(leap) : [bar + 1, :next]
+      end
+
+      # A minuet with two trios comes back after each: it ends at its Fine only when no later part
+      # is left that goes back once more.
+      def after_fine
+        ahead = @leapt.after + 1
+        return if @times[ahead].positive? || @leaps.each_key.none? { |after| after >= ahead }
+
+        @leapt = nil
+        @passes.clear
+        [ahead, :after_fine]
       end
 
       def leave(coda)
@@ -118,9 +135,12 @@ module Stairwell
       def take(leap)
         @leapt = leap
         @passes.clear
-        @spent = leap.repeats ? {}.compare_by_identity : @met.dup
+        @spent = leap.repeats ? {}.compare_by_identity : spent
         [leap.to, leap.via]
       end
+
+      # Repeats that are played once from now on.
+      def spent = @met.dup.delete_if { |loop, _| loop.again }
 
       def report_untaken
         wording = Wording.new(@map)

@@ -7,7 +7,7 @@ module Stairwell
     module Bounds
       # The most of each kind; own choices, many times what any piece for a student holds.
       MOST = {
-        bars: Constants::MOST_BARS, pages: 500, keys: 500, clefs: 2_000, repeats: 500, endings: 1_000, jumps: 200, segno: 50, coda: 50, to_coda: 50, fine: 50,
+        bars: Constants::MOST_BARS, pages: 500, keys: 500, clefs: 2_000, repeats: 500, endings: 1_000, jumps: 200, leaves: 50, segno: 50, coda: 50, to_coda: 50, fine: 50,
         double_bars: Constants::MOST_BARS, sections: 200, markings: 10_000, notes: 200_000
       }.freeze
       # Repeats one inside the other.

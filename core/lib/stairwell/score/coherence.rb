@@ -44,7 +44,7 @@ module Stairwell
 
       # Every bar something stands at.
       def bars(map)
-        signs = Document::MARKS.flat_map { |member| map[member] } + map.jumps.map(&:after)
+        signs = Document::MARKS.flat_map { |member| map[member] } + map.jumps.flat_map { |one| [one.after, one.sign].compact } + map.leaves.flat_map { |one| [one.after, one.to] }
         placed = [*map.keys, *map.clefs, *map.markings.fermatas, *map.markings.starts].map(&:bar)
         [
           *signs, *placed, *spans(map).flat_map { |span| [span.from, span.to] }, *map.repeats.flat_map { |one| [one.from, one.to].compact },

@@ -24,10 +24,11 @@ module Stairwell
           "pages" => map.pages.map { |page| {"page" => page.number, "lines" => page.lines} },
           "keys" => map.keys.map { |key| {"bar" => key.bar, "key" => key.to_s} },
           "tempo" => tempo(map.tempo),
-          "repeats" => map.repeats.map { |one| {"from" => one.from, "to" => one.to, "times" => one.times} },
+          "repeats" => map.repeats.map { |one| {"from" => one.from, "to" => one.to, "times" => one.times, "again" => one.again}.select { |name, value| value || name != "again" } },
           "endings" => map.endings.map { |one| {"passes" => one.passes, "from" => one.from, "to" => one.to} },
           **MARKS.to_h { |key| [key.to_s, map.public_send(key)] },
           "jumps" => map.jumps.map { |one| jump(one) },
+          "leaves" => map.leaves.map(&:to_h).map { |one| one.transform_keys(&:to_s) },
           "clefs" => map.clefs.map { |one| {"hand" => one.hand.to_s, "clef" => one.name, "bar" => one.bar, "beat" => one.beat.to_s} },
           "sections" => map.sections.map { |one| section(one) },
           "notes" => map.notes.to_h { |bar, hands| [bar.to_s, hands.to_h { |hand, notes| [hand.to_s, notes.map { |one| note(one) }] }] },
@@ -49,10 +50,11 @@ module Stairwell
           pages: data.fetch("pages", []).map { |one| Page.new(number: one["page"], lines: one["lines"]) },
           keys: data.fetch("keys", []).map { |one| Key.parse(one["key"], bar: one["bar"]) },
           tempo: load_tempo(data["tempo"] || {}),
-          repeats: data.fetch("repeats", []).map { |one| Repeat.new(from: one["from"], to: one["to"], times: one["times"]) },
+          repeats: data.fetch("repeats", []).map { |one| Repeat.new(from: one["from"], to: one["to"], times: one["times"], again: one["again"] == true) },
           endings: data.fetch("endings", []).map { |one| Ending.new(passes: one["passes"], from: one["from"], to: one["to"]) },
           **MARKS.to_h { |key| [key, data.fetch(key.to_s, [])] },
           jumps: data.fetch("jumps", []).map { |one| load_jump(one) },
+          leaves: data.fetch("leaves", []).map { |one| Leave.new(after: one["after"], to: one["to"]) },
           clefs: data.fetch("clefs", []).map { |one| Clef.new(hand: one["hand"].to_sym, name: one["clef"], bar: one["bar"], beat: Rational(one["beat"])) },
           sections: data.fetch("sections", []).map { |one| load_section(one) },
           notes: load_notes(data.fetch("notes", {})),
@@ -120,10 +122,10 @@ module Stairwell
         }
       end
 
-      def jump(one) = {"after" => one.after, "to" => one.to.to_s, "until" => one.until_sign.to_s, "repeats" => one.repeats}
+      def jump(one) = {"after" => one.after, "to" => one.to.to_s, "until" => one.until_sign.to_s, "repeats" => one.repeats, **(one.sign ? {"sign" => one.sign} : {})}
 
       def load_jump(one)
-        Jump.new(after: one["after"], to: one["to"].to_sym, until_sign: one["until"].to_sym, repeats: one["repeats"])
+        Jump.new(after: one["after"], to: one["to"].to_sym, until_sign: one["until"].to_sym, repeats: one["repeats"], sign: one["sign"])
       end
 
       def tempo(tempo)

@@ -10,7 +10,7 @@ module Stairwell
     # - `repeats`, `endings`, `sections`: as printed, and as the teacher marked
     # - `segno`, `coda`: bars that begin with the sign; `to_coda`, `fine`: bars
     #   after which the music leaves or stops; `double_bars`: bars that end with
-    #   a double line; `jumps`: Array<Jump>; `clefs`: Array<Clef>
+    #   a double line; `jumps`: Array<Jump>; `leaves`: Array<Leave>, which coda is meant; `clefs`: Array<Clef>
     # - `notes`: Hash of bar index to {right: [Note], left: [Note]}, empty
     #   when no score was read
     # - `markings`: Markings, what the page says beside its notes and signs
@@ -21,7 +21,7 @@ module Stairwell
       :title, :bars,
       composer: nil, book: nil, level: nil, pages: [], keys: [], tempo: Tempo.new,
       repeats: [], endings: [], segno: [], coda: [], to_coda: [], fine: [],
-      double_bars: [], jumps: [], clefs: [], markings: Markings.new, sections: [], notes: {}, remarks: [], unread: []
+      double_bars: [], jumps: [], leaves: [], clefs: [], markings: Markings.new, sections: [], notes: {}, remarks: [], unread: []
     ) do
       # @return [Layout]
       def layout = Layout.new(pages, bars)

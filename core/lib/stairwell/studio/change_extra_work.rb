@@ -9,12 +9,15 @@ module Stairwell
       # @param record [Record]
       # @param work [ExtraWork]
       # @return [Change]
-      def add(record, work) = Change.new(record: record.with(extra_work: [*record.extra_work, work]), extra_work: [[:add, work]]).planned
+      def add(record, work)
+        work = work.with(since: record.today)
+        Change.new(record: record.with(extra_work: [*record.extra_work, work]), extra_work: [[:add, work]]).planned
+      end
 
       # @return [Change]
       # @raise [MissingError]
       def change(record, work)
-        known(record, work.id)
+        work = work.with(since: known(record, work.id).since)
         all = record.extra_work.map { |one| (one.id == work.id) ? work : one }
         Change.new(record: record.with(extra_work: all), extra_work: [[:change, work]]).planned
       end

@@ -124,7 +124,16 @@ module Stairwell
 
       def warm_up_lines
         @warm_up_lines ||= exercises.each_with_index.map { |one, at| Line.new(id: "warm-up #{at + 1}", title: one.title, minutes: one.minutes, exercise: one) } +
-          record.extra_work.select(&:exercise?).map { |one| line(one) }
+          record.extra_work.select(&:exercise?).map { |one| exercise_line(one, one.exercise(weeks_since(one.since))) }
+      end
+
+      def exercise_line(one, exercise) = Line.new(id: one.item_id, title: exercise.title, minutes: one.minutes, one_of: one.one_of, exercise: exercise)
+
+      # Weeks with a lesson after the first one since a day, up to the lesson that is planned for.
+      def weeks_since(date)
+        return 0 unless date && date < next_lesson
+
+        [record.timetable.between(date + 1, next_lesson).select(&:held?).map { |one| [one.day.cwyear, one.day.cweek] }.uniq.size - 1, 0].max
       end
 
       def line(one) = Line.new(id: one.item_id, title: one.title, minutes: one.minutes, one_of: one.one_of)

@@ -131,6 +131,9 @@ export const useAddExtraWork = (id: number) =>
     ask(api.POST("/api/students/{id}/extra-work", { params: { path: { id } }, body })),
   );
 
+/** What was given to anyone in the studio. */
+export const useExtraWorkGiven = () => useLoad(["extra work"], () => ask(api.GET("/api/extra-work")));
+
 export const useEndExtraWork = (id: number) =>
   useStudentSave((work: number) =>
     ask(api.DELETE("/api/students/{id}/extra-work/{work}", { params: { path: { id, work } } })),

@@ -1,27 +1,14 @@
-import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
+import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { useForm } from "react-hook-form";
-import { newKey, type Schemas } from "../../api/client";
-import { type NewExtraWork, useAddExtraWork, useEndExtraWork } from "../../api/queries";
+import type { Schemas } from "../../api/client";
+import { useEndExtraWork } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choice } from "../../components/Choice";
 import { listed, minutes } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
 import { May } from "../../components/Rights";
 import { t } from "../../words";
-
-const KINDS: NewExtraWork["kind"][] = [
-  "exercise",
-  "sight_reading",
-  "transposing",
-  "harmonising",
-  "theory",
-  "listening",
-  "ensemble",
-  "other",
-];
-const kindWord = (kind: string) => t(`students.extra_work.kinds.${kind}`);
+import { AddExtraWork, handsWords, kindWord } from "./AddExtraWork";
 
 /** What stands beside the pieces: the teacher's own exercises and other work. */
 export function ExtraWork({ student }: { student: Schemas["Student"] }) {
@@ -42,6 +29,10 @@ export function ExtraWork({ student }: { student: Schemas["Student"] }) {
                 kindWord(one.kind),
                 minutes(one.minutes),
                 one.kind !== "exercise" && t("students.extra_work.times_a_week", { count: one.times }),
+                one.hands.length > 0 && handsWords(one.hands),
+                one.keys.length > 1 && t("students.extra_work.a_key_each_week", { keys: one.keys.join(", ") }),
+                one.keys.length === 1 && one.keys[0],
+                one.higher && t("students.extra_work.higher_each_week", { count: one.higher }),
                 one.one_of.length > 0 && t("students.extra_work.one_of", { choices: one.one_of.join(", ") }),
               ])}
             </Text>
@@ -60,7 +51,7 @@ export function ExtraWork({ student }: { student: Schemas["Student"] }) {
       ))}
       <Notice trouble={end.error} />
       {adding ? (
-        <Adding student={student.id} onDone={() => setAdding(false)} />
+        <AddExtraWork student={student.id} onDone={() => setAdding(false)} />
       ) : (
         <May to="change">
           <Button size="sm" mt="6px" onClick={() => setAdding(true)}>
@@ -69,74 +60,5 @@ export function ExtraWork({ student }: { student: Schemas["Student"] }) {
         </May>
       )}
     </Paper>
-  );
-}
-
-type Form = { kind: NewExtraWork["kind"]; title: string; minutes: string; times: string; one_of: string };
-
-function Adding({ student, onDone }: { student: number; onDone: () => void }) {
-  const add = useAddExtraWork(student);
-  const [key] = useState(newKey);
-  const { register, handleSubmit, watch } = useForm<Form>({
-    defaultValues: { kind: "sight_reading", title: "", minutes: "5", times: "2", one_of: "" },
-  });
-  const submit = (form: Form) =>
-    add.mutate(
-      {
-        key,
-        kind: form.kind,
-        title: form.title.trim(),
-        minutes: Number(form.minutes),
-        times: form.kind === "exercise" ? 7 : Number(form.times),
-        one_of: form.one_of
-          .split(",")
-          .map((one) => one.trim())
-          .filter(Boolean),
-      },
-      { onSuccess: onDone },
-    );
-  return (
-    <Box asChild mt="8px">
-      <form onSubmit={handleSubmit(submit)}>
-        <Flex gap="10px" wrap="wrap" align="flex-end">
-          <Choice label={t("students.extra_work.kind")} width="180px" {...register("kind")}>
-            {KINDS.map((kind) => (
-              <option key={kind} value={kind}>
-                {kindWord(kind)}
-              </option>
-            ))}
-          </Choice>
-          <Field.Root w="220px" required>
-            <Field.Label fontWeight={600}>{t("students.extra_work.what")}</Field.Label>
-            <Input maxLength={120} borderColor="line" autoFocus {...register("title", { required: true })} />
-          </Field.Root>
-          <Field.Root w="80px" required>
-            <Field.Label fontWeight={600}>{t("students.extra_work.minutes")}</Field.Label>
-            <Input type="number" min={0.5} max={120} step={0.5} borderColor="line" {...register("minutes")} />
-          </Field.Root>
-          {watch("kind") !== "exercise" && (
-            <>
-              <Field.Root w="110px" required>
-                <Field.Label fontWeight={600}>{t("students.extra_work.times_a_week_2")}</Field.Label>
-                <Input type="number" min={1} max={7} borderColor="line" {...register("times")} />
-              </Field.Root>
-              <Field.Root w="220px">
-                <Field.Label fontWeight={600}>{t("students.extra_work.choose_one_of")}</Field.Label>
-                <Input
-                  placeholder={t("students.extra_work.with_commas_between")}
-                  borderColor="line"
-                  {...register("one_of")}
-                />
-              </Field.Root>
-            </>
-          )}
-          <Button type="submit" kind="go" disabled={add.isPending}>
-            {t("students.extra_work.add_it")}
-          </Button>
-          <Button onClick={onDone}>{t("students.extra_work.not_now")}</Button>
-        </Flex>
-        <Notice trouble={add.error} />
-      </form>
-    </Box>
   );
 }

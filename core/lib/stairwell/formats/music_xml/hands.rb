@@ -12,6 +12,8 @@ module Stairwell
         # @return [Hash{String => Array<Nokogiri::XML::Element>}] by name the
         #   measures of parts that are no hand; they lend their words
         attr_reader :others
+        # @return [Array<Array<Nokogiri::XML::Element>>] the measures of every part
+        attr_reader :all
 
         # @param parts [Hash{String => Array<Nokogiri::XML::Element>}] measures
         #   by part id
@@ -19,6 +21,7 @@ module Stairwell
         def initialize(parts, names)
           ids = choose(parts, names)
           @parts = parts.values_at(*ids)
+          @all = parts.values
           @others = (parts.keys - ids).to_h { |id| [(names[id].to_s.empty? ? id : names[id]), parts[id]] }
         end
 

@@ -6,22 +6,24 @@ module Stairwell
       # Segno, coda, Fine and the instructions to jump, out of what programs
       # write for them: attributes of sound, the signs themselves, or only words.
       class Jumps
-        # Words as printed; dots and blanks vary.
-        CAPO = /\bd\s*\.?\s*c\b\.?|\bda\s+capo\b/i
-        SEGNO = /\bd\s*\.?\s*s\b\.?|\bdal\s+segno\b/i
-        TO_CODA = /\b(to|al)\s+(the\s+)?coda\b/i
-        FINE = /\bfine\b/i
-        REPEATS = /\b(with|con)\s+(repeats?|rep\b|ripetizion)/i
         # Attributes of sound that this reads.
         SOUNDS = %w[segno coda tocoda fine dacapo dalsegno].freeze
+        SIGNS = %w[segno coda].freeze
+        # A coda sign: `early` where it stands before the notes of its bar.
+        Coda = Stairwell.value(:bar, :early)
+        private_constant :SOUNDS, :SIGNS, :Coda
 
         # @return [Hash{Symbol => Object}] members of Score::Map
         attr_reader :found
 
-        # @param measures [Array<Array<Nokogiri::XML::Element>>] by bar, the hands'
-        #   measures together
+        # @param measures [Array<Array<Nokogiri::XML::Element>>] by bar, those of all parts
+        #   together: what one of them says holds for the whole
         def initialize(measures)
-          @found = {segno: [], coda: [], to_coda: [], fine: [], jumps: []}
+          @found = {segno: [], coda: [], to_coda: [], fine: []}
+          @codas = []
+          @jumps = []
+          # Names of signs by kind and bar, as sounds give them.
+          @named = Hash.new { |all, kind| all[kind] = {} }
           measures.each_with_index do |elements, at|
             elements.each do |element|
               element.xpath("direction | sound").each { |node| read(node, at + 1) }
@@ -30,59 +32,104 @@ module Stairwell
               element.xpath("barline").each { |line| on_line(line, at + 1, measures.size) }
             end
           end
-          @found.transform_values!(&:uniq)
-          settle
+          leave
+          @found.transform_values! { |bars| bars.uniq.sort }
+          @found[:leaves] = leaves
+          @found[:jumps] = @jumps.group_by { |jump, _| jump.after }.sort.map { |_, all| settled(all) }
         end
-
-        # @param words [String]
-        # @return [Boolean] whether the words are used here
-        def self.words?(words) = [CAPO, SEGNO, TO_CODA, FINE].any? { |pattern| words.match?(pattern) }
 
         private
 
         def read(node, bar)
-          sound = (node.name == "sound") ? node : node.at_xpath("sound")
-          said = SOUNDS.select { |name| sound&.key?(name) && sound[name] != "no" }
-          words = node.xpath("direction-type/words").map(&:text).join(" ")
-          to = target(said, words)
-          return jump(to, words, bar) if to
+          said = said(node, bar)
+          text = words(node)
+          means = PhraseBook.of(text)
+          to = target(said, means)
+          return jump(to, means, text, bar) if to
 
-          marks(node, said, words).each { |mark| @found[mark] << bar }
+          @found[:segno] << bar if said.include?("segno") || means.include?(:sign)
+          @found[:fine] << bar if said.include?("fine") || means.include?(:fine)
+          return @found[:to_coda] << bar if said.include?("tocoda") || means.include?(:to_coda)
+
+          @codas << Coda.new(bar: bar, early: early?(node)) if said.include?("coda") || means.include?(:coda) || text.include?("{coda}")
         end
+
+        def said(node, bar)
+          sound = (node.name == "sound") ? node : node.at_xpath("sound")
+          SOUNDS.select { |name| sound&.key?(name) && sound[name] != "no" }.each { |name| @named[name][bar] = sound[name] }
+        end
+
+        # The words with the signs between them, in their order.
+        def words(node)
+          said = node.xpath("direction-type/*").filter_map { |one| (one.name == "words") ? one.text : ("{#{one.name}}" if SIGNS.include?(one.name)) }
+          PhraseBook.plain(said.join(" "))
+        end
+
+        def early?(node) = node.at_xpath("preceding-sibling::note | preceding-sibling::forward").nil?
 
         def on_line(line, bar, last)
           bar += 1 unless line["location"] == "left"
-          %w[segno coda].each { |name| @found[name.to_sym] << bar if bar <= last && (line.key?(name) || line.at_xpath(name)) }
+          return if bar > last
+
+          @found[:segno] << bar if line.key?("segno") || line.at_xpath("segno")
+          @codas << Coda.new(bar: bar, early: true) if line.key?("coda") || line.at_xpath("coda")
         end
 
-        def target(said, words)
-          return :capo if said.include?("dacapo") || words.match?(CAPO)
+        def target(said, means)
+          return :capo if said.include?("dacapo") || means.include?(:capo)
 
-          :segno if said.include?("dalsegno") || words.match?(SEGNO)
+          :segno if said.include?("dalsegno") || means.include?(:segno)
         end
 
-        # A direction often says the same thing twice; To Coda is often written
-        # with the coda's sign beside the words.
-        def marks(node, said, words)
-          leaves = said.include?("tocoda") || words.match?(TO_CODA)
-          signs = %w[segno coda].select { |name| said.include?(name) || node.at_xpath("direction-type/#{name}") }.map(&:to_sym)
-          signs.delete(:coda) if leaves
-          signs << :to_coda if leaves
-          signs << :fine if said.include?("fine") || words.match?(FINE)
-          signs
+        def jump(to, means, text, bar)
+          until_sign = if means.include?(:to_coda) || text.match?(/coda/)
+            :coda
+          else
+            means.include?(:al_fine) ? :fine : :end
+          end
+          @jumps << [Score::Jump.new(after: bar, to: to, until_sign: until_sign, repeats: means.include?(:repeats)), means]
         end
 
-        def jump(to, words, bar)
-          until_sign = {fine: /al\s+fine/i, coda: /coda/i}.find { |_, pattern| words.match?(pattern) }&.first || :end
-          @found[:jumps] << Score::Jump.new(after: bar, to: to, until_sign: until_sign, repeats: words.match?(REPEATS))
+        # Where nothing says To Coda, the first of several coda signs does: before the notes of its
+        # bar it leaves before that bar. "To the Fine, then the Coda" leaves at the Fine.
+        def leave
+          codas = @codas.uniq(&:bar).sort_by(&:bar)
+          if @found[:to_coda].empty? && @jumps.any?
+            if codas.size > 1 && (first = codas.first).then { |one| one.bar > 1 || !one.early }
+              @found[:to_coda] << (first.early ? first.bar - 1 : first.bar)
+              codas = codas.drop(1)
+            elsif codas.any? && @jumps.any? { |_, means| means.include?(:to_coda) && (means & %i[al_fine to_the_end]).any? }
+              @found[:to_coda], @found[:fine] = @found[:fine], []
+            end
+          end
+          @found[:coda] += codas.map(&:bar)
         end
 
-        # A jump that is given by its sound alone, or by bare words, goes on to
-        # the coda where the page says how to leave for it.
-        def settle
-          return unless @found[:to_coda].any? && @found[:coda].any?
+        # Of several segni the one whose name a jump has.
+        def meant(jump)
+          name = @named["dalsegno"][jump.after]
+          bar = @named["segno"].find { |at, other| other == name && @found[:segno].include?(at) }&.first
+          bar unless bar == @found[:segno].select { |one| one <= jump.after }.max
+        end
 
-          @found[:jumps].map! { |one| (one.until_sign == :end && @found[:fine].empty?) ? one.with(until_sign: :coda) : one }
+        # Where there are several codas with names, To Coda means the one of its own.
+        def leaves
+          codas = @named["coda"].slice(*@found[:coda])
+          return [] unless codas.size > 1
+
+          @named["tocoda"].filter_map { |bar, name| codas.key(name)&.then { |to| Score::Leave.new(after: bar, to: to) } if @found[:to_coda].include?(bar) }
+        end
+
+        # Of what several parts, or words and sound, say at one place, what says most. A jump that is
+        # given by its sound alone, or by bare words, goes on to the coda where the page says how to
+        # leave for it; "to the end" is to the Fine where there is one.
+        def settled(said)
+          jump, means = said.max_by { |one, _| [(one.until_sign == :end) ? 0 : 1, one.repeats ? 1 : 0] }
+          jump = jump.with(sign: meant(jump)) if jump.to == :segno
+          return jump unless jump.until_sign == :end
+          return jump.with(until_sign: :fine) if means.include?(:to_the_end) && @found[:fine].any?
+
+          (@found[:fine].empty? && @found[:to_coda].any? && @found[:coda].any?) ? jump.with(until_sign: :coda) : jump
         end
       end
     end

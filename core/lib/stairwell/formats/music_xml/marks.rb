@@ -69,7 +69,8 @@ module Stairwell
             .map { |(bar, beat), all| Score::Fermata.new(bar: bar, beat: beat, counts: all.map(&:last).max) }
         end
 
-        def words = @events.select { |_, event, _| event.kind == :words }.map { |bar, event, _| [bar, event.value.text] }
+        # Those above other parts hold for all.
+        def words = @sung.select { |_, event, _| event.kind == :words }.map { |bar, event, _| [bar, event.value.text] }
 
         # From the word to "a tempo", to the next one, or to the end.
         def ritardandi

@@ -87,14 +87,14 @@ module Stairwell
           marks.markings.with(starts: starts)
         end
 
-        # A repeat marked "after jump" is taken again on the way back.
-        def jumps
-          found = Jumps.new((0...@count).map { |at| elements(at) }).found
-          signs.after_jump? ? found.merge(jumps: found[:jumps].map { |one| one.with(repeats: true) }) : found
-        end
+        def jumps = Jumps.new((0...@count).map { |at| everywhere(at) }).found
 
-        # The first hand's measure where it has one.
+        # The hands' measures.
         def elements(at) = @hands.parts.filter_map { |part| part[at] }
+
+        # Those of all parts, in the order of the score: many programs write what holds for the
+        # whole only once, above the uppermost part.
+        def everywhere(at) = @hands.all.filter_map { |part| part[at] }
 
         def bars
           @bars ||= begin
@@ -134,7 +134,7 @@ module Stairwell
 
         # Pages and lines by the breaks the score gives; none when it gives none.
         def pages
-          breaks = (0...@count).map { |at| elements(at).flat_map { |one| one.xpath("print").to_a } }
+          breaks = (0...@count).map { |at| everywhere(at).flat_map { |one| one.xpath("print").to_a } }
           return [] unless breaks.drop(1).flatten.any? { |print| print["new-system"] == "yes" || print["new-page"] == "yes" }
 
           number = breaks.first.filter_map { |print| page_number(print) }.first || 1
@@ -162,15 +162,15 @@ module Stairwell
 
         def signs
           @signs ||= begin
-            lines = (0...@count).map { |at| elements(at).flat_map { |one| one.xpath("barline").to_a } }
-            implied = (0...@count).select { |at| elements(at).any? { |one| one.at_xpath(".//sound[@forward-repeat='yes']") } }
+            lines = (0...@count).map { |at| everywhere(at).flat_map { |one| one.xpath("barline").to_a } }
+            implied = (0...@count).select { |at| everywhere(at).any? { |one| one.at_xpath(".//sound[@forward-repeat='yes']") } }
             Signs.new(lines, implied.to_set { |at| at + 1 })
           end
         end
 
         def tempo
-          direction = (0...@count).lazy.flat_map { |at| elements(at).flat_map { |one| one.xpath("direction[direction-type/metronome]").to_a } }.first
-          sound = (0...@count).lazy.flat_map { |at| elements(at).flat_map { |one| one.xpath(".//sound[@tempo]").to_a } }.first
+          direction = (0...@count).lazy.flat_map { |at| everywhere(at).flat_map { |one| one.xpath("direction[direction-type/metronome]").to_a } }.first
+          sound = (0...@count).lazy.flat_map { |at| everywhere(at).flat_map { |one| one.xpath(".//sound[@tempo]").to_a } }.first
           words = (direction || sound&.ancestors("direction")&.first)&.at_xpath("direction-type/words")&.text&.strip
           mark, unit = marked(direction) || sounded(sound)
           Score::Tempo.new(words: words, mark: mark, mark_unit: unit)

@@ -51,7 +51,7 @@ module Stairwell
         end
 
         def used?(words)
-          words.strip.empty? || Jumps.words?(words) || Marks.words?(words) || Crossing.named(words)
+          words.strip.empty? || PhraseBook.used?(words) || Marks.words?(words) || Crossing.named(words)
         end
         private :tempo?, :used?
 

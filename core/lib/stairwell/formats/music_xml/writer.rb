@@ -165,7 +165,7 @@ module Stairwell
           xml.barline(location: "right") do
             xml.send(:"bar-style", "light-light") if double && !loop
             xml.ending(number: ending.passes.join(", "), type: loop ? "stop" : "discontinue") if ending
-            xml.repeat(direction: "backward", **((loop.times > 2 && loop.closing.empty?) ? {times: loop.times} : {})) if loop
+            xml.repeat(direction: "backward", **((loop.times > 2 && loop.closing.empty?) ? {times: loop.times} : {}), **(loop.again ? {"after-jump": "yes"} : {})) if loop
           end
         end
 

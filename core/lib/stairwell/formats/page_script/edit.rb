@@ -12,7 +12,7 @@ module Stairwell
         SHAPE = %i[pages count unnumbered meters pickup counts numbers].freeze
         # The order of kinds, for a statement of a kind there is none of yet.
         ORDER = [
-          :title, :composer, :book, :level, *SHAPE, :keys, *Reader::TEMPO, :repeats, :endings, *Reader::MARKS.values, :jumps, :clefs, :sections,
+          :title, :composer, :book, :level, *SHAPE, :keys, *Reader::TEMPO, :repeats, :endings, *Reader::MARKS.values, :jumps, :leaves, :clefs, :sections,
           *Score::Markings.members
         ].freeze
 
@@ -129,7 +129,7 @@ module Stairwell
           when :meters, :keys then [claim.member, value.bar]
           when :counts, :numbers then [claim.member, value.first]
           when :repeats, :endings then [claim.member, value.from, value.to]
-          when :jumps then [:jumps, value.after]
+          when :jumps, :leaves then [claim.member, value.after]
           when :sections then [:sections, value.label]
           when :fermatas then [:fermatas, value.bar, value.beat]
           when :starts then [:starts, value.hand, value.bar, value.beat]

@@ -11,7 +11,7 @@ module Stairwell
           "level" => "level: 2", "page" => "page 12: 4 4 5 4", "bars" => "bars: 30", "time" => "time: 3/4",
           "key" => "key: G major", "pickup" => "pickup: 1", "bar" => "bar 26: 2 counts",
           "tempo" => "tempo: Andante, marked quarter = 92, target 76", "repeat" => "repeat: 9-13",
-          "ending" => "ending 1: 21", "segno" => "segno: 5", "coda" => "coda: 27", "to coda" => "to coda: 13", "fine" => "fine: 14",
+          "ending" => "ending 1: 21", "segno" => "segno: 5", "coda" => "coda: 27", "to coda" => "to coda: 13", "leave" => "leave 13: 27", "fine" => "fine: 14",
           "double bar" => "double bar: 8", "unnumbered" => "unnumbered: #5", "clef" => "clef left: treble from 9",
           "da capo" => "da capo: 28 al fine", "dal segno" => "dal segno: 26 al coda", "section" => "section A1: 5-8 like A except 8", **Markings::EXAMPLES
         }.freeze

@@ -156,6 +156,7 @@ module Stairwell
           when "repeat" then [[:repeats, Values.repeat(scan, @places)]]
           when "ending" then [[:endings, ending(statement, scan)]]
           when *MARKS.keys then [[MARKS[statement.keyword], @places.bar!(scan)]]
+          when "leave" then [[:leaves, Score::Leave.new(after: @places.bar!(head(statement)), to: @places.bar!(scan))]]
           when "da capo", "dal segno" then [[:jumps, Values.jump(statement.keyword, scan, @places)]]
           when *Markings::EXAMPLES.keys then marking(statement, scan)
           when "clef" then [[:clefs, clef(statement, scan)]]

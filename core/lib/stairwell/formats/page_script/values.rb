@@ -60,15 +60,16 @@ module Stairwell
         def repeat(scan, places)
           span = scan.take(/to\b/i) ? Score::Span.new(from: nil, to: places.bar!(scan)) : places.span!(scan)
           times = scan.number!(Phrase["formats.page_script.values.how_often"], 2..Constants::MOST_TIMES) if scan.take(/x/i)
-          Score::Repeat.new(from: span.from, to: span.to, times: times)
+          Score::Repeat.new(from: span.from, to: span.to, times: times, again: !!scan.take(/again/i))
         end
 
-        # `26 al coda`, `28 al fine with repeats`, or the bar alone.
+        # `26 al coda`, `28 al fine with repeats`, `26 to 5` where that sign is meant, or the bar alone.
         def jump(keyword, scan, places)
           after = places.bar!(scan)
+          from = places.bar!(scan) if scan.take(/to\b/i)
           sign = scan.take!(/(fine|coda)\b/i, "“fine” or “coda”").downcase.to_sym if scan.take(/al\b/i)
           repeats = !scan.take(/with\s+repeats\b/i).nil?
-          Score::Jump.new(after: after, to: Score::Jump::WORDS.key(keyword), until_sign: sign || :end, repeats: repeats)
+          Score::Jump.new(after: after, to: Score::Jump::WORDS.key(keyword), until_sign: sign || :end, repeats: repeats, sign: from)
         end
 
         def passes(scan)

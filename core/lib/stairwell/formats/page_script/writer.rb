@@ -37,9 +37,10 @@ module Stairwell
         # @return [String] the statement that says it
         def statement(member, value)
           case member
-          when :repeats then "repeat: #{value.from ? bars(value) : "to #{bar(value.to)}"}#{" x#{value.times}" if value.times}"
+          when :repeats then "repeat: #{value.from ? bars(value) : "to #{bar(value.to)}"}#{" x#{value.times}" if value.times}#{" again" if value.again}"
           when :endings then "ending #{value.passes.join(", ")}: #{bars(value)}"
           when :jumps then jump(value)
+          when :leaves then "leave #{bar(value.after)}: #{bar(value.to)}"
           when :sections then section(value)
           when :counts then "bar #{bar(value.first)}: #{number(value.last)} counts"
           when :clefs then "clef #{value.hand}: #{value.name}#{" from #{position(value.bar, (value.beat unless value.beat == 1))}" unless [value.bar, value.beat] == [1, 1]}"
@@ -113,12 +114,13 @@ module Stairwell
         def signs = SIGNS.flat_map { |member| @map.public_send(member).map { |one| statement(member, one) } }
 
         # Members of a map that are signs on the page.
-        SIGNS = [:repeats, :endings, *Reader::MARKS.values, :jumps].freeze
+        SIGNS = [:repeats, :endings, *Reader::MARKS.values, :jumps, :leaves].freeze
 
         def sections = @map.sections.map { |one| statement(:sections, one) }
 
         def jump(one)
           said = ["#{Score::Jump::WORDS.fetch(one.to)}: #{bar(one.after)}"]
+          said << "to #{bar(one.sign)}" if one.sign
           said << "al #{one.until_sign}" unless one.until_sign == :end
           said << "with repeats" if one.repeats
           said.join(" ")
