@@ -62,8 +62,8 @@ class Filled
   end
 
   def bars
-    meters = [Score::Meter.new(beats: 3, unit: 4), Score::Meter.new(beats: 2, unit: 4, bar: 7)]
-    Score.bars(BARS, meters: meters, counts: {6 => 3/2r}, numbers: {10 => 1})
+    meters = [Score::Meter.new(beats: 3, unit: 4), Score::Meter.new(beats: 2, unit: 4, bar: 7), Score::Meter.free(bar: 11)]
+    Score.bars(BARS, meters: meters, counts: {6 => 3/2r, 11 => 5r}, numbers: {10 => 1})
   end
 
   def sections

@@ -12,6 +12,7 @@
 #   'D.C._al_Fine'       words; {segno} and {coda} are signs among them
 #   *dacapo  *segno=a    attributes of sound
 #   ^                    before any of them: in the part above the piano
+#   ~:|  ~|:             in the middle of the bar, which has two notes then
 module SmallScore
   LINE = {"|:" => [:left, %(<repeat direction="forward"/>)], "|:)" => [:right, %(<repeat direction="forward"/>)], "(:|" => [:left, %(<repeat direction="backward"/>)]}.freeze
 
@@ -47,14 +48,18 @@ module SmallScore
       mine = bar.select { |_, token| token.start_with?("^") == above }.map { |behind, token| [behind, token.delete_prefix("^")] }
       before, behind = mine.partition { |late, _| !late }.map { |tokens| tokens.map(&:last) }
       attributes = "<attributes><divisions>1</divisions><time><beats>4</beats><beat-type>4</beat-type></time>#{"<staves>2</staves>" unless above}</attributes>" if at.zero?
-      %(<measure number="#{at + 1}">#{lines(before)}#{attributes}#{directions(before)}#{notes(above)}#{directions(behind)}#{lines(behind)}</measure>)
+      %(<measure number="#{at + 1}">#{lines(before)}#{attributes}#{directions(before)}#{notes(above, mine.map(&:last).grep(/\A~/))}#{directions(behind)}#{lines(behind)}</measure>)
     end
     %(<part id="#{id}">#{measures.join}</part>)
   end
 
-  def notes(above)
-    one = ->(step, octave, staff) { "<note><pitch><step>#{step}</step><octave>#{octave}</octave></pitch><duration>4</duration>#{"<staff>#{staff}</staff>" if staff}</note>" }
-    above ? one["G", 4, nil] : "#{one["E", 4, 1]}<backup><duration>4</duration></backup>#{one["C", 3, 2]}"
+  def notes(above, inner)
+    one = ->(step, octave, staff, length = 4) { "<note><pitch><step>#{step}</step><octave>#{octave}</octave></pitch><duration>#{length}</duration>#{"<staff>#{staff}</staff>" if staff}</note>" }
+    return one["G", 4, nil] if above
+    return "#{one["E", 4, 1]}<backup><duration>4</duration></backup>#{one["C", 3, 2]}" if inner.empty?
+
+    middle = inner.map { |token| %(<barline location="middle"><repeat direction="#{(token == "~:|") ? "backward" : "forward"}"/></barline>) }.join
+    "#{one["E", 4, 1, 2]}#{middle}#{one["F", 4, 1, 2]}<backup><duration>4</duration></backup>#{one["C", 3, 2, 2]}#{one["D", 3, 2, 2]}"
   end
 
   def lines(tokens)

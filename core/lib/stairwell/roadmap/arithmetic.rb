@@ -34,16 +34,17 @@ module Stairwell
         return [] unless first.short?
 
         sum = first.length + last.length
-        return [] if sum == last.meter.bar_length
+        # A full last bar whose notes are known was not entered wrongly: the page is an excerpt.
+        return [] if sum == last.meter.bar_length || last.meter.free || (last.full? && @map.notes.key?(last.index))
 
         [notice(last, last.meter.counts(sum), Phrase["roadmap.arithmetic.pickup_and_last_bar_together_should"], rest_of(first, last))]
       end
 
+      # A bar that is filled up on one of its passes is as it should be.
       def short_bars
-        @visits.each_index.filter_map do |at|
-          bar = @map.bar(@visits[at].bar)
-          next unless bar.short? && !edge?(at) && !filled?(at)
-
+        short = @visits.each_index.select { |at| @map.bar(@visits[at].bar).short? && !edge?(at) }.group_by { |at| @visits[at].bar }
+        short.reject { |_, times| times.any? { |at| filled?(at) } }.keys.map do |index|
+          bar = @map.bar(index)
           notice(bar, bar.counts, Phrase["roadmap.arithmetic.it_is_short_and_neither_the"], full(bar))
         end
       end

@@ -11,9 +11,9 @@ module Stairwell
 
       def full? = length == meter.bar_length
 
-      def short? = length < meter.bar_length
+      def short? = !meter.free && length < meter.bar_length
 
-      def long? = length > meter.bar_length
+      def long? = !meter.free && length > meter.bar_length
 
       def pickup? = number == 0
 

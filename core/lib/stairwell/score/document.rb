@@ -142,7 +142,7 @@ module Stairwell
         meters = {}
         rows.each_with_index.map do |(number, length, meter), at|
           shown = meters[meter] if at.positive? && rows[at - 1][2] == meter
-          shown ||= Meter.new(**%i[beats unit].zip(meter.split("/").map(&:to_i)).to_h, bar: at + 1)
+          shown ||= Meter.parse(meter, bar: at + 1)
           Bar.new(index: at + 1, number: number, length: Rational(length), meter: meters[meter] = shown)
         end
       end

@@ -5,8 +5,9 @@ module Stairwell
     # Meters whose count is the dotted value, three units long.
     COMPOUND = [6, 9, 12].freeze
 
-    # A time signature. `bar` is the index from which it holds.
-    Meter = Stairwell.value(:beats, :unit, bar: 1) do
+    # A time signature. `bar` is the index from which it holds. Where none is printed it is `free`:
+    # quarters are counted, and bars are as long as they are.
+    Meter = Stairwell.value(:beats, :unit, bar: 1, free: false) do
       # @return [Rational] a full bar in whole notes
       def bar_length = Rational(beats, unit)
 
@@ -29,7 +30,21 @@ module Stairwell
 
       def compound? = unit == 8 && COMPOUND.include?(beats)
 
-      def to_s = "#{beats}/#{unit}"
+      def to_s = free ? Meter::FREE : "#{beats}/#{unit}"
     end
+
+    Meter::FREE = "free"
+
+    # @param text [String] as {#to_s} gives
+    # @return [Meter]
+    def Meter.parse(text, bar: 1)
+      return free(bar: bar) if text == Meter::FREE
+
+      beats, unit = text.split("/").map(&:to_i)
+      new(beats: beats, unit: unit, bar: bar)
+    end
+
+    # @return [Meter]
+    def Meter.free(bar: 1) = new(beats: 4, unit: 4, bar: bar, free: true)
   end
 end

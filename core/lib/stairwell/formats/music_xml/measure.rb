@@ -66,8 +66,10 @@ module Stairwell
           element.xpath("clef").each { |clef| @events << Event.new(:clef, @at, (clef["number"] || 1).to_i, clef) }
         end
 
-        # 3+2/8 counts as 5/8; without beats (senza misura) nothing is said.
+        # 3+2/8 counts as 5/8.
         def time(element)
+          return Score::Meter.free if element&.at_xpath("senza-misura")
+
           beats = element&.at_xpath("beats")&.text.to_s[0, 60].split("+").sum(&:to_i)
           unit = element&.at_xpath("beat-type")&.text.to_i
           Score::Meter.new(beats: beats, unit: unit) if beats.between?(1, 64) && UNITS.include?(unit)
@@ -92,10 +94,12 @@ module Stairwell
         # Its children are looked at once: a score has many notes.
         def note(element)
           parts = element.element_children.group_by(&:name)
-          return if parts.key?("cue")
-          return grace(parts) if parts.key?("grace")
+          return grace(parts) if parts.key?("grace") && !parts.key?("cue")
 
           length = whole_notes(parts["duration"])
+          # Small notes that another part plays take their time; nobody plays them here.
+          return (parts.key?("chord") ? nil : move(length)) if parts.key?("cue")
+
           onset = parts.key?("chord") ? @onset : @at
           add(parts, onset, length)
           return if parts.key?("chord")

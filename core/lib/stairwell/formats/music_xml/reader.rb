@@ -19,7 +19,7 @@ module Stairwell
               code: :not_a_score)
           end
           @unread = Unread.new
-          @hands = Hands.new(parts(kind), names)
+          @hands = Hands.new(InnerLines.apart(parts(kind)), names)
           @count = @hands.parts.map(&:size).max.to_i
           check_size
         end
@@ -98,7 +98,7 @@ module Stairwell
 
         def bars
           @bars ||= begin
-            meter = Score::Meter.new(beats: 4, unit: 4)
+            meter = Score::Meter.free
             (0...@count).map do |at|
               read = @measures.filter_map { |part| part[at] }
               change = read.filter_map(&:meter).first

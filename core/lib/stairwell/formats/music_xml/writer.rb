@@ -79,10 +79,14 @@ module Stairwell
           xml.attributes do
             xml.divisions(DIVISIONS) if bar.index == 1
             xml.key { xml.fifths(key.fifths) && xml.mode(key.mode) } if key
-            xml.time { xml.beats(meter.beats) && xml.send(:"beat-type", meter.unit) } if meter
+            time(xml, meter) if meter
             xml.staves(2) if bar.index == 1
             clefs(xml, clefs, (bar.index == 1) ? {right: "treble", left: "bass"} : {})
           end
+        end
+
+        def time(xml, meter)
+          xml.time { meter.free ? xml.send(:"senza-misura") : (xml.beats(meter.beats) && xml.send(:"beat-type", meter.unit)) }
         end
 
         def clefs(xml, said, usual)

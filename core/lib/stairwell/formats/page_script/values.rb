@@ -18,6 +18,8 @@ module Stairwell
         module_function
 
         def time(scan, places)
+          return Score::Meter.free(bar: from(scan, places)) if scan.take(/free\b/i)
+
           beats = scan.number!(Phrase["formats.page_script.values.beats_such_as"], 1..32)
           scan.take!(%r{/}, Phrase["formats.page_script.values.a_slash_as_in"])
           unit = scan.take!(/(32|16|8|4|2|1)\b/, Phrase["formats.page_script.values.a_note_value_or"]).to_i
