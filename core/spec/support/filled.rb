@@ -38,7 +38,7 @@ class Filled
       pedal: [span], ornaments: [Score::Span.new(from: 6, to: 6, from_beat: 2r, to_beat: 2r)], verses: [Score::Verse.new(number: 2, span: span)], introduces: [text, text],
       octaves: [Score::Octave.new(span: span, hand: hand, up: false), Score::Octave.new(span: span)], spots: [Score::Spot.new(span: span, hand: hand, text: text), Score::Spot.new(span: span)],
       dismissed: [Score::Spot.new(span: span, hand: hand, text: text)], hard: [span], joins: [Score::Join.new(from: "A", to: "B2", text: text)],
-      section_notes: [Score::SectionNote.new(section: "A", kind: :fingering, text: text), Score::SectionNote.new(section: "B2", kind: :articulation, text: text), Score::SectionNote.new(section: "A", kind: :movement, text: text)], track: pick(1..99)
+      section_notes: [Score::SectionNote.new(section: "A", kind: :fingering, text: text), Score::SectionNote.new(section: "B2", kind: :articulation, text: text), Score::SectionNote.new(section: "A", kind: :movement, text: text)], tempos: [Score::TempoChange.new(bar: 7, words: text, mark_unit: 1/4r, mark: pick(40..90)), Score::TempoChange.new(bar: 9, words: "Presto")], track: pick(1..99)
     )
   end
 

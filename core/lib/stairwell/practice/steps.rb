@@ -63,21 +63,21 @@ module Stairwell
       def build(stage, target)
         bars = target.spans.flat_map(&:bars)
         return [] unless applies?(stage, target, bars)
-        return rungs(stage).inject([]) { |found, marks| found << rung(stage, target, marks, found.last) } if stage.ladder
+        return rungs(stage, bars).inject([]) { |found, marks| found << rung(stage, target, marks, found.last) } if stage.ladder
 
-        [step(stage, target, stage.tempo_share && slow(stage.tempo_share))]
+        [step(stage, target, stage.tempo_share && slow(stage.tempo_share, bars))]
       end
 
       # A slow tempo goes by the target tempo it was learnt at, and is never above the target tempo.
-      def slow(share) = Metronome.at_most([@learnt_at * share, @target_tempo].min)
+      def slow(share, bars) = Metronome.at_most([@learnt_at * share, @target_tempo].min * @map.pace(bars.first))
 
       # Two rungs of the metronome scale to a day, from the tempo of the stages a
       # ladder needs up to the target tempo.
       # @return [Array<Array<Integer>>] the rungs of each step
-      def rungs(stage)
+      def rungs(stage, bars)
         below = (stage.needs + stage.everywhere).filter_map { |key| @routine.stage(key) }.select { |one| one.scope == stage.scope }.filter_map(&:tempo_share).max || Constants::LADDER_FROM
-        top = (@target_tempo * stage.tempo_share).round
-        marks = Metronome.ladder([slow(below), top].min, top)
+        top = (@target_tempo * stage.tempo_share * @map.pace(bars.first)).round
+        marks = Metronome.ladder([slow(below, bars), top].min, top)
         marks.drop(1).then { |found| found.empty? ? [top] : found }.each_slice(Constants::RUNGS_A_DAY).to_a
       end
 
@@ -104,15 +104,15 @@ module Stairwell
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
           actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, strained),
-          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), repeats: stage.repeats, arithmetic: Wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds), notes_per_count: notes_per_count(hands, bars), **begins(stage, tempo),
+          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), repeats: stage.repeats, arithmetic: Wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds), notes_per_count: notes_per_count(hands, bars), **begins(stage, tempo, bars),
           needs: (@waits.for(stage.needs, target) + @waits.in_parts(stage, target)).map(&:id), after: @waits.for(stage.after, target).map(&:id), **named)
       end
 
       # What is slower than the target, and no ladder, begins at the tempo that the student holds.
-      def begins(stage, tempo)
+      def begins(stage, tempo, bars)
         return {} unless tempo && stage.tempo_share < 1 && !stage.ladder
 
-        {usual: tempo, top: Metronome.at_most(@target_tempo)}
+        {usual: tempo, top: Metronome.at_most(@target_tempo * @map.pace(bars.first))}
       end
 
       # Of the hand that has more to strike; nil where no notes are known.

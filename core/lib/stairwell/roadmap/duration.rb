@@ -24,7 +24,7 @@ module Stairwell
       #   fermatas that are over by then held
       def until_count(bar, count)
         held = @held.fetch(bar, []).select { |one| one.beat - 1 + one.counts <= count }.sum(0r, &:added)
-        slowed(bar, count) + held
+        (slowed(bar, count) + held) / @map.pace(bar)
       end
 
       private

@@ -22,7 +22,7 @@ module Stairwell
         backward = spans(map).find { |span| backward?(span, map) }
         raise UnreadableError, Phrase["score.document.span_ends_before_it_begins", schema: Document::SCHEMA, from: backward.from, to: backward.to] if backward
 
-        raise UnreadableError, Phrase["score.document.tempo_counts_nothing", schema: Document::SCHEMA] if map.tempo.mark_unit&.zero?
+        raise UnreadableError, Phrase["score.document.tempo_counts_nothing", schema: Document::SCHEMA] if [map.tempo, *map.markings.tempos].any? { |one| one.mark_unit&.zero? }
 
         map
       end
@@ -45,7 +45,7 @@ module Stairwell
       # Every bar something stands at.
       def bars(map)
         signs = Document::MARKS.flat_map { |member| map[member] } + map.jumps.flat_map { |one| [one.after, one.sign].compact } + map.leaves.flat_map { |one| [one.after, one.to] }
-        placed = [*map.keys, *map.clefs, *map.markings.fermatas, *map.markings.starts].map(&:bar)
+        placed = [*map.keys, *map.clefs, *map.markings.fermatas, *map.markings.starts, *map.markings.tempos].map(&:bar)
         [
           *signs, *placed, *spans(map).flat_map { |span| [span.from, span.to] }, *map.repeats.flat_map { |one| [one.from, one.to].compact },
           *map.notes.keys, *map.unread.flat_map(&:last), *map.sections.filter_map(&:variant).flat_map(&:except)

@@ -72,6 +72,16 @@ module Stairwell
         end
       end
 
+      # @param index [Integer] of a bar
+      # @return [Rational] how fast its counts go beside those of the first bar, as far as marks
+      #   say; 1 where they do not
+      def pace(index)
+        return 1r unless tempo.mark && markings.tempos.any?
+
+        here = markings.tempos.select { |one| one.bar <= index && one.mark }.max_by(&:bar) or return 1r
+        (here.mark * here.mark_unit / bar(index).meter.count_length) / (tempo.mark * tempo.mark_unit / bars.first.meter.count_length)
+      end
+
       # @return [Rational] beats per minute: the target tempo, else the printed mark in
       #   counts, else sixty
       def target_tempo

@@ -23,7 +23,8 @@ module Stairwell
         fermatas: [Fermata, {counts: :rational, beat: :rational, held: :rational}], pass_notes: [PassNote, {span: :span, hand: :symbol}],
         starts: [Start, {hand: :symbol, pitch: :pitch, beat: :rational}], hands: [Hands, {use: :symbol, span: :span}],
         dynamics: [Dynamic, {span: :span}], verses: [Verse, {span: :span}], spots: [Spot, {span: :span, hand: :symbol}], joins: [Join, {}],
-        octaves: [Octave, {span: :span, hand: :symbol}], dismissed: [Spot, {span: :span, hand: :symbol}], section_notes: [SectionNote, {kind: :note_kind}]
+        octaves: [Octave, {span: :span, hand: :symbol}], dismissed: [Spot, {span: :span, hand: :symbol}], section_notes: [SectionNote, {kind: :note_kind}],
+        tempos: [TempoChange, {mark_unit: :rational}]
       }.freeze
       SPANS = %i[ritardandi pedal ornaments hard].freeze
 

@@ -31,6 +31,10 @@ module Stairwell
         Phrase[old ? "score.tempo_words.mechanical" : "score.tempo_words.newer", word: word.capitalize, range: range(old || new)]
       end
 
+      # @param text [String]
+      # @return [Boolean] whether it holds a tempo word
+      def known?(text) = WORDS.any? { |one| text.downcase.match?(/\b#{one}\b/) }
+
       def range(one) = "#{one.min}–#{one.max}"
       private_class_method :range
     end

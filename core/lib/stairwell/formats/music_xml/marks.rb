@@ -19,7 +19,9 @@ module Stairwell
         # @param measures [Array<Array<Measure>>] of each hand's part
         # @param voices [Array<Array<Measure>>] of other parts, for their words
         # @param hand [Proc] of part and staff
-        def initialize(bars, measures, voices, hand)
+        # @param ends [Array<Integer>] bars behind which a new tempo or a new part begins
+        def initialize(bars, measures, voices, hand, ends: [])
+          @ends = ends
           @bars = bars
           @hand = hand
           @events = measures.each_with_index.flat_map { |part, which| placed(part, which) }
@@ -72,15 +74,22 @@ module Stairwell
         # Those above other parts hold for all.
         def words = @sung.select { |_, event, _| event.kind == :words }.map { |bar, event, _| [bar, event.value.text] }
 
-        # From the word to "a tempo", to the next one, or to the end.
+        # From the word to the end of its dashes; else to a fermata, "a tempo", the next one, a double bar, a
+        # new tempo, or the end.
         def ritardandi
-          ends = words.select { |_, text| text.match?(A_TEMPO) }.map(&:first)
+          back = words.select { |_, text| text.match?(A_TEMPO) }.map { |bar, _| bar - 1 }
           slow = words.select { |_, text| text.match?(RITARDANDO) }.map(&:first).uniq
+          dashes = dashed.to_h { |span| [span.from, span.to] }
           slow.each_with_index.map do |bar, at|
-            to = [ends.find { |one| one > bar }, slow[at + 1], @bars.size + 1].compact.min - 1
-            Score::Span.new(from: bar, to: [to, bar].max)
+            next Score::Span.new(from: bar, to: dashes[bar]) if dashes.key?(bar)
+
+            stops = [*back.select { |one| one >= bar }, *(slow[at + 1] - 1 if slow[at + 1]), *fermatas.map(&:bar), *@ends, @bars.size]
+            Score::Span.new(from: bar, to: stops.select { |one| one >= bar }.min)
           end
         end
+
+        # Dashes behind a word show how far it holds.
+        def dashed = lines(:dashes, {"start" => true}).map(&:first)
 
         def dynamics
           letters = of(:dynamics).flat_map { |bar, event|

@@ -6,7 +6,7 @@ module Stairwell
       # Writes the notes of a bar: one voice for each hand, rests where it is silent.
       class NoteWriter
         # Note types by length in whole notes, plain and dotted, longest first.
-        TYPES = Reader::UNITS.flat_map { |name, length| [[length * 3 / 2, name, true], [length, name, false]] }
+        TYPES = Tempos::UNITS.flat_map { |name, length| [[length * 3 / 2, name, true], [length, name, false]] }
           .sort_by { |length, _, _| -length }.freeze
 
         # @param length [Rational] in whole notes

@@ -5,11 +5,6 @@ module Stairwell
     module MusicXML
       # Makes a map of a score.
       class Reader
-        # Note values by MusicXML name, in whole notes.
-        UNITS = {
-          "breve" => 2r, "whole" => 1r, "half" => 1/2r, "quarter" => 1/4r, "eighth" => 1/8r, "16th" => 1/16r, "32nd" => 1/32r
-        }.freeze
-
         # @param document [Nokogiri::XML::Document]
         def initialize(document)
           @root = document.root
@@ -73,7 +68,7 @@ module Stairwell
           elements.map { |element| Measure.new(element, carried) }
         end
 
-        def marks = @marks ||= Marks.new(bars, @measures, @voices, @hands.method(:hand))
+        def marks = @marks ||= Marks.new(bars, @measures, @voices, @hands.method(:hand), ends: (signs.double_bars + tempos.changes.map { |one| one.bar - 1 }).uniq)
 
         # Where the first note of a hand shows its finger, that is where it starts.
         def markings
@@ -84,7 +79,7 @@ module Stairwell
 
             Score::Start.new(hand: hand, finger: first.finger, pitch: first.pitch, bar: bar, beat: 1 + first.onset / bars[bar - 1].meter.count_length)
           end
-          marks.markings.with(starts: starts)
+          marks.markings.with(starts: starts, tempos: tempos.changes)
         end
 
         def jumps = Jumps.new((0...@count).map { |at| everywhere(at) }).found
@@ -168,28 +163,9 @@ module Stairwell
           end
         end
 
-        def tempo
-          direction = (0...@count).lazy.flat_map { |at| everywhere(at).flat_map { |one| one.xpath("direction[direction-type/metronome]").to_a } }.first
-          sound = (0...@count).lazy.flat_map { |at| everywhere(at).flat_map { |one| one.xpath(".//sound[@tempo]").to_a } }.first
-          words = (direction || sound&.ancestors("direction")&.first)&.at_xpath("direction-type/words")&.text&.strip
-          mark, unit = marked(direction) || sounded(sound)
-          Score::Tempo.new(words: words, mark: mark, mark_unit: unit)
-        end
+        def tempo = tempos.tempo
 
-        def marked(direction)
-          metronome = direction&.at_xpath("direction-type/metronome")
-          unit = UNITS[metronome&.at_xpath("beat-unit")&.text]
-          mark = metronome&.at_xpath("per-minute")&.text.to_s[/\d{1,4}/]&.to_i
-          return unless unit && mark&.positive?
-
-          [mark, metronome.at_xpath("beat-unit-dot") ? unit * 3 / 2 : unit]
-        end
-
-        # The specification counts sound tempo in quarter notes a minute.
-        def sounded(sound)
-          mark = sound&.[]("tempo").to_f.clamp(0.0, 1_000.0).round
-          [mark, 1/4r] if mark.positive?
-        end
+        def tempos = @tempos ||= Tempos.new((0...@count).map { |at| everywhere(at) }, pickup: bars.first.pickup?)
 
         def notes
           @notes ||= begin

@@ -10,8 +10,7 @@ module Stairwell
         NAMES = {
           "rehearsal" => "rehearsal marks", "harmony" => "chord symbols", "figured-bass" => "figured bass", "unpitched" => "unpitched notes",
           "cue" => "cue notes", "glissando" => "slides", "slide" => "slides", "tremolo" => "tremolos", "tuplet" => nil, "dashes" => nil,
-          "string-mute" => "mutes", "scordatura" => "tunings", "image" => "pictures", "measure-repeat" => "bars written as “repeat the bar before”",
-          "metronome" => "later tempo marks"
+          "string-mute" => "mutes", "scordatura" => "tunings", "image" => "pictures", "measure-repeat" => "bars written as “repeat the bar before”"
         }.compact.freeze
         EVERY = [*NAMES.keys.map { |name| ".//#{name}" }, ".//words", ".//*[@time-only]"].join(" | ").freeze
 
@@ -38,17 +37,8 @@ module Stairwell
           @bars[what]
         end
 
-        # The first tempo mark and the words beside it are used.
-        def tempo?(node)
-          return false unless %w[metronome words].include?(node.name)
-
-          direction = node.ancestors("direction").first
-          return false unless direction&.at_xpath("direction-type/metronome | sound[@tempo]")
-          return @tempo.equal?(direction) || @tempo == direction if @tempo
-
-          @tempo = direction
-          true
-        end
+        # Tempo marks and the words beside them are used.
+        def tempo?(node) = node.name == "words" && (Score::TempoWords.known?(node.text) || node.text.match?(Tempos::PRIMO) || !node.ancestors("direction").first&.at_xpath("direction-type/metronome | sound[@tempo]").nil?)
 
         def used?(words)
           words.strip.empty? || PhraseBook.used?(words) || Marks.words?(words) || Crossing.named(words)

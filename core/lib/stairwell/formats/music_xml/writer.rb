@@ -49,7 +49,7 @@ module Stairwell
           xml.measure(number: bar.number || "X#{bar.index}", **((bar.pickup? || bar.number.nil?) ? {implicit: "yes"} : {})) do
             print(xml, bar)
             attributes(xml, bar)
-            tempo(xml) if bar.index == 1
+            [(@map.tempo if bar.index == 1), *@map.markings.tempos.select { |one| one.bar == bar.index }].compact.each { |one| tempo(xml, one) }
             left_line(xml, bar.index)
             rehearsals(xml, bar.index)
             marks(xml, bar.index, {segno: @map.segno, coda: @map.coda})
@@ -110,20 +110,21 @@ module Stairwell
           end
         end
 
-        def tempo(xml)
-          tempo = @map.tempo
-          return unless tempo.mark
+        def tempo(xml, tempo)
+          return unless tempo.mark || Score::TempoWords.known?(tempo.words.to_s)
 
-          _, unit, dotted = NoteWriter.type(tempo.mark_unit)
           xml.direction(placement: "above") do
             xml.send(:"direction-type") { xml.words(tempo.words) } if tempo.words
-            xml.send(:"direction-type") do
-              xml.metronome do
-                xml.send(:"beat-unit", unit)
-                xml.send(:"beat-unit-dot") if dotted
-                xml.send(:"per-minute", tempo.mark)
-              end
-            end
+            xml.send(:"direction-type") { metronome(xml, tempo) } if tempo.mark
+          end
+        end
+
+        def metronome(xml, tempo)
+          _, unit, dotted = NoteWriter.type(tempo.mark_unit)
+          xml.metronome do
+            xml.send(:"beat-unit", unit)
+            xml.send(:"beat-unit-dot") if dotted
+            xml.send(:"per-minute", tempo.mark)
           end
         end
 

@@ -129,6 +129,7 @@ module Stairwell
           when :meters, :keys then [claim.member, value.bar]
           when :counts, :numbers then [claim.member, value.first]
           when :repeats, :endings then [claim.member, value.from, value.to]
+          when :tempos then [:tempos, value.bar]
           when :jumps, :leaves then [claim.member, value.after]
           when :sections then [:sections, value.label]
           when :fermatas then [:fermatas, value.bar, value.beat]

@@ -150,6 +150,7 @@ module Stairwell
             markings.octaves.map { |one| "octave: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{one.up ? "up" : "down"}" },
             markings.section_notes.map { |one| "#{one.kind} #{one.section}: #{Text.write(one.text)}" },
             markings.joins.map { |one| "join #{one.from} to #{one.to}: #{Text.write(one.text)}" },
+            markings.tempos.map { |one| write.tempo_change(one) },
             ("track: #{markings.track}" if markings.track)
           ].flatten.compact
         end

@@ -152,7 +152,7 @@ module Stairwell
           when "time" then [[:meters, Values.time(scan, @places)]]
           when "key" then [[:keys, Values.key(scan, @places)]]
           when "bar" then [bar(statement, scan)]
-          when "tempo" then Values.tempo(scan)
+          when "tempo" then statement.head.to_s.empty? ? Values.tempo(scan) : [[:tempos, tempo_change(statement, scan)]]
           when "repeat" then [[:repeats, Values.repeat(scan, @places)]]
           when "ending" then [[:endings, ending(statement, scan)]]
           when *MARKS.keys then [[MARKS[statement.keyword], @places.bar!(scan)]]
@@ -172,6 +172,14 @@ module Stairwell
           return [:numbers, [bar, scan.number!(Phrase["formats.page_script.reader.a_bar_number"], 1..Constants::MOST_BARS)]] if scan.take(/number\b/i)
 
           [:counts, [bar, scan.counts!].tap { scan.take(/counts?\b/i) }]
+        end
+
+        def tempo_change(statement, scan)
+          bar = @places.bar!(head(statement))
+          said = Values.tempo(scan).to_h
+          scan.stumble(Phrase["formats.page_script.reader.one_target"]) if said.key?(:tempo_target)
+          unit, mark = said[:tempo_mark]
+          Score::TempoChange.new(bar: bar, words: said[:tempo_words], mark_unit: unit, mark: mark)
         end
 
         def ending(statement, scan)

@@ -63,6 +63,10 @@ module Stairwell
         # @return [Array<String>] as few statements as say them
         def statements(member, values) = Markings.lines(Score::Markings.new(member => values), self)
 
+        # @param one [Score::TempoChange]
+        # @return [String]
+        def tempo_change(one) = tempo(one).sub("tempo:", "tempo #{bar(one.bar)}:")
+
         # @return [String] exact
         def number(value) = Roadmap.number(value)
 
@@ -94,7 +98,8 @@ module Stairwell
         end
 
         def tempo(tempo = @map.tempo)
-          parts = [(tempo_words(tempo.words) if tempo.words), mark(tempo), ("target #{tempo.target}" if tempo.target)].compact
+          target = tempo.target if tempo.is_a?(Score::Tempo)
+          parts = [(tempo_words(tempo.words) if tempo.words), mark(tempo), ("target #{target}" if target)].compact
           "tempo: #{parts.join(", ")}" if parts.any?
         end
 
