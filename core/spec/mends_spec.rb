@@ -33,6 +33,31 @@ RSpec.describe "What does not add up, and its mend" do
     end
   end
 
+  # Signs that are astray or forgotten: what is wrong, the first code that is said, the mend, and the order it then has.
+  {
+    "ending 2 that begins inside ending 1" => ["repeat: 1-4\nending 1: 3-4\nending 2: 4", :ending_inside_another, "ending 2: 5", [1, 2, 3, 4, 1, 2, 5, 6, 7, 8]],
+    "ending 2 a bar too late" => ["repeat: 1-4\nending 1: 4\nending 2: 6", :ending_outside_repeat, "ending 2: 5", [1, 2, 3, 4, 1, 2, 3, 5, 6, 7, 8]],
+    "a coda forgotten, the jump bare" => ["to coda: 3\nda capo: 6", :to_coda_unused, "coda: 7", [1, 2, 3, 4, 5, 6, 1, 2, 3, 7, 8]],
+    "a coda forgotten" => ["to coda: 3\nda capo: 6 al coda", :coda_missing, "coda: 7", [1, 2, 3, 4, 5, 6, 1, 2, 3, 7, 8]],
+    "a jump forgotten before the coda" => ["to coda: 3\ncoda: 7", :coda_straight, "da capo: 6 al coda", [1, 2, 3, 4, 5, 6, 1, 2, 3, 7, 8]],
+    "a jump before the end" => ["fine: 4\nda capo: 6 al fine", :never_played, "da capo: 8 al fine", [1, 2, 3, 4, 5, 6, 7, 8, 1, 2, 3, 4]]
+  }.each do |what, (lines, code, put, order)|
+    it "names the cause alone, and its mend cures it: #{what}" do
+      script = "bars: 8\n#{lines}\n"
+      expect(found(script).last.map(&:code)).to eq([code])
+      after = mended(script, code)
+      expect(after.lines(chomp: true)).to include(put)
+      expect(found(after).last).to eq([])
+      expect(Stairwell::Roadmap.read(page(after)).order).to eq(order)
+    end
+  end
+
+  it "speaks of endings only where there are some, and of causes before what follows from them" do
+    said = ->(script) { found(script).last.map { |one| [one.code, one.message.to_s[/endings/]] } }
+    expect(said["bars: 8\nfine: 2\nda capo: 4 al fine\n"]).to eq([[:never_played, nil]])
+    expect(said["bars: 8\nrepeat: 1-4\nending 1: 4\nending 1: 5\nda capo: 3\n"]).to eq([[:pass_twice, "endings"], [:repeat_across_jump, nil], [:never_played, "endings"]])
+  end
+
   it "is mended in the counts: the last bar after a pickup, a bar that is short by itself, one that is long" do
     {"pickup: 1" => "bar 8: 3 counts", "bar 5: 2 counts" => "bar 5: 4 counts", "bar 5: 6 counts" => "bar 5: 4 counts"}.each do |line, put|
       after = mended("bars: 8\n#{line}\n", :complement)

@@ -20,10 +20,15 @@ module Stairwell
 
         # @param bytes [String]
         # @param ending [String] of its name, such as ".mxl"
+        # @param hands [Hash{Symbol => String}] where the hands are, as a person says it
         # @return [Score::Map]
         # @raise [UnreadableError] in the reader's words, or because it took too much
         # @raise [Problem] 503 while others' files are read
-        def read(bytes, ending) = Score::Document.load(said_of(bytes, "piece#{ending}", "convert", "--to", "map"))
+        def read(bytes, ending, hands = {}) = Score::Document.load(said_of(bytes, "piece#{ending}", "convert", "--to", "map", *hands.map { |hand, place| "--#{hand}=#{place}" }))
+
+        # @return [Array<Hash{String => Object}>] every staff that can be a hand
+        # @raise [UnreadableError, Problem] as {read}
+        def staves(bytes, ending) = said_of(bytes, "piece#{ending}", "staves")
 
         # @param text [String] of a calendar file
         # @param since [Date]

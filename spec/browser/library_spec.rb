@@ -35,4 +35,24 @@ RSpec.describe "The library in the browser" do
     end
     expect(page).to have_css("h1", text: "Fog Signal")
   end
+
+  it "asks about a score that does not say its title and its hands" do
+    sign_in
+    go "Library"
+    Dir.mktmpdir do |folder|
+      voice = %(<part id="P0"><measure number="1"><note><rest/><duration>4</duration></note></measure></part>)
+      score = Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map).sub(%r{<work>.*</work>}m, "").sub(%r{<movement-title>.*</movement-title>}, "")
+        .sub("<part-list>", %(<part-list><score-part id="P0"><part-name>Voice</part-name></score-part>)).sub("<part ", "#{voice}<part ")
+      File.write("#{folder}/nameless.musicxml", score)
+      attach_file("Score file", "#{folder}/nameless.musicxml", make_visible: true)
+      within("[aria-label='Look over']") do
+        expect(page).to have_text("the score has no title")
+        expect(page).to have_select("The left hand is in", selected: /staff 2/)
+        expect_accessible
+        fill_in "What it is called", with: "Harbour Lights"
+        click_button "Load it so"
+      end
+    end
+    expect(page).to have_css("h1", text: "Harbour Lights")
+  end
 end

@@ -51,6 +51,29 @@ RSpec.describe "The library" do
     expect(load_score(noted)["unread"]).to include({"what" => "chord symbols", "bars" => ["1"]})
   end
 
+  # A flute, a cello and a part of two staves, without a title.
+  let(:trio) do
+    part = ->(id, clefs) { %(<part id="#{id}"><measure number="1"><attributes><divisions>1</divisions><time><beats>4</beats><beat-type>4</beat-type></time>#{"<staves>2</staves>" if clefs.size > 1}#{clefs.each_with_index.map { |sign, at| %(<clef number="#{at + 1}"><sign>#{sign}</sign></clef>) }.join}</attributes>#{clefs.each_index.map { |at| "#{"<backup><duration>4</duration></backup>" if at.positive?}<note><pitch><step>#{clefs[at]}</step><octave>4</octave></pitch><duration>4</duration><staff>#{at + 1}</staff></note>" }.join}</measure></part>) }
+    parts = {"P1" => ["Flute", %w[G]], "P2" => ["Harp", %w[G F]], "P3" => ["Celesta", %w[G F]]}
+    "<score-partwise><part-list>#{parts.map { |id, (name, _)| %(<score-part id="#{id}"><part-name>#{name}</part-name></score-part>) }.join}</part-list>#{parts.map { |id, (_, clefs)| part[id, clefs] }.join}</score-partwise>"
+  end
+
+  it "asks what a score is called and where its hands are before it is loaded, and takes what is said" do
+    asked = load_score(trio)
+    expect([status, asked["code"]]).to eq([422, "look_over"])
+    expect(asked["look_over"]).to include("title" => nil, "assumed" => ["the hands are in “Celesta”, of several parts with two staves", "the score has no title"])
+    expect(asked["look_over"]["staves"].map { |one| one.values_at("place", "name", "staff", "hand") }).to eq(
+      [["P1", "Flute", nil, nil], ["P2.1", "Harp", 1, nil], ["P2.2", "Harp", 2, nil], ["P3.1", "Celesta", 1, "right"], ["P3.2", "Celesta", 2, "left"]]
+    )
+    expect(TestApp::OWNER[:pieces].count).to eq(0)
+    loaded = load_score(trio, title: "Three", right: "P1", left: "P2.2", sure: true)
+    expect([status, loaded["title"], loaded["assumed"]]).to eq([201, "Three", []])
+    map = Stairwell::Score::Document.read(ask(:get, "/api/pieces/#{loaded["id"]}/export/map") && last_response.body)
+    expect(map.notes[1].transform_values { |all| all.map { |note| note.pitch.step } }).to eq(right: ["G"], left: ["F"])
+    expect(load_score(trio, title: "As it is", sure: true)["assumed"]).to eq([{"what" => "the hands are in “Celesta”, of several parts with two staves", "bars" => []}])
+    expect([load_score(trio, right: "P7", sure: true)["code"], status]).to eq(["no_such_part", 422])
+  end
+
   it "computes a page when it is kept, and nothing when it is listed or opened" do
     typed = ask(:post, "/api/pieces", {script: "title: Kept\npage 3: 4 4\ntime: 3/4\nkey: G major\ntempo: target 66\nrepeat: 1-8\nsection A: 1-4\nsection B: 5-8\n"})
     ask(:put, "/api/pieces/#{typed["id"]}/script", {script: "#{typed["script"]}fine: 8\nsection C: 5-6\n", revision: 1})

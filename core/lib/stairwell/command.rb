@@ -7,9 +7,9 @@ require_relative "../stairwell"
 module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
-    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], " \
-      "stairwell convert FILE --to script|map|musicxml [--json], stairwell plan FILE.json [--json], stairwell holidays FILE.ics --since DATE [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
-    COMMANDS = %w[roadmap script survey convert].freeze
+    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], stairwell staves FILE, " \
+      "stairwell convert FILE --to script|map|musicxml [--right PART] [--left PART] [--json], stairwell plan FILE.json [--json], stairwell holidays FILE.ics --since DATE [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
+    COMMANDS = %w[roadmap script survey convert staves].freeze
 
     # @param arguments [Array<String>]
     # @return [Integer] the exit status: 0, or 2 on bad input
@@ -23,9 +23,11 @@ module Stairwell
     def run(arguments)
       json = false
       tempo = to = since = nil
+      hands = {}
       OptionParser.new { |options|
         options.on("--json") { json = true }
         options.on("--to KIND") { |kind| to = kind }
+        %i[right left].each { |hand| options.on("--#{hand} PART") { |part| hands[hand] = part } }
         options.on("--since DATE") { |date| since = date }
         options.on("--tempo N", OptionParser::DecimalNumeric) { |number| tempo = number.to_r }
       }.parse!(arguments)
@@ -38,7 +40,9 @@ module Stairwell
       return refuse("Say what to convert it to: --to #{Formats::WRITTEN.keys.join(", --to ")}.") if command == "convert" && !Formats::WRITTEN.key?(to)
       return refuse("The tempo must be above 0 beats per minute.") if tempo && !tempo.positive?
 
-      map = Formats.read(File.binread(file), name: file)
+      return staves(file) if command == "staves"
+
+      map = Formats.read(File.binread(file), name: file, hands: hands)
       case command
       when "roadmap" then roadmap(map, json, tempo)
       when "script" then @out.puts Formats.write(map, "script")
@@ -57,6 +61,12 @@ module Stairwell
     end
 
     private
+
+    # What can be a hand of a score, as JSON.
+    def staves(file)
+      @out.puts JSON.generate(Formats::MusicXML.staves(File.binread(file)))
+      0
+    end
 
     # What another program reads: the code, the text, and the text before it is said.
     def refuse_as_data(error)

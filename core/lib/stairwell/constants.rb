@@ -127,6 +127,9 @@ module Stairwell
     # Seconds a grace note sounds before its note. Own choice.
     GRACE_SECONDS = 0.08
 
+    # Bars behind its repeat at which an ending is taken to be astray. Own choice.
+    ENDING_ASTRAY = 2
+
     # == Practice
 
     # Shares of the target tempo in the routines that ship. Own choice.

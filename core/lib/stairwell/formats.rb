@@ -28,12 +28,13 @@ module Stairwell
     #
     # @param bytes [String]
     # @param name [String] the file's name, for its ending
+    # @param hands [Hash{Symbol => String}] see {MusicXML.read}
     # @return [Score::Map]
     # @raise [UnreadableError] naming the file's trouble; for a script the
     #   first line that was not understood
-    def self.read(bytes, name:)
+    def self.read(bytes, name:, hands: {})
       case File.extname(name).downcase
-      when ".musicxml", ".xml", ".mxl" then MusicXML.read(bytes)
+      when ".musicxml", ".xml", ".mxl" then MusicXML.read(bytes, hands: hands)
       when ".json" then Score::Document.read(bytes)
       when ".txt" then PageScript.read!(bytes.dup.force_encoding(Encoding::UTF_8))
       else

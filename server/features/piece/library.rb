@@ -21,15 +21,19 @@ module Stairwell
         # @param bytes [String] a score file as uploaded
         # @param name [String] its name
         # @param key [String, nil] from the client; sent twice it is one piece
+        # @param title [String, nil] where the score has none
+        # @param hands [Hash{Symbol => String}] where they are, as a person says it
+        # @param sure [Boolean] whether a person has looked over what was assumed
         # @return [Hash] see the contract's Piece
-        # @raise [Problem] 422 when it is no readable score; nothing is kept
-        def load_score(bytes, name, key: nil)
+        # @raise [Problem] 422 when it is no readable score, or wants to be looked over; nothing is kept
+        def load_score(bytes, name, key: nil, title: nil, hands: {}, sure: false)
           ending = File.extname(name).downcase
           unless KINDS.include?(ending)
             raise Problem.new(422, Phrase["server.piece.library.does_not_end_in_musicxml_xml", name: name],
               code: "unknown_kind", field: "name")
           end
-          map = ForeignFile.read(bytes, ending)
+          map = named(ForeignFile.read(bytes, ending, hands), title)
+          look_over(map, bytes, ending) unless sure
           add(map, key: key) { |tables, id| Repositories::Pieces.new(tables).keep_score(id, name, bytes) unless ending == ".json" }
         end
 
@@ -45,6 +49,24 @@ module Stairwell
         end
 
         private
+
+        # What a person is asked about before the score is loaded.
+        ASKED = %w[hands right_hand left_hand one_staff no_title].freeze
+        private_constant :ASKED
+
+        def named(map, title)
+          title = title.to_s.strip
+          title.empty? ? map : map.with(title: title, assumed: map.assumed.reject { |one| one.first == "no_title" })
+        end
+
+        def look_over(map, bytes, ending)
+          codes = map.assumed.map { |what, _| what.split(": ").first }
+          return unless (codes & ASKED).any?
+
+          staves = ForeignFile.staves(bytes, ending).map { |one| one.merge("hand" => one["hand"]) }
+          raise Problem.new(422, Phrase["server.piece.library.look_over"], code: "look_over",
+            look_over: {title: (map.title unless codes.include?("no_title")), staves: staves, assumed: map.assumed.map { |what, _| Score::Assumed.said(what) }})
+        end
 
         def add(map, key:, script: nil)
           map = Studio::Bench.shortened(map)

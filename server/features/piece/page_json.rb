@@ -34,6 +34,7 @@ module Stairwell
             layout_assumed: @layout.assumed?, pages: pages, ribbon: ribbon, form: @form.labels.first(Constants::MOST_SHOWN),
             repeats: spanned(:repeats), endings: spanned(:endings),
             sections: @map.sections.map { |one| section(one) }, joins: joins, diagnostics: diagnostics, preview: preview, spots: spots,
+            assumed: @map.assumed.map { |what, bars| {what: Score::Assumed.said(what), bars: bars.map { |bar| @map.bar(bar).name }} },
             unread: @map.unread.map { |what, bars| {what: Score::Unread.said(what), bars: bars.map { |bar| @map.bar(bar).name }} },
             shape: @map.pages.map { |page| {page: page.number, lines: page.lines.join(" ")} }, notes: @map.notes?,
             signs: Formats::PageScript::Clicks::SIGNS.map { |one| one.to_h.except(:sayings).merge(key: one.key.to_s) }, sayings: Formats::PageScript::Clicks::SAYINGS,

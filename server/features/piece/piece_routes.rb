@@ -23,7 +23,9 @@ module Stairwell
           app.post("/api/scripts/read") { render_json(library.try_script(sent[:script])) }
           app.post "/api/pieces/score" do
             request.body.rewind
-            render_json(library.load_score(request.body.read, checked.query["name"], key: checked.query["key"]), status: 201)
+            said = checked.query.slice("key", "title", "sure").transform_keys(&:to_sym)
+            hands = checked.query.slice("right", "left").transform_keys(&:to_sym)
+            render_json(library.load_score(request.body.read, checked.query["name"], hands: hands, **said), status: 201)
           end
 
           app.get(own) { render_json(piece.show) }

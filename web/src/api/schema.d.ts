@@ -2498,8 +2498,23 @@ export interface components {
             detail: string;
             field?: string;
             kept?: components["schemas"]["Kept"];
+            look_over?: components["schemas"]["LookOver"];
             /** @description What was sent, for 409 */
             sent?: unknown;
+        };
+        /** @description A part, or a staff of one, such as P1 or P1.2 */
+        StaffPlace: string;
+        /** @description What was assumed of a score, and what can be said instead (422, code look_over) */
+        LookOver: {
+            /** @description null where the score has none */
+            title: string | null;
+            assumed: string[];
+            staves: {
+                place: components["schemas"]["StaffPlace"];
+                name: string;
+                staff: number | null;
+                hand: ("right" | "left") | null;
+            }[];
         };
         /** @description What is stored now, where someone else was quicker (409, code stale) */
         Kept: components["schemas"]["KeptPage"] | components["schemas"]["KeptLesson"] | components["schemas"]["KeptStudent"] | components["schemas"]["KeptRoutine"] | components["schemas"]["KeptWeek"];
@@ -2655,6 +2670,10 @@ export interface components {
                     drop: string[];
                 };
             }[];
+            assumed: {
+                what: string;
+                bars: string[];
+            }[];
             unread: {
                 what: string;
                 bars: string[];
@@ -2725,7 +2744,7 @@ export interface components {
             time: number;
             pass: number;
             /** @enum {string} */
-            via: "start" | "next" | "repeat" | "ending" | "da_capo" | "dal_segno" | "to_coda";
+            via: "start" | "next" | "repeat" | "ending" | "da_capo" | "dal_segno" | "to_coda" | "after_fine";
             jump: boolean;
             /** @description What holds on this pass only */
             notes: string[];
@@ -3861,6 +3880,13 @@ export interface operations {
             query: {
                 name: string;
                 key?: components["schemas"]["Key"];
+                /** @description Where the score has none */
+                title?: string;
+                /** @description Where the right hand is written */
+                right?: components["schemas"]["StaffPlace"];
+                left?: components["schemas"]["StaffPlace"];
+                /** @description What was assumed has been looked over */
+                sure?: boolean;
             };
             header?: never;
             path?: never;

@@ -16,7 +16,9 @@ export function WarmUps({ all, small }: { all: Schemas["WarmUp"][] | undefined; 
         <Box key={one.title} mb="3px">
           <Text fontWeight={650}>{one.title}</Text>
           <Text color="soft">
-            {[one.notes.join(" "), !small && one.right.length > 0 && fingers(one), minutes(one.minutes)].filter(Boolean).join(" · ")}
+            {[one.notes.join(" "), !small && one.right.length > 0 && fingers(one), minutes(one.minutes)]
+              .filter(Boolean)
+              .join(" · ")}
           </Text>
         </Box>
       ))}

@@ -11,6 +11,7 @@ require_relative "music_xml/carried"
 require_relative "music_xml/event"
 require_relative "music_xml/measure"
 require_relative "music_xml/hands"
+require_relative "music_xml/heading"
 require_relative "music_xml/crossing"
 require_relative "music_xml/marks"
 require_relative "music_xml/tempos"
@@ -26,12 +27,16 @@ module Stairwell
     # Scores in MusicXML 4.0, plain and compressed.
     module MusicXML
       # @param bytes [String] a .musicxml, .xml or .mxl file
+      # @param hands [Hash{Symbol => String}] where :right and :left are written, as a person says it
       # @return [Score::Map]
       # @raise [UnreadableError] with code :too_large, :not_a_score, :cut_off,
       #   :entities, :too_much_inside, :too_much, :empty or :too_many_bars
-      def self.read(bytes)
-        Score::Bounds.check(Reader.new(document(Package.text(bytes))).map)
-      end
+      def self.read(bytes, hands: {}) = Score::Bounds.check(Reader.new(document(Package.text(bytes)), hands: hands).map)
+
+      # @param bytes [String] as for {read}
+      # @return [Array<Hash{Symbol => Object}>] every staff that can be a hand, see {Hands#staves}
+      # @raise [UnreadableError] as {read}
+      def self.staves(bytes) = Reader.new(document(Package.text(bytes))).staves
 
       # Entities and outside references stay off: a score has no use for them.
       #

@@ -99,17 +99,37 @@ module Stairwell
       end
 
       def report_unused
-        al_coda = @map.jumps.any? { |jump| jump.until_sign == :coda }
-        @map.to_coda.each do |bar|
-          next if al_coda && @map.coda.any?
-
-          tell(:to_coda_unused, bar, Phrase[@map.coda.empty? ? "roadmap.jumps.to_coda_and_no_coda" : "roadmap.jumps.to_coda_and_no_jump", place: Phrase.capital(@wording.bar(bar))],
-            mend: Mend.new(words: Phrase["roadmap.jumps.take_to_coda_away"], drop: [[:to_coda, bar]]))
-        end
+        # Where a jump is al Coda, or a coda stands and nothing jumps, the cause is said there.
+        to_coda_unused unless said_elsewhere?
         return if @map.fine.empty? || @map.jumps.any?
 
         tell(:fine_unused, @map.fine.first, Phrase["roadmap.jumps.says_fine_but_nothing_goes_back", place: Phrase.capital(@wording.bar(@map.fine.first))], grave: false,
           mend: Mend.new(words: Phrase["roadmap.jumps.add_da_capo_al_fine_at"], put: [[:jumps, Score::Jump.new(after: @map.bars.size, to: :capo, until_sign: :fine)]]))
+      end
+
+      def said_elsewhere?
+        return @map.coda.any? if @map.jumps.empty?
+
+        @map.jumps.any? { |jump| jump.until_sign == :coda }
+      end
+
+      def to_coda_unused
+        @map.to_coda.each do |bar|
+          tell(:to_coda_unused, bar, Phrase[@map.coda.empty? ? "roadmap.jumps.to_coda_and_no_coda" : "roadmap.jumps.to_coda_and_no_jump", place: Phrase.capital(@wording.bar(bar))], mend: leave_for_coda(bar))
+        end
+      end
+
+      # The jump goes on to the coda; where none is said, it mostly stands right behind the jump.
+      def leave_for_coda(bar)
+        jump = @map.jumps.find { |one| one.after >= bar && one.until_sign == :end }
+        away = Mend.new(words: Phrase["roadmap.jumps.take_to_coda_away"], drop: [[:to_coda, bar]])
+        return away if jump.nil?
+
+        al_coda = instead(jump, Phrase["roadmap.jumps.say_al_coda"], until_sign: :coda)
+        return al_coda if @map.coda.any?
+        return away if jump.after == @map.bars.size
+
+        al_coda.with(words: Phrase["roadmap.jumps.say_al_coda_and_put_it_at", bar: @wording.bar(jump.after + 1)], put: al_coda.put + [[:coda, jump.after + 1]])
       end
 
       def place(jump) = Phrase.capital(@wording.bar(jump.after))

@@ -18,7 +18,7 @@ module Stairwell
         @map = map
         @wording = Wording.new(map)
         @diagnostics = []
-        @endings = sound_endings
+        @endings = apart(sound_endings)
         @by_start = @endings.reverse.to_h { |ending| [ending.from, ending] }
         @jumps = EndingJumps.of(map).to_h { |jump| [jump.after, jump] }
         @loops = nest(with_endings(started(sound_repeats + jumped)).uniq)
@@ -58,6 +58,24 @@ module Stairwell
           false
         }.sort_by(&:from)
       end
+
+      # An ending for a later pass that begins inside another stands one behind it: it is taken so.
+      def apart(endings)
+        endings.each_with_object([]) do |ending, kept|
+          before = kept.last
+          next kept << ending unless before && ending.from <= before.to && ending.passes.min > before.passes.max
+
+          moved = moved_to(ending, before.to + 1)
+          if moved
+            tell(:ending_inside_another, ending.from, Phrase["roadmap.repeats.ending_inside_another", passes: passes(ending), bar: @wording.bar(ending.from), other: passes(before), to: @wording.bar(moved.from)],
+              mend: Mend.new(words: Phrase["roadmap.repeats.move_it_to", bar: @wording.bar(moved.from)], drop: [[:endings, ending]], put: [[:endings, moved]]))
+          end
+          kept << (moved || ending)
+        end
+      end
+
+      # As long as it is, from a bar on; no longer than the page.
+      def moved_to(ending, from) = inside?(from) ? ending.with(from: from, to: [from + ending.to - ending.from, @map.bars.size].min) : nil
 
       # A repeat without an opening sign goes back to the bar after the
       # previous repeat with its last ending, or to the first bar.
@@ -193,8 +211,13 @@ module Stairwell
 
       def passes(ending) = Phrase.list(ending.passes, by: :comma)
 
-      # A first ending wants a repeat sign at its end.
+      # A first ending wants a repeat sign at its end; one for a later pass that stands a little
+      # behind a repeat which lacks it belongs to that.
       def repeat_for(ending)
+        near = @loops.find { |loop| ending.from.between?(loop.last + 2, loop.last + 1 + Constants::ENDING_ASTRAY) && loop.endings.any? && ending.passes.min > loop.endings.flat_map(&:passes).max }
+        if near && (moved = moved_to(ending, near.last + 1))
+          return Mend.new(words: Phrase["roadmap.repeats.move_it_to", bar: @wording.bar(moved.from)], drop: [[:endings, ending]], put: [[:endings, moved]])
+        end
         return without(Phrase["roadmap.repeats.take_the_ending_away"], :endings, ending) unless ending.passes.include?(1)
 
         Mend.new(words: Phrase["roadmap.repeats.repeat_from_before_it"], put: [[:repeats, Score::Repeat.new(to: ending.to)]])

@@ -56,10 +56,11 @@ module Stairwell
           played << visit(bar, via)
           bar, via = step_from(bar)
         end
-        report_silent(played)
-        report_untaken
+        # Causes before what follows from them.
         report_across
         report_straight(played)
+        report_untaken
+        report_silent(played)
         played
       end
 
@@ -198,11 +199,24 @@ module Stairwell
         silent = (1..@map.bars.size).to_a - played.map(&:bar)
         silent.slice_when { |a, b| b != a + 1 }.each do |stretch|
           span = Score::Span.new(from: stretch.first, to: stretch.last)
-          @diagnostics << Diagnostic.new(
-            code: :never_played, bar: span.from,
-            message: Phrase["roadmap.walk.never_played", bars: Phrase.capital(wording.bars(span)), count: span.size]
-          )
+          @diagnostics << Diagnostic.new(code: :never_played, bar: span.from, message: Phrase.list([Phrase["roadmap.walk.never_played", bars: Phrase.capital(wording.bars(span)), count: span.size], look(span)], by: :sentence), mend: jump_behind(span))
         end
+      end
+
+      # What they are behind: endings, or a jump after which the music ends elsewhere.
+      def look(span)
+        return Phrase["roadmap.walk.look_at_the_jump", bar: Wording.new(@map).bar(jump_before_silence(span).after)] if jump_before_silence(span)
+
+        Phrase[(@map.endings.any? { |one| one.from <= span.to }) ? "roadmap.walk.look_at_the_endings" : "roadmap.walk.look_at_the_signs"]
+      end
+
+      def jump_before_silence(span) = @map.jumps.find { |jump| jump.after == span.from - 1 && span.to == @map.bars.size }
+
+      # The jump may stand at the end instead.
+      def jump_behind(span)
+        jump = jump_before_silence(span) or return
+
+        Mend.new(words: Phrase["roadmap.walk.move_the_jump_to_the_end"], drop: [[:jumps, jump]], put: [[:jumps, jump.with(after: @map.bars.size)]])
       end
     end
   end

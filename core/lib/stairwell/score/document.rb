@@ -34,7 +34,7 @@ module Stairwell
           "notes" => map.notes.to_h { |bar, hands| [bar.to_s, hands.to_h { |hand, notes| [hand.to_s, notes.map { |one| note(one) }] }] },
           "markings" => MarkingsDocument.dump(map.markings),
           "remarks" => map.remarks,
-          "unread" => map.unread.map { |what, bars| {"what" => what, "bars" => bars} }
+          **%i[unread assumed].to_h { |member| [member.to_s, map[member].map { |what, bars| {"what" => what, "bars" => bars} }] }
         }
       end
 
@@ -60,7 +60,7 @@ module Stairwell
           notes: load_notes(data.fetch("notes", {})),
           markings: MarkingsDocument.load(data.fetch("markings", {})),
           remarks: data.fetch("remarks", []),
-          unread: data.fetch("unread", []).map { |one| [one["what"], one["bars"]] }
+          **%i[unread assumed].to_h { |member| [member, data.fetch(member.to_s, []).map { |one| [one["what"], one["bars"]] }] }
         )
       rescue KeyError, TypeError, NoMethodError, ArgumentError, ZeroDivisionError => error
         raise UnreadableError, Phrase["score.document.this_document_is_damaged", schema: SCHEMA, why: error.message.lines.first.strip]

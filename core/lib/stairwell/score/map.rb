@@ -16,12 +16,13 @@ module Stairwell
     # - `markings`: Markings, what the page says beside its notes and signs
     # - `remarks`: lines a person typed that carry no sign (comments, and
     #   statements not understood), kept so that nothing typed is lost
-    # - `unread`: what a score held that is not used, as [what, bars] pairs
+    # - `unread`: what a score held that is not used, as [what, bars] pairs; `assumed`: what was
+    #   assumed of it ({Assumed}), likewise
     Map = Stairwell.value(
       :title, :bars,
       composer: nil, book: nil, level: nil, pages: [], keys: [], tempo: Tempo.new,
       repeats: [], endings: [], segno: [], coda: [], to_coda: [], fine: [],
-      double_bars: [], jumps: [], leaves: [], clefs: [], markings: Markings.new, sections: [], notes: {}, remarks: [], unread: []
+      double_bars: [], jumps: [], leaves: [], clefs: [], markings: Markings.new, sections: [], notes: {}, remarks: [], unread: [], assumed: []
     ) do
       # @return [Layout]
       def layout = Layout.new(pages, bars)

@@ -93,10 +93,10 @@ function keyOf<T>(keys: { get(one: T): string | undefined; set(one: T, key: stri
 
 export const useLoadScore = () =>
   useSave(
-    (file: File) =>
+    ({ file, ...said }: { file: File; title?: string; right?: string; left?: string; sure?: boolean }) =>
       ask(
         api.POST("/api/pieces/score", {
-          params: { query: { name: file.name, key: keyOf(sent.file, file) } },
+          params: { query: { name: file.name, key: keyOf(sent.file, file), ...said } },
           headers: { "Content-Type": "application/octet-stream" },
           body: file as never,
           bodySerializer: (body: unknown) => body as File,

@@ -12,6 +12,7 @@ import { PageHead, Paper } from "../../components/Paper";
 import { May } from "../../components/Rights";
 import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
+import { LookOver } from "./LookOver";
 import { Suits } from "./Suits";
 
 type Card = Schemas["PieceCard"];
@@ -25,6 +26,12 @@ export default function LibraryPage() {
   const [whom, setWhom] = useState<number | null>(null);
   const go = useNavigate();
   const picker = useRef<HTMLInputElement>(null);
+  const bring = (said: Parameters<typeof load.mutate>[0]) =>
+    load.mutate(said, { onSuccess: (piece) => go(`/library/${piece.id}`) });
+  // What the server asks about a score stands until it is loaded or left, also while it is sent again.
+  const [asked, setAsked] = useState<{ file: File; about: Schemas["LookOver"] } | null>(null);
+  const about = load.error?.problem.look_over;
+  if (about && load.variables && asked?.about !== about) setAsked({ file: load.variables.file, about });
   const live = (pieces.data ?? []).filter((piece) => !piece.deleted);
   const deleted = (pieces.data ?? []).filter((piece) => piece.deleted);
   const gone = deleted.find((piece) => piece.id === remove.variables);
@@ -44,7 +51,7 @@ export default function LibraryPage() {
           hidden
           onChange={(event) => {
             const file = event.target.files?.[0];
-            if (file) load.mutate(file, { onSuccess: (piece) => go(`/library/${piece.id}`) });
+            if (file) bring({ file });
             event.target.value = "";
           }}
         />
@@ -57,7 +64,19 @@ export default function LibraryPage() {
           </Button>
         </May>
       </PageHead>
-      <Notice trouble={load.error ?? remove.error} />
+      <Notice trouble={(about ? null : load.error) ?? remove.error} />
+      {asked && (
+        <LookOver
+          key={asked.file.name}
+          asked={asked.about}
+          busy={load.isPending}
+          onLoad={(said) => bring({ file: asked.file, sure: true, ...said })}
+          onLeave={() => {
+            setAsked(null);
+            load.reset();
+          }}
+        />
+      )}
       {gone && <TakeBack id={gone.id} title={gone.title} />}
       <Notice trouble={pieces.error} again={() => pieces.refetch()} />
       {pieces.isPending && <Waiting what={t("library.library_page.the_library")} />}

@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
+import type { Schemas } from "../../api/client";
 import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { t } from "../../words";
@@ -9,7 +10,7 @@ type Props = { id: number; whose: Whose; bench: Bench; onShow: (bar: number) => 
 
 /** What on the page does not add up, where, and its mend at one press. */
 export function Check({ id, whose, bench, onShow }: Props) {
-  const { diagnostics, unread } = bench.piece;
+  const { diagnostics, unread, assumed } = bench.piece;
   return (
     <>
       <Box as="section">
@@ -43,21 +44,27 @@ export function Check({ id, whose, bench, onShow }: Props) {
         ))}
       </Box>
       <Known id={id} whose={whose} bench={bench} onShow={onShow} />
-      {unread.length > 0 && (
-        <Box as="section">
-          <Text fontSize="sm" fontWeight={700} color="soft">
-            {t("piece.check.in_the_score_not_used")}
-          </Text>
-          {unread.map((one) => (
-            <Text key={one.what} fontSize="sm">
-              {one.what}
-              {one.bars.length > 0 &&
-                ` (${t("piece.check.bars", { count: one.bars.length, bars: one.bars.join(", ") })})`}
-            </Text>
-          ))}
-        </Box>
-      )}
+      <OfScore title={t("piece.check.assumed_of_the_score")} all={assumed} />
+      <OfScore title={t("piece.check.in_the_score_not_used")} all={unread} />
     </>
+  );
+}
+
+/** What a score held, with its bars. */
+function OfScore({ title, all }: { title: string; all: Schemas["Page"]["unread"] }) {
+  if (all.length === 0) return null;
+  return (
+    <Box as="section">
+      <Text fontSize="sm" fontWeight={700} color="soft">
+        {title}
+      </Text>
+      {all.map((one) => (
+        <Text key={one.what} fontSize="sm">
+          {one.what}
+          {one.bars.length > 0 && ` (${t("piece.check.bars", { count: one.bars.length, bars: one.bars.join(", ") })})`}
+        </Text>
+      ))}
+    </Box>
   );
 }
 

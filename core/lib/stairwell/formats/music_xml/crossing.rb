@@ -28,6 +28,9 @@ module Stairwell
           end
         end
 
+        # @return [Boolean] whether a voice goes over both staves and has its home on none
+        def split? = @split
+
         private
 
         # Some programs number voices through the part, others anew on each
@@ -39,7 +42,9 @@ module Stairwell
             measure.sounds.each { |sound| staves[sound.voice][sound.staff] += 1 }
             measure.sounds.group_by(&:voice).each { |voice, sounds| apart << voice if two_voices?(sounds) }
           end
-          staves.reject { |voice, _| voice.empty? || apart.include?(voice) }.filter_map { |voice, counts|
+          single = staves.reject { |voice, _| voice.empty? || apart.include?(voice) }
+          @split = single.each_value.any? { |counts| counts.size > 1 && counts.values.max < counts.values.sum * Constants::VOICE_AT_HOME }
+          single.filter_map { |voice, counts|
             staff, count = counts.max_by(&:last)
             [voice, staff] if counts.size > 1 && count >= counts.values.sum * Constants::VOICE_AT_HOME
           }.to_h

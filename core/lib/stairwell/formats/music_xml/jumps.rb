@@ -15,6 +15,9 @@ module Stairwell
 
         # @return [Hash{Symbol => Object}] members of Score::Map
         attr_reader :found
+        # @return [Array<Integer>] bars with a sign or a jump in their middle, which is taken at their
+        #   beginning or end
+        attr_reader :inside
 
         # @param measures [Array<Array<Nokogiri::XML::Element>>] by bar, those of all parts
         #   together: what one of them says holds for the whole
@@ -22,6 +25,7 @@ module Stairwell
           @found = {segno: [], coda: [], to_coda: [], fine: []}
           @codas = []
           @jumps = []
+          @inside = []
           # Names of signs by kind and bar, as sounds give them.
           @named = Hash.new { |all, kind| all[kind] = {} }
           measures.each_with_index do |elements, at|
@@ -45,6 +49,7 @@ module Stairwell
           text = words(node)
           means = PhraseBook.of(text)
           to = target(said, means)
+          @inside |= [bar] if inside?(node) && (said.any? || (means - %i[al_fine to_the_end repeats]).any?)
           return jump(to, means, text, bar) if to
 
           @found[:segno] << bar if said.include?("segno") || means.include?(:sign)
@@ -63,6 +68,15 @@ module Stairwell
         def words(node)
           said = node.xpath("direction-type/*").filter_map { |one| (one.name == "words") ? one.text : ("{#{one.name}}" if SIGNS.include?(one.name)) }
           PhraseBook.plain(said.join(" "))
+        end
+
+        # Notes before it and behind it, in the voice it stands with.
+        def inside?(node)
+          return false if early?(node)
+
+          behind = node.xpath("following-sibling::*").take_while { |one| one.name != "backup" }
+          before = node.xpath("preceding-sibling::*").reverse.take_while { |one| one.name != "backup" }
+          [behind, before].all? { |all| all.any? { |one| one.name == "note" } }
         end
 
         def early?(node) = node.at_xpath("preceding-sibling::note | preceding-sibling::forward").nil?

@@ -43,7 +43,7 @@ module Stairwell
             octave = event.value.at_xpath("clef-octave-change")&.text.to_i
             name = [CLEFS.fetch([sign, line.zero? ? {"G" => 2, "F" => 4, "C" => 3}[sign] : line], Phrase["formats.music_xml.marks.clef_on_line", sign: sign, line: line]), {1 => "8va", -1 => "8vb"}[octave]].compact.join(" ")
             Score::Clef.new(hand: @hand.call(part, event.staff), name: name, bar: bar, beat: beat(bar, event.at))
-          }.uniq { |one| [one.hand, one.bar, one.beat] }.group_by(&:hand).values.flat_map { |all| changes(all) }.sort_by { |one| [one.bar, one.beat, one.hand.to_s] }
+          }.select(&:hand).uniq { |one| [one.hand, one.bar, one.beat] }.group_by(&:hand).values.flat_map { |all| changes(all) }.sort_by { |one| [one.bar, one.beat, one.hand.to_s] }
         end
 
         private

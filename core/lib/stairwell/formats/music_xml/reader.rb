@@ -6,7 +6,8 @@ module Stairwell
       # Makes a map of a score.
       class Reader
         # @param document [Nokogiri::XML::Document]
-        def initialize(document)
+        # @param hands [Hash{Symbol => String}] places of the hands as a person says them
+        def initialize(document, hands: {})
           @root = document.root
           kind = @root&.name
           unless %w[score-partwise score-timewise].include?(kind)
@@ -14,10 +15,13 @@ module Stairwell
               code: :not_a_score)
           end
           @unread = Unread.new
-          @hands = Hands.new(InnerLines.apart(parts(kind)), names)
+          @hands = Hands.new(InnerLines.apart(parts(kind)), names, hands)
           @count = @hands.parts.map(&:size).max.to_i
           check_size
         end
+
+        # @return [Array<Hash{Symbol => Object}>] see {Hands#staves}
+        def staves = @hands.staves
 
         # @return [Score::Map]
         def map
@@ -25,7 +29,7 @@ module Stairwell
           Score::Map.new(
             title: title, composer: @root.at_xpath("identification/creator[@type='composer']")&.text&.strip,
             bars: bars, pages: pages, keys: keys, tempo: tempo, repeats: signs.repeats, endings: signs.endings, double_bars: signs.double_bars,
-            notes: notes, clefs: marks.clefs, markings: markings, unread: unread, **jumps
+            notes: notes, clefs: marks.clefs, markings: markings, unread: unread, assumed: assumed, **jumps.found
           )
         end
 
@@ -82,7 +86,7 @@ module Stairwell
           marks.markings.with(starts: starts, tempos: tempos.changes)
         end
 
-        def jumps = Jumps.new((0...@count).map { |at| everywhere(at) }).found
+        def jumps = @jumps ||= Jumps.new((0...@count).map { |at| everywhere(at) })
 
         # The hands' measures.
         def elements(at) = @hands.parts.filter_map { |part| part[at] }
@@ -168,24 +172,28 @@ module Stairwell
         def tempos = @tempos ||= Tempos.new((0...@count).map { |at| everywhere(at) }, pickup: bars.first.pickup?)
 
         def notes
-          @notes ||= begin
-            crossings = @measures.map { |part| (@hands.parts.size == 1) ? Crossing.new(part) : nil }
-            (0...@count).each_with_object({}) do |at, found|
-              hands = {right: [], left: []}
-              @measures.each_with_index { |part, which| part[at] && sort(part[at], which, crossings[which], hands) }
-              found[at + 1] = hands unless hands.values.all?(&:empty?)
-            end
+          @notes ||= (0...@count).each_with_object({}) do |at, found|
+            hands = {right: [], left: []}
+            @measures.each_with_index { |part, which| part[at] && sort(part[at], which, crossings[which], hands) }
+            found[at + 1] = hands unless hands.values.all?(&:empty?)
           end
         end
 
+        def crossings = @crossings ||= @measures.map { |part| (@hands.parts.size == 1) ? Crossing.new(part) : nil }
+
         def sort(measure, which, crossing, hands)
           placed = crossing ? crossing.hands(measure) : measure.sounds.map { |sound| [sound.staff, sound.note] }
-          placed.each { |staff, note| hands[@hands.hand(which, staff)] << note }
+          placed.each { |staff, note| hands[@hands.hand(which, staff)]&.push(note) }
         end
 
-        def title
-          [@root.at_xpath("work/work-title"), @root.at_xpath("movement-title"), @root.at_xpath("credit/credit-words")]
-            .filter_map { |node| node&.text&.strip }.reject(&:empty?).first || Phrase["score.untitled"].to_s
+        def title = Heading.of(@root) || Phrase["score.untitled"].to_s
+
+        # What a person should know was not said.
+        def assumed
+          [
+            *@hands.assumed.map { |one| [one, []] }, (["no_title", []] unless Heading.of(@root)), (["repeat_not_closed", signs.unclosed] if signs.unclosed.any?),
+            (["sign_inside", jumps.inside] if jumps.inside.any?), (["voice_on_both_staves", []] if crossings.compact.any?(&:split?))
+          ].compact
         end
 
         def unread

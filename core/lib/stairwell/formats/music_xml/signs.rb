@@ -9,6 +9,8 @@ module Stairwell
         attr_reader :repeats
         # @return [Array<Score::Ending>]
         attr_reader :endings
+        # @return [Array<Integer>] bars where a printed repeat opens that is never closed
+        attr_reader :unclosed
         # @return [Array<Integer>] bars that end with a double line
         attr_reader :double_bars
 
@@ -28,6 +30,7 @@ module Stairwell
           @left, @right = sides(barlines)
           (1..@count).each { |bar| read(bar) }
           end_ending(@count) if @bracket
+          @unclosed = (@opened - @implied.to_a).uniq
         end
 
         private
