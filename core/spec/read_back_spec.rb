@@ -78,7 +78,7 @@ RSpec.describe "What is written reads back the same" do
 
   # Order within a kind is the page's.
   def said(map)
-    sorted = Stairwell::Score::Map.members - %i[notes unread assumed remarks markings]
+    sorted = Stairwell::Score::Map.members - %i[notes phrasing unread assumed remarks markings]
     markings = map.markings.to_h.transform_values { |all| all.is_a?(Array) ? all.sort_by(&:inspect) : all }
     [sorted.to_h { |name| [name, map[name].is_a?(Array) ? map[name].sort_by(&:inspect) : map[name]] }, markings]
   end

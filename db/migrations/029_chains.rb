@@ -8,7 +8,7 @@ Sequel.migration do
       ALTER TABLE extra_work
         ADD COLUMN keys text[] NOT NULL DEFAULT '{}' CHECK (cardinality(keys) <= 24),
         ADD COLUMN hands text[] NOT NULL DEFAULT '{}' CHECK (hands <@ ARRAY['right', 'left', 'both'] AND cardinality(hands) <= 3),
-        ADD COLUMN higher integer CHECK (higher BETWEEN 1 AND 11 AND cardinality(keys) = 1),
+        ADD COLUMN higher integer CHECK (higher IS NULL OR (higher BETWEEN 1 AND 11 AND cardinality(keys) = 1)),
         ADD COLUMN since date NOT NULL DEFAULT CURRENT_DATE;
     SQL
   end

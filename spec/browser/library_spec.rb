@@ -47,7 +47,7 @@ RSpec.describe "The library in the browser" do
       attach_file("Score file", "#{folder}/nameless.musicxml", make_visible: true)
       within("[aria-label='Look over']") do
         expect(page).to have_text("the score has no title")
-        expect(page).to have_select("The left hand is in", selected: /staff 2/)
+        expect(page).to have_select("The left hand is in", selected: "Piano, staff 2")
         expect_accessible
         fill_in "What it is called", with: "Harbour Lights"
         click_button "Load it so"

@@ -25,7 +25,7 @@ class Filled
       repeats: [Score::Repeat.new(to: 3), Score::Repeat.new(from: 5, to: 8, times: pick(2..4), again: true)], endings: [Score::Ending.new(passes: [1, 2], from: 8, to: 8), Score::Ending.new(passes: [3], from: 9, to: 9)],
       segno: [2], coda: [12], to_coda: [9], fine: [4], double_bars: [4, 8], jumps: [Score::Jump.new(after: 11, to: :segno, until_sign: :coda, repeats: true), Score::Jump.new(after: 10, to: :segno, sign: 2)], leaves: [Score::Leave.new(after: 9, to: 12)],
       clefs: [Score::Clef.new(hand: :left, name: "treble", bar: 3, beat: pick([1r, 2r, 3/2r])), Score::Clef.new(hand: :right, name: "bass 8vb")],
-      markings: markings, sections: sections, notes: notes, unread: [[text, [1, 2]]], assumed: [["sign_inside", [3]], ["right_hand: #{text}", []]]
+      markings: markings, sections: sections, notes: notes, phrasing: Score::Phrasing.new(slurs: [[2, 0r]], breaths: [[3, 1/4r]], inside_words: [[4, 1/8r]]), unread: [[text, [1, 2]]], assumed: [["sign_inside", [3]], ["right_hand: #{text}", []]]
     )
   end
 

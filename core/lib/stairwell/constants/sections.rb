@@ -11,13 +11,29 @@ module Stairwell
     MOST_TWINS = 32
     # Sections that share something of which the first ones are compared. Own choice.
     MOST_COMPARED = 32
-    # Bars a suggested section may have. Own choice.
-    SECTION_BARS = (2..8)
-    # What a bar away from four costs a suggested section, squared. Own choice.
-    LENGTH_COST = 1r
-    # What any break between suggested sections costs. Own choice.
-    BREAK_COST = 6r
-    # How much less a break costs at what places. Own choice.
-    CHEAPER_BREAK = {repeat: 5r, ending: 4r, change: 3r, returns: 4r, differs: 2r, rest: 2r, line: 1r}.freeze
+    # What a section of so many bars costs when sections are suggested; four are best. Own choice.
+    SECTION_LENGTHS = {2 => 1.0, 3 => 0.25, 4 => 0.0, 5 => 0.6, 6 => 0.3, 7 => 0.75, 8 => 1.0}.freeze
+    # What a cut between suggested sections must be worth, and in how many rounds places of a return
+    # are made to be cut alike, each for so much. Own choice.
+    CUT_LEAST, CUT_ROUNDS, CUT_ALIKE = 0.9, 4, 0.5
+    # What tells where a phrase begins: a rest before it, a close, a bass that rests on tonic or
+    # dominant, a return, a breath or a slur that ends, another accompaniment; a word that is not over speaks against it. The wait of the tune, as a multiple of what is usual, is worth 1 at this
+    # length. Own choice.
+    HEARD = {rest: 0.4, close: 0.5, half_close: 0.25, returns: 1.0, breath: 1.0, slur: 0.5, inside_word: 3.0, texture: 0.3}.freeze
+    LONG_WAIT = 2.0
+    # Upbeats of later phrases where the piece has none, in counts; at how many of its cuts one must be
+    # heard, and how much more strongly than the bar line. Own choice.
+    UPBEATS = [1r, 1/2r, 1/3r].freeze
+    UPBEAT_TIMES, UPBEAT_HEARD = 2, 0.3
+    # What where the page breaks anyway is worth: a repeat, a segno or a coda; an ending; a double bar or
+    # a change of key or meter; a line, which is all there is where no notes are known. Own choice.
+    PAGE_BREAKS = {sign: 1.5, ending: 1.0, change: 1.0, line: 0.15, bare_line: 1.4}.freeze
+    # What a bar is worth that comes back with its tune alone, moved, or in rhythm, beside literally; from
+    # what on, in how many bars, it is a return; how many bars of it tell all it can; how much more
+    # each tells that comes back at once. Own choice.
+    RETURNS = {tune: 0.85, moved: 0.75, rhythm: 0.3}.freeze
+    RETURN_LEAST, RETURN_BARS, RETURN_TELLS, AT_ONCE_TELLS = 0.5, 2, 4, 2.0
+    # By how many bars that differ one hand alone is farther than both. Own choice.
+    HAND_RANK = 100
   end
 end

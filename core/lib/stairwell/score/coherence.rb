@@ -48,7 +48,7 @@ module Stairwell
         placed = [*map.keys, *map.clefs, *map.markings.fermatas, *map.markings.starts, *map.markings.tempos].map(&:bar)
         [
           *signs, *placed, *spans(map).flat_map { |span| [span.from, span.to] }, *map.repeats.flat_map { |one| [one.from, one.to].compact },
-          *map.notes.keys, *(map.unread + map.assumed).flat_map(&:last), *map.sections.filter_map(&:variant).flat_map(&:except)
+          *map.notes.keys, *map.phrasing.to_h.values.flatten(1).map(&:first), *(map.unread + map.assumed).flat_map(&:last), *map.sections.filter_map(&:variant).flat_map(&:except)
         ]
       end
 

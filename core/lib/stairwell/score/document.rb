@@ -28,15 +28,24 @@ module Stairwell
           "endings" => map.endings.map { |one| {"passes" => one.passes, "from" => one.from, "to" => one.to} },
           **MARKS.to_h { |key| [key.to_s, map.public_send(key)] },
           "jumps" => map.jumps.map { |one| jump(one) },
-          "leaves" => map.leaves.map(&:to_h).map { |one| one.transform_keys(&:to_s) },
           "clefs" => map.clefs.map { |one| {"hand" => one.hand.to_s, "clef" => one.name, "bar" => one.bar, "beat" => one.beat.to_s} },
           "sections" => map.sections.map { |one| section(one) },
           "notes" => map.notes.to_h { |bar, hands| [bar.to_s, hands.to_h { |hand, notes| [hand.to_s, notes.map { |one| note(one) }] }] },
           "markings" => MarkingsDocument.dump(map.markings),
           "remarks" => map.remarks,
-          **%i[unread assumed].to_h { |member| [member.to_s, map[member].map { |what, bars| {"what" => what, "bars" => bars} }] }
+          "unread" => about(map.unread), **seldom(map)
         }
       end
+
+      # What few pages have.
+      def seldom(map)
+        {
+          "leaves" => map.leaves.map { |one| one.to_h.transform_keys(&:to_s) }, "assumed" => about(map.assumed),
+          "phrasing" => map.phrasing.to_h.reject { |_, places| places.empty? }.to_h { |name, places| [name.to_s, places.map { |bar, at| [bar, at.to_s] }] }
+        }.reject { |_, value| value.empty? }
+      end
+
+      def about(pairs) = pairs.map { |what, bars| {"what" => what, "bars" => bars} }
 
       # @param data [Hash{String => Object}] as {dump} gives
       # @return [Map]
@@ -58,6 +67,7 @@ module Stairwell
           clefs: data.fetch("clefs", []).map { |one| Clef.new(hand: one["hand"].to_sym, name: one["clef"], bar: one["bar"], beat: Rational(one["beat"])) },
           sections: data.fetch("sections", []).map { |one| load_section(one) },
           notes: load_notes(data.fetch("notes", {})),
+          phrasing: Phrasing.new(**data.fetch("phrasing", {}).to_h { |name, places| [name.to_sym, places.map { |bar, at| [bar, Rational(at)] }] }),
           markings: MarkingsDocument.load(data.fetch("markings", {})),
           remarks: data.fetch("remarks", []),
           **%i[unread assumed].to_h { |member| [member, data.fetch(member.to_s, []).map { |one| [one["what"], one["bars"]] }] }
@@ -168,7 +178,7 @@ module Stairwell
         {finger: more["finger"], articulation: more.fetch("touch", []), graces: more.fetch("graces", []).map { |pitch| Pitch.parse(pitch) }}
       end
 
-      private_class_method :refuse_unlike, :load_more, :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes
+      private_class_method :refuse_unlike, :seldom, :about, :load_more, :section, :tempo, :jump, :load_jump, :note, :load_bars, :load_tempo, :load_notes
     end
   end
 end

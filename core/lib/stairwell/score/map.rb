@@ -13,6 +13,7 @@ module Stairwell
     #   a double line; `jumps`: Array<Jump>; `leaves`: Array<Leave>, which coda is meant; `clefs`: Array<Clef>
     # - `notes`: Hash of bar index to {right: [Note], left: [Note]}, empty
     #   when no score was read
+    # - `phrasing`: Phrasing, what a score says of phrases beside its notes
     # - `markings`: Markings, what the page says beside its notes and signs
     # - `remarks`: lines a person typed that carry no sign (comments, and
     #   statements not understood), kept so that nothing typed is lost
@@ -22,7 +23,7 @@ module Stairwell
       :title, :bars,
       composer: nil, book: nil, level: nil, pages: [], keys: [], tempo: Tempo.new,
       repeats: [], endings: [], segno: [], coda: [], to_coda: [], fine: [],
-      double_bars: [], jumps: [], leaves: [], clefs: [], markings: Markings.new, sections: [], notes: {}, remarks: [], unread: [], assumed: []
+      double_bars: [], jumps: [], leaves: [], clefs: [], markings: Markings.new, sections: [], notes: {}, phrasing: Phrasing.new, remarks: [], unread: [], assumed: []
     ) do
       # @return [Layout]
       def layout = Layout.new(pages, bars)

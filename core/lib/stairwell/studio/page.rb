@@ -45,7 +45,7 @@ module Stairwell
         return map unless scored.notes? && scored.bars.map(&:length) == map.bars.map(&:length)
 
         same_meters = scored.bars.map { |bar| bar.meter.to_s } == map.bars.map { |bar| bar.meter.to_s }
-        map.with(notes: scored.notes, unread: scored.unread, assumed: scored.assumed, **(same_meters ? {bars: scored.bars} : {})).with_hands_said
+        map.with(notes: scored.notes, phrasing: scored.phrasing, unread: scored.unread, assumed: scored.assumed, **(same_meters ? {bars: scored.bars} : {})).with_hands_said
       end
 
       private

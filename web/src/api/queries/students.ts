@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { type QueryKey, useQuery } from "@tanstack/react-query";
 import { api, ask, type Schemas, type Trouble } from "../client";
 import type { paths } from "../schema";
 import { aboutStudent, useLoad, useSave } from "./base";
@@ -13,10 +13,10 @@ export const useStudent = (id: number) =>
   useLoad(["student", id], () => ask(api.GET("/api/students/{id}", { params: { path: { id } } })));
 
 /** Saves something about a student; the answer is the student as it is then. */
-const useStudentSave = <In>(save: (value: In) => Promise<Student>) =>
+const useStudentSave = <In>(save: (value: In) => Promise<Student>, more: QueryKey[] = []) =>
   useSave<In, Student>(save, {
     into: (student) => ["student", student.id],
-    touches: (student) => aboutStudent(student.id),
+    touches: (student) => [...aboutStudent(student.id), ...more],
   });
 
 export const useAddStudent = () =>
@@ -127,12 +127,15 @@ export const useChangePiece = (id: number) =>
 export type NewExtraWork = Schemas["NewExtraWork"];
 
 export const useAddExtraWork = (id: number) =>
-  useStudentSave((body: NewExtraWork) =>
-    ask(api.POST("/api/students/{id}/extra-work", { params: { path: { id } }, body })),
+  useStudentSave(
+    (body: NewExtraWork) => ask(api.POST("/api/students/{id}/extra-work", { params: { path: { id } }, body })),
+    [GIVEN],
   );
 
+const GIVEN: QueryKey = ["extra work"];
+
 /** What was given to anyone in the studio. */
-export const useExtraWorkGiven = () => useLoad(["extra work"], () => ask(api.GET("/api/extra-work")));
+export const useExtraWorkGiven = () => useLoad([...GIVEN], () => ask(api.GET("/api/extra-work")));
 
 export const useEndExtraWork = (id: number) =>
   useStudentSave((work: number) =>

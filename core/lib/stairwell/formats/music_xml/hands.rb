@@ -85,6 +85,8 @@ module Stairwell
 
           single = @known.reject(&:tab)
           single = @known if single.empty?
+          return {} if single.empty?
+
           above, below = pair(single)
           return one_staff(single) unless below
 

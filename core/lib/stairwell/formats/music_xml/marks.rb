@@ -36,6 +36,12 @@ module Stairwell
           )
         end
 
+        # Words are those of any part.
+        # @return [Score::Phrasing]
+        def phrasing
+          Score::Phrasing.new(slurs: places(@events, :slur_end), breaths: places(@sung, :breath), inside_words: places(@sung, :inside_word))
+        end
+
         # @return [Array<Score::Clef>]
         def clefs
           of(:clef).map { |bar, event, part|
@@ -53,6 +59,12 @@ module Stairwell
         def of(*kinds) = @events.select { |_, event, _| kinds.include?(event.kind) }
 
         def changes(clefs) = clefs.slice_when { |a, b| a.name != b.name }.map(&:first)
+
+        # What is behind the last note of a bar is where the next one begins.
+        def places(events, kind)
+          events.select { |_, event, _| event.kind == kind }.map { |bar, event, _| (event.at >= @bars[bar - 1].length) ? [bar + 1, 0r] : [bar, event.at] }
+            .select { |bar, _| bar <= @bars.size }.uniq.sort
+        end
 
         # A beat inside a bar, 1 at its start.
         def beat(bar, at)

@@ -117,7 +117,7 @@ module Stairwell
         def add(parts, onset, length)
           staff = [parts["staff"]&.first&.text.to_i, 1].max
           marks = NoteMarks.new(parts, @carried.slurs, staff)
-          marks.events.each { |kind, value| @events << Event.new(kind, onset, staff, (kind == :fermata) ? length : value) }
+          marks.events.each { |kind, value| @events << Event.new(kind, NoteMarks::BEHIND.include?(kind) ? onset + length : onset, staff, (kind == :fermata) ? length : value) }
           pitch = pitch(parts["pitch"]&.first)
           return unless pitch && length.positive?
 

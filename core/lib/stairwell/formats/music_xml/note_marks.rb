@@ -6,14 +6,17 @@ module Stairwell
       # What stands at a note besides its pitch and length: its finger, its
       # touch, and what concerns the place rather than the note.
       class NoteMarks
+        # Events that stand behind the note.
+        BEHIND = %i[slur_end breath].freeze
+
         # @return [Integer, nil] 1 the thumb
         attr_reader :finger
         # @return [Array<String>] articulations by their MusicXML names with
         #   blanks for hyphens; "slurred" under a slur; "broken" for a chord
         #   that is rolled
         attr_reader :articulation
-        # @return [Array<Array(Symbol, Object)>] :fermata, :ornament, and :lyric
-        #   with the number of its verse
+        # @return [Array<Array(Symbol, Object)>] :fermata, :ornament, :lyric with the number of its verse,
+        #   :inside_word for a syllable that goes on with one; and {BEHIND} the note
         attr_reader :events
 
         # @param parts [Hash{String => Array<Nokogiri::XML::Element>}] the
@@ -23,6 +26,7 @@ module Stairwell
         def initialize(parts, slurs, staff)
           @articulation = []
           @events = parts["lyric"].to_a.map { |lyric| [:lyric, [lyric["number"].to_s[/\d+/].to_i, 1].max] }
+          @events << [:inside_word, nil] if parts["lyric"].to_a.any? { |lyric| %w[middle end].include?(lyric.at_xpath("syllabic")&.text) }
           @slurs = slurs
           @staff = staff
           under = slurs.any? { |on, _| on == staff }
@@ -36,7 +40,7 @@ module Stairwell
         def read(one)
           case one.name
           when "slur" then slur(one)
-          when "articulations" then @articulation.concat(one.element_children.map { |child| child.name.tr("-", " ") })
+          when "articulations" then articulations(one.element_children.map(&:name))
           when "arpeggiate" then @articulation << "broken"
           when "fermata" then @events << [:fermata, nil]
           when "ornaments" then @events << [:ornament, nil] if one.element_children.any?
@@ -44,7 +48,13 @@ module Stairwell
           end
         end
 
+        def articulations(names)
+          @events << [:breath, nil] if (names & %w[breath-mark caesura]).any?
+          @articulation.concat(names.map { |name| name.tr("-", " ") })
+        end
+
         def slur(one)
+          @events << [:slur_end, nil] if one["type"] == "stop"
           slur = [@staff, one["number"] || "1"]
           return @slurs.delete(slur) || @slurs.delete_if { |_, number| number == slur.last } if one["type"] == "stop"
 

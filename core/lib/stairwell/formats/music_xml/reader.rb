@@ -29,7 +29,7 @@ module Stairwell
           Score::Map.new(
             title: title, composer: @root.at_xpath("identification/creator[@type='composer']")&.text&.strip,
             bars: bars, pages: pages, keys: keys, tempo: tempo, repeats: signs.repeats, endings: signs.endings, double_bars: signs.double_bars,
-            notes: notes, clefs: marks.clefs, markings: markings, unread: unread, assumed: assumed, **jumps.found
+            notes: notes, phrasing: marks.phrasing, clefs: marks.clefs, markings: markings, unread: unread, assumed: assumed, **jumps.found
           )
         end
 

@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Sections
+    # Finds which earlier section a stretch of bars resembles, and how. Sections are remembered by what
+    # their bars have in common with others, and only those are compared.
+    class Kin
+      # @param stretches [Stretches]
+      def initialize(stretches)
+        @stretches = stretches
+        @known = Hash.new { |all, trait| all[trait] = [] }
+        @stretch = {}
+      end
+
+      # Remembers a section as one that later ones may resemble.
+      # @param label [String]
+      # @param stretch [Stretches::Stretch]
+      def add(label, stretch)
+        @stretch[label] = stretch
+        traits(stretch.bars).each { |trait| @known[trait] << label if @known[trait].size < Constants::MOST_COMPARED }
+      end
+
+      # @param stretch [Stretches::Stretch]
+      # @return [Score::Variant, nil] of the closest of the sections added, the earliest of them; nil
+      #   when it resembles none
+      def variant(stretch)
+        candidates = traits(stretch.bars).flat_map { |trait| @known.fetch(trait, []) }.uniq.sort_by { |label| @stretch.keys.index(label) }
+        candidates.filter_map { |label| compare(stretch, label) }.min_by.with_index { |variant, at| [rank(variant), at] }
+      end
+
+      private
+
+      # What a stretch must share with another: the tune or the bass of a bar in the same place, or
+      # the whole rhythm.
+      def traits(bars)
+        windows = bars.map { |bar| @stretches[bar] }
+        windows.each_with_index.flat_map { |window, at| [[bars.size, at, :tune, window.tune.map { |note| note.first(2) }], [bars.size, at, :left, window.left.map { |note| note.first(2) }]] } << [:rhythm, windows.map { |window| window.tune.map(&:first) }]
+      end
+
+      def compare(stretch, label)
+        theirs = @stretch[label]
+        bars = stretch.bars
+        return unless bars.size == theirs.bars.size
+
+        relations = @stretches.relations(stretch, theirs)
+        different = bars.zip(relations).reject { |_, name| name == :same }.map(&:first)
+        return Score::Variant.new(of: label, except: different) if different.size * 2 <= bars.size
+        return Score::Variant.new(of: label, relation: :moved) if relations.all?(:moved) && bars.zip(theirs.bars).map { |bar, other| @stretches.distance(bar, other) }.uniq.size == 1
+        return Score::Variant.new(of: label, hand: :right) if tune?(bars, theirs.bars)
+
+        Score::Variant.new(of: label, relation: :rhythm) if relations.all?
+      end
+
+      # The tune of the right hand, over something else.
+      def tune?(bars, theirs) = bars.zip(theirs).all? { |bar, other| @stretches[bar].right.any? && @stretches.alike(bar, other).tune == 1.0 }
+
+      def rank(variant)
+        return variant.except.size + (variant.hand ? Constants::HAND_RANK : 0) if variant.relation == :same
+
+        1_000 + Score::Variant::RELATIONS.index(variant.relation)
+      end
+    end
+  end
+end
