@@ -32,7 +32,7 @@ class Composed
     @length = METERS.fetch(@meter)
     @upbeat = pick(UPBEATS.fetch(@meter))
     @key = Score::Key.new(fifths: pick((-3..4).to_a), mode: pick(%w[major major minor]))
-    @rhythms = RHYTHMS.fetch(@meter).shuffle(random: @random).first(3)
+    @rhythms = RHYTHMS.fetch(@meter).sample(3, random: @random)
     @form = pick(FORMS)
     @size = pick([4, 4, 4, 4, 3, 6])
     # The piece begins at a bar line, and later phrases with an upbeat all the same.

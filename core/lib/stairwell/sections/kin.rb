@@ -52,7 +52,7 @@ module Stairwell
       end
 
       # The tune of the right hand, over something else.
-      def tune?(bars, theirs) = bars.zip(theirs).all? { |bar, other| @stretches[bar].right.any? && @stretches.alike(bar, other).tune == 1.0 }
+      def tune?(bars, theirs) = bars.zip(theirs).all? { |bar, other| @stretches[bar].right.any? && @stretches.alike(bar, other).tune >= 1 }
 
       def rank(variant)
         return variant.except.size + (variant.hand ? Constants::HAND_RANK : 0) if variant.relation == :same
