@@ -41,6 +41,23 @@ RSpec.describe "Suggested sections" do
     end
   end
 
+  it "lie one behind the other without a gap, and can be written as a page and a document" do
+    40.times do |seed|
+      map = Composed.new(seed).piece.map
+      sections = Stairwell::Sections.suggest(map)
+      spans = sections.flat_map(&:spans).sort_by { |span| [span.from, span.from_beat || 1] }
+      expect([spans.first.from, spans.last.to, spans.last.to_beat]).to eq([1, map.bars.size, nil])
+      spans.each_cons(2) do |one, other|
+        expect(other.from_beat ? [one.to, one.to_beat] : [one.to + 1, one.to_beat]).to eq(other.from_beat ? [other.from, other.from_beat - 1] : [other.from, nil])
+      end
+      expect(Stairwell::Sections::Check.call(map.with(sections: sections)).map(&:code)).to eq([])
+      script = Stairwell::Formats::PageScript.write(map.with(sections: sections))
+      expect(page(script).sections).to eq(sections)
+      expect(Stairwell::Score::Document.read(JSON.generate(Stairwell::Score::Document.dump(map.with(sections: sections)))).sections).to eq(sections)
+      expect(Stairwell::Practice.steps(map.with(sections: sections))).not_to be_empty
+    end
+  end
+
   # A page out of bars in short; `meter` as printed, `pickup` in counts.
   def made(right, left = nil, meter: "4/4", key: "C major", pickup: nil, phrasing: {})
     meter = Stairwell::Score::Meter.parse(meter)
@@ -129,6 +146,17 @@ RSpec.describe "Suggested sections" do
     # Eight bars each way: the second part begins where the sign is.
     map = made("#{question} | #{answer} | #{middle} | #{answer}").with(repeats: [Stairwell::Score::Repeat.new(from: 1, to: 8), Stairwell::Score::Repeat.new(from: 9, to: 16)])
     expect(heard(map)).to eq(["A 1", "A1 5", "B 9", "A1 13"])
+  end
+
+  it "stand in parts, and hold phrases, which the survey says under keys of their own" do
+    # Two lines of eight bars, repeated each by its sign; each line a question and an answer.
+    map = made("#{question} | #{answer} | #{middle} | #{answer}").with(repeats: [Stairwell::Score::Repeat.new(from: 1, to: 8), Stairwell::Score::Repeat.new(from: 9, to: 16)])
+    told = Stairwell::Sections.survey(map).summary
+    expect(told["parts"]).to eq([[1, 8], [9, 16]])
+    expect(told["phrases"].map(&:first)).to include(1, 5, 9, 13)
+    # What is typed and has no notes has its signs.
+    typed = Stairwell::Sections.survey(page("bars: 16\nrepeat: 1-8\n")).summary
+    expect(typed["parts"]).to eq([[1, 8], [9, 16]])
   end
 
   it "cut where the key changes" do

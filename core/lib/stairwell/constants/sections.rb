@@ -33,6 +33,13 @@ module Stairwell
     # each tells that comes back at once. Own choice.
     RETURNS = {tune: 0.85, moved: 0.75, rhythm: 0.3}.freeze
     RETURN_LEAST, RETURN_BARS, RETURN_TELLS, AT_ONCE_TELLS = 0.5, 2, 4, 2.0
+    # What a break of the page must be worth that ends a large part. Own choice: a sign, a double bar, a
+    # change of key or meter.
+    PART_SIGN = 1.0
+    # Notes from which a key is told from its notes; what a bass that ends on the tonic, and a raised
+    # seventh, are worth beside the likeness to a profile; by how much one mode must be clearer. Own choice.
+    TONALITY_NOTES, TONALITY_CLEAR = 16, 0.15
+    TONALITY = {close: 0.25, leading: 0.25}.freeze
     # By how many bars that differ one hand alone is farther than both. Own choice.
     HAND_RANK = 100
   end

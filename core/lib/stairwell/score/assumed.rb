@@ -5,7 +5,7 @@ module Stairwell
     # What was assumed where a score does not say it, as a map keeps it: a code, and behind ": " what
     # it is about.
     module Assumed
-      CODES = %w[hands right_hand left_hand one_staff repeat_not_closed sign_inside voice_on_both_staves no_title].freeze
+      CODES = %w[hands right_hand left_hand one_staff repeat_not_closed sign_inside voice_on_both_staves no_title mode_close mode_leading mode_notes].freeze
 
       module_function
 
@@ -13,7 +13,10 @@ module Stairwell
       # @return [Phrase, String] in the language that is spoken; itself where it is none of ours
       def said(what)
         code, about = what.split(": ", 2)
-        CODES.include?(code) ? Phrase["score.assumed.#{code}", **{about: about}.compact] : what
+        return what unless CODES.include?(code)
+
+        about = Key.parse(about)&.name || about if code.start_with?("mode_")
+        Phrase["score.assumed.#{code}", **{about: about}.compact]
       end
     end
   end

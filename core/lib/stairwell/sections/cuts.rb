@@ -58,6 +58,14 @@ module Stairwell
         begins(bar).upbeat
       end
 
+      # @return [Array<Score::Span>] phrases in whole bars: cut where sections are, and inside them where
+      #   a phrase is heard all the same
+      def phrases = spans(bars + inside.select { |bar| worth(bar).positive? })
+
+      # @return [Array<Score::Span>] the large parts, in whole bars: cut where the page itself breaks, or
+      #   where so much comes back that more than one section does
+      def parts = spans(bars.select { |bar| bar == @first || signs(bar) >= Constants::PART_SIGN || long_returns.include?(bar) })
+
       # @param upbeat [Rational]
       # @return [Cuts] at the same bars
       def with_upbeat(upbeat) = Cuts.new(@map, upbeat, bars: bars)
@@ -78,6 +86,13 @@ module Stairwell
       end
 
       private
+
+      # Bars that could begin a phrase of two bars and more within a section.
+      def inside = [*bars, @map.bars.size + 1].each_cons(2).flat_map { |from, to| ((from + 2)..(to - 2)).to_a }
+
+      def long_returns = @long_returns ||= runs.select { |run| run.size > Constants::SECTION_LENGTHS.keys.max }.flat_map(&:edges).to_set
+
+      def spans(begins) = [*begins.uniq.sort, @map.bars.size + 1].each_cons(2).map { |from, to| Score::Span.new(from: (from == @first) ? 1 : from, to: to - 1) }
 
       def said = @said ||= bars.drop(1).filter_map { |bar| @ends.heard(bar, @upbeat) }
 

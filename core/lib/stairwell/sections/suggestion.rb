@@ -8,9 +8,10 @@ module Stairwell
       LETTERS = ("A".."Z").to_a.freeze
 
       # @param map [Score::Map]
-      def initialize(map)
+      # @param cuts [Cuts] of it
+      def initialize(map, cuts = Cuts.of(map))
         @map = map
-        @cuts = Cuts.of(map)
+        @cuts = cuts
       end
 
       # @return [Array<Score::Section>] with letters, places and variant

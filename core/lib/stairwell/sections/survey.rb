@@ -11,7 +11,8 @@ module Stairwell
       # @param map [Score::Map]
       def initialize(map)
         @suggested = map.sections.empty?
-        @map = @suggested ? map.with(sections: Suggestion.new(map).sections) : map
+        @cuts = Cuts.of(map)
+        @map = @suggested ? map.with(sections: Suggestion.new(map, @cuts).sections) : map
         @share = NewShare.new(map)
         @likeness = Likeness.new(map) if map.notes?
         @form = Form.new(@map, Roadmap.read(@map))
@@ -28,7 +29,7 @@ module Stairwell
           "title" => map.title, "bars_printed" => map.bars.size, "lines" => map.layout.lines.size, "pages" => map.layout.pages.size,
           "keys" => map.keys.map(&:to_s), "meters" => map.meters.map(&:to_s), "bars" => bars, "new_bars" => @share.new_bars.to_f.round(4),
           "new_share" => (@share.new_bars / map.bars.size).to_f.round(4), "suggested" => suggested?,
-          "sections" => map.sections.map { |one| section(one) }, "form" => @form.labels, "seams" => @form.joins.map { |join| join(@joins.facts(join)) },
+          "sections" => map.sections.map { |one| section(one) }, "parts" => @cuts.parts.map { |span| [span.from, span.to] }, "phrases" => @cuts.phrases.map { |span| [span.from, span.to] }, "form" => @form.labels, "seams" => @form.joins.map { |join| join(@joins.facts(join)) },
           "look" => Preview.new(map).facts.map { |one| {"topic" => one.topic, "text" => one.text, "bars" => one.bars, "caution" => one.caution}.compact },
           "spots" => Spots.new(map).suggested.map { |one| {"span" => [one.span.from, one.span.to], "hand" => one.hand&.to_s, "text" => one.text} }
         }

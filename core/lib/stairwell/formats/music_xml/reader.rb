@@ -28,7 +28,7 @@ module Stairwell
           read_measures
           Score::Map.new(
             title: title, composer: @root.at_xpath("identification/creator[@type='composer']")&.text&.strip,
-            bars: bars, pages: pages, keys: keys, tempo: tempo, repeats: signs.repeats, endings: signs.endings, double_bars: signs.double_bars,
+            bars: bars, pages: pages, keys: keys.map { |key| modes[key.bar]&.key || key }, tempo: tempo, repeats: signs.repeats, endings: signs.endings, double_bars: signs.double_bars,
             notes: notes, phrasing: marks.phrasing, clefs: marks.clefs, markings: markings, unread: unread, assumed: assumed, **jumps.found
           )
         end
@@ -131,6 +131,15 @@ module Stairwell
           end
         end
 
+        # @return [Hash{Integer => Sections::Tonality::Found}] by bar, where the notes are of the other mode
+        #   than is said
+        def modes
+          @modes ||= [*keys, nil].each_cons(2).to_h { |key, following|
+            held = notes.select { |bar, _| bar >= key.bar && (following.nil? || bar < following.bar) }
+            [key.bar, Sections::Tonality.new(held).other(key)]
+          }.compact
+        end
+
         # Pages and lines by the breaks the score gives; none when it gives none.
         def pages
           breaks = (0...@count).map { |at| everywhere(at).flat_map { |one| one.xpath("print").to_a } }
@@ -191,7 +200,7 @@ module Stairwell
         # What a person should know was not said.
         def assumed
           [
-            *@hands.assumed.map { |one| [one, []] }, (["no_title", []] unless Heading.of(@root)), (["repeat_not_closed", signs.unclosed] if signs.unclosed.any?),
+            *@hands.assumed.map { |one| [one, []] }, *modes.map { |bar, found| ["mode_#{found.why.first}: #{found.key}", [bar]] }, (["no_title", []] unless Heading.of(@root)), (["repeat_not_closed", signs.unclosed] if signs.unclosed.any?),
             (["sign_inside", jumps.inside] if jumps.inside.any?), (["voice_on_both_staves", []] if crossings.compact.any?(&:split?))
           ].compact
         end
