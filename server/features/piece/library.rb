@@ -64,7 +64,7 @@ module Stairwell
           codes = map.assumed.map { |what, _| what.split(": ").first }
           return unless (codes & ASKED).any?
 
-          staves = ForeignFile.staves(bytes, ending).map { |one| one.merge("hand" => one["hand"]) }
+          staves = ForeignFile.staves(bytes, ending)
           raise Problem.new(422, Phrase["server.piece.library.look_over"], code: "look_over",
             look_over: {title: (map.title unless codes.include?("no_title")), staves: staves, assumed: map.assumed.map { |what, _| Score::Assumed.said(what) }})
         end

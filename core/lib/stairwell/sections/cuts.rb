@@ -39,9 +39,9 @@ module Stairwell
       # @return [Array<Integer>] bars that begin a section, the first one, behind a pickup, too
       def bars
         @bars ||= begin
-          cut = dearest({})
+          cut = worth_most({})
           Constants::CUT_ROUNDS.times do
-            again = dearest(elsewhere(cut))
+            again = worth_most(elsewhere(cut))
             break if again == cut
 
             cut = again
@@ -143,7 +143,7 @@ module Stairwell
 
       # @param more [Hash{Integer => Float}] what cuts are worth beside
       # @return [Array<Integer>] cuts that are worth most together
-      def dearest(more)
+      def worth_most(more)
         last = @map.bars.size + 1
         best = {@first => [0.0, nil]}
         ((@first + 2)..last).each do |bar|

@@ -17,15 +17,15 @@ module Stairwell
       # @return [Array<Score::Section>] with letters, places and variant
       def sections
         letters = LETTERS.dup
-        kin = @cuts.stretches && Kin.new(@cuts.stretches)
+        variants = @cuts.stretches && Variants.new(@cuts.stretches)
         spans.zip(bodies).each_with_object([]) do |(span, stretch), found|
-          variant = kin&.variant(stretch)
+          variant = variants&.variant(stretch)
           if variant&.relation == :same && variant.except.empty? && variant.hand.nil?
             at = found.index { |section| section.label == variant.of }
             found[at] = found[at].with(spans: found[at].spans + [span])
           else
             found << Score::Section.new(label: label(variant, found, letters), spans: [span], variant: variant)
-            kin&.add(found.last.label, stretch)
+            variants&.add(found.last.label, stretch)
           end
         end
       end

@@ -4,7 +4,7 @@ module Stairwell
   module Sections
     # Finds which earlier section a stretch of bars resembles, and how. Sections are remembered by what
     # their bars have in common with others, and only those are compared.
-    class Kin
+    class Variants
       # @param stretches [Stretches]
       def initialize(stretches)
         @stretches = stretches
