@@ -21,6 +21,7 @@ require_relative "stairwell/units"
 require_relative "stairwell/cautions"
 require_relative "stairwell/score"
 require_relative "stairwell/roadmap"
+require_relative "stairwell/aspects"
 require_relative "stairwell/sections"
 require_relative "stairwell/practice"
 require_relative "stairwell/planning"
@@ -30,7 +31,7 @@ require_relative "stairwell/formats"
 require_relative "stairwell/studio"
 
 # The rules of the job. Data flows one way: printed (Score) → played (Roadmap)
-# → what there is to learn (Sections) → how (Practice) → when (Planning) → how
+# → what it asks of hands, ears and eyes (Aspects) → what there is to learn (Sections) → how (Practice) → when (Planning) → how
 # it goes (Progress) → what is told (Recap) → a student and what can be done (Studio). Each knows only
 # those before it; Formats turn text and
 # bytes into values and back. No web, no database, no clock.

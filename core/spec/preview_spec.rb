@@ -16,20 +16,22 @@ RSpec.describe "Looking a piece over" do
     expect(facts(Demo::Pieces.all.find { |one| one.map.title == "Two Gulls Arguing" }.map)).to include(
       "length" => ["16 bars on 4 lines, 2 pages; 6 of them new"], "key" => ["D minor: 1 flat. Play the scale first: D E F G A B♭ C♯ D"],
       "time" => ["6/8: count 2 swinging beats, at first all 6 eighths"], "note values" => ["dotted half, dotted quarter, quarter, eighth"],
-      "outside the key" => ["C♯ (bars 5, 7, 13, 15)"]
+      "outside the key" => ["bars 5–7, bars 13–15: C♯, raised steps of the minor scale"]
     )
   end
 
   # Scales in letters: common practice, no source.
   {"C major" => "C D E F G A B C", "Eb major" => "Eb F G Ab Bb C D Eb", "F# minor" => "F# G# A B C# D E# F#", "C# major" => "C# D# E# F# G# A# B# C#", "G minor" => "G A Bb C D Eb F# G"}.each do |key, scale|
     it "knows the scale of #{key}" do
-      expect(Stairwell::Sections::Scale.new(Stairwell::Score::Key.parse(key)).names.join(" ")).to eq(scale)
+      expect(Stairwell::Score::Scale.new(Stairwell::Score::Key.parse(key)).names.join(" ")).to eq(scale)
     end
   end
 
   it "finds the widest stretch, and warns where this hand does not reach it" do
     map = hand("C4+E4w | C4+C5h D4+E5h | G4w")
-    expect(facts(map, span: 12)["right hand"]).to eq(["C4 to E5; starts within C4 to E4; moves 1 time", "widest together: D4 to E5, a ninth, at bar 2; that is 2 semitones wider than this hand reaches"])
+    expect(facts(map, span: 12)["right hand"]).to start_with("C4 to E5; could start with finger 1 on C4; 4 places: from bar 1, 2, 2 beat 3, 3").and end_with(
+      "widest together: D4 to E5, a ninth, at bar 2; that is 2 semitones wider than this hand reaches", "break the chord at bar 2, which is wider than this hand"
+    )
     expect(Stairwell::Sections.preview(map, span: 12).filter_map(&:caution)).to match([/Never force a stretch.*see a doctor/])
     expect(Stairwell::Sections.preview(map, span: 14).filter_map(&:caution)).to eq([])
   end

@@ -5,7 +5,7 @@ require_relative "support/composed"
 require "demo/notation"
 
 # Minor where a file says major, and the reverse.
-RSpec.describe Stairwell::Sections::Tonality do
+RSpec.describe Stairwell::Aspects::Tonality do
   key = ->(text) { Stairwell::Score::Key.parse(text) }
 
   it "is right of pieces composed in a mode, whatever they claim" do

@@ -13,18 +13,18 @@ RSpec.describe Stairwell::Practice::WarmUps do
       it "has the scale and the signature that head_music gives" do
         tonic = "#{key.tonic}4"
         scale = HeadMusic::Rudiment::Scale.get(tonic, (key.mode == "minor") ? :harmonic_minor : :major)
-        expect(Stairwell::Sections::Scale.new(key).names).to eq(plain(scale.pitches))
+        expect(Stairwell::Score::Scale.new(key).names).to eq(plain(scale.pitches))
         signature = HeadMusic::Rudiment::KeySignature.get("#{key.tonic} #{key.mode}")
         expect(key.fifths).to eq(signature.num_sharps - signature.num_flats)
       end
 
-      next if described_class::MAJOR[key.tonic].nil? && key.mode == "major"
+      next if Stairwell::Aspects::ScaleFingers::MAJOR[key.tonic].nil? && key.mode == "major"
 
       # Physical: the thumb is too short for black keys and goes under, the
       # others go over; no finger plays two neighbours.
       it "keeps the thumb on white keys and never uses a finger twice in a row" do
-        notes = Stairwell::Sections::Scale.new(key).names
-        described_class.fingers(key).each do |hand|
+        notes = Stairwell::Score::Scale.new(key).names
+        Stairwell::Aspects::ScaleFingers.of(key).each do |hand|
           expect(hand.size).to eq(8)
           thumbs = hand.each_index.select { |at| hand[at] == 1 }
           black = notes.each_index.select { |at| Stairwell::Score::Pitch.parse("#{notes[at]}4").midi % 12 in 1 | 3 | 6 | 8 | 10 }
@@ -38,7 +38,7 @@ RSpec.describe Stairwell::Practice::WarmUps do
   # J. F. Cooke, Mastering the Scales and Arpeggios, 1913 (from memory): a few rows.
   {"D major" => %w[12312345 54321321], "Bb major" => %w[41231234 32143213], "F# minor" => %w[34123123 43213214]}.each do |name, (right, left)|
     it "fingers #{name} as the handbook does" do
-      expect(described_class.fingers(Stairwell::Score::Key.parse(name)).map(&:join)).to eq([right, left])
+      expect(Stairwell::Aspects::ScaleFingers.of(Stairwell::Score::Key.parse(name)).map(&:join)).to eq([right, left])
     end
   end
 

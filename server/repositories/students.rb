@@ -6,7 +6,7 @@ module Stairwell
       # Students' rows, and the core's value of one.
       class Students
         COLUMNS = %i[
-          name practice_days minutes_a_day begin_per_day day_use lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent introduce_first minutes_by_day note_names
+          name practice_days minutes_a_day begin_per_day day_use lesson_weekday lesson_time hand_order hand_span has_pedal warm_ups absent introduce_first minutes_by_day note_names counting
           email locale reads instrument known class_name teacher_id lesson_minutes more_lessons contacts
         ].freeze
 
@@ -100,7 +100,7 @@ module Stairwell
         def self.value(row, usage)
           Studio::Student.new(
             **row.slice(:id, :name, :minutes_a_day, :begin_per_day, :lesson_weekday, :lesson_minutes, :hand_order, :hand_span, :has_pedal, :warm_ups, :introduce_first, :reads, :paused_on),
-            practice_days: row[:practice_days].to_a, lesson_time: time(row[:lesson_time]), note_names: row[:note_names].to_sym, known: row[:known].to_a, day_use: row[:day_use].to_sym,
+            practice_days: row[:practice_days].to_a, lesson_time: time(row[:lesson_time]), note_names: row[:note_names].to_sym, counting: row[:counting].to_sym, known: row[:known].to_a, day_use: row[:day_use].to_sym,
             minutes_by_day: row[:minutes_by_day].to_h.to_h { |day, minutes| [day.to_s.to_i, minutes] }, away: away(row), more_lessons: more_lessons(row),
             locale: (row[:locale] || usage).to_sym, held: row[:held].to_h.to_h { |kind, speed| [kind.to_sym, speed] }
           )

@@ -152,6 +152,7 @@ module Stairwell
   end
 end
 
+require_relative "constants/aspects"
 require_relative "constants/sections"
 require_relative "constants/planning"
 require_relative "constants/progress"

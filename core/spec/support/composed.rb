@@ -8,8 +8,8 @@ class Composed
   Score = Stairwell::Score
   # A piece: `edges` are positions at which a phrase begins, in whole notes from the first bar line;
   # `optional` others at which a musician may cut; `returns` pairs of them, what comes back literally and
-  # where it stood first; `form` its name.
-  Piece = Struct.new(:map, :edges, :optional, :returns, :form, keyword_init: true)
+  # where it stood first; `form` its name; `degrees` the step of the scale on which the chord of each bar stands, from 0.
+  Piece = Struct.new(:map, :edges, :optional, :returns, :form, :degrees, keyword_init: true)
   # A bar of a phrase: [length, scale step or nil for a rest] of the melody, and the degree beneath.
   Bar = Struct.new(:melody, :degree)
 
@@ -49,12 +49,13 @@ class Composed
     @notes = Hash.new { |all, bar| all[bar] = {right: [], left: []} }
     @pickup = (@upbeat.positive? && !@late) ? 1 : 0
     @inside = []
+    @degrees = {}
     at = 0
     starts = built.map { |phrase| at.tap { at += phrase[:bars].size } }
     @total = at
     built.zip(starts).each_with_index { |(phrase, start), turn| write(phrase, start, last: turn == built.size - 1) }
     edges = starts.drop(1).map { |start| position(start) }
-    Piece.new(map: map, edges: edges - optional(built, starts), optional: optional(built, starts), returns: returns(built, starts), form: @form)
+    Piece.new(map: map, edges: edges - optional(built, starts), optional: optional(built, starts), returns: returns(built, starts), form: @form, degrees: @degrees)
   end
 
   private
@@ -171,6 +172,7 @@ class Composed
     phrase[:bars].each_with_index do |bar, at|
       close = at == phrase[:bars].size - 1
       room = @length - ((close && !(last && @late)) ? @upbeat : 0)
+      @degrees[start + at + 1 + @pickup] = bar.degree % 7
       melody(bar, start + at, room)
       accompany(phrase[:pattern], bar.degree, start + at, (last && close) ? room : @length, closes: close && !@elided)
     end

@@ -33,12 +33,14 @@ class Filled
   def markings
     Score::Markings.new(
       fermatas: [Score::Fermata.new(bar: 4, counts: 3/2r, beat: 2r, held: 5/2r), Score::Fermata.new(bar: 5, counts: 1r)], ritardandi: [span, span], pass_notes: [Score::PassNote.new(passes: [2, 3], span: span, text: text, hand: hand), Score::PassNote.new(passes: [1], span: span, text: text)],
-      starts: [Score::Start.new(hand: hand, finger: pick(1..5), pitch: pitch, bar: 3, beat: 2r), Score::Start.new(hand: hand, finger: 1, pitch: pitch)],
+      starts: [Score::Start.new(hand: hand, finger: pick(1..5), pitch: pitch, bar: 3, beat: 2r), Score::Start.new(hand: hand, finger: 1, pitch: pitch), Score::Start.new(hand: hand, finger: 2, pitch: pitch, bar: 7, guide: true)],
       hands: [Score::Hands.new(use: pick(Score::Hands::USES.keys), span: span), Score::Hands.new(use: :together)], dynamics: [Score::Dynamic.new(span: span, words: text), Score::Dynamic.new(span: span, words: "mf")],
       pedal: [span], ornaments: [Score::Span.new(from: 6, to: 6, from_beat: 2r, to_beat: 2r)], verses: [Score::Verse.new(number: 2, span: span)], introduces: [text, text],
       octaves: [Score::Octave.new(span: span, hand: hand, up: false), Score::Octave.new(span: span)], spots: [Score::Spot.new(span: span, hand: hand, text: text), Score::Spot.new(span: span)],
       dismissed: [Score::Spot.new(span: span, hand: hand, text: text)], hard: [span], joins: [Score::Join.new(from: "A", to: "B2", text: text)],
-      section_notes: [Score::SectionNote.new(section: "A", kind: :fingering, text: text), Score::SectionNote.new(section: "B2", kind: :articulation, text: text), Score::SectionNote.new(section: "A", kind: :movement, text: text)], tempos: [Score::TempoChange.new(bar: 7, words: text, mark_unit: 1/4r, mark: pick(40..90)), Score::TempoChange.new(bar: 9, words: "Presto")], track: pick(1..99)
+      section_notes: [Score::SectionNote.new(section: "A", kind: :fingering, text: text), Score::SectionNote.new(section: "B2", kind: :articulation, text: text), Score::SectionNote.new(section: "A", kind: :movement, text: text)], tempos: [Score::TempoChange.new(bar: 7, words: text, mark_unit: 1/4r, mark: pick(40..90)), Score::TempoChange.new(bar: 9, words: "Presto")],
+      harmony: [Score::Told.new(span: span, words: pick(%w[I V7 ii° iv V/V vii°])), Score::Told.new(span: span, words: "IV")], patterns: [Score::Told.new(span: span, hand: hand, words: text), Score::Told.new(span: span, words: text)],
+      parts: [Score::Told.new(span: span, words: "1"), Score::Told.new(span: span, words: "B2")], track: pick(1..99)
     )
   end
 

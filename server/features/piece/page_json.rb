@@ -103,7 +103,8 @@ module Stairwell
             marking.dynamics.each { |one| found[one.span.from] << one.words }
             {ritardando: marking.ritardandi, pedal: marking.pedal, ornament: marking.ornaments}.each { |name, spans| spans.each { |span| found[span.from] << mark(name) } }
             marking.octaves.each { |one| found[one.span.from] << (one.up ? "8va" : "8vb") }
-            marking.starts.each { |one| found[one.bar] << Phrase["server.piece.page_json.on", hand: Phrase["hands.short.#{one.hand}"], finger: one.finger, pitch: one.pitch.name] }
+            marking.starts.each { |one| found[one.bar] << Phrase[one.guide ? "server.piece.page_json.guide" : "server.piece.page_json.on", hand: Phrase["hands.short.#{one.hand}"], finger: one.finger, pitch: one.pitch.name] }
+            marking.harmony.each { |one| found[one.span.from] << one.words }
             marking.spots.each { |one| found[one.span.from] << mark(:spot) }
             marking.hard.each { |span| span.bars.each { |bar| found[bar] << mark(:hard) } }
             found
@@ -205,7 +206,7 @@ module Stairwell
           }
         end
 
-        def preview = Sections.preview(@map, **@about, share: @share).map { |one| {topic: one.topic, text: one.text, bars: one.bars, caution: one.caution} }
+        def preview = Sections.preview(@map, **@about, share: @share).map { |one| {topic: one.topic, text: one.text, bars: one.bars, caution: one.caution, worked_out: one.worked_out, put: one.starts.map { |start| @writer.statement(:starts, start) }} }
 
         def spots
           return [] unless @map.notes?

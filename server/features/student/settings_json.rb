@@ -6,7 +6,7 @@ module Stairwell
       # What of a student can be changed, with the version it was read at.
       module SettingsJson
         PLAIN = %i[
-          id name minutes_a_day begin_per_day day_use lesson_weekday hand_order hand_span has_pedal warm_ups introduce_first note_names email locale reads instrument class_name version teacher_id lesson_minutes
+          id name minutes_a_day begin_per_day day_use lesson_weekday hand_order hand_span has_pedal warm_ups introduce_first note_names counting email locale reads instrument class_name version teacher_id lesson_minutes
         ].freeze
 
         # @param row [Hash] of a student

@@ -28,7 +28,7 @@ module Stairwell
       # @param key [Score::Key]
       # @return [Array<String>] notes of its scales and chords, from the bottom up
       def notes(title, key)
-        title.split(",").flat_map { |part| chords(part.split, Sections::Scale.new(key).names) || [] }
+        title.split(",").flat_map { |part| chords(part.split, Score::Scale.new(key).names) || [] }
       end
 
       # @param keys [Array<Score::Key>]

@@ -7,6 +7,7 @@ module Stairwell
       # @param map [Score::Map]
       # @param share [Sections::NewShare]
       def initialize(map, share)
+        @map = map
         @marks = map.markings
         @share = share
         @sections = map.sections.to_h { |one| [one.label, one] }
@@ -22,6 +23,7 @@ module Stairwell
         when :lyrics then over?(@marks.verses.map(&:span), bars)
         when :dynamics then over?(@marks.dynamics.map(&:span), bars)
         when :articulation then (@touched & bars).any? || @marks.section_notes.any? { |one| one.kind == :articulation && of_section?(one.section, bars) }
+        when :voicing then met?(:together, bars) && tunes.any? { |one| one.over && bars.any? { |bar| bar.between?(one.from, one.to) } }
         when :track then !@marks.track.nil?
         when :together then %i[right left].all? { |hand| @share.plays?(hand, bars) } && !alternating?(bars)
         end
@@ -46,6 +48,8 @@ module Stairwell
       def together_first?(bars) = throughout?(:together_first, bars)
 
       private
+
+      def tunes = @tunes ||= Aspects::Tune.new(@map).stretches
 
       def throughout?(use, bars) = @marks.hands.any? { |one| one.use == use && (one.span.nil? || bars.all? { |bar| one.span.cover?(bar) }) }
 

@@ -47,13 +47,13 @@ module Stairwell
       def hand_actions = actions.slice(:right, :left)
     end
 
-    Stage::ASPECTS = %i[overview position rhythm notes fingering lyrics articulation dynamics pedal ornaments tempo memory].freeze
+    Stage::ASPECTS = %i[overview position rhythm notes fingering lyrics articulation voicing dynamics pedal ornaments tempo memory].freeze
     Stage::ACTIONS = %i[play block touch tap clap say sing silent].freeze
     Stage::VOICE = %i[say count sing names].freeze
     Stage::CUES = %i[drop roll lift lightly].freeze
     Stage::SCOPES = %i[spot section line page verse join growing whole].freeze
     Stage::PICTURES = %i[look point clap tap say sing fingers names right left both slow fast listen pedal eyes].freeze
     Stage::INTRODUCED_BY = %i[section stage].freeze
-    Stage::ONLY = %i[pedal ornaments lyrics articulation dynamics together track hurries].freeze
+    Stage::ONLY = %i[pedal ornaments lyrics articulation voicing dynamics together track hurries].freeze
   end
 end

@@ -26,6 +26,7 @@ module Stairwell
         @conditions = Conditions.new(map, @share)
         @strain = Strain.new(map)
         @wording = Wording.new(map)
+        @aspect_notes = AspectNotes.new(map, counting: choices.counting)
         @target_tempo = choices.target_tempo ? choices.target_tempo.to_r : map.target_tempo
         @learnt_at = (choices.learnt_at || @target_tempo).to_r
       end
@@ -103,7 +104,7 @@ module Stairwell
         Step.new(id: "#{target.key}.#{stage.key}", stage: stage.key, title: Phrase.list([target.name, stage.name], by: :comma), section: target.section,
           hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
           repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
-          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, strained),
+          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, hands, strained),
           most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), repeats: stage.repeats, arithmetic: Wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds), notes_per_count: notes_per_count(hands, bars), **begins(stage, tempo, bars),
           needs: (@waits.for(stage.needs, target) + @waits.in_parts(stage, target)).map(&:id), after: @waits.for(stage.after, target).map(&:id), **named)
       end
@@ -157,8 +158,8 @@ module Stairwell
       # Not clapped, said or only looked at.
       def played?(stage) = stage.seconds.nil? && !%i[rhythm overview lyrics].include?(stage.aspect)
 
-      def notes(stage, bars, strained)
-        counting = counting(stage, bars)
+      def notes(stage, bars, hands, strained)
+        counting = [*counting(stage, bars), *@aspect_notes.of(stage, bars, hands)]
         return counting if %i[rhythm overview lyrics].include?(stage.aspect)
 
         [*counting, *(Phrase["practice.cues.#{stage.cue}"] if stage.cue), *said(stage, bars), *fermatas(bars), (Phrase["practice.habits.strenuous", count: @choices.most_strenuous] if strained)].compact

@@ -5,21 +5,6 @@ module Stairwell
     # Warm-ups out of a key: the scale and its chords with the usual fingers, or
     # five fingers on five keys for the youngest.
     module WarmUps
-      # The usual fingers of one octave up, by tonic, right hand then left.
-      # Published in handbooks of scales, for example J. F. Cooke, Mastering the
-      # Scales and Arpeggios, 1913 (from memory). Harmonic minor.
-      THUMB_FIRST = ["12312345", "54321321"].freeze
-      MAJOR = {
-        **%w[C G D A E].to_h { |tonic| [tonic, THUMB_FIRST] },
-        "B" => ["12312345", "43214321"], "F#" => ["23412312", "43213214"], "Gb" => ["23412312", "43213214"],
-        "C#" => ["23123412", "32143213"], "Db" => ["23123412", "32143213"], "Ab" => ["34123123", "32143213"],
-        "Eb" => ["31234123", "32143213"], "Bb" => ["41231234", "32143213"], "F" => ["12341234", "54321321"], "Cb" => ["12312345", "43214321"]
-      }.freeze
-      MINOR = {
-        **%w[A E D G C].to_h { |tonic| [tonic, THUMB_FIRST] },
-        "B" => ["12312345", "43214321"], "F#" => ["34123123", "43213214"], "C#" => ["34123123", "32143213"], "G#" => ["34123123", "32143213"],
-        "Ab" => ["34123123", "32143213"], "D#" => ["31234123", "21432132"], "Eb" => ["31234123", "21432132"], "A#" => ["41231234", "21321432"], "Bb" => ["41231234", "21321432"], "F" => ["12341234", "54321321"]
-      }.freeze
       # Fingers of three-note chords: root position, first and second inversion.
       # Same handbooks.
       CHORDS = [[Phrase["practice.warm_ups.root_position"], "135", "531"], [Phrase["practice.warm_ups.first_inversion"], "125", "531"], [Phrase["practice.warm_ups.second_inversion"], "135", "521"]].freeze
@@ -45,20 +30,20 @@ module Stairwell
       # @param key [Score::Key]
       # @return [Exercise]
       def scale(key)
-        right, left = fingers(key)
-        exercise(:scale, key, Phrase["practice.warm_ups.scale_right_left_both_hands", key: key.name], Sections::Scale.new(key).names, {right: right, left: left})
+        right, left = Aspects::ScaleFingers.of(key)
+        exercise(:scale, key, Phrase["practice.warm_ups.scale_right_left_both_hands", key: key.name], Score::Scale.new(key).names, {right: right, left: left})
       end
 
       # @param key [Score::Key]
       # @return [Exercise] five keys from the tonic, a finger for each
       def five_finger(key)
-        exercise(:five_finger, key, Phrase["practice.warm_ups.five_fingers_from_to_right_left", from: Score::Names.of(key.tonic), to: Sections::Scale.new(key).names[4]], Sections::Scale.new(key).names.first(5), {right: [1, 2, 3, 4, 5], left: [5, 4, 3, 2, 1]})
+        exercise(:five_finger, key, Phrase["practice.warm_ups.five_fingers_from_to_right_left", from: Score::Names.of(key.tonic), to: Score::Scale.new(key).names[4]], Score::Scale.new(key).names.first(5), {right: [1, 2, 3, 4, 5], left: [5, 4, 3, 2, 1]})
       end
 
       # @param key [Score::Key]
       # @return [Array<Exercise>] the tonic chord in its three positions
       def chords(key)
-        root, third, fifth = Sections::Scale.new(key).names.values_at(0, 2, 4)
+        root, third, fifth = Score::Scale.new(key).names.values_at(0, 2, 4)
         CHORDS.each_with_index.map do |(position, right, left), turn|
           exercise(:chords, key, Phrase["practice.warm_ups.chord", key: key.name, position: position], [root, third, fifth].rotate(turn), {right: digits(right), left: digits(left)}, share: CHORDS.size)
         end
@@ -69,15 +54,11 @@ module Stairwell
       # @return [Array<Exercise>] of the key and its neighbours in fifths
       def progression(key)
         NEIGHBOURS.map { |step| key.with(fifths: key.fifths + step) }.select { |one| one.fifths.between?(-7, 7) }.map do |one|
-          names = Sections::Scale.new(one).names.first(7)
+          names = Score::Scale.new(one).names.first(7)
           chords = PROGRESSION.map { |degree, steps, _| "#{degree}: #{steps.map { |step| names[step % 7] }.join(" ")}" }
           exercise(:progression, one, Phrase["practice.warm_ups.chords", key: one.name, degrees: PROGRESSION.map(&:first).join(" ")], chords, {right: PROGRESSION.flat_map { |_, _, fingers| digits(fingers) }, left: [5, 2, 5, 1, 5]})
         end
       end
-
-      # @param key [Score::Key]
-      # @return [Array(Array<Integer>, Array<Integer>)] right and left hand
-      def fingers(key) = ((key.mode == "minor") ? MINOR : MAJOR).fetch(key.tonic).map { |text| digits(text) }
 
       def digits(text) = text.chars.map(&:to_i)
 

@@ -24,8 +24,10 @@ module Stairwell
         starts: [Start, {hand: :symbol, pitch: :pitch, beat: :rational}], hands: [Hands, {use: :symbol, span: :span}],
         dynamics: [Dynamic, {span: :span}], verses: [Verse, {span: :span}], spots: [Spot, {span: :span, hand: :symbol}], joins: [Join, {}],
         octaves: [Octave, {span: :span, hand: :symbol}], dismissed: [Spot, {span: :span, hand: :symbol}], section_notes: [SectionNote, {kind: :note_kind}],
-        tempos: [TempoChange, {mark_unit: :rational}]
+        tempos: [TempoChange, {mark_unit: :rational}], harmony: [Told, {span: :span, hand: :symbol}], patterns: [Told, {span: :span, hand: :symbol}], parts: [Told, {span: :span, hand: :symbol}]
       }.freeze
+      # Fields that are written only where they say something.
+      SELDOM = %i[guide].freeze
       SPANS = %i[ritardandi pedal ornaments hard].freeze
 
       module_function
@@ -47,7 +49,7 @@ module Stairwell
       end
 
       def write(one, fields)
-        one.to_h.to_h { |key, value| [key.to_s, (fields[key] && !value.nil?) ? WRITE[fields[key]].call(value) : value] }
+        one.to_h.reject { |key, value| SELDOM.include?(key) && !value }.to_h { |key, value| [key.to_s, (fields[key] && !value.nil?) ? WRITE[fields[key]].call(value) : value] }
       end
 
       def read(data, kind, fields)

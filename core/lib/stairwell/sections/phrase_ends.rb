@@ -92,7 +92,7 @@ module Stairwell
 
       def degree(step) = (@degrees ||= {})[step] ||= Score::Pitch.parse("#{scale[step]}4").midi % 12
 
-      def scale = @scale ||= Scale.new(@map.keys.first || Score::Key.new(fifths: 0)).names
+      def scale = @scale ||= Score::Scale.new(@map.keys.first || Score::Key.new(fifths: 0)).names
     end
   end
 end

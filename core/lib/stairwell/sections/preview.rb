@@ -6,19 +6,18 @@ module Stairwell
     # how long, which key and its scale, how it is counted, what the hands have
     # to do, where it is loud and soft, what is new.
     class Preview
-      # Names of intervals by scale steps up to two octaves.
-      INTERVALS = %w[unison second third fourth fifth sixth seventh octave ninth tenth eleventh twelfth].map { |name| Phrase["intervals.#{name}"] }.freeze
-
       # @param map [Score::Map]
       # @param span [Integer, nil] semitones the student's hand reaches
       # @param pedal [Boolean] whether the student's instrument has one
       # @param known [Array<String>] what the student has met before
       # @param share [NewShare] of the map
-      def initialize(map, span: nil, pedal: true, known: [], share: NewShare.new(map))
+      # @param counting [Symbol] how one counts, of {Aspects::Counting::SYSTEMS}
+      def initialize(map, span: nil, pedal: true, known: [], share: NewShare.new(map), counting: Aspects::Counting::SYSTEMS.first)
         @map = map
         @span = span
         @pedal = pedal
         @share = share
+        @counting = counting
         @known = known.map { |one| one.strip.downcase }
         @wording = Roadmap::Wording.new(map)
         @values = Values.new(map)
@@ -26,7 +25,7 @@ module Stairwell
 
       # @return [Array<Fact>]
       def facts
-        [length, *keys, *meters, tempo, *clefs, *note_values, *hands, *accidentals, *marks, *introduced, time].compact
+        [length, *keys, *meters, tempo, *clefs, *note_values, *hands, *AspectFacts.new(@map, counting: @counting).facts, *marks, *introduced, time].compact
       end
 
       private
@@ -48,13 +47,15 @@ module Stairwell
           else
             Phrase[key.fifths.positive? ? "counts.sharps" : "counts.flats", count: key.fifths.abs]
           end
-          fact(:key, Phrase["sections.preview.key", key: from(key.name, key.bar), signs: signs, scale: Scale.new(key).names.map { |name| Score::Names.of(name) }.join(" ")], bars: [key.bar])
+          fact(:key, Phrase["sections.preview.key", key: from(key.name, key.bar), signs: signs, scale: Score::Scale.new(key).names.map { |name| Score::Names.of(name) }.join(" ")], bars: [key.bar])
         end
       end
 
       # A word is vague and a mark often too fast; the teacher's target tempo is said beside.
       def tempo
-        said = Score::TempoWords.said(@map.tempo&.words)
+        words = @map.tempo&.words
+        mark = @map.with(tempo: @map.tempo.with(target: nil)).target_tempo if @map.tempo&.mark
+        said = Score::TempoWords.said(words)&.then { |one| Phrase.list([one, *Score::TempoWords.contradiction(words, mark)], by: :semicolon) }
         fact(:tempo, Phrase["sections.preview.target_beats_per_minute", said: said, tempo: @map.target_tempo.round], bars: [1]) if said
       end
 
@@ -80,10 +81,12 @@ module Stairwell
       end
 
       def hands
-        Likeness::HANDS.flat_map { |hand| said(hand) || played(hand) }
+        Likeness::HANDS.flat_map { |hand| said(hand) || HandFacts.new(@map, hand, lines: lines, span: @span).facts }
       end
 
-      # What the teacher or the page says of a start comes before what is found.
+      def lines = @lines ||= Likeness::HANDS.to_h { |hand| [hand, Aspects::Line.new(@map, hand)] }
+
+      # What the teacher or the page says of a start, where no notes are known.
       def said(hand)
         starts = @map.markings.starts.select { |one| one.hand == hand }
         return if starts.empty? || @map.notes?
@@ -93,59 +96,11 @@ module Stairwell
 
       def told(start)
         key = {finger: start.finger, key: start.pitch.name}
+        return Phrase["sections.preview.guides", bar: @wording.bar(start.bar), **key] if start.guide
         return Phrase["sections.preview.starts_with", **key] if start.bar == 1
 
         Phrase["sections.preview.moves_to", bar: @wording.bar(start.bar), **key]
       end
-
-      def played(hand)
-        reach = Reach.new(@map, hand)
-        return [] unless reach.plays?
-
-        shifts = reach.shifts
-        moves = shifts.empty? ? Phrase["sections.preview.stays_in_place"] : Phrase["sections.preview.moves", count: shifts.size]
-        [
-          fact(Phrase["hands.#{hand}"], Phrase.list([between(reach.range), begins(hand, reach), moves], by: :semicolon), bars: shifts.map(&:bar).uniq),
-          stretch(hand, reach.widest)
-        ].compact
-      end
-
-      def between(pitches) = Phrase["sections.preview.between", low: pitches.first.name, high: pitches.last.name]
-
-      def begins(hand, reach)
-        start = @map.markings.starts.find { |one| one.hand == hand && one.bar <= 2 }
-        return Phrase["sections.preview.starts_with", finger: start.finger, key: start.pitch.name] if start
-
-        Phrase["sections.preview.starts_within", range: between(reach.start)]
-      end
-
-      def stretch(hand, widest)
-        return unless widest && widest.semitones > Constants::HAND_POSITION
-
-        over = @span && widest.semitones > @span
-        wide = INTERVALS.fetch(widest.high.staff_step - widest.low.staff_step, Phrase["sections.preview.semitones", semitones: widest.semitones])
-        said = Phrase["sections.preview.widest", range: between([widest.low, widest.high]), interval: wide, bar: @wording.bar(widest.bar)]
-        said = Phrase.list([said, Phrase["sections.preview.wider_than_the_hand", count: widest.semitones - @span]], by: :semicolon) if over
-        fact(Phrase["hands.#{hand}"], said,
-          bars: [widest.bar], caution: (Cautions::ALL[:stretch].full if Cautions.wide?(widest.semitones, @span)))
-      end
-
-      def accidentals
-        found = Hash.new { |all, name| all[name] = [] }
-        @map.notes.each do |bar, hands|
-          key = @map.keys.reverse.find { |one| one.bar <= bar } || Score::Key.new(fifths: 0)
-          hands.values.flatten.each do |note|
-            next if note.pitch.alter == key.alter(note.pitch.step)
-
-            found[note.pitch.alter.zero? ? Phrase["sections.preview.natural", step: note.pitch.step] : Score::Names.of("#{note.pitch.step}#{Score::Pitch::SIGNS[note.pitch.alter]}")] |= [bar]
-          end
-        end
-        return [] if found.empty?
-
-        [fact(:outside_the_key, Phrase.list(found.map { |name, bars| Phrase["sections.preview.name_at", name: name, bars: names(bars)] }, by: :comma), bars: found.values.flatten.uniq)]
-      end
-
-      def names(bars) = Phrase["sections.preview.bars", count: bars.size, bars: Phrase.list(bars.map { |bar| @map.bar(bar).name }, by: :comma)]
 
       def marks
         markings = @map.markings

@@ -23,7 +23,12 @@ module Stairwell
         reach = Reach.new(@map, hand)
         changes = reach.changes.map { |bar, beat, pitch, kind| spot(hand, bar, beat, (kind == :crossing) ? Phrase["sections.spots.fingers_cross_at", pitch: pitch.name] : Phrase["sections.spots.change_the_finger_on", pitch: pitch.name]) }
         shifts = reach.shifts.select { |one| one.far > Constants::WIDE_LEAP - Constants::HAND_POSITION }.map { |one| spot(hand, one.bar, one.beat, Phrase["sections.spots.far_move_to", pitch: one.pitch.name]) }
-        changes + shifts
+        changes + shifts + figures(hand)
+      end
+
+      # Of each figure of rhythm the first place.
+      def figures(hand)
+        Aspects::Rhythms.new(@map, hand).figures.uniq(&:kind).map { |one| spot(hand, one.bar, one.beat, Phrase["sections.spots.#{one.kind}"]) }
       end
 
       # From the beat before, so that the way there is practised too.

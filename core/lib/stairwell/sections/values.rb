@@ -27,10 +27,8 @@ module Stairwell
         Phrase["sections.values.count", beats: beats(meter)]
       end
 
-      private
-
-      def beats(meter) = (1..meter.beats).to_a.join(" ")
-
+      # @param length [Rational] in whole notes
+      # @return [Phrase]
       def name(length)
         NAMES.each do |value, name|
           return Phrase["note_values.#{name}"] if length == value
@@ -39,6 +37,10 @@ module Stairwell
         end
         Phrase["sections.values.of_a_whole", length: length]
       end
+
+      private
+
+      def beats(meter) = (1..meter.beats).to_a.join(" ")
     end
   end
 end

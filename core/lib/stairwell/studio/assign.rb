@@ -66,7 +66,7 @@ module Stairwell
       def choices
         @choices ||= SectionOrder.settled(@asked.choices, @asked.page.map).merge(
           @asked.beforehand ? @asked.known : {},
-          "pace" => @record.pace.to_s, "target_by" => @asked.target_by.to_s, "target_said" => @asked.target_tempo, "most_strenuous" => Constants::MOST_STRENUOUS.fetch(@record.student.child? ? :child : :other)
+          "pace" => @record.pace.to_s, "target_by" => @asked.target_by.to_s, "target_said" => @asked.target_tempo, "counting" => @record.student.counting, "most_strenuous" => Constants::MOST_STRENUOUS.fetch(@record.student.child? ? :child : :other)
         )
       end
 

@@ -35,7 +35,7 @@ module Stairwell
       # @return [Practice::Choices] with the pace the student had when the piece was
       #   assigned
       def choices(piece)
-        chosen = piece.choices.slice(*CHOSEN - %w[section_order], "learnt_at", "most_strenuous").transform_keys(&:to_sym)
+        chosen = piece.choices.slice(*CHOSEN - %w[section_order], "learnt_at", "most_strenuous", "counting").transform_keys(&:to_sym)
         order = chosen.delete(:order).to_a.map(&:to_sym)
         chosen.transform_values! { |value| value.is_a?(String) ? value.to_sym : value }
         # Who decides was once said of both together.

@@ -14,12 +14,13 @@ module Stairwell
     # - `lesson_weekday`, `lesson_time`, `lesson_minutes`: of the lesson every week;
     #   `more_lessons` {LessonTime} of further ones; `paused_on`: the day since which there
     #   are none, and no practice
+    # - `counting`: how one counts with them, of {Aspects::Counting::SYSTEMS}
     # - `held`: notes a second that went in pieces that ended, by kind of step, see {Progress::Tempos}
     # - `locale`: the language they are spoken to in, see {Locales}
     Student = Stairwell.value(
       :id, :name, :practice_days, :minutes_a_day, :begin_per_day, :lesson_weekday, :lesson_time, :hand_order,
       minutes_by_day: {}, hand_span: nil, has_pedal: true, warm_ups: "five_finger", away: Planning::Away.new(stretches: []), introduce_first: false,
-      note_names: :letters, locale: :en, reads: true, known: [], day_use: :full, lesson_minutes: Constants::LESSON_MINUTES, more_lessons: [], paused_on: nil, held: {}
+      note_names: :letters, counting: :bar, locale: :en, reads: true, known: [], day_use: :full, lesson_minutes: Constants::LESSON_MINUTES, more_lessons: [], paused_on: nil, held: {}
     ) do
       # @param holidays [Planning::Away] of the studio
       # @return [Planning::Practice]

@@ -18,7 +18,28 @@ export function Preview({ bench, onShow }: { bench: Bench; onShow: (bar: number)
                 {fact.topic}
               </Text>
               <Box>
-                <Text>{fact.text}</Text>
+                <Text>
+                  {fact.text}
+                  {fact.worked_out && (
+                    <Box as="span" fontSize="sm" color="soft" fontStyle="italic">
+                      {" "}
+                      {t("piece.preview.worked_out")}
+                    </Box>
+                  )}
+                  {fact.put.length > 0 && (
+                    <Button
+                      kind="quiet"
+                      size="sm"
+                      ml="6px"
+                      px="4px"
+                      disabled={bench.busy}
+                      aria-label={t("piece.preview.note_on_the_page", { what: fact.text })}
+                      onClick={() => bench.apply({ put: fact.put })}
+                    >
+                      {t("piece.preview.note_it")}
+                    </Button>
+                  )}
+                </Text>
                 {fact.caution && (
                   <Box as="details" fontSize="sm" borderLeft="3px solid" borderColor="slate" pl="8px" mt="2px">
                     <Text as="summary" cursor="pointer">

@@ -15,7 +15,7 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
   const change = useChangeStudent(student.id);
   const { name, practice_days, minutes_a_day, begin_per_day, day_use, lesson_weekday, lesson_time } = student;
   const { hand_order } = student;
-  const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names } = student;
+  const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names, counting } = student;
   const { email, locale, instrument, reads, known, class_name, teacher_id } = student;
   const { lesson_minutes, more_lessons, contacts } = student;
   const start = {
@@ -34,6 +34,7 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
     introduce_first,
     minutes_by_day,
     note_names,
+    counting,
     email,
     locale,
     instrument,

@@ -70,6 +70,13 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
         <option value="letters">C D E</option>
         <option value="fixed_do">{t("students.student_form.do_re_mi")}</option>
       </Choice>
+      <Choice label={t("students.student_form.one_counts")} width="190px" {...register("counting")}>
+        {(["bar", "length", "syllables"] as const).map((system) => (
+          <option key={system} value={system}>
+            {t(`students.student_form.counting.${system}`)}
+          </option>
+        ))}
+      </Choice>
       <Choice label={t("students.student_form.sections_open")} width="270px" {...register("introduce_first")}>
         <option value="">{t("students.student_form.introduced_first_for_a_child")}</option>
         <option value="true">{t("students.student_form.once_they_were_introduced")}</option>

@@ -41,6 +41,7 @@ export const NEW: Values = {
   absent: [],
   minutes_by_day: {},
   note_names: "letters",
+  counting: "bar",
   email: null,
   locale: null,
   class_name: null,

@@ -131,12 +131,12 @@ module Stairwell
           end
         end
 
-        # @return [Hash{Integer => Sections::Tonality::Found}] by bar, where the notes are of the other mode
+        # @return [Hash{Integer => Aspects::Tonality::Found}] by bar, where the notes are of the other mode
         #   than is said
         def modes
           @modes ||= [*keys, nil].each_cons(2).to_h { |key, following|
             held = notes.select { |bar, _| bar >= key.bar && (following.nil? || bar < following.bar) }
-            [key.bar, Sections::Tonality.new(held).other(key)]
+            [key.bar, Aspects::Tonality.new(held).other(key)]
           }.compact
         end
 

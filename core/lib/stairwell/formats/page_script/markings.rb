@@ -14,8 +14,11 @@ module Stairwell
           "spot" => "spot: 12 beat 3 - 13 beat 1 left hand, jump down", "no spot" => "no spot: 12 beat 3 left hand",
           "hard" => "hard: 20-22",
           "join" => "join A1 to B: no rest, right hand jumps", "fingering" => "fingering A: thumb under on F", "articulation" => "articulation A: short and light", "movement" => "movement A: drop the arm on the first note",
-          "octave" => "octave: 9-12 right hand, up", "track" => "track: 7"
+          "octave" => "octave: 9-12 right hand, up", "guide" => "guide right at 9: finger 3 on E4", "harmony" => "harmony: 1-2 I, 3 V7, 4 I", "pattern" => "pattern: 1-8 left hand, broken chords", "part" => "part 1: 1-16", "track" => "track: 7"
         }.freeze
+
+        # A degree with what is written behind it: I, V7, ii°, V/V.
+        DEGREE = %r{[b#♭♯]?(?:VII|VI|IV|V|III|II|I|vii|vi|iv|v|iii|ii|i)[°ø+]?(?:[24679]|6/4|4/3|6/5)?(?:/[#b]?[IViv]{1,3})?(?![[:alnum:]])}
 
         module_function
 
@@ -44,14 +47,18 @@ module Stairwell
           [:pass_notes, [Score::PassNote.new(**note, text: text!(scan, Phrase["formats.page_script.markings.what_holds_on_that_pass"]))]]
         end
 
-        def start(head, scan, places)
+        def start(head, scan, places) = [:starts, [placed(head, scan, places)]]
+
+        def guide(head, scan, places) = [:starts, [placed(head, scan, places).with(guide: true)]]
+
+        def placed(head, scan, places)
           hand = head.take!(/(right|left)\b/i, "“right” or “left”").downcase.to_sym
           bar, beat = head.take(/at\b/i) ? places.position!(head) : [1, nil]
           scan.take!(/finger\b/i, "“finger”")
           finger = scan.number!(Phrase["formats.page_script.markings.a_finger"], 1..5)
           scan.take!(/on\b/i, Phrase["formats.page_script.markings.on_and_a_key_such_as"])
           pitch = Score::Pitch.parse(scan.take!(/[A-G](bb|b|##|#|)\d/, Phrase["formats.page_script.markings.a_key_such_as_b"]))
-          [:starts, [Score::Start.new(hand: hand, finger: finger, pitch: pitch, bar: bar, beat: beat || 1r)]]
+          Score::Start.new(hand: hand, finger: finger, pitch: pitch, bar: bar, beat: beat || 1r)
         end
 
         def hands(_, scan, places)
@@ -113,6 +120,21 @@ module Stairwell
           [:octaves, [Score::Octave.new(**octave, up: scan.take(/(up|down)\b/i)&.downcase != "down")]]
         end
 
+        def harmony(_, scan, places)
+          [:harmony, list(scan) { Score::Told.new(span: places.span!(scan), words: scan.take!(DEGREE, Phrase["formats.page_script.markings.a_degree_such_as"])) }]
+        end
+
+        def pattern(_, scan, places)
+          told = {span: places.span!(scan), hand: hand(scan)}
+          scan.take(/,/)
+          [:patterns, [Score::Told.new(**told, words: text!(scan, Phrase["formats.page_script.markings.a_pattern_such_as"]))]]
+        end
+
+        def part(head, scan, places)
+          label = head.take!(LABEL, Phrase["formats.page_script.markings.the_label_of_a_part"])
+          [:parts, places.spans!(scan).map { |span| Score::Told.new(span: span, words: label) }]
+        end
+
         def track(_, scan, _places) = [:track, scan.number!(Phrase["formats.page_script.markings.a_track_number"], 1..9999)]
 
         def hand(scan) = scan.take(/(left|right)\s+hand\b/i)&.[](/\w+/)&.downcase&.to_sym
@@ -136,7 +158,7 @@ module Stairwell
             markings.fermatas.map { |one| "fermata: #{write.position(one.bar, (one.beat unless one.beat == 1))} for #{write.number(one.counts)}#{" held #{write.number(one.held)}" if one.held}" },
             markings.ritardandi.map { |one| "ritardando: #{write.span(one)}" },
             markings.pass_notes.map { |one| "pass #{one.passes.join(", ")}: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{Text.write(one.text)}" },
-            markings.starts.map { |one| "start #{one.hand}#{" at #{write.position(one.bar, (one.beat unless one.beat == 1))}" unless [one.bar, one.beat] == [1, 1]}: finger #{one.finger} on #{one.pitch}" },
+            markings.starts.map { |one| "#{one.guide ? "guide" : "start"} #{one.hand}#{" at #{write.position(one.bar, (one.beat unless one.beat == 1))}" unless [one.bar, one.beat] == [1, 1]}: finger #{one.finger} on #{one.pitch}" },
             markings.hands.map { |one| ["hands: #{Score::Hands::USES.fetch(one.use)}", (write.span(one.span) if one.span)].compact.join(" ") },
             listed("dynamics", markings.dynamics.map { |one| "#{write.span(one.span)} #{Text.write(one.words, list: true)}" }),
             listed("pedal", markings.pedal.map { |one| write.span(one) }),
@@ -150,6 +172,9 @@ module Stairwell
             markings.octaves.map { |one| "octave: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{one.up ? "up" : "down"}" },
             markings.section_notes.map { |one| "#{one.kind} #{one.section}: #{Text.write(one.text)}" },
             markings.joins.map { |one| "join #{one.from} to #{one.to}: #{Text.write(one.text)}" },
+            listed("harmony", markings.harmony.map { |one| "#{write.span(one.span)} #{one.words}" }),
+            markings.patterns.map { |one| "pattern: #{write.span(one.span)}#{" #{one.hand} hand" if one.hand}, #{Text.write(one.words)}" },
+            markings.parts.group_by(&:words).map { |label, all| "part #{label}: #{all.map { |one| write.span(one.span) }.join(", ")}" },
             markings.tempos.map { |one| write.tempo_change(one) },
             ("track: #{markings.track}" if markings.track)
           ].flatten.compact

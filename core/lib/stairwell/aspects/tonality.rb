@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Stairwell
-  module Sections
+  module Aspects
     # Tells major from minor where both have the same signature: by how long each note of the scale
     # sounds, the last bass note, and the raised seventh.
     class Tonality
@@ -12,6 +12,8 @@ module Stairwell
         "major" => [6.35, 2.23, 3.48, 2.33, 4.38, 4.09, 2.52, 5.19, 2.39, 3.66, 2.29, 2.88],
         "minor" => [6.33, 2.68, 3.52, 5.38, 2.60, 3.53, 2.54, 4.75, 3.98, 2.69, 3.34, 3.17]
       }.freeze
+      # All of them with up to six signs.
+      KEYS = (-6..6).flat_map { |fifths| Score::Key::MODES.map { |mode| Score::Key.new(fifths: fifths, mode: mode) } }.freeze
       # What was found: the key, and of :close, :leading and :notes what speaks for it.
       Found = Stairwell.value(:key, :why)
 
@@ -30,6 +32,17 @@ module Stairwell
         mode = (Score::Key::MODES - [claimed.mode]).first
         other = claimed.with(mode: mode)
         Found.new(key: other, why: why(other)) if fit(other) > fit(claimed) + Constants::TONALITY_CLEAR
+      end
+
+      # @param home [Score::Key]
+      # @yieldparam key [Score::Key]
+      # @yieldreturn [Boolean] whether it can be that one
+      # @return [Score::Key, nil] the one of all keys that is clearly nearer to the notes than `home`
+      def elsewhere(home, &)
+        return if @sounding.size < Constants::TONALITY_NOTES
+
+        best = KEYS.select(&).max_by { |key| fit(key) } or return
+        best if fit(best) > fit(home) + Constants::TONALITY_CLEAR
       end
 
       private

@@ -1,0 +1,140 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Sections
+    # What one hand has to do: how far it reaches, where it lies, and how it comes from one place to
+    # the next.
+    class HandFacts
+      # Names of intervals by scale steps up to an octave and a fifth.
+      INTERVALS = %w[unison second third fourth fifth sixth seventh octave ninth tenth eleventh twelfth].map { |name| Phrase["intervals.#{name}"] }.freeze
+      OTHER = {right: :left, left: :right}.freeze
+
+      # @param map [Score::Map]
+      # @param hand [Symbol] :right or :left
+      # @param lines [Hash{Symbol => Aspects::Line}] of both hands
+      # @param span [Integer, nil] semitones the student's hand reaches
+      def initialize(map, hand, lines:, span: nil)
+        @map = map
+        @hand = hand
+        @span = span
+        @lines = lines
+        @reach = Reach.new(map, hand)
+        @wording = Roadmap::Wording.new(map)
+      end
+
+      # @return [Array<Fact>] none where the hand does not play
+      def facts
+        return [] unless @reach.plays?
+
+        [places, *moves, stretch, wide].compact
+      end
+
+      private
+
+      def fact(text, **more) = Fact.new(topic: Phrase["hands.#{@hand}"], text: text, **more)
+
+      def all = @all ||= places_of(@hand)
+
+      def places_of(hand) = Aspects::Places.new(@lines.fetch(hand))
+
+      def places
+        bars = all.all.map(&:bar)
+        where = case bars.size
+        when 0, 1 then Phrase["sections.preview.stays_in_place"]
+        when 2..Constants::PLACES_TOLD then Phrase["sections.preview.places", count: bars.size, bars: Phrase.list(all.all.map { |one| from(one) }, by: :comma)]
+        else Phrase["sections.preview.moves", count: bars.size - 1]
+        end
+        fact(Phrase.list([between(@reach.range), begins, where], by: :semicolon), bars: bars.drop(1).uniq)
+      end
+
+      def from(place) = (place.beat == 1) ? @map.bar(place.bar).name : Phrase["sections.preview.beat_of", bar: @map.bar(place.bar).name, beat: Roadmap.number(place.beat)]
+
+      def names(bars) = Phrase.list(bars.uniq.map { |bar| @map.bar(bar).name }, by: :comma)
+
+      def between(pitches) = Phrase["sections.preview.between", low: pitches.first.name, high: pitches.last.name]
+
+      def begins
+        first = all.all.first or return Phrase["sections.preview.starts_within", range: between(@reach.start)]
+        finger, pitch = first.start
+        Phrase[first.said? ? "sections.preview.starts_with" : "sections.preview.would_start_with", finger: finger, key: pitch.name]
+      end
+
+      # All where there are few; else those for which there is no time.
+      def moves
+        told = all.moves
+        told = told.reject { |move| move.time? || move.crossing }.max_by(Constants::PLACES_TOLD - 1, &:far).sort_by(&:at) if told.size >= Constants::PLACES_TOLD
+        told.map { |move| fact(Phrase.list([to(move), *led(move), *meanwhile(move), *time(move), *at_once(move)], by: :semicolon), bars: [move.bar], worked_out: !move.said, starts: starts(move)) }
+      end
+
+      def to(move)
+        where = {bar: @wording.bar(move.bar), finger: move.finger, key: move.pitch.name, count: move.steps.abs}
+        return Phrase["sections.preview.opens_to", **where] if move.steps.zero?
+
+        Phrase[move.steps.positive? ? "sections.preview.moves_up" : "sections.preview.moves_down", **where]
+      end
+
+      def led(move)
+        return [Phrase[(move.finger == 1) ? "sections.preview.thumb_under" : "sections.preview.finger_over", finger: move.finger]] if move.crossing
+
+        guide = move.guide or return []
+        return [Phrase["sections.preview.guide_stays", finger: guide.finger, key: guide.to.name]] if guide.keeps?
+
+        [Phrase["sections.preview.guide_leads", finger: guide.finger, from: guide.from.name, to: guide.to.name]]
+      end
+
+      def meanwhile(move) = move.held ? [Phrase["sections.preview.held_meanwhile", key: move.held.name]] : []
+
+      # A crossing is made without any.
+      def time(move)
+        return [] if move.crossing
+
+        [hurry(move)]
+      end
+
+      def hurry(move)
+        return Phrase["sections.preview.time_to_move", counts: Roadmap.number(move.time)] if move.time?
+        return Phrase["sections.preview.leap", semitones: Phrase["sections.preview.semitones", semitones: move.far]] if move.far > (@span || Constants::WIDE_LEAP)
+
+        Phrase["sections.preview.no_time"]
+      end
+
+      # Where both hands are under way, the one with more time goes first.
+      def at_once(move)
+        other = others.find { |one| one.meets?(move) } or return []
+        hand = Phrase["hands.#{OTHER.fetch(@hand)}"]
+        return [Phrase["sections.preview.both_at_once", hand: hand]] unless [move, other].any?(&:time?)
+
+        [Phrase[(move.time >= other.time) ? "sections.preview.this_hand_first" : "sections.preview.other_hand_first", hand: hand]]
+      end
+
+      def others = @others ||= places_of(OTHER.fetch(@hand)).moves
+
+      # What would be noted of it.
+      def starts(move)
+        return [] if move.said
+
+        start = Score::Start.new(hand: @hand, finger: move.finger, pitch: move.pitch, bar: move.bar, beat: move.beat)
+        guide = move.guide unless move.crossing
+        [start, guide && start.with(finger: guide.finger, pitch: guide.to, guide: true)].compact
+      end
+
+      def stretch
+        widest = @reach.widest
+        return unless widest && widest.semitones > Constants::HAND_POSITION
+
+        over = @span && widest.semitones > @span
+        wide = INTERVALS.fetch(widest.high.staff_step - widest.low.staff_step, Phrase["sections.preview.semitones", semitones: widest.semitones])
+        said = Phrase["sections.preview.widest", range: between([widest.low, widest.high]), interval: wide, bar: @wording.bar(widest.bar)]
+        said = Phrase.list([said, Phrase["sections.preview.misread"]], by: :semicolon) if widest.semitones > Constants::LARGEST_REACH
+        said = Phrase.list([said, Phrase["sections.preview.wider_than_the_hand", count: widest.semitones - @span]], by: :semicolon) if over
+        fact(said, bars: [widest.bar], caution: (Cautions::ALL[:stretch].full if Cautions.wide?(widest.semitones, @span)))
+      end
+
+      # Chords this hand does not reach are broken.
+      def wide
+        bars = @lines.fetch(@hand).touches.select { |touch| @span && (touch.keys.max - touch.keys.min).between?(@span + 1, Constants::LARGEST_REACH) }.map(&:bar).uniq
+        fact(Phrase["sections.preview.break_chords", count: bars.size, bars: names(bars)], bars: bars) if bars.any?
+      end
+    end
+  end
+end

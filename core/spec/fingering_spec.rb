@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+require "demo/notation"
+
+# Fingers for what a hand plays, against the handbooks' scales, and what is printed.
+RSpec.describe Stairwell::Aspects::Fingering do
+  score = Stairwell::Score
+  # A hand's notes in bars of four, quarters or as said.
+  line = ->(text, hand: :right, key: "C major", fingers: {}) do
+    bars = Demo::Notation.bars(text)
+    at = -1
+    notes = bars.each_with_index.to_h { |bar, index| [index + 1, {hand => bar.map { |note| note.with(finger: fingers[at += 1]) }}] }
+    Stairwell::Aspects::Line.new(score::Map.new(title: "Line", bars: score.bars(bars.size, meters: [score::Meter.new(beats: 4, unit: 4)]), keys: [score::Key.parse(key)], notes: notes), hand)
+  end
+  fingers = ->(of, **how) { described_class.new(of, **how).fingers.map { |one| one.fingers.join("+") } }
+
+  # Two octaves of a scale in the notation of bars.
+  scale = ->(key, octaves) do
+    names = score::Scale.new(key).names.first(7)
+    octave = 3
+    pitches = Array.new(7 * octaves + 1) do |at|
+      octave += 1 if at.positive? && score::Pitch::STEPS.index(names[at % 7][0]) < score::Pitch::STEPS.index(names[(at - 1) % 7][0])
+      "#{names[at % 7]}#{octave}q"
+    end
+    pitches.each_slice(4).map { |four| four.join(" ") }.join(" | ")
+  end
+  keys = [*Stairwell::Aspects::ScaleFingers::MAJOR.keys.map { |tonic| "#{tonic} major" }, *Stairwell::Aspects::ScaleFingers::MINOR.keys.map { |tonic| "#{tonic} minor" }].filter_map { |name| score::Key.parse(name) }
+
+  # The tables are those of handbooks of scales (see ScaleFingers).
+  it "comes near the handbooks by the strain of the hand alone, where the first and the last finger are printed" do
+    agree = keys.flat_map { |key|
+      Stairwell::Aspects::ScaleFingers.of(key).zip(%i[right left]).flat_map do |book, hand|
+        found = fingers.call(line.call(scale.call(key, 1), hand: hand, key: key.to_s, fingers: {0 => book.first, 7 => book.last}), handbook: false)
+        found.zip(book.map(&:to_s)).map { |one, other| one == other }
+      end
+    }
+    expect(agree.size).to be > 450
+    expect(agree.count(true)).to be >= agree.size * 0.9
+  end
+
+  # Over an octave the thumb goes under in the middle, as it began.
+  it "is that of the handbooks where a scale runs, also over two octaves" do
+    {["C major", :right] => "123123412312345", ["C major", :left] => "543213214321321", ["Bb major", :right] => "412312341231234", ["F# minor", :left] => "432132143213214"}.each do |(key, hand), book|
+      expect([key, hand, fingers.call(line.call(scale.call(score::Key.parse(key), 2), hand: hand, key: key)).join]).to eq([key, hand, book])
+    end
+  end
+
+  it "leaves five keys under five fingers, in either hand" do
+    expect(fingers.call(line.call("C4q D4q E4q F4q | G4q F4q E4q D4q | C4w"))).to eq(%w[1 2 3 4 5 4 3 2 1])
+    expect(fingers.call(line.call("C3q D3q E3q F3q | G3q F3q E3q D3q | C3w", hand: :left))).to eq(%w[5 4 3 2 1 2 3 4 5])
+  end
+
+  # Three-note chords by the handbooks: root position 1 3 5, in the left hand 5 3 1; an octave is 1 5.
+  it "lays chords as handbooks do" do
+    expect(fingers.call(line.call("C4+E4+G4w | C4+C5w"))).to eq(%w[1+3+5 1+5])
+    expect(fingers.call(line.call("C3+E3+G3w | C3+C4w", hand: :left))).to eq(%w[1+3+5 1+5]) # from the thumb outward
+  end
+
+  it "holds to what is printed, and to what was typed of a start" do
+    expect(fingers.call(line.call("C4q D4q E4q F4q", fingers: {0 => 2}))).to start_with("2", "3", "4")
+    typed = line.call("C4q D4q E4q F4q | C4w")
+    map = typed.map.with(markings: score::Markings.new(starts: [score::Start.new(hand: :right, finger: 3, pitch: score::Pitch.parse("C4"), bar: 2)]))
+    expect(fingers.call(Stairwell::Aspects::Line.new(map, :right)).last).to eq("3")
+    # Even where no hand would.
+    expect(fingers.call(line.call("C4+E4w", fingers: {0 => 5, 1 => 1}))).to eq(["5+1"])
+  end
+
+  it "tells what is said from what was worked out" do
+    found = described_class.new(line.call("C4q D4q", fingers: {1 => 2})).fingers
+    expect(found.map(&:said?)).to eq([false, true])
+  end
+end
