@@ -77,6 +77,16 @@ RSpec.describe "bin/stairwell" do
     expect(stairwell("roadmap", "a.txt").first).to include("1–8, 1–16, 9–14, 17–18", "32 bars of 18 printed, 96 counts")
   end
 
+  # Bars are called by their printed numbers, also where these begin anew; what was typed is said.
+  it "surveys for people in printed numbers, and says the same as data" do
+    File.write("s.txt", "title: Tried\npickup: 1\nbars: 8\ntime: 3/4\nbar 5: number 21\nsection A: 0-4\nsection B: 21-24\ntempo: Andante\nharmony: 1-2 I, 3 V7\npart 1: 0-4\npart 2: 21-24\nguide right at 22: finger 3 on E4\n")
+    said = stairwell("survey", "s.txt").first
+    expect(said).to include("A: 0–4\nB: 21–24\nParts: 0–4, 21–24\n", "harmony: I at bars 1–2; V7 at bar 3\n", "right hand: at bar 22 finger 3 guides the hand to E4\n")
+    read = JSON.parse(stairwell("survey", "s.txt", "--json").first)
+    expect(read["look"].map { |fact| "#{fact["topic"]}: #{fact["text"]}" } - said.lines.map(&:chomp)).to eq([])
+    expect([read["numbers"], read["parts"]]).to eq([[0, 1, 2, 3, 4, 21, 22, 23, 24], [[1, 5], [6, 9]]])
+  end
+
   it "answers bad input with exit 2 and one clear line" do
     File.write("bad.txt", "bars: 4\nrepaet: 1-2\n")
     File.write("bad.xml", "<score-partwise><part>")

@@ -97,4 +97,15 @@ RSpec.describe "A score of several parts" do
     Stairwell::Score::Assumed::CODES.each { |code| expect(Stairwell::Score::Assumed.said("#{code}: X").to_s).to match(/\A[a-z].{15,}/) }
     expect(Stairwell::Score::Assumed.said("right_hand: Harp: two").to_s).to eq("the right hand is in “Harp: two”")
   end
+
+  # One voice over both staves, at home on the upper one: its chord from C2 to E5 is two hands' work.
+  it "shares a chord that no hand reaches, where its voice goes over both staves" do
+    sound = ->(pitch, staff, chord: false) { "<note>#{"<chord/>" if chord}<pitch><step>#{pitch[0]}</step><octave>#{pitch[1]}</octave></pitch><duration>1</duration><voice>1</voice><staff>#{staff}</staff></note>" }
+    inside = "<attributes><divisions>1</divisions><time><beats>4</beats><beat-type>4</beat-type></time><staves>2</staves></attributes>"
+    inside += %w[E5 D5 F5].map { |pitch| sound[pitch, 1] }.join + sound["E5", 1] + sound["C5", 1, chord: true] + sound["C2", 2, chord: true]
+    found = read("<score-partwise><part-list><score-part id=\"P1\"><part-name>Piano</part-name></score-part></part-list><part id=\"P1\"><measure number=\"1\">#{inside}</measure></part></score-partwise>")
+    expect(found.notes[1].transform_values { |notes| notes.map { |note| note.pitch.to_s } }).to eq(right: %w[E5 D5 F5 E5 C5], left: %w[C2])
+    expect(found.assumed).to include(["shared_by_reach", [1]])
+    expect(Stairwell::Score::Assumed.said("shared_by_reach").to_s).to start_with("a chord is wider than a hand")
+  end
 end

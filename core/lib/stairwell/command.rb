@@ -123,11 +123,15 @@ module Stairwell
       return @out.puts(JSON.generate(found.summary)) if json
 
       read = found.summary
+      name = ->(index) { found.map.bar(index).name }
+      stretch = ->(span) { span.uniq.map(&name).join("–") }
       @out.puts read["title"], "#{read["new_bars"]} of #{read["bars_printed"]} bars are new"
       @out.puts "#{"Suggested: " if found.suggested?}#{read["form"].map { |label| label || "·" }.join(" ")}"
-      found.map.sections.each do |section|
-        @out.puts "#{section.label}: #{section.spans.map { |span| "#{span.from}-#{span.to}" }.join(", ")} #{Formats::PageScript.words(found.map, section)}".rstrip
-      end
+      found.map.sections.zip(read["sections"]) { |section, data| @out.puts "#{section.label}: #{data["spans"].map(&stretch).join(", ")} #{Formats::PageScript.words(found.map, section)}".rstrip }
+      @out.puts "Parts: #{read["parts"].map(&stretch).join(", ")}" if read["parts"].size > 1
+      read["look"].each { |fact| @out.puts "#{fact["topic"]}: #{fact["text"]}" }
+      read["seams"].select { |join| join["hard"] }.each { |join| @out.puts "Hard join: #{join["from"]} to #{join["to"]}, bar #{name[join["from_bar"]]} to bar #{name[join["to_bar"]]}" }
+      read["spots"].each { |spot| @out.puts "Spot: #{stretch[spot["span"]]}#{" #{spot["hand"]} hand" if spot["hand"]}, #{spot["text"]}" }
     end
 
     def print(reading)

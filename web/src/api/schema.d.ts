@@ -2631,6 +2631,10 @@ export interface components {
                 text: string;
                 bars: number[];
                 caution: string | null;
+                /** @description Found in the notes, neither printed nor typed */
+                worked_out: boolean;
+                /** @description Statements that note it on the page */
+                put: string[];
             }[];
             /** @description Suggested spots, with the statements that mark or dismiss them */
             spots: {
@@ -2813,6 +2817,11 @@ export interface components {
             introduce_first?: boolean;
             /** @enum {string} */
             note_names?: "letters" | "fixed_do";
+            /**
+             * @description How one counts: within the bar, each note by its length, in syllables
+             * @enum {string}
+             */
+            counting?: "bar" | "length" | "syllables";
             /** @description Where recaps go */
             email?: string | null;
             /** @description The language they are spoken to in, of those in the session; null for the studio's */
@@ -3162,7 +3171,7 @@ export interface components {
              */
             scope?: "spot" | "section" | "line" | "page" | "verse" | "join" | "growing" | "whole";
             /** @enum {string} */
-            aspect?: "overview" | "position" | "rhythm" | "notes" | "fingering" | "lyrics" | "articulation" | "dynamics" | "pedal" | "ornaments" | "tempo" | "memory";
+            aspect?: "overview" | "position" | "rhythm" | "notes" | "fingering" | "lyrics" | "articulation" | "voicing" | "dynamics" | "pedal" | "ornaments" | "tempo" | "memory";
             /**
              * @description With its sections or by itself
              * @enum {string}
@@ -3207,7 +3216,7 @@ export interface components {
         HandAction: "play" | "block" | "touch" | "tap" | "clap" | "say" | "sing" | "silent";
         VoiceAction: ("say" | "count" | "sing" | "names") | null;
         /** @enum {string} */
-        StageCondition: "pedal" | "ornaments" | "lyrics" | "articulation" | "dynamics" | "together" | "track" | "hurries";
+        StageCondition: "pedal" | "ornaments" | "lyrics" | "articulation" | "voicing" | "dynamics" | "together" | "track" | "hurries";
         Routine: {
             key: string;
             name: string;

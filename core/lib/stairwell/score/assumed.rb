@@ -5,7 +5,7 @@ module Stairwell
     # What was assumed where a score does not say it, as a map keeps it: a code, and behind ": " what
     # it is about.
     module Assumed
-      CODES = %w[hands right_hand left_hand one_staff repeat_not_closed sign_inside voice_on_both_staves no_title mode_close mode_leading mode_notes].freeze
+      CODES = %w[hands right_hand left_hand one_staff repeat_not_closed sign_inside voice_on_both_staves shared_by_reach no_title mode_close mode_leading mode_notes].freeze
 
       module_function
 

@@ -29,8 +29,8 @@ module Stairwell
           "title" => map.title, "bars_printed" => map.bars.size, "lines" => map.layout.lines.size, "pages" => map.layout.pages.size,
           "keys" => map.keys.map(&:to_s), "meters" => map.meters.map(&:to_s), "bars" => bars, "new_bars" => @share.new_bars.to_f.round(4),
           "new_share" => (@share.new_bars / map.bars.size).to_f.round(4), "suggested" => suggested?,
-          "sections" => map.sections.map { |one| section(one) }, "parts" => @cuts.parts.map { |span| [span.from, span.to] }, "phrases" => @cuts.phrases.map { |span| [span.from, span.to] }, "form" => @form.labels, "seams" => @form.joins.map { |join| join(@joins.facts(join)) },
-          "look" => Preview.new(map).facts.map { |one| {"topic" => one.topic, "text" => one.text, "bars" => one.bars, "caution" => one.caution}.compact },
+          "numbers" => map.bars.map(&:number), "sections" => map.sections.map { |one| section(one) }, "parts" => parts.map { |span| [span.from, span.to] }, "phrases" => @cuts.phrases.map { |span| [span.from, span.to] }, "form" => @form.labels, "seams" => @form.joins.map { |join| join(@joins.facts(join)) },
+          "look" => Preview.new(map).facts.map { |one| {"topic" => one.topic, "text" => one.text, "bars" => one.bars, "caution" => one.caution, "worked_out" => (true if one.worked_out)}.compact },
           "spots" => Spots.new(map).suggested.map { |one| {"span" => [one.span.from, one.span.to], "hand" => one.hand&.to_s, "text" => one.text} }
         }
       end
@@ -50,6 +50,9 @@ module Stairwell
           }
         end
       end
+
+      # Those that were typed, else those that are heard.
+      def parts = map.markings.parts.any? ? map.markings.parts.map(&:span) : @cuts.parts
 
       # What the printed survey calls the layers; its keys stay as they are.
       PRINTED = {articulation: :touch, dynamics: :loudness}.freeze

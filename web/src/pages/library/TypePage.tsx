@@ -9,6 +9,7 @@ import { PageMap } from "../../components/page/PageMap";
 import { Ribbon } from "../../components/page/Ribbon";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
+import { Diagnostics } from "../piece/Diagnostics";
 import { ScriptProblems } from "../piece/ScriptProblems";
 
 const START = "title: \nbook: \npage 1: 4 4 4 4\ntime: 4/4\nkey: C major\n";
@@ -60,6 +61,9 @@ export default function TypePage() {
             lineHeight={1.5}
           />
           <ScriptProblems problems={reading.data?.problems ?? []} />
+          <Box aria-live="polite" fontSize="sm" mt="4px">
+            <Diagnostics diagnostics={piece?.diagnostics ?? []} onShow={setLit} />
+          </Box>
           <Examples />
         </Paper>
         <Box minW={0}>

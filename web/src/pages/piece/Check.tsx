@@ -1,8 +1,8 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import type { Whose } from "../../api/queries";
-import { Button } from "../../components/Button";
 import { t } from "../../words";
+import { Diagnostics } from "./Diagnostics";
 import { Known } from "./Known";
 import type { Bench } from "./useBench";
 
@@ -15,33 +15,7 @@ export function Check({ id, whose, bench, onShow }: Props) {
     <>
       <Box as="section">
         {diagnostics.length === 0 && <Text color="soft">{t("piece.check.the_signs_and_counts_of_the")}</Text>}
-        {diagnostics.map((one) => (
-          <Flex key={`${one.code}/${one.bar}/${one.message}`} gap="10px" py="4px" align="flex-start">
-            <Sign grave={one.grave} />
-            <Box>
-              {one.message}
-              <Flex gap="6px" wrap="wrap" mt="2px">
-                {one.bar && (
-                  <Button kind="quiet" size="sm" px="0" minH="26px" onClick={() => onShow(one.bar as number)}>
-                    {t("piece.check.show_the_bar")}
-                  </Button>
-                )}
-                {one.mend && (
-                  <Button
-                    size="sm"
-                    minH="26px"
-                    whiteSpace="normal"
-                    textAlign="left"
-                    disabled={bench.busy}
-                    onClick={() => bench.apply({ put: one.mend?.put, drop: one.mend?.drop })}
-                  >
-                    {one.mend.words}
-                  </Button>
-                )}
-              </Flex>
-            </Box>
-          </Flex>
-        ))}
+        <Diagnostics diagnostics={diagnostics} onShow={onShow} onMend={bench.apply} busy={bench.busy} />
       </Box>
       <Known id={id} whose={whose} bench={bench} onShow={onShow} />
       <OfScore title={t("piece.check.assumed_of_the_score")} all={assumed} />
@@ -64,29 +38,6 @@ function OfScore({ title, all }: { title: string; all: Schemas["Page"]["unread"]
           {one.bars.length > 0 && ` (${t("piece.check.bars", { count: one.bars.length, bars: one.bars.join(", ") })})`}
         </Text>
       ))}
-    </Box>
-  );
-}
-
-function Sign({ grave }: { grave: boolean }) {
-  return (
-    <Box
-      flex="none"
-      w="18px"
-      h="18px"
-      mt="2px"
-      borderRadius="9px"
-      border="2px solid"
-      borderColor={grave ? "brick" : "brass"}
-      color={grave ? "brick" : "brass"}
-      fontWeight={800}
-      fontSize="12px"
-      lineHeight="14px"
-      textAlign="center"
-      role="img"
-      aria-label={t(grave ? "piece.check.wrong" : "piece.check.notice")}
-    >
-      {grave ? "!" : "i"}
     </Box>
   );
 }

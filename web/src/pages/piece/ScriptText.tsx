@@ -1,14 +1,17 @@
 import { Box, Flex, Link, Text, Textarea } from "@chakra-ui/react";
 import type { Whose } from "../../api/queries";
 import { t } from "../../words";
+import { Diagnostics } from "./Diagnostics";
 import { ScriptProblems } from "./ScriptProblems";
 import type { Bench } from "./useBench";
 
 const OUT = ["musicxml", "script", "map"] as const;
 
-/** The same map as text: what is typed here is on the page at once, and what is
- * clicked on the page stands here. */
-export function ScriptText({ id, whose, bench }: { id: number; whose: Whose; bench: Bench }) {
+type Props = { id: number; whose: Whose; bench: Bench; onShow: (bar: number) => void };
+
+/** The same map as text: what is typed here is on the page at once, what is
+ * clicked on the page stands here, and what does not add up is said as one types. */
+export function ScriptText({ id, whose, bench, onShow }: Props) {
   return (
     <Box as="section">
       {whose !== "studio" && (
@@ -28,6 +31,9 @@ export function ScriptText({ id, whose, bench }: { id: number; whose: Whose; ben
         px="8px"
       />
       <ScriptProblems problems={bench.problems} />
+      <Box aria-live="polite" fontSize="sm" mt="4px">
+        <Diagnostics diagnostics={bench.piece.diagnostics} onShow={onShow} onMend={bench.apply} busy={bench.busy} />
+      </Box>
       <Flex gap="10px" mt="8px" fontSize="sm" color="soft" wrap="wrap">
         {t("piece.script_text.save_to_a_file")}
         {OUT.map((kind) => (

@@ -81,7 +81,7 @@ export function Side({ id, hasScore, bench, whose, tab: asked, onTab, chosen, on
         {tab === "map" && <MapSummary bench={bench} onChoose={onChoose} onShow={onShow} />}
         {tab === "preview" && <Preview bench={bench} onShow={onShow} />}
         {tab === "check" && <Check id={id} whose={whose} bench={bench} onShow={onShow} />}
-        {tab === "text" && <ScriptText id={id} whose={whose} bench={bench} />}
+        {tab === "text" && <ScriptText id={id} whose={whose} bench={bench} onShow={onShow} />}
         {tab === "notes" && hasScore && <Excerpt id={id} piece={piece} chosen={chosen} />}
         {tab === "past" && <Past id={id} whose={whose} bench={bench} />}
       </Box>

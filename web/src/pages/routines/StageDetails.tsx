@@ -28,7 +28,17 @@ export const ACTIONS = ["play", "block", "touch", "tap", "clap", "say", "sing", 
 const VOICES = ["say", "count", "sing", "names"];
 const CUES = ["drop", "roll", "lift", "lightly"];
 const CHAINS = ["pairs", "from_start", "from_end"];
-const CONDITIONS = ["pedal", "ornaments", "lyrics", "articulation", "voicing", "dynamics", "together", "track", "hurries"];
+const CONDITIONS = [
+  "pedal",
+  "ornaments",
+  "lyrics",
+  "articulation",
+  "voicing",
+  "dynamics",
+  "together",
+  "track",
+  "hurries",
+];
 const PICTURES = [
   "look",
   "point",

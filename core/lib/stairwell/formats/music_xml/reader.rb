@@ -180,18 +180,27 @@ module Stairwell
 
         def tempos = @tempos ||= Tempos.new((0...@count).map { |at| everywhere(at) }, pickup: bars.first.pickup?)
 
-        def notes
-          @notes ||= (0...@count).each_with_object({}) do |at, found|
+        def notes = @notes ||= reach.call
+
+        def reach = @reach ||= written.then { |found| WithinReach.new(found, visited) }
+
+        # Bars in which a voice visits the other staff.
+        def visited = @visited ||= Set.new
+
+        def written
+          (0...@count).each_with_object({}) do |at, found|
             hands = {right: [], left: []}
-            @measures.each_with_index { |part, which| part[at] && sort(part[at], which, crossings[which], hands) }
+            @measures.each_with_index { |part, which| part[at] && sort(at + 1, part[at], which, hands) }
             found[at + 1] = hands unless hands.values.all?(&:empty?)
           end
         end
 
         def crossings = @crossings ||= @measures.map { |part| (@hands.parts.size == 1) ? Crossing.new(part) : nil }
 
-        def sort(measure, which, crossing, hands)
+        def sort(bar, measure, which, hands)
+          crossing = crossings[which]
           placed = crossing ? crossing.hands(measure) : measure.sounds.map { |sound| [sound.staff, sound.note] }
+          visited << bar if crossing && placed.zip(measure.sounds).any? { |(staff, _), sound| staff != sound.staff }
           placed.each { |staff, note| hands[@hands.hand(which, staff)]&.push(note) }
         end
 
@@ -201,7 +210,7 @@ module Stairwell
         def assumed
           [
             *@hands.assumed.map { |one| [one, []] }, *modes.map { |bar, found| ["mode_#{found.why.first}: #{found.key}", [bar]] }, (["no_title", []] unless Heading.of(@root)), (["repeat_not_closed", signs.unclosed] if signs.unclosed.any?),
-            (["sign_inside", jumps.inside] if jumps.inside.any?), (["voice_on_both_staves", []] if crossings.compact.any?(&:split?))
+            (["sign_inside", jumps.inside] if jumps.inside.any?), (["voice_on_both_staves", []] if crossings.compact.any?(&:split?)), (["shared_by_reach", reach.bars] if reach.bars.any?)
           ].compact
         end
 
