@@ -23,15 +23,15 @@ module Stairwell
           chooseStudio calendar ownCalendar renewOwnCalendar withdrawOwnCalendar
         ],
         read: %w[
-          pieces readScript piece draft revisions revision sound known drill keepDrill score exportPiece students student previewAssignment waysOut suits introducing extraWorkGiven routines tryRoutine today weekPdf weeksPdf outbox lesson offer
+          pieces readScript piece draft revisions revision sound known drill keepDrill score pencilPdf learners exportPiece students student previewAssignment waysOut suits introducing extraWorkGiven routines tryRoutine today weekPdf weeksPdf outbox lesson offer
           studio studioSettings people timetable covers standIn whileAway classes showClass classLesson messages
         ],
         hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough readMessage hearInClass judge finishClassLesson],
         change: %w[
-          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption changeBeginnings renewLink withdrawLink renewPiece endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
+          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption changeBeginnings renewLink withdrawLink renewPiece takeBackPage endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
           renewCalendar withdrawCalendar
         ],
-        teach: %w[typePiece loadScore deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
+        teach: %w[typePiece loadScore loadOtherScore mergePieces deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
           addUnit endUnit choosePiece],
         run: %w[changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze

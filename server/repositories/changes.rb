@@ -56,14 +56,15 @@ module Stairwell
 
         # What is to be kept, as columns: made before the transaction begins.
         class Rows
-          attr_reader :change, :week, :assigned, :pieces, :overrides, :promised
+          attr_reader :change, :week, :assigned, :pieces, :former, :overrides, :promised
 
           # @param change [Studio::Change]
           def initialize(change)
             @change = change
             @week = change.week && {starts: change.week.planned_from, next_lesson: change.week.next_lesson, plan: Sequel.pg_jsonb(Planning::WeekDocument.dump(change.week))}
-            @assigned = change.assigned.map { |piece| {id: piece.id, piece_id: piece.piece_id, **columns(piece)} }
+            @assigned = change.assigned.map { |piece| {id: piece.id, **columns(piece)} }
             @pieces = change.pieces.to_h { |piece| [piece.id, columns(piece)] }
+            @former = change.former.transform_values { |one| one && Sequel.pg_jsonb(one.to_data) }
             @promised = change.promised.map { |id, one| {assignment_id: id, planned: one.planned, likely: one.middle, cautious: one.cautious, due_on: one.due_on} }
             next_lesson, seen, after = change.overrides
             @overrides = [next_lesson, seen, after.map { |one| Planning::OverrideDocument.dump(one) }] if change.overrides
@@ -73,7 +74,7 @@ module Stairwell
 
           def columns(piece)
             piece.to_h.slice(:revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first, :due_on).merge(
-              choices: Sequel.pg_jsonb(piece.choices),
+              piece_id: piece.piece_id, choices: Sequel.pg_jsonb(piece.choices),
               steps: Sequel.pg_jsonb(piece.progress.own.map(&:to_data))
             )
           end
@@ -98,6 +99,7 @@ module Stairwell
           def call
             @rows.assigned.each { |row| assign(row) }
             @rows.pieces.each { |id, columns| @tables[:assignments].where(id: id).update(columns) }
+            @rows.former.each { |id, former| @tables[:assignments].where(id: id).update(former: former) }
             @change.ended.each { |id, (ended, keep_for)| finish(id, ended, keep_for) }
             @change.added.each { |kind, rows| add(kind, rows) }
             @change.layers.each { |piece_id, script| Layers.new(@tables).put(piece_id, {student_id: @student_id}, script, @context.account_id) }

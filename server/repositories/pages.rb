@@ -63,13 +63,22 @@ module Stairwell
         end
 
         # @param piece_ids [Array<Integer>]
-        # @return [Hash{Integer => String}] JSON of the first map that has notes, by piece:
-        #   those of the score as it was loaded
+        # @return [Hash{Integer => String}] JSON of the map that has the notes, by piece: that of the
+        #   newest score as it was loaded, else the first with some
         def scored(piece_ids)
           return {} if piece_ids.empty?
 
-          rows = @tables[:map_revisions].where(piece_id: piece_ids).where(Sequel.lit("map -> 'notes' <> '{}'")).distinct(:piece_id).order(:piece_id, :revision)
-          rows.select_map([:piece_id, Sequel.cast(:map, :text).as(:document)]).to_h
+          files = @tables[:score_files].where(piece_id: piece_ids).group(:piece_id).select(Sequel[:piece_id].as(:of), Sequel.function(:max, :revision).as(:scored))
+          rows = @tables[:map_revisions].where(piece_id: piece_ids).where(Sequel.lit("map -> 'notes' <> '{}'")).left_join(files.as(:files), of: :piece_id)
+          rows.distinct(:piece_id).order(:piece_id, Sequel.desc(Sequel.expr(revision: :scored)), :revision).select_map([:piece_id, Sequel.cast(:map, :text).as(:document)]).to_h
+        end
+
+        # @param piece_id [Integer]
+        # @return [Hash{Hash => String}] the newest changes of everyone over a piece, by whose they are: teacher_id: or
+        #   student_id:
+        def over(piece_id)
+          rows = @tables[:piece_layers].where(piece_id: piece_id).distinct(:teacher_id, :student_id).order(:teacher_id, :student_id, Sequel.desc(:revision))
+          rows.to_h { |row| [row.slice(:teacher_id, :student_id).compact, row[:script]] }.reject { |_, script| script.strip.empty? }
         end
 
         private

@@ -67,14 +67,25 @@ module Stairwell
           changed
         end
 
+        # @param revision [Integer] whose notes are those of the score
         # @return [void]
-        def keep_score(id, name, bytes) = @tables.add(:score_files, piece_id: id, name: name, content: Sequel.blob(bytes))
+        def keep_score(id, name, bytes, revision: 1) = @tables.add(:score_files, piece_id: id, name: name, content: Sequel.blob(bytes), revision: revision)
+
+        # Goes on as another piece, with its classes and drills; what ended stays history of that one.
+        # @return [void]
+        def merge(id, into, revision, by:)
+          @tables[:pieces].where(id: id).update(merged_into: into, deleted_at: Sequel.function(:coalesce, :deleted_at, Sequel::CURRENT_TIMESTAMP), deleted_by: by)
+          @tables[:units].where(Sequel.lit("? = ANY(piece_ids)", id)).update(piece_ids: Sequel.function(:array_replace, :piece_ids, Sequel.cast(id, :bigint), Sequel.cast(into, :bigint)))
+          @tables[:drill_results].where(piece_id: id).update(piece_id: into)
+          having = @tables[:assignments].where(piece_id: into).select(:student_id)
+          @tables[:assignments].where(piece_id: id).exclude(ended: nil).exclude(student_id: having).update(piece_id: into, revision: revision)
+        end
 
         # @return [Boolean]
         def score?(id) = @tables[:score_files].where(piece_id: id).any?
 
-        # @return [String, nil] bytes as loaded
-        def score(id) = @tables[:score_files].where(piece_id: id).get(:content)
+        # @return [String, nil] bytes as loaded, of the newest
+        def score(id) = @tables[:score_files].where(piece_id: id).reverse(:revision).get(:content)
 
         private
 

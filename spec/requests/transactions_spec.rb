@@ -48,6 +48,7 @@ RSpec.describe "While a transaction is open" do
     ask(:put, "/api/pieces/#{piece}/script", {script: "tempo: target 60\n", revision: 0, for: "teacher"})
     ["", "/revisions", "/revisions/2?against=1", "/sound", "/known", "/drill", "/export/map", "/export/musicxml", "/export/script"].each { |rest| custom_request("GET", "/api/pieces/#{piece}#{rest}") }
     custom_request("GET", "/api/pieces/1/score")
+    load_score(score, of: 1)
     student = ask(:post, "/api/students", Requests::STUDENT)["id"]
     path = "/api/students/#{student}"
     ask(:post, "/api/pieces/#{piece}/drills", {student_id: student, key: SecureRandom.uuid, asked: 2, missed: [4]})
@@ -56,6 +57,8 @@ RSpec.describe "While a transaction is open" do
     given = ask(:post, "#{path}/pieces", asked)["pieces"].first["id"]
     ask(:put, "#{path}/pieces/#{given}", {target_tempo: 70, priority: 1})
     ask(:post, "#{path}/pieces/#{given}/renew", {})
+    ask(:delete, "#{path}/pieces/#{given}/renew")
+    ["learners", "pencil.pdf"].each { |page| custom_request("GET", "/api/pieces/#{piece}/#{page}") }
     ask(:post, "#{path}/introductions", {assignment_id: given, what: "A1", introduced: true, key: SecureRandom.uuid})
     ask(:get, "#{path}/pieces/#{given}/ways-out")
     ask(:get, "#{path}/suits")
@@ -103,6 +106,8 @@ RSpec.describe "While a transaction is open" do
     ask(:delete, "#{path}/link", {})
     ask(:delete, "/api/pieces/#{piece}")
     ask(:post, "/api/pieces/#{piece}/restore", {})
+    twin = ask(:post, "/api/pieces", {script: Requests::SCRIPT})["id"]
+    ask(:post, "/api/pieces/#{piece}/merge", {into: twin})
     lessons
     people
     TestApp.work_on_jobs

@@ -45,10 +45,11 @@ module Requests
     ask(:post, "/api/login", {email: email, password: password}).tap { @csrf = ask(:get, "/api/session")["csrf"] if status == 200 }
   end
 
-  def load_score(bytes, name: "piece.musicxml", **said)
+  # @param of [Integer, String] the piece it is for; none makes one
+  def load_score(bytes, name: "piece.musicxml", of: nil, **said)
     header("X-CSRF-Token", @csrf)
     header("Content-Type", "application/octet-stream")
-    custom_request("POST", "/api/pieces/score?#{Rack::Utils.build_query({name: name, **said})}", {}, input: bytes)
+    custom_request("POST", "/api/pieces/#{"#{of}/" if of}score?#{Rack::Utils.build_query({name: name, **said})}", {}, input: bytes)
     hold_against_contract
     JSON.parse(last_response.body)
   end

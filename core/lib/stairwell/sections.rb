@@ -26,6 +26,7 @@ require_relative "sections/hand_facts"
 require_relative "sections/aspect_facts"
 require_relative "sections/preview"
 require_relative "sections/spots"
+require_relative "sections/pencil_list"
 require_relative "sections/survey"
 
 module Stairwell

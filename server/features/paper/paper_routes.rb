@@ -3,7 +3,7 @@
 module Stairwell
   module Server
     module Features
-      # The addresses of weeks on paper: one student's, or several at once.
+      # The addresses of what is printed: weeks, one student's or several at once, and what to write into one's book.
       module PaperRoutes
         # What makes a PDF of sheets.
         module OnPaper
@@ -28,6 +28,7 @@ module Stairwell
 
           app.get("/api/students/:id/week.pdf") { paper(sheets([id])) }
           app.get("/api/weeks.pdf") { paper(sheets(checked.query["students"])) }
+          app.get("/api/pieces/:id/pencil.pdf") { render_file(piece.pencil, "application/pdf", "pdf") }
           # The family's own print, behind the private link.
           app.get("/api/sheet/:token/week.pdf") { paper([sheet.to_h]) }
         end

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "prawn"
+require_relative "sheet_of_paper"
 require_relative "drawings"
 
 module Stairwell
@@ -10,10 +10,8 @@ module Stairwell
       # for each time. What does not fit on one page in the usual size is set
       # smaller.
       class WeekPdf
-        FONTS = File.expand_path("../../../web/node_modules/@expo-google-fonts/atkinson-hyperlegible-next", __dir__)
         # Points kept free at the foot.
         FOOT = 60
-        SIGNS = File.expand_path("../../../web/node_modules/dejavu-fonts-ttf/ttf/DejaVuSans%s.ttf", __dir__)
         SIZES = [9.5, 8.5, 7.5, 6.5, 5.5].freeze
         SMALL = 7
 
@@ -26,12 +24,7 @@ module Stairwell
 
         # @return [String] PDF
         def to_s
-          @pdf = Prawn::Document.new(page_size: "A4", margin: [34, 36, 30, 36], info: {Title: @sheets.map { |one| one[:student] }.join(", "), Creator: "Stairwell"})
-          @pdf.font_families.update("body" => {normal: font("400Regular"), bold: font("700Bold")})
-          @pdf.font("body")
-          # Sharps, flats and the like, which the letters' font has not.
-          @pdf.font_families.update("signs" => {normal: SIGNS % "", bold: SIGNS % "-Bold"})
-          @pdf.fallback_fonts(["signs"])
+          @pdf = SheetOfPaper.new(@sheets.map { |one| one[:student] }.join(", "))
           @drawings = Drawings.new(@pdf)
           @sheets.each_with_index do |sheet, at|
             @pdf.start_new_page if at.positive?
@@ -41,8 +34,6 @@ module Stairwell
         end
 
         private
-
-        def font(name) = File.join(FONTS, name, "AtkinsonHyperlegibleNext_#{name}.ttf")
 
         def page(sheet)
           head(sheet)

@@ -81,6 +81,12 @@ module Stairwell
           Roadmap.playback(map, tempo: tempo || map.target_tempo)
         end
 
+        # @return [String] PDF of what to write into one's own book
+        def pencil
+          map = bench(read).page.map
+          PencilPdf.new(map.title, map, Sections::PencilList.new(map).lines).to_s
+        end
+
         # @return [Array<Hash>] see the contract's Question
         def drill
           map = bench(read).page.map
@@ -217,7 +223,7 @@ module Stairwell
 
         def page(map, read)
           student = read.student
-          about = student ? {span: student[:hand_span], pedal: student[:has_pedal], known: student[:known].to_a} : {}
+          about = student ? {span: student[:hand_span], pedal: student[:has_pedal], known: student[:known].to_a, counting: student[:counting].to_sym} : {}
           PageJson.new(map, about: about).to_h
         end
 

@@ -9,6 +9,16 @@ module Stairwell
           # @return [Library]
           def library = Library.new(context, Waiting.new(env))
 
+          # @return [OtherScores]
+          def other_scores = OtherScores.new(context, id, Waiting.new(env))
+
+          # @return [ScoreFile] as it was sent
+          def score_file
+            request.body.rewind
+            hands = checked.query.slice("right", "left").transform_keys(&:to_sym)
+            ScoreFile.new(request.body.read, checked.query["name"], hands: hands, **checked.query.slice("title", "sure").transform_keys(&:to_sym))
+          end
+
           # @param whose [String, nil] for whom the piece in the path is shown
           # @return [Piece]
           def piece(whose = checked.query["for"]) = Piece.new(context, id, whose, Waiting.new(env))
@@ -22,10 +32,7 @@ module Stairwell
           app.post("/api/pieces") { render_json(library.type_piece(sent[:script], key: sent[:key]), status: 201) }
           app.post("/api/scripts/read") { render_json(library.try_script(sent[:script])) }
           app.post "/api/pieces/score" do
-            request.body.rewind
-            said = checked.query.slice("key", "title", "sure").transform_keys(&:to_sym)
-            hands = checked.query.slice("right", "left").transform_keys(&:to_sym)
-            render_json(library.load_score(request.body.read, checked.query["name"], hands: hands, **said), status: 201)
+            render_json(library.load_score(score_file, key: checked.query["key"]), status: 201)
           end
 
           app.get(own) { render_json(piece.show) }
@@ -39,6 +46,9 @@ module Stairwell
           app.get("#{own}/known") { render_json(piece.known) }
           app.get("#{own}/drill") { render_json(piece.drill) }
           app.post("#{own}/drills") { render_json(piece.keep_drill(**sent.slice(:student_id, :key, :asked, :missed)), status: 201) }
+          app.post("#{own}/score") { render_json(other_scores.load(score_file)) }
+          app.post("#{own}/merge") { render_json(other_scores.merge(sent[:into])) }
+          app.get("#{own}/learners") { render_json(LearnersOfPage.new(context, id).to_a) }
           app.get("#{own}/score") { render_file(piece.score, Piece::MUSICXML) }
           app.get("#{own}/export/:kind") { render_file(piece.export(at("kind")), *Piece::EXPORTS.fetch(at("kind"))) }
         end

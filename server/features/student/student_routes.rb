@@ -26,6 +26,7 @@ module Stairwell
           app.post("#{own}/preview") { render_json(students.preview(id, sent)) }
           app.put("#{own}/pieces/:assignment") { render_json(students.change_piece(id, at("assignment"), sent)) }
           app.post("#{own}/pieces/:assignment/renew") { render_json(students.renew_piece(id, at("assignment"))) }
+          app.delete("#{own}/pieces/:assignment/renew") { render_json(students.take_back_page(id, at("assignment"))) }
           app.post("#{own}/pieces/:assignment/end") { render_json(students.end_piece(id, at("assignment"), **sent)) }
           app.get("#{own}/pieces/:assignment/ways-out") { render_json(Ahead.new(context).ways_out(id, at("assignment"))) }
           app.get("#{own}/suits") { render_json(Ahead.new(context).suits(id)) }

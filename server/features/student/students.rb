@@ -112,6 +112,13 @@ module Stairwell
         # @return [Hash] the student, with what :moved
         def renew_piece(id, assignment_id) = moved(id) { |record| Studio::ChangePiece.new(record, assignment_id).take_over }
 
+        # Takes that back: the steps are those from before.
+        # @return [Hash] the student, with what :moved
+        def take_back_page(id, assignment_id)
+          former = nil
+          moved(id, more: ->(tables) { former = Repositories::Former.of(tables, assignment_id) }) { |record| Studio::ChangePiece.new(record, assignment_id).take_back(former) }
+        end
+
         # @return [Hash]
         def end_piece(id, assignment_id, ended:, keep_for: nil)
           until_date = keep_for && Problem.date(keep_for, "keep_for")
@@ -166,8 +173,8 @@ module Stairwell
           show(id)
         end
 
-        def moved(id, &)
-          change = @changes.act(id, &)
+        def moved(id, **how, &)
+          change = @changes.act(id, **how, &)
           show(id).merge(moved: change.told.to_h)
         end
 

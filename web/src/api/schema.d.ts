@@ -437,6 +437,66 @@ export interface paths {
         };
         get: operations["score"];
         put?: never;
+        /** @description Another score for the piece: a typed page gets its notes, another edition takes its place. What teachers said of the page stays, and so does what students have done. */
+        post: operations["loadOtherScore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Two entries of one piece become one: this one goes on as the other, with its sections, changes and students. */
+        post: operations["mergePieces"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/learners": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Who learns the piece, and what its page as it is now would come to for each; nothing is kept. */
+        get: operations["learners"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/pencil.pdf": {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description What to write into one's own book, line by line, in strips. */
+        get: operations["pencilPdf"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1603,7 +1663,8 @@ export interface paths {
         put?: never;
         /** @description Makes the steps anew from the page as it is now; marks and results stay. */
         post: operations["renewPiece"];
-        delete?: never;
+        /** @description Takes that back; the steps are those from before, marks and results stay. */
+        delete: operations["takeBackPage"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2060,6 +2121,23 @@ export interface components {
             added: string[];
             gone: string[];
             changed: string[];
+            /** @description Those that keep the good days they have */
+            kept: string[];
+            /** @description Those that fall away with good days */
+            lost: string[];
+        };
+        LearnerOfPage: {
+            student_id: number;
+            name: string;
+            assignment_id: number;
+            /** @description The page was taken over before and that can be taken back */
+            can_take_back: boolean;
+            may: string[];
+            /** @description Why the page as it is now gives no steps */
+            refused: string | null;
+            /** @description Their steps were made from the page as it was */
+            behind: boolean;
+            moved: components["schemas"]["Moved"];
         };
         Letter: {
             id: number;
@@ -4340,6 +4418,124 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    loadOtherScore: {
+        parameters: {
+            query: {
+                name: string;
+                /** @description Where the score has none */
+                title?: string;
+                /** @description Where the right hand is written */
+                right?: components["schemas"]["StaffPlace"];
+                left?: components["schemas"]["StaffPlace"];
+                /** @description What was assumed has been looked over */
+                sure?: boolean;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": unknown;
+            };
+        };
+        responses: {
+            /** @description The piece, with what found no place in the score */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Piece"] & {
+                        lost: string[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    mergePieces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    into: components["schemas"]["Count"];
+                };
+            };
+        };
+        responses: {
+            /** @description The piece that stays, how many students moved to it, and who stays with the other as they had both */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Piece"] & {
+                        moved: number;
+                        stayed: string[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    learners: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnerOfPage"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    pencilPdf: {
+        parameters: {
+            query?: {
+                for?: components["parameters"]["For"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The strips */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     exportPiece: {
         parameters: {
             query?: {
@@ -6470,6 +6666,30 @@ export interface operations {
                 "application/json": Record<string, never>;
             };
         };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeBackPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description The student */
             200: {

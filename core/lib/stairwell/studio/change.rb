@@ -16,10 +16,11 @@ module Stairwell
     # - `layers`: {piece id => script} of changes on the student's own page
     # - `appointments`: {Appointment} as they are now, each with the version that was seen
     # - `extra_work`: [:add, :change or :finish, {ExtraWork}] pairs
+    # - `former`: {assignment id => {Former}, or nil where it was taken back}
     # - `promised`: {assignment id => Outlook} dates that are shown with it
     # - `told`: what is said about it, in words or values
     Change = Stairwell.value(
-      :record, added: {}, week: nil, pieces: [], assigned: [], ended: {}, student: nil, overrides: nil, layers: {}, extra_work: [], appointments: [], promised: {}, told: nil, held: nil
+      :record, added: {}, week: nil, pieces: [], assigned: [], ended: {}, student: nil, overrides: nil, layers: {}, extra_work: [], appointments: [], promised: {}, former: {}, told: nil, held: nil
     ) do
       # @return [Boolean] whether there is anything to keep
       def none? = [added, pieces, assigned, ended, layers, extra_work, appointments].all?(&:empty?) && [week, student, overrides].none?

@@ -29,7 +29,28 @@ module Stairwell
 
       # @return [Change] told: {TakeOver::Moved}
       # @raise [RefusedError]
-      def take_over = changed(TakeOver.renewed(@record, @piece))
+      def take_over = changed(TakeOver.renewed(@record, @piece)).with(former: {@piece.id => Former.of(@piece)})
+
+      # The same piece, as another entry of the library has it.
+      # @param piece_id [Integer]
+      # @param page [Page] of that one, as it is for the student
+      # @return [Change] told: {TakeOver::Moved}
+      # @raise [RefusedError]
+      def move_to(piece_id, page:, revision:, title:)
+        piece = @piece.with(piece_id: piece_id, title: title, newest_page: page, newest_revision: revision)
+        changed(TakeOver.renewed(@record, piece)).with(former: {@piece.id => Former.of(@piece)})
+      end
+
+      # The piece as it was before its page was taken over; marks and results stay.
+      # @param former [Former, nil]
+      # @return [Change] told: {TakeOver::Moved}
+      # @raise [RefusedError] where there is nothing to take back
+      def take_back(former)
+        raise RefusedError.new(Phrase["studio.change_piece.nothing_to_take_back"], code: :not_taken_over) unless former
+
+        piece = @piece.with_steps(former.steps, piece_id: former.piece_id, revision: former.revision, choices: former.choices)
+        changed(piece).with(former: {@piece.id => nil})
+      end
 
       # @param change [String] of one of the options of the piece
       # @return [Change]

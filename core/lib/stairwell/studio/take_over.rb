@@ -5,8 +5,8 @@ module Stairwell
     # Makes a piece's steps anew from the page, the routine and the choices as they
     # are now. Marks and results stay; steps that are the same keep theirs.
     module TakeOver
-      # What moved, as titles of steps.
-      Moved = Stairwell.value(:added, :gone, :changed)
+      # What moved, as titles of steps: `gone` without any credit, `lost` with some; `kept` have theirs.
+      Moved = Stairwell.value(:added, :gone, :changed, kept: [], lost: [])
 
       module_function
 
@@ -27,14 +27,17 @@ module Stairwell
       # @return [Moved]
       def moved(before, after)
         was, now = [before, after].map { |piece| piece.progress.own.to_h { |step| [step.id, step] } }
+        lost, gone = (was.keys - now.keys).partition { |id| credited?(before, id) }.map { |ids| ids.map { |id| was[id].title } }
         Moved.new(
-          added: (now.keys - was.keys).map { |id| now[id].title }, gone: (was.keys - now.keys).map { |id| was[id].title },
+          added: (now.keys - was.keys).map { |id| now[id].title }, gone: gone, lost: lost, kept: (was.keys & now.keys).select { |id| credited?(before, id) }.map { |id| now[id].title },
           changed: (was.keys & now.keys).reject { |id| same?(was[id], now[id]) }.map { |id| now[id].title }
         )
       end
 
+      def credited?(piece, id) = piece.progress.standings[id]&.credited.to_i.positive?
+
       def same?(one, other) = one.with(arithmetic: nil, title: nil) == other.with(arithmetic: nil, title: nil)
-      private_class_method :same?
+      private_class_method :credited?, :same?
     end
   end
 end

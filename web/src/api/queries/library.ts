@@ -91,9 +91,11 @@ function keyOf<T>(keys: { get(one: T): string | undefined; set(one: T, key: stri
   return key;
 }
 
+type BroughtScore = { file: File; title?: string; right?: string; left?: string; sure?: boolean };
+
 export const useLoadScore = () =>
   useSave(
-    ({ file, ...said }: { file: File; title?: string; right?: string; left?: string; sure?: boolean }) =>
+    ({ file, ...said }: BroughtScore) =>
       ask(
         api.POST("/api/pieces/score", {
           params: { query: { name: file.name, key: keyOf(sent.file, file), ...said } },
@@ -104,6 +106,31 @@ export const useLoadScore = () =>
       ),
     { into: (piece) => ["piece", piece.id, "studio"], touches: () => [["pieces"]] },
   );
+
+/** Another score for a piece: its sections and words stay. */
+export const useLoadOtherScore = (id: number) =>
+  useSave(
+    ({ file, ...said }: BroughtScore) =>
+      ask(
+        api.POST("/api/pieces/{id}/score", {
+          params: { path: { id }, query: { name: file.name, ...said } },
+          headers: { "Content-Type": "application/octet-stream" },
+          body: file as never,
+          bodySerializer: (body: unknown) => body as File,
+        }),
+      ),
+    { touches: () => [["piece", id], ["revisions", id], ["drill", id], ["score", id], ["learners", id], ["pieces"]] },
+  );
+
+/** Two entries of one piece become one. */
+export const useMergePieces = (id: number) =>
+  useSave((into: number) => ask(api.POST("/api/pieces/{id}/merge", { params: { path: { id } }, body: { into } })), {
+    touches: (_, into) => [["pieces"], ["piece", id], ["piece", into], ["learners"], ["student"], ["students"]],
+  });
+
+/** Who learns a piece, and what its page as it is now would come to for each. */
+export const useLearners = (id: number, revision: number) =>
+  useLoad(["learners", id, revision], () => ask(api.GET("/api/pieces/{id}/learners", { params: { path: { id } } })));
 
 export const useTypePiece = () =>
   useSave((script: string) => ask(api.POST("/api/pieces", { body: { script, key: keyOf(sent.script, script) } })), {

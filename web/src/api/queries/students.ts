@@ -179,8 +179,18 @@ export const useWithdrawLink = (id: number) =>
   useStudentSave(() => ask(api.DELETE("/api/students/{id}/link", { params: { path: { id } } })));
 
 export const useRenewPiece = (id: number) =>
-  useStudentSave((assignment: number) =>
-    ask(api.POST("/api/students/{id}/pieces/{assignment}/renew", { params: { path: { id, assignment } }, body: {} })),
+  useStudentSave(
+    (assignment: number) =>
+      ask(api.POST("/api/students/{id}/pieces/{assignment}/renew", { params: { path: { id, assignment } }, body: {} })),
+    [["learners"]],
+  );
+
+/** Takes back that a page was taken over. */
+export const useTakeBackPage = (id: number) =>
+  useStudentSave(
+    (assignment: number) =>
+      ask(api.DELETE("/api/students/{id}/pieces/{assignment}/renew", { params: { path: { id, assignment } } })),
+    [["learners"]],
   );
 
 type Ending = { assignment: number; ended: "passed" | "kept" | "set_aside" | null; keep_for?: string };

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useDeletePiece, useLoadScore, useRestorePiece, useShelf, useStudents } from "../../api/queries";
@@ -12,8 +12,8 @@ import { PageHead, Paper } from "../../components/Paper";
 import { May } from "../../components/Rights";
 import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
-import { LookOver } from "./LookOver";
 import { Suits } from "./Suits";
+import { useBringScore } from "./useBringScore";
 
 type Card = Schemas["PieceCard"];
 
@@ -25,13 +25,7 @@ export default function LibraryPage() {
   const students = useStudents();
   const [whom, setWhom] = useState<number | null>(null);
   const go = useNavigate();
-  const picker = useRef<HTMLInputElement>(null);
-  const bring = (said: Parameters<typeof load.mutate>[0]) =>
-    load.mutate(said, { onSuccess: (piece) => go(`/library/${piece.id}`) });
-  // What the server asks about a score stands until it is loaded or left, also while it is sent again.
-  const [asked, setAsked] = useState<{ file: File; about: Schemas["LookOver"] } | null>(null);
-  const about = load.error?.problem.look_over;
-  if (about && load.variables && asked?.about !== about) setAsked({ file: load.variables.file, about });
+  const score = useBringScore(load, (piece: { id: number }) => go(`/library/${piece.id}`));
   const live = (pieces.data ?? []).filter((piece) => !piece.deleted);
   const deleted = (pieces.data ?? []).filter((piece) => piece.deleted);
   const gone = deleted.find((piece) => piece.id === remove.variables);
@@ -43,20 +37,9 @@ export default function LibraryPage() {
         title={t("library.library_page.library")}
         about={t("library.library_page.every_piece_is_broken_down_once")}
       >
-        <input
-          ref={picker}
-          type="file"
-          accept=".musicxml,.xml,.mxl"
-          aria-label={t("library.library_page.score_file")}
-          hidden
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file) bring({ file });
-            event.target.value = "";
-          }}
-        />
+        {score.input}
         <May to="teach">
-          <Button onClick={() => picker.current?.click()} disabled={load.isPending}>
+          <Button onClick={score.choose} disabled={load.isPending}>
             {load.isPending ? t("library.library_page.reading_the_score") : t("library.library_page.load_a_score")}
           </Button>
           <Button kind="go" onClick={() => go("/library/type")}>
@@ -64,19 +47,8 @@ export default function LibraryPage() {
           </Button>
         </May>
       </PageHead>
-      <Notice trouble={(about ? null : load.error) ?? remove.error} />
-      {asked && (
-        <LookOver
-          key={asked.file.name}
-          asked={asked.about}
-          busy={load.isPending}
-          onLoad={(said) => bring({ file: asked.file, sure: true, ...said })}
-          onLeave={() => {
-            setAsked(null);
-            load.reset();
-          }}
-        />
-      )}
+      <Notice trouble={score.trouble ?? remove.error} />
+      {score.questions}
       {gone && <TakeBack id={gone.id} title={gone.title} />}
       <Notice trouble={pieces.error} again={() => pieces.refetch()} />
       {pieces.isPending && <Waiting what={t("library.library_page.the_library")} />}

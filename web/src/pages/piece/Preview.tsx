@@ -1,4 +1,5 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Link, Text } from "@chakra-ui/react";
+import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { PartHead } from "../../components/Paper";
 import { t } from "../../words";
@@ -6,7 +7,9 @@ import type { Bench } from "./useBench";
 
 /** What one sees when looking the piece over before playing, and the places
  * that may need work of their own. */
-export function Preview({ bench, onShow }: { bench: Bench; onShow: (bar: number) => void }) {
+type Props = { id: number; whose: Whose; bench: Bench; onShow: (bar: number) => void };
+
+export function Preview({ id, whose, bench, onShow }: Props) {
   const { preview, spots } = bench.piece;
   return (
     <>
@@ -52,6 +55,11 @@ export function Preview({ bench, onShow }: { bench: Bench; onShow: (bar: number)
             </Flex>
           </Box>
         ))}
+      </Box>
+      <Box as="section">
+        <Link href={`/api/pieces/${id}/pencil.pdf?for=${whose}`} color="slate" target="_blank" rel="noreferrer">
+          {t("piece.preview.pencil_list")}
+        </Link>
       </Box>
       {spots.length > 0 && (
         <Box as="section">

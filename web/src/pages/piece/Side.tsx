@@ -7,15 +7,16 @@ import { useMay } from "../../components/Rights";
 import { t } from "../../words";
 import { Check } from "./Check";
 import { Excerpt } from "./Excerpt";
+import { Learners } from "./Learners";
 import { MapSummary } from "./MapSummary";
 import { Past } from "./Past";
 import { Preview } from "./Preview";
 import { ScriptText } from "./ScriptText";
 import type { Bench } from "./useBench";
 
-const TABS = ["map", "preview", "check", "text", "notes", "past"] as const;
+const TABS = ["map", "preview", "check", "text", "notes", "past", "learners"] as const;
 // Those in which nothing is changed.
-const LOOKING = ["preview", "notes"];
+const LOOKING = ["preview", "notes", "learners"];
 export type Tab = (typeof TABS)[number];
 
 type Props = {
@@ -79,10 +80,11 @@ export function Side({ id, hasScore, bench, whose, tab: asked, onTab, chosen, on
         }}
       >
         {tab === "map" && <MapSummary bench={bench} onChoose={onChoose} onShow={onShow} />}
-        {tab === "preview" && <Preview bench={bench} onShow={onShow} />}
+        {tab === "preview" && <Preview id={id} whose={whose} bench={bench} onShow={onShow} />}
         {tab === "check" && <Check id={id} whose={whose} bench={bench} onShow={onShow} />}
         {tab === "text" && <ScriptText id={id} whose={whose} bench={bench} onShow={onShow} />}
         {tab === "notes" && hasScore && <Excerpt id={id} piece={piece} chosen={chosen} />}
+        {tab === "learners" && <Learners id={id} bench={bench} />}
         {tab === "past" && <Past id={id} whose={whose} bench={bench} />}
       </Box>
     </Paper>

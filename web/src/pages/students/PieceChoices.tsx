@@ -137,7 +137,8 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
 }
 
 /** What taking the page over changed; all marks stay where they were. */
-function moved({ added, gone, changed }: Schemas["Moved"]) {
+function moved({ added, gone: untouched, changed, lost }: Schemas["Moved"]) {
+  const gone = [...untouched, ...lost];
   const said = [
     added.length > 0 && t("students.piece_choices.moved.added", { titles: added.join(", ") }),
     gone.length > 0 && t("students.piece_choices.moved.gone", { titles: gone.join(", ") }),

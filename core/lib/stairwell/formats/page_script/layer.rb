@@ -84,7 +84,7 @@ module Stairwell
           before, after = [base, Edit.new(base).call(put: put, lenient: true)].map { |text| PageScript.write(PageScript.read(text).map).lines(chomp: true) }
           before.include?(line) && !after.include?(line)
         end
-        private_class_method :showing, :line_replaced?
+        private_class_method :line_replaced?
 
         private
 
