@@ -9,11 +9,12 @@ module Stairwell
 
         # @param tables [Tables]
         # @param assignment_id [Integer]
+        # @return [String, nil] JSON
+        def read(tables, assignment_id) = tables[:assignments].where(id: assignment_id).get(Sequel.cast(:former, :text))
+
+        # @param text [String, nil] as {read} gives
         # @return [Studio::Former, nil]
-        def of(tables, assignment_id)
-          text = tables[:assignments].where(id: assignment_id).get(Sequel.cast(:former, :text))
-          Studio::Former.load(JSON.parse(text)) if text
-        end
+        def value(text) = text && Studio::Former.load(JSON.parse(text))
       end
     end
   end

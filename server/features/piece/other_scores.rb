@@ -7,7 +7,10 @@ module Stairwell
       # stays, and so do their changes over it and what students have done.
       class OtherScores
         # Rows as they were read.
-        Read = Stairwell.value(:row, :page, :layers)
+        Read = Stairwell.value(:row, :revision, :layers) do
+          # @return [Studio::Page] the studio's own
+          def page = Studio::Page.new(**revision.slice(:document, :script))
+        end
         private_constant :Read
 
         # @param context [StudioContext]
@@ -51,9 +54,7 @@ module Stairwell
         def fetch(tables, id, live: false)
           pieces = Repositories::Pieces.new(tables)
           row = pieces.find(id, live: live)
-          kept = pieces.revision(id, row[:revision])
-          pages = Repositories::Pages.new(tables)
-          Read.new(row: row, page: Studio::Page.new(document: kept[:document], script: kept[:script]), layers: pages.over(id))
+          Read.new(row: row, revision: pieces.revision(id, row[:revision]), layers: Repositories::Pages.new(tables).over(id))
         end
 
         # What a revision is made of, before the transaction.
@@ -82,9 +83,10 @@ module Stairwell
 
         # The one that stays gets sections and notes of the other where it has none itself.
         def join(mine, theirs, into)
-          joined = joined(mine.page.map, theirs.page.map)
-          kept = revision(joined) unless joined.equal?(theirs.page.map)
-          layers = layers(mine, joined, Studio::OtherScore.new(mine.page.map, joined), kept ? kept[:script] : theirs.page.script)
+          own, other = mine.page.map, theirs.page.map
+          joined = joined(own, other)
+          kept = revision(joined) unless joined.equal?(other)
+          layers = layers(mine, joined, Studio::OtherScore.new(own, joined), kept ? kept[:script] : theirs.page.script)
           layers = mine.layers.merge(layers).reject { |whose, _| theirs.layers.key?(whose) }
           @waiting.check!
           @context.write do |tables|
@@ -117,14 +119,14 @@ module Stairwell
 
         # @return [Boolean] false where there is nothing to learn for them
         def move(row, into)
-          title = revision = page = nil
+          title = revision = pages = student = nil
           more = ->(tables) do
             student = Repositories::Students.new(tables).find(row[:student_id])
             piece = Repositories::Pieces.new(tables).find(into)
             title, revision = piece.values_at(:title, :revision)
-            page = Repositories::Pages.new(tables).read([[into, revision]], teachers: [student[:teacher_id]], students: [student[:id]]).page(into, revision, student)
+            pages = Repositories::Pages.new(tables).read([[into, revision]], teachers: [student[:teacher_id]], students: [student[:id]])
           end
-          @changes.act(row[:student_id], more: more) { |record| Studio::ChangePiece.new(record, row[:id]).move_to(into, page: page, revision: revision, title: title) }
+          @changes.act(row[:student_id], more: more) { |record| Studio::ChangePiece.new(record, row[:id]).move_to(into, page: pages.page(into, revision, student), revision: revision, title: title) }
           true
         rescue RefusedError
           false

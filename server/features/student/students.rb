@@ -116,7 +116,8 @@ module Stairwell
         # @return [Hash] the student, with what :moved
         def take_back_page(id, assignment_id)
           former = nil
-          moved(id, more: ->(tables) { former = Repositories::Former.of(tables, assignment_id) }) { |record| Studio::ChangePiece.new(record, assignment_id).take_back(former) }
+          read = ->(tables) { former = Repositories::Former.read(tables, assignment_id) }
+          moved(id, more: read) { |record| Studio::ChangePiece.new(record, assignment_id).take_back(Repositories::Former.value(former)) }
         end
 
         # @return [Hash]
