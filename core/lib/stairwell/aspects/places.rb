@@ -19,8 +19,11 @@ module Stairwell
         def said? = fingers.first.said.first
       end
 
-      # @param fingering [Fingering]
+      # @return [Line]
+      attr_reader :line
+
       # @param line [Line]
+      # @param fingering [Fingering] of it
       def initialize(line, fingering = Fingering.new(line))
         @line = line
         @fingers = fingering.fingers

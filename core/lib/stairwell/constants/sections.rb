@@ -9,6 +9,8 @@ module Stairwell
     WIDE_LEAP = 12
     # Bars that sound alike of which the first ones are compared. Own choice.
     MOST_TWINS = 32
+    # Bars that share most with one, with which it is compared. Own choice.
+    MOST_LIKE = 16
     # Sections that share something of which the first ones are compared. Own choice.
     MOST_COMPARED = 32
     # What a section of so many bars costs when sections are suggested; four are best. Own choice.

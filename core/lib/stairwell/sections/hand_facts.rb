@@ -11,13 +11,13 @@ module Stairwell
 
       # @param map [Score::Map]
       # @param hand [Symbol] :right or :left
-      # @param lines [Hash{Symbol => Aspects::Line}] of both hands
+      # @param places [Hash{Symbol => Aspects::Places}] of both hands
       # @param span [Integer, nil] semitones the student's hand reaches
-      def initialize(map, hand, lines:, span: nil)
+      def initialize(map, hand, places:, span: nil)
         @map = map
         @hand = hand
         @span = span
-        @lines = lines
+        @of = places
         @reach = Reach.new(map, hand)
         @wording = Roadmap::Wording.new(map)
       end
@@ -33,9 +33,7 @@ module Stairwell
 
       def fact(text, **more) = Fact.new(topic: Phrase["hands.#{@hand}"], text: text, **more)
 
-      def all = @all ||= places_of(@hand)
-
-      def places_of(hand) = Aspects::Places.new(@lines.fetch(hand))
+      def all = @of.fetch(@hand)
 
       def places
         bars = all.all.map(&:bar)
@@ -107,7 +105,7 @@ module Stairwell
         [Phrase[(move.time >= other.time) ? "sections.preview.this_hand_first" : "sections.preview.other_hand_first", hand: hand]]
       end
 
-      def others = @others ||= places_of(OTHER.fetch(@hand)).moves
+      def others = @of.fetch(OTHER.fetch(@hand)).moves
 
       # What would be noted of it.
       def starts(move)
@@ -132,7 +130,7 @@ module Stairwell
 
       # Chords this hand does not reach are broken.
       def wide
-        bars = @lines.fetch(@hand).touches.select { |touch| @span && (touch.keys.max - touch.keys.min).between?(@span + 1, Constants::LARGEST_REACH) }.map(&:bar).uniq
+        bars = all.line.touches.select { |touch| @span && (touch.keys.max - touch.keys.min).between?(@span + 1, Constants::LARGEST_REACH) }.map(&:bar).uniq
         fact(Phrase["sections.preview.break_chords", count: bars.size, bars: names(bars)], bars: bars) if bars.any?
       end
     end

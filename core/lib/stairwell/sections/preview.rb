@@ -81,10 +81,10 @@ module Stairwell
       end
 
       def hands
-        Likeness::HANDS.flat_map { |hand| said(hand) || HandFacts.new(@map, hand, lines: lines, span: @span).facts }
+        Likeness::HANDS.flat_map { |hand| said(hand) || HandFacts.new(@map, hand, places: places, span: @span).facts }
       end
 
-      def lines = @lines ||= Likeness::HANDS.to_h { |hand| [hand, Aspects::Line.new(@map, hand)] }
+      def places = @places ||= Likeness::HANDS.to_h { |hand| [hand, Aspects::Places.new(Aspects::Line.new(@map, hand))] }
 
       # What the teacher or the page says of a start, where no notes are known.
       def said(hand)

@@ -34,14 +34,14 @@ module Stairwell
 
       private
 
-      # Only bars that have something in common are compared, each with the nearest ones, so that
+      # Only bars that have something in common are compared, each with those that share most, so that
       # long pieces take no longer for each bar than short ones.
       def pairs
         known = Hash.new { |all, trait| all[trait] = [] }
-        @bars.flat_map { |bar|
-          found = traits(bar).flat_map { |trait| known[trait].last(Constants::MOST_COMPARED).tap { known[trait] << bar } }
-          found.uniq.map { |earlier| [earlier, bar] }
-        }.uniq
+        @bars.flat_map do |bar|
+          shared = traits(bar).flat_map { |trait| known[trait].last(Constants::MOST_COMPARED).tap { known[trait] << bar } }.tally
+          shared.max_by(Constants::MOST_LIKE) { |earlier, count| [count, earlier] }.map { |earlier, _| [earlier, bar] }
+        end
       end
 
       # Two notes of the tune that follow each other, and the distance between two, with when they sound;
@@ -56,7 +56,7 @@ module Stairwell
       end
 
       def along(by, candidates)
-        worth = candidates.to_h { |bar| [bar, @stretches.alike(bar, bar + by).worth] }.select { |_, one| one >= Constants::RETURN_LEAST }
+        worth = candidates.to_h { |bar| [bar, @stretches.worth(bar, bar + by)] }.select { |_, one| one >= Constants::RETURN_LEAST }
         worth.keys.sort.slice_when { |a, b| b != a + 1 }.select { |run| run.size >= Constants::RETURN_BARS }
           .map { |run| Run.new(from: run.first, by: by, size: run.size, worth: worth.values_at(*run).sum / run.size) }
       end

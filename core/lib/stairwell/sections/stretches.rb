@@ -5,12 +5,6 @@ module Stairwell
     # What sounds in a piece, in windows a bar long. A window begins an upbeat before its bar, so that
     # a phrase with its upbeat is compared with another as a whole.
     class Stretches
-      # How alike two windows are: `both` hands literally, the `tune` of the right hand alone, the same
-      # `moved` by scale steps, its `rhythm`; each from 0 to 1.
-      Alike = Stairwell.value(:both, :tune, :moved, :rhythm) do
-        # @return [Float] what it is worth as a return, from 0 to 1
-        def worth = [both, *Constants::RETURNS.map { |name, share| self[name] * share }].max
-      end
       # Notes by hand, each [onset, staff step, alteration, length]; the `tune` is the highest note of
       # the right hand at each onset.
       Window = Stairwell.value(:right, :left, :tune) do
@@ -21,9 +15,9 @@ module Stairwell
       # next one.
       Stretch = Stairwell.value(:bars, upbeat: 0r, cut: 0r)
 
-      SILENT = Alike.new(both: 1.0, tune: 1.0, moved: 0.0, rhythm: 1.0)
-      UNLIKE = Alike.new(both: 0.0, tune: 0.0, moved: 0.0, rhythm: 0.0)
-      private_constant :SILENT, :UNLIKE
+      # What is asked of two windows, from 0 to 1 each: `both` hands literally, the `tune` of the right hand alone, the
+      # same `moved` by scale steps, its `rhythm`.
+      KINDS = %i[both tune moved rhythm].freeze
 
       # @param map [Score::Map]
       # @param upbeat [Rational] in whole notes
@@ -32,7 +26,7 @@ module Stairwell
         @upbeat = upbeat
         @offsets = map.bars.inject([0r]) { |all, bar| all << (all.last + bar.length) }
         @windows = windows
-        @alike = {}
+        @worth = {}
       end
 
       # @param index [Integer] of a bar
@@ -41,8 +35,12 @@ module Stairwell
 
       # @param one [Integer] a bar
       # @param other [Integer] another
-      # @return [Alike]
-      def alike(one, other) = @alike[[one, other]] ||= compare(self[one], self[other])
+      # @return [Float] what the one is worth as a return of the other, from 0 to 1
+      def worth(one, other) = @worth[[one, other]] ||= KINDS.inject(0.0) { |best, kind| (share_of(kind) > best) ? [best, share_of(kind) * alike(one, other, kind)].max : best }
+
+      # @param kind [Symbol] of {KINDS}
+      # @return [Float] from 0 to 1
+      def alike(one, other, kind) = compare(self[one], self[other], kind)
 
       # @param one [Stretch]
       # @param other [Stretch] of as many bars
@@ -73,7 +71,9 @@ module Stairwell
       end
 
       # A bar with some of what is before it, and without some of its end.
-      def inside(bar, early, late)
+      def inside(bar, early, late) = (@inside ||= {})[[bar, early, late]] ||= part(bar, early, late)
+
+      def part(bar, early, late)
         from, to = @offsets[bar - 1] - early, @offsets[bar] - late
         Likeness::HANDS.to_h do |hand|
           all = placed(hand)
@@ -101,12 +101,23 @@ module Stairwell
       # What is in the upbeat of the last bar line belongs to no later bar.
       def window_at(place) = [@offsets.bsearch_index { |offset| offset > place + @upbeat } || @map.bars.size, @map.bars.size].min
 
-      def compare(one, other)
-        return (one.empty? && other.empty?) ? SILENT : UNLIKE if one.empty? || other.empty?
+      # What a kind is worth beside the same literally.
+      def share_of(kind) = Constants::RETURNS.fetch(kind, 1.0)
 
-        weights = Likeness::HANDS.to_h { |hand| [hand, [one, other].map { |window| window[hand].size }.max] }
-        both = weights.sum { |hand, weight| weight * share(one, other, hand) } / weights.values.sum.to_f
-        Alike.new(both: both, tune: share(one, other, :tune), moved: (one.tune.size < 2 || other.tune.size < 2) ? 0.0 : share(one, other, :moved), rhythm: share(one, other, :rhythm))
+      def compare(one, other, kind)
+        return silent(one, other, kind) if one.empty? || other.empty?
+        return both(one, other) if kind == :both
+        return 0.0 if kind == :moved && (one.tune.size < 2 || other.tune.size < 2)
+
+        share(one, other, kind)
+      end
+
+      def silent(one, other, kind) = (one.empty? && other.empty? && kind != :moved) ? 1.0 : 0.0
+
+      # Each hand counts by what it plays.
+      def both(one, other)
+        weights = Likeness::HANDS.to_h { |hand| [hand, [one[hand].size, other[hand].size].max] }
+        weights.sum { |hand, weight| weight.zero? ? 0.0 : weight * share(one, other, hand) } / weights.values.sum.to_f
       end
 
       # What both hold, of what the fuller one holds.

@@ -16,15 +16,18 @@ module Stairwell
 
       # @return [Array<Score::Section>] with letters, places and variant
       def sections
-        letters = LETTERS.dup
+        @letters = LETTERS.dup
+        @numbers = Hash.new(0)
+        places = {}
         variants = @cuts.stretches && Variants.new(@cuts.stretches)
         spans.zip(bodies).each_with_object([]) do |(span, stretch), found|
           variant = variants&.variant(stretch)
           if variant&.relation == :same && variant.except.empty? && variant.hand.nil?
-            at = found.index { |section| section.label == variant.of }
+            at = places.fetch(variant.of)
             found[at] = found[at].with(spans: found[at].spans + [span])
           else
-            found << Score::Section.new(label: label(variant, found, letters), spans: [span], variant: variant)
+            places[name = label(variant)] = found.size
+            found << Score::Section.new(label: name, spans: [span], variant: variant)
             variants&.add(found.last.label, stretch)
           end
         end
@@ -61,11 +64,12 @@ module Stairwell
         beat ? {to: bar, to_beat: beat - 1} : {to: bar - 1}
       end
 
-      def label(variant, found, letters)
-        return letters.shift || "Z#{found.size}" unless variant&.relation == :same
+      # The next letter; of what nearly comes back, its letter with the next number.
+      def label(variant)
+        return @letters.shift || "Z#{@numbers["Z"] += 1}" unless variant&.relation == :same
 
         stem = variant.of[/\A[A-Z]/]
-        "#{stem}#{(1..).find { |number| found.none? { |section| section.label == "#{stem}#{number}" } }}"
+        "#{stem}#{@numbers[stem] += 1}"
       end
     end
   end

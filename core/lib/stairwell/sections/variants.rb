@@ -10,12 +10,14 @@ module Stairwell
         @stretches = stretches
         @known = Hash.new { |all, trait| all[trait] = [] }
         @stretch = {}
+        @turn = {}
       end
 
       # Remembers a section as one that later ones may resemble.
       # @param label [String]
       # @param stretch [Stretches::Stretch]
       def add(label, stretch)
+        @turn[label] = @turn.size
         @stretch[label] = stretch
         traits(stretch.bars).each { |trait| @known[trait] << label if @known[trait].size < Constants::MOST_COMPARED }
       end
@@ -24,7 +26,8 @@ module Stairwell
       # @return [Score::Variant, nil] of the closest of the sections added, the earliest of them; nil
       #   when it resembles none
       def variant(stretch)
-        candidates = traits(stretch.bars).flat_map { |trait| @known.fetch(trait, []) }.uniq.sort_by { |label| @stretch.keys.index(label) }
+        shared = traits(stretch.bars).flat_map { |trait| @known.fetch(trait, []) }.tally
+        candidates = shared.max_by(Constants::MOST_LIKE) { |label, count| [count, -@turn.fetch(label)] }.map(&:first).sort_by { |label| @turn.fetch(label) }
         candidates.filter_map { |label| compare(stretch, label) }.min_by.with_index { |variant, at| [rank(variant), at] }
       end
 
@@ -52,7 +55,7 @@ module Stairwell
       end
 
       # The tune of the right hand, over something else.
-      def tune?(bars, theirs) = bars.zip(theirs).all? { |bar, other| @stretches[bar].right.any? && @stretches.alike(bar, other).tune >= 1 }
+      def tune?(bars, theirs) = bars.zip(theirs).all? { |bar, other| @stretches[bar].right.any? && @stretches.alike(bar, other, :tune) >= 1 }
 
       def rank(variant)
         return variant.except.size + (variant.hand ? Constants::HAND_RANK : 0) if variant.relation == :same
