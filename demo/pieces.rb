@@ -1,13 +1,21 @@
 # frozen_string_literal: true
 
 require_relative "notation"
+require_relative "voice"
 
 module Demo
   # The demo's method-book pieces. Titles, tunes and books are invented; each is
   # composed here and goes through the same reader as a user's file.
   module Pieces
-    # `map` holds the notes; `sections` is the page script a teacher adds.
-    Piece = Struct.new(:file, :map, :sections, keyword_init: true)
+    # `map` holds the notes; `sections` is the page script a teacher adds; `words` are sung above the piano to the tune
+    # of the right hand, a syllable a note.
+    Piece = Struct.new(:file, :map, :sections, :words, keyword_init: true) do
+      # @return [String] MusicXML
+      def score
+        text = Stairwell::Formats::MusicXML.write(map)
+        words ? Voice.new(map, words).above(text) : text
+      end
+    end
 
     module_function
 
@@ -35,7 +43,7 @@ module Demo
     end
 
     # @return [Array<Piece>]
-    def all = [lantern_room, slow_ferry, ropewalk, two_gulls, fog_signal, long_jetty]
+    def all = [lantern_room, slow_ferry, ropewalk, two_gulls, fog_signal, long_jetty, night_barge, market_morning]
 
     def lantern_room
       theme = "C4q D4q E4q G4q | E4h D4h | C4q D4q E4q C4q"
@@ -120,21 +128,64 @@ module Demo
       )
     end
 
-    def piece(file, right, left, title:, book:, level:, meter:, key:, pages:, tempo:, sections:, repeats: [], endings: [], signs: {}, pickup: nil, mark_unit: 1/4r)
+    # Sung, with pedal; an octave higher at the end.
+    def night_barge
+      line = ["A4h D5q | F5h E5q | D5h A4q | Bb4h.", "G4h Bb4q | A4h D5q | E5q D5q C#5q"].join(" | ")
+      middle = ["C5h F5q | A5h G5q | F5h C5q | D5h.", "Bb4h D5q | C5h F5q"].join(" | ")
+      right = [line, "E5h.", line, "D5h.", middle, "G5q F5q E5q | F5h.", middle, "Bb5q A5q G#5q | A5h.", line, "D5h.", "A5h D6q | F6h E6q | D6h A5q | D5h."].join(" | ")
+      chords = {"d" => "D3q A3q F3q", "B" => "Bb2q F3q D3q", "g" => "G2q D3q Bb2q", "A" => "A2q E3q C#3q", "F" => "F2q C3q A2q", "C" => "C3q G3q E3q", "e" => "E3q Bb3q G3q"}
+      left = "ddgBgdAA ddgBgdAd FFFBBFCF FFFBBFeA ddgBgdAd ddd".delete(" ").chars.map { |one| chords.fetch(one) }.join(" | ") + " | D3h."
+      down = Stairwell::Score::Span
+      piece(
+        "night-barge", right, left, title: "Night Barge", book: "Tidewater Primer 3", level: "3", meter: [3, 4], key: "D minor",
+        pages: {34 => [4, 4, 4, 4], 35 => [4, 4, 4, 4], 36 => [4, 4, 4]}, tempo: ["Andante tranquillo", 84, 72],
+        markings: {
+          pedal: (1..43).map { |bar| down.new(from: bar, to: bar) }, octaves: [Stairwell::Score::Octave.new(span: down.new(from: 41, to: 43), hand: :right, up: true)],
+          dynamics: [[1, 1, "p"], [17, 17, "mf"], [29, 31, "louder"], [33, 33, "p"], [41, 41, "pp"]].map { |from, to, words| Stairwell::Score::Dynamic.new(span: down.new(from: from, to: to), words: words) },
+          fermatas: [Stairwell::Score::Fermata.new(bar: 32, counts: 3r)], ritardandi: [down.new(from: 43, to: 44)]
+        },
+        sections: ["A: 1-8", "A1: 9-16 like A except 16", "B: 17-24", "C: 25-32 like B except 31-32", "A2: 33-40 like A except 40", "D: 41-44"],
+        sung: "The barge goes by with-out a light and no one knows her name but all the reeds lean o-ver where her qui-et wa-ter came"
+      )
+    end
+
+    # A round dance: one strain four times with other endings by turns, the way back to the sign, and a coda.
+    def market_morning
+      strain = "C5e D5e E5q G4q E5q | D5e E5e F5q G4q F5q | E5e F5e G5q C5q G5q | A5q G5e F5e E5q D5q"
+      away = "D5q F#5q A5q F#5q | G5q F#5e E5e D5q B4q | C5q E5q D5q F#5q | G5q B4q D5h"
+      right = ["G4e A4e B4q", strain, "E5q D5q C5h", "D5q C5q B4q G4q", "G5q E5q D5q B4q", "C5h -q G4q", away, away.sub("G5q B4q D5h", "G5h F5h"), "C5e D5e E5q G5q E5q | C6q G5q E5q C5q | A5q B5q C6h | C6w"].join(" | ")
+      oom = {"C" => "C3q E3+G3q G2q E3+G3q", "F" => "F2q A2+C3q C3q A2+C3q", "G" => "G2q B2+F3q D3q B2+F3q", "D" => "D3q F#3+C4q A2q F#3+C4q", "g" => "G2q B2+D3q D3q B2+D3q", "e" => "C3h C3h"}
+      left = ["-h", *"CGCFCGGe".chars.map { |one| oom.fetch(one) }, *"DgDgDgDG".chars.map { |one| oom.fetch(one) }, *"CCG".chars.map { |one| oom.fetch(one) }, "C3+G3w"].join(" | ")
+      span = Stairwell::Score::Span
+      piece(
+        "market-morning", right, left, title: "Market Morning", book: "Tidewater Primer 3", level: "3", meter: [4, 4], key: "C major", pickup: 2, whole_end: true,
+        pages: {38 => [4, 4, 4], 39 => [4, 4]}, tempo: ["Allegro moderato", 132, 104], repeats: [[2, 7, 4]],
+        endings: [[[1, 3], 6, 7], [[2, 4], 8, 9]],
+        signs: {segno: [2], to_coda: [9], coda: [18], jumps: [Stairwell::Score::Jump.new(after: 17, to: :segno, until_sign: :coda)]},
+        markings: {
+          octaves: [Stairwell::Score::Octave.new(span: span.new(from: 19, to: 20), hand: :right, up: true)], pedal: [span.new(from: 20, to: 20), span.new(from: 21, to: 21)],
+          dynamics: [[2, 2, "f"], [10, 10, "mp"], [14, 17, "louder"], [18, 18, "ff"]].map { |from, to, words| Stairwell::Score::Dynamic.new(span: span.new(from: from, to: to), words: words) },
+          fermatas: [Stairwell::Score::Fermata.new(bar: 21, counts: 4r)]
+        },
+        sections: ["A: 0-4", "B: 5-6", "C: 7-8", "D: 9-12", "E: 13-16 like D except 16", "F: 17-20"]
+      )
+    end
+
+    def piece(file, right, left, title:, book:, level:, meter:, key:, pages:, tempo:, sections:, repeats: [], endings: [], signs: {}, pickup: nil, whole_end: false, markings: {}, sung: nil, mark_unit: 1/4r)
       meter = Stairwell::Score::Meter.new(beats: meter[0], unit: meter[1])
       notes = Notation.hands(right, left)
       total = Notation.bars(right).size
-      last = {total => meter.counts(meter.bar_length) - pickup} if pickup
+      last = {total => meter.counts(meter.bar_length) - pickup} if pickup && !whole_end
       bars = Stairwell::Score.bars(total - (pickup ? 1 : 0), meters: [meter], pickup: pickup, counts: last || {})
       words, mark, target_tempo = tempo
       map = Stairwell::Score::Map.new(
-        **signs, title: title, book: book, level: level, bars: bars, notes: notes, keys: [Stairwell::Score::Key.parse(key)],
+        **signs, markings: Stairwell::Score::Markings.new(**markings), title: title, book: book, level: level, bars: bars, notes: notes, keys: [Stairwell::Score::Key.parse(key)],
         pages: pages.map { |number, lines| Stairwell::Score::Page.new(number: number, lines: lines) },
         tempo: Stairwell::Score::Tempo.new(words: words, mark: mark, mark_unit: mark_unit, target: target_tempo),
         repeats: repeats.map { |from, to, times| Stairwell::Score::Repeat.new(from: from, to: to, times: times) },
         endings: endings.map { |passes, from, to| Stairwell::Score::Ending.new(passes: passes, from: from, to: to) }
       )
-      Piece.new(file: file, map: map, sections: sections)
+      Piece.new(file: file, map: map, sections: sections, words: sung)
     end
     private_class_method :piece, :start
   end

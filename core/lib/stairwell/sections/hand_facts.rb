@@ -57,18 +57,27 @@ module Stairwell
         Phrase[first.said? ? "sections.preview.starts_with" : "sections.preview.would_start_with", finger: finger, key: pitch.name]
       end
 
-      # All where there are few; else those for which there is no time.
+      # The same move at several places is told once; all where there are few, else those for which there is no time.
       def moves
-        told = all.moves
-        told = told.reject { |move| move.time? || move.crossing }.max_by(Constants::PLACES_TOLD - 1, &:far).sort_by(&:at) if told.size >= Constants::PLACES_TOLD
-        told.map { |move| fact(Phrase.list([to(move), *led(move), *meanwhile(move), *time(move), *at_once(move)], by: :semicolon), bars: [move.bar], worked_out: !move.said, starts: starts(move)) }
+        told = all.moves.group_by { |move| [move.finger, move.pitch, move.steps, *how(move).map(&:to_s)] }.values
+        told = told.reject { |same| same.first.time? || same.first.crossing }.max_by(Constants::PLACES_TOLD - 1) { |same| same.first.far }.sort_by { |same| same.first.at } if told.size >= Constants::PLACES_TOLD
+        told.map { |same| fact(Phrase.list([to(same), *how(same.first)], by: :semicolon), bars: same.map(&:bar).uniq, worked_out: !same.first.said, starts: same.flat_map { |move| starts(move) }) }
       end
 
-      def to(move)
-        where = {bar: @wording.bar(move.bar), finger: move.finger, key: move.pitch.name, count: move.steps.abs}
+      def how(move) = [*led(move), *meanwhile(move), *time(move), *at_once(move)]
+
+      def to(same)
+        move = same.first
+        where = {bar: where(same), finger: move.finger, key: move.pitch.name, count: move.steps.abs}
         return Phrase["sections.preview.opens_to", **where] if move.steps.zero?
 
         Phrase[move.steps.positive? ? "sections.preview.moves_up" : "sections.preview.moves_down", **where]
+      end
+
+      def where(same)
+        return @wording.bar(same.first.bar) if same.one? && same.first.beat == 1
+
+        Phrase["sections.preview.at_bars", count: same.size, bars: Phrase.list(same.map { |move| from(move) }, by: :comma)]
       end
 
       def led(move)

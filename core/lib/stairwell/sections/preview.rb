@@ -106,13 +106,18 @@ module Stairwell
         markings = @map.markings
         [
           listed(:dynamics, markings.dynamics) { |one| Phrase["sections.preview.at", one: one.words, bar: @map.bar(one.span.from).name] },
-          listed(:pedal, markings.pedal) { |one| @wording.bars(one) }&.then { |one| @pedal ? one : one.with(text: Phrase["sections.preview.the_instrument_at_home_has_no", text: one.text]) },
+          listed(:pedal, joined(markings.pedal)) { |one| @wording.bars(one) }&.then { |one| @pedal ? one : one.with(text: Phrase["sections.preview.the_instrument_at_home_has_no", text: one.text]) },
           listed(:fermatas, markings.fermatas) { |one| Phrase["sections.preview.counts_held_for", bar: @wording.bar(one.bar), counts: Roadmap.number(one.counts), held: Roadmap.number(one.held || one.counts * 2)] },
           listed(:slowing_down, markings.ritardandi) { |one| @wording.bars(one) },
           listed(:octave_lines, markings.octaves) { |one| octave_line(one) },
           listed(:ornaments, markings.ornaments) { |one| @wording.bar(one.from) },
           listed(:lyrics, markings.verses) { |one| Phrase["sections.preview.verse", number: one.number, bars: @wording.bars(one.span)] }
         ].compact
+      end
+
+      # Spans that go on in the next bar as one.
+      def joined(spans)
+        spans.sort_by(&:from).slice_when { |one, other| other.from > one.to + 1 }.map { |all| Score::Span.new(from: all.first.from, to: all.map(&:to).max) }
       end
 
       def octave_line(one)

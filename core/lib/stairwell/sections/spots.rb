@@ -14,7 +14,8 @@ module Stairwell
       # @return [Array<Score::Spot>] in printed order
       def suggested
         found = Likeness::HANDS.flat_map { |hand| of(hand) }
-        found.reject { |one| settled?(one) }.uniq { |one| [one.span, one.hand] }.sort_by { |one| [one.span.from, one.span.from_beat || 1] }
+        # What is met again and again is told where it is met first.
+        found.sort_by { |one| one.span.from }.uniq { |one| [one.hand, one.text] }.reject { |one| settled?(one) }.uniq { |one| [one.span, one.hand] }.sort_by { |one| [one.span.from, one.span.from_beat || 1] }
       end
 
       private
