@@ -31,6 +31,7 @@ class Bench
   def call
     puts "#{" " * 61}ours     reference       ratio"
     [20, 200, 2_000].each { |bars| reading(bars) } unless ENV["SKIP"]
+    surveying
     drafting
     planning
     studio
@@ -87,6 +88,13 @@ class Bench
     played = Stairwell::Roadmap.read(Stairwell::Formats::MusicXML.read(text)).bars_played
     abort "not the same playing order" unless theirs["played"] == played
     row("read and unfold #{count} bars (#{played} played)", ours, theirs["median"] / 1000, "verovio, the same file to its timemap")
+  end
+
+  # What is looked at before a piece is played may grow no faster than its bars.
+  def surveying
+    short, long = [200, 2_000].map { |bars| Stairwell::Formats::MusicXML.read(score(bars)) }
+    ours, theirs = [[long, 3], [short, ROUNDS]].map { |map, rounds| median(rounds) { Stairwell::Sections.survey(map).summary } }
+    row("the survey of 2000 bars", ours, theirs, "of 200 bars; at most 12 ×")
   end
 
   # A click on the page: its statement into the script, and the page drawn from

@@ -18,7 +18,7 @@ type Keys = {
   off: boolean;
 };
 
-const TABS: Record<string, Tab> = { m: "map", l: "preview", k: "check", x: "text", v: "notes", p: "past" };
+const TABS: Record<string, Tab> = { m: "map", l: "preview", k: "check", x: "text", v: "notes", p: "past", u: "learners" };
 
 /** The keys of the workbench; none of them while one types. */
 export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) {
@@ -30,7 +30,7 @@ export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) 
     [t("piece.use_bench_keys.ctrl_z_ctrl_y"), t("piece.use_bench_keys.undo_redo")],
     [t("piece.use_bench_keys.space"), t("piece.use_bench_keys.play_and_stop")],
     [". ,", t("piece.use_bench_keys.walk_one_bar_on_one_back")],
-    ["M L K X V P", t("piece.use_bench_keys.tabs")],
+    ["M L K X V P U", t("piece.use_bench_keys.tabs")],
     [t("piece.use_bench_keys.esc"), t("piece.use_bench_keys.choose_nothing")],
   ]);
 
