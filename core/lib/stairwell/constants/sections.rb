@@ -38,6 +38,8 @@ module Stairwell
     # What a break of the page must be worth that ends a large part. Own choice: a sign, a double bar, a
     # change of key or meter.
     PART_SIGN = 1.0
+    # How many bars come back, nearly as they were, where a large part begins. Own choice: more than a section.
+    PART_BARS, PART_WORTH = 6, 0.9
     # Notes from which a key is told from its notes; what a bass that ends on the tonic, and a raised
     # seventh, are worth beside the likeness to a profile; by how much one mode must be clearer. Own choice.
     TONALITY_NOTES, TONALITY_CLEAR = 16, 0.15

@@ -90,7 +90,7 @@ module Stairwell
       # Bars that could begin a phrase of two bars and more within a section.
       def inside = [*bars, @map.bars.size + 1].each_cons(2).flat_map { |from, to| ((from + 2)..(to - 2)).to_a }
 
-      def long_returns = @long_returns ||= runs.select { |run| run.size > Constants::SECTION_LENGTHS.keys.max }.flat_map(&:edges).to_set
+      def long_returns = @long_returns ||= runs.select { |run| run.size >= Constants::PART_BARS && run.worth >= Constants::PART_WORTH }.flat_map(&:edges).to_set
 
       def spans(begins) = [*begins.uniq.sort, @map.bars.size + 1].each_cons(2).map { |from, to| Score::Span.new(from: (from == @first) ? 1 : from, to: to - 1) }
 
