@@ -48,6 +48,14 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
     expect(map.repeats.size).to eq(1)
   end
 
+  it "goes through the codas and the signs of a page that has several" do
+    text = page_of.call("segno: 2\nsegno: 5\ncoda: 9\ncoda: 11\n")
+    states = 4.times.each_with_object([text]) { |_, all| all << press.call(all.last, :to_coda, 6, 6) }
+    expect(states.map { |state| script.read(state).map.then { |map| [map.to_coda, map.leaves.map(&:to)] } }).to eq([[[], []], [[6], []], [[6], [9]], [[6], [11]], [[], []]])
+    jumps = 6.times.each_with_object([text]) { |_, all| all << press.call(all.last, :dal_segno, 8, 8) }
+    expect(jumps.map { |state| script.read(state).map.jumps.map { |one| [one.until_sign, one.sign] } }).to eq([[], [[:end, nil]], [[:fine, nil]], [[:coda, nil]], [[:coda, 2]], [[:coda, 5]], []])
+  end
+
   it "has one key and one letter for each sign" do
     expect(described_class::SIGNS.map(&:key).uniq.size).to eq(described_class::SIGNS.size)
     expect(described_class::SIGNS.map(&:shortcut).uniq.size).to eq(described_class::SIGNS.size)

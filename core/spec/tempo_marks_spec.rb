@@ -71,6 +71,14 @@ RSpec.describe "Tempos of a score" do
   end
 
   describe "that slow down" do
+    # The Long Jetty begins sections at 9, 13 and 17, and has no line or word there that would end it.
+    it "ends with the section in which it begins, where nothing printed ends it" do
+      require "demo/pieces"
+      word = "<direction><direction-type><words>rit.</words></direction-type></direction>"
+      text = Stairwell::Formats::MusicXML.write(Demo::Pieces.long_jetty.map).sub(/(<measure number="11"[^>]*>)/) { "#{$1}#{word}" }
+      expect(Stairwell::Formats::MusicXML.read(text).markings.ritardandi.map { |one| [one.from, one.to] }).to eq([[11, 12]])
+    end
+
     def slow(*bars) = map(*bars).markings.ritardandi.map { |one| [one.from, one.to] }
 
     let(:rit) { direction(words("rit.")) }

@@ -22,11 +22,15 @@ module Stairwell
         # @param ends [Array<Integer>] bars behind which a new tempo or a new part begins
         def initialize(bars, measures, voices, hand, ends: [])
           @ends = ends
+          @open = []
           @bars = bars
           @hand = hand
           @events = measures.each_with_index.flat_map { |part, which| placed(part, which) }
           @sung = @events + voices.flat_map { |part| placed(part, 0) }
         end
+
+        # @return [Array<Integer>] bars in which it begins to slow, and nothing printed ends that
+        attr_reader :open
 
         # @return [Score::Markings]
         def markings
@@ -95,9 +99,16 @@ module Stairwell
           slow.each_with_index.map do |bar, at|
             next Score::Span.new(from: bar, to: dashes[bar]) if dashes.key?(bar)
 
+            next open_ended(bar) if [*back, *fermatas.map(&:bar), *@ends].none? { |one| one >= bar } && slow[at + 1].nil?
+
             stops = [*back.select { |one| one >= bar }, *(slow[at + 1] - 1 if slow[at + 1]), *fermatas.map(&:bar), *@ends, @bars.size]
             Score::Span.new(from: bar, to: stops.select { |one| one >= bar }.min)
           end
+        end
+
+        def open_ended(bar)
+          @open << bar
+          Score::Span.new(from: bar, to: @bars.size)
         end
 
         # Dashes behind a word show how far it holds.

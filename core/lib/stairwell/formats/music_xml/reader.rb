@@ -26,7 +26,7 @@ module Stairwell
         # @return [Score::Map]
         def map
           read_measures
-          Score::Map.new(
+          slowed Score::Map.new(
             title: title, composer: @root.at_xpath("identification/creator[@type='composer']")&.text&.strip,
             bars: bars, pages: pages, keys: keys.map { |key| modes[key.bar]&.key || key }, tempo: tempo, repeats: signs.repeats, endings: signs.endings, double_bars: signs.double_bars,
             notes: notes, phrasing: marks.phrasing, clefs: marks.clefs, markings: markings, unread: unread, assumed: assumed, **jumps.found
@@ -34,6 +34,15 @@ module Stairwell
         end
 
         private
+
+        # What nothing printed ends slows to the end of its section.
+        def slowed(map)
+          return map if marks.open.empty?
+
+          cuts = Sections::Cuts.of(map).bars
+          spans = map.markings.ritardandi.map { |span| marks.open.include?(span.from) ? span.with(to: (cuts.find { |bar| bar > span.from } || (map.bars.size + 1)) - 1) : span }
+          map.with(markings: map.markings.with(ritardandi: spans))
+        end
 
         def parts(kind)
           return @root.xpath("part").to_h { |part| [part["id"], part.xpath("measure").to_a] } if kind == "score-partwise"

@@ -46,11 +46,11 @@ module Stairwell
         # @return [Hash{Symbol => Array<String>}] statements to :put, to :drop
         def sign(key:, from:, to:)
           names = [from, to].map { |index| @writer.position(known(index).index, nil) }
-          sayings = SIGNS.find { |one| one.key == key.to_sym }.sayings.map { |saying| saying.call(*names) }
-          now = sayings.index { |saying| standing.include?(saying) }
-          return {put: [sayings.first]} unless now
+          sayings = SIGNS.find { |one| one.key == key.to_sym }.sayings.map { |saying| [saying.call(*names)] } + of_several(key.to_sym, names.last)
+          now = sayings.rindex { |saying| (saying - standing).empty? }
+          return {put: sayings.first} unless now
 
-          sayings[now + 1] ? {put: [sayings[now + 1]]} : {drop: [sayings[now]]}
+          sayings[now + 1] ? {put: sayings[now + 1]} : {drop: sayings[now]}
         end
 
         # A section of the chosen bars: it changes the one that stands just there; where
@@ -114,6 +114,16 @@ module Stairwell
         private
 
         def known(index) = @map.bar(index) || raise(UnreadableError.new(Phrase["formats.page_script.clicks.there_is_no_bar_on_this", index: index], code: :statement))
+
+        # Where a page has several codas or signs: which of them is meant.
+        # @return [Array<Array<String>>] statements that are said together
+        def of_several(key, bar)
+          case key
+          when :to_coda then (@map.coda.size > 1) ? @map.coda.map { |coda| ["to coda: #{bar}", "leave #{bar}: #{@writer.position(coda, nil)}"] } : []
+          when :dal_segno then (@map.segno.size > 1) ? @map.segno.map { |sign| ["dal segno: #{bar} to #{@writer.position(sign, nil)}#{" al coda" if @map.coda.any?}"] } : []
+          else []
+          end
+        end
 
         # @return [Array<String>] signs that stand on the page, as the writer says them
         def standing = @standing ||= Writer::SIGNS.flat_map { |member| @map.public_send(member).map { |one| @writer.statement(member, one) } }
