@@ -1,7 +1,7 @@
 import { Box, chakra, Flex } from "@chakra-ui/react";
-import { ALargeSmall, LogOut, Moon, Sun } from "lucide-react";
-import { type ReactNode, useState } from "react";
-import { NavLink } from "react-router";
+import { ALargeSmall, LogOut, Menu, Moon, Sun } from "lucide-react";
+import { type ReactNode, useEffect, useState } from "react";
+import { NavLink, useLocation } from "react-router";
 import type { Schemas } from "../api/client";
 import { useChooseStudio, useSignOut } from "../api/queries";
 import { choose, looks } from "../theme/looks";
@@ -19,48 +19,132 @@ const Way = chakra(NavLink);
 export function Shell({ session, children }: { session: Schemas["Session"]; children: ReactNode }) {
   return (
     <Box minH="100vh">
+      <Skip href="#content">{t("components.shell.skip_to_the_content")}</Skip>
       <Flex
         as="header"
         className="no-print"
+        position="relative"
         align="center"
         minH="52px"
-        px="24px"
-        gap="24px"
+        px={{ base: "12px", md: "24px" }}
+        gap={{ base: "8px", md: "20px" }}
         borderBottom="1px solid"
         borderColor="line"
-        wrap="wrap"
       >
         <Mark />
-        <Flex as="nav" aria-label={t("components.shell.pages")} gap="4px">
-          {WAYS.map((place) => (
-            <Way
-              key={place}
-              to={`/${place}`}
-              px="12px"
-              py="6px"
-              fontWeight={550}
-              color="soft"
-              css={{ "&[aria-current=page]": { color: "ink", boxShadow: "inset 0 -3px 0 var(--chakra-colors-rail)" } }}
-            >
-              {t(`components.shell.${place}`)}
-            </Way>
-          ))}
-        </Flex>
+        <Ways />
         <Looks />
-        <Box fontSize="sm" color="soft" textAlign="right" lineHeight={1.25}>
+        <Box display={{ base: "none", md: "block" }} fontSize="sm" color="soft" textAlign="right" lineHeight={1.25}>
           {session.account?.name}
           <br />
           {session.studios.length > 1 ? <StudioChoice session={session} /> : session.studio?.name}
         </Box>
         <SignOut />
       </Flex>
-      <Box as="main" px="24px" pt="12px" pb="24px" maxW="1440px" mx="auto">
+      <Box
+        as="main"
+        id="content"
+        tabIndex={-1}
+        px={{ base: "12px", md: "24px" }}
+        pt="12px"
+        pb="24px"
+        maxW="1440px"
+        mx="auto"
+        _focusVisible={{ outline: "none" }}
+      >
         {children}
       </Box>
       <KeyHelp />
     </Box>
   );
 }
+
+// From which width on all places stand beside each other.
+const WIDE = "@media (min-width: 1200px)";
+
+/** Where one can go: side by side, or behind one press where the screen is narrow. */
+function Ways() {
+  const { pathname } = useLocation();
+  const [open, setOpen] = useState(false);
+  const here = WAYS.find((place) => pathname.startsWith(`/${place}`));
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it closes wherever one goes
+  useEffect(() => setOpen(false), [pathname]);
+  return (
+    <>
+      <Button
+        kind="quiet"
+        aria-expanded={open}
+        aria-controls="ways"
+        onClick={() => setOpen(!open)}
+        onKeyDown={(event) => event.key === "Escape" && setOpen(false)}
+        css={{ [WIDE]: { display: "none" } }}
+      >
+        <Menu size={20} aria-hidden="true" />
+        {here ? t(`components.shell.${here}`) : t("components.shell.pages")}
+      </Button>
+      <Flex
+        as="nav"
+        id="ways"
+        aria-label={t("components.shell.pages")}
+        gap="4px"
+        display={open ? "flex" : "none"}
+        onKeyDown={(event: React.KeyboardEvent) => event.key === "Escape" && setOpen(false)}
+        css={{
+          position: "absolute",
+          top: "100%",
+          left: 0,
+          right: 0,
+          zIndex: 20,
+          flexDirection: "column",
+          padding: "8px 12px",
+          background: "var(--chakra-colors-sheet)",
+          borderBottom: "1px solid var(--chakra-colors-line)",
+          [WIDE]: {
+            display: "flex",
+            position: "static",
+            flexDirection: "row",
+            padding: 0,
+            background: "none",
+            border: 0,
+          },
+        }}
+      >
+        {WAYS.map((place) => (
+          <Way
+            key={place}
+            to={`/${place}`}
+            px="10px"
+            py="6px"
+            fontWeight={550}
+            color="soft"
+            css={{
+              "@media (pointer: coarse)": { minHeight: "44px", display: "flex", alignItems: "center" },
+              "&[aria-current=page]": { color: "ink", boxShadow: "inset 0 -3px 0 var(--chakra-colors-rail)" },
+            }}
+          >
+            {t(`components.shell.${place}`)}
+          </Way>
+        ))}
+      </Flex>
+    </>
+  );
+}
+
+/** Seen only where it has the focus: past the places, to what one came for. */
+const Skip = chakra("a", {
+  base: {
+    position: "absolute",
+    left: "12px",
+    top: "-60px",
+    zIndex: 30,
+    px: "12px",
+    py: "8px",
+    bg: "sheet",
+    border: "1px solid",
+    borderColor: "line",
+    _focus: { top: "6px" },
+  },
+});
 
 /** Of several studios, the one to work in. */
 function StudioChoice({ session }: { session: Schemas["Session"] }) {

@@ -1,7 +1,9 @@
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { useSession } from "../api/queries";
+import { NameLink } from "../components/NameLink";
 import { Lost, Waiting } from "../components/Notice";
+import { PageHead } from "../components/Paper";
 import { Shell } from "../components/Shell";
 import { t, useSpoken } from "../words";
 import { Alone } from "./Pages";
@@ -26,6 +28,19 @@ const TypePage = lazy(() => import("./library/TypePage"));
 const PiecePage = lazy(() => import("./piece/PiecePage"));
 const RoutinesPage = lazy(() => import("./routines/RoutinesPage"));
 const SettingsPage = lazy(() => import("./settings/SettingsPage"));
+
+/** An address that leads nowhere says so, with the way back. */
+function Nowhere() {
+  return (
+    <>
+      <PageHead
+        title={t("teacher_pages.there_is_nothing_here")}
+        about={t("teacher_pages.the_address_is_not_one_of_ours")}
+      />
+      <NameLink to="/today">{t("teacher_pages.to_today")}</NameLink>
+    </>
+  );
+}
 
 /** What a teacher sees: the door, then the pages in their frame. */
 export default function TeacherPages() {
@@ -68,7 +83,8 @@ export default function TeacherPages() {
           <Route path="/library/:id" element={<PiecePage />} />
           <Route path="/routines" element={<RoutinesPage />} />
           <Route path="/settings" element={<SettingsPage />} />
-          <Route path="*" element={<Navigate to="/today" replace />} />
+          <Route path="/" element={<Navigate to="/today" replace />} />
+          <Route path="*" element={<Nowhere />} />
         </Routes>
       </Suspense>
     </Shell>

@@ -18,7 +18,15 @@ type Keys = {
   off: boolean;
 };
 
-const TABS: Record<string, Tab> = { m: "map", l: "preview", k: "check", x: "text", v: "notes", p: "past", u: "learners" };
+const TABS: Record<string, Tab> = {
+  m: "map",
+  l: "preview",
+  k: "check",
+  x: "text",
+  v: "notes",
+  p: "past",
+  u: "learners",
+};
 
 /** The keys of the workbench; none of them while one types. */
 export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) {
