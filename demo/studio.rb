@@ -108,7 +108,7 @@ module Demo
     def load_pieces
       library = Server::Features::Library.new(context)
       @pieces = Pieces.all.to_h do |piece|
-        loaded = library.load_score(piece.score.b, "#{piece.file}.musicxml")
+        loaded = library.load_score(Server::Features::ScoreFile.new(piece.score.b, "#{piece.file}.musicxml"))
         # A score knows no book, level or target tempo; the teacher types them in.
         script = ["book: #{piece.map.book}", "level: #{piece.map.level}", loaded[:script].sub(/^tempo: .*/) { |line| "#{line}, target #{piece.map.tempo.target}" },
           *Pieces.starts(piece.map, piece.sections), *piece.sections.map { |one| "section #{one}" }].join("\n")

@@ -18,7 +18,7 @@ RSpec.describe "A page that changes, in the browser" do
     expect(page).to have_text(/New: .*C, right hand/)
     expect(page).to have_text(/Falls away: .*B, right hand/)
     expect_accessible
-    click_button "Take the page over for Nell"
+    click_button "Take it over for Nell"
     expect(page).to have_text("has the page as it is")
     expect(page).to have_no_text("Falls away:")
     click_button "Take that back for Nell"
@@ -35,10 +35,11 @@ RSpec.describe "A page that changes, in the browser" do
       expect(page).to have_css("[role=status]", text: "Everything has its place in the score.")
     end
     click_tab "Notes" # there are some now
+    click_tab "Map"
+    expect(page).to have_button("Show section A")
     click_tab "Preview"
     expect(page).to have_text("worked out from the notes")
     expect(page).to have_text(/right hand.*5 places/m)
-    expect(page).to have_button("Show section A")
     expect_accessible
     move = find("button", text: "Note it", match: :first)
     said = move["aria-label"]
@@ -68,7 +69,7 @@ RSpec.describe "A page that changes, in the browser" do
     open_piece
     click_tab "Text"
     fill_in "Page script", with: "#{stored}dal segno: 12\n"
-    expect(page).to have_text(/no sign/i)
+    expect(page).to have_text(/no bar has the sign/)
     click_button "Say da capo"
     expect(page).to have_field("Page script", with: /da capo: 12/)
   end

@@ -101,7 +101,9 @@ module Stairwell
             marking = @map.markings
             marking.fermatas.each { |one| found[one.bar] << mark(:fermata) }
             marking.dynamics.each { |one| found[one.span.from] << one.words }
-            {ritardando: marking.ritardandi, pedal: marking.pedal, ornament: marking.ornaments}.each { |name, spans| spans.each { |span| found[span.from] << mark(name) } }
+            # Pedal that goes on is said where it begins.
+            begun = marking.pedal.reject { |span| marking.pedal.any? { |one| one.to == span.from - 1 } }
+            {ritardando: marking.ritardandi, pedal: begun, ornament: marking.ornaments}.each { |name, spans| spans.each { |span| found[span.from] << mark(name) } }
             marking.octaves.each { |one| found[one.span.from] << (one.up ? "8va" : "8vb") }
             marking.starts.each { |one| found[one.bar] << Phrase[one.guide ? "server.piece.page_json.guide" : "server.piece.page_json.on", hand: Phrase["hands.short.#{one.hand}"], finger: one.finger, pitch: one.pitch.name] }
             marking.harmony.each { |one| found[one.span.from] << one.words }

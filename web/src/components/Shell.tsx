@@ -92,13 +92,14 @@ function Ways() {
         css={{
           position: "absolute",
           top: "100%",
-          left: 0,
-          right: 0,
+          left: "12px",
+          minWidth: "240px",
           zIndex: 20,
           flexDirection: "column",
           padding: "8px 12px",
           background: "var(--chakra-colors-sheet)",
-          borderBottom: "1px solid var(--chakra-colors-line)",
+          border: "1px solid var(--chakra-colors-line)",
+          borderRadius: "4px",
           [WIDE]: {
             display: "flex",
             position: "static",

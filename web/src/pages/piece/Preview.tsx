@@ -14,6 +14,11 @@ export function Preview({ id, whose, bench, onShow }: Props) {
   return (
     <>
       <Box as="section">
+        <Link href={`/api/pieces/${id}/pencil.pdf?for=${whose}`} color="slate" target="_blank" rel="noreferrer">
+          {t("piece.preview.pencil_list")}
+        </Link>
+      </Box>
+      <Box as="section">
         {preview.map((fact) => (
           <Box key={fact.topic + fact.text} py="3px">
             <Flex gap="10px" align="baseline">
@@ -55,11 +60,6 @@ export function Preview({ id, whose, bench, onShow }: Props) {
             </Flex>
           </Box>
         ))}
-      </Box>
-      <Box as="section">
-        <Link href={`/api/pieces/${id}/pencil.pdf?for=${whose}`} color="slate" target="_blank" rel="noreferrer">
-          {t("piece.preview.pencil_list")}
-        </Link>
       </Box>
       {spots.length > 0 && (
         <Box as="section">

@@ -45,6 +45,7 @@ export function Side({ id, hasScore, bench, whose, tab: asked, onTab, chosen, on
         borderBottom="1px solid"
         borderColor="line"
         px="4px"
+        wrap="wrap"
       >
         {TABS.filter((key) => (key !== "notes" || hasScore) && (teaches || LOOKING.includes(key))).map((key) => (
           <Button
@@ -53,7 +54,7 @@ export function Side({ id, hasScore, bench, whose, tab: asked, onTab, chosen, on
             role="tab"
             aria-selected={tab === key}
             size="sm"
-            px="8px"
+            px="5px"
             minH="38px"
             borderRadius="0"
             color={tab === key ? "ink" : "slate"}
