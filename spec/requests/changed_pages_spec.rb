@@ -39,7 +39,8 @@ RSpec.describe "A page that changes while students learn it" do
 
   it "says for each student what keeps its credit, what is new and what falls away; taken over, it can be taken back" do
     piece = type(script)["id"]
-    ada, bo = learner("Ada", piece), learner("Bo", piece)
+    ada = learner("Ada", piece)
+    learner("Bo", piece)
     hear(ada, "A.right", "steady")
     hear(ada, "B.left", "steady")
     expect(learners(piece).map { |one| one.values_at("name", "behind", "can_take_back") }).to eq([["Ada", false, false], ["Bo", false, false]])
