@@ -30,7 +30,12 @@ RSpec.describe "A piece in the dialects of several programs" do
         before ? before[3] += length : found << [hand, at, key, length]
       }.sort
   end
-  offsets = ->(map) { map.bars.each_with_object([{}, 0r]) { |bar, found| found[0][bar.index] = found[1]; found[1] += bar.length }.first }
+  offsets = ->(map) {
+    map.bars.each_with_object([{}, 0r]) { |bar, found|
+      found[0][bar.index] = found[1]
+      found[1] += bar.length
+    }.first
+  }
 
   Dialects.constants.grep(/Notation|Sequencer|Scanner/).each do |name|
     it "is the same as #{name.downcase} writes it" do

@@ -162,7 +162,9 @@ module Dialects
 
     def right(part)
       close, stop = closes(part.bar.index), ending(part.bar.index, :to)
-      "#{"<barline location=\"right\">#{"<ending number=\"#{stop.passes.join(",")}\" type=\"stop\"/>" if stop}#{"<repeat direction=\"backward\"#{" times=\"#{close.times}\"" if close.times}/>" if close}</barline>" if close || stop}"
+      return "" unless close || stop
+
+      "<barline location=\"right\">#{"<ending number=\"#{stop.passes.join(",")}\" type=\"stop\"/>" if stop}#{"<repeat direction=\"backward\"#{" times=\"#{close.times}\"" if close.times}/>" if close}</barline>"
     end
   end
 
@@ -219,7 +221,9 @@ module Dialects
       return "" unless part.last
 
       close, stop = closes(part.bar.index), ending(part.bar.index, :to)
-      "#{"<barline location=\"right\">#{"<ending number=\"\" type=\"#{last_ending?(stop) ? "discontinue" : "stop"}\"/>" if stop}#{"<repeat direction=\"backward\"#{" times=\"#{close.times}\"" if close.times}/>" if close}</barline>" if close || stop}"
+      return "" unless close || stop
+
+      "<barline location=\"right\">#{"<ending number=\"\" type=\"#{last_ending?(stop) ? "discontinue" : "stop"}\"/>" if stop}#{"<repeat direction=\"backward\"#{" times=\"#{close.times}\"" if close.times}/>" if close}</barline>"
     end
   end
 end

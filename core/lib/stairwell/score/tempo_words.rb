@@ -51,7 +51,7 @@ module Stairwell
 
         # The first word is the tempo, another one shades it.
         italian = canonical(words.first)
-        part = part(text.to_s, italian, (words[1] && canonical(words[1])))
+        part = part(text.to_s, italian, words[1] && canonical(words[1]))
         Found.new(word: words.first, italian: italian, part: part, mechanical: narrowed(MECHANICAL[italian], part), newer: narrowed(NEWER[italian], part))
       end
 

@@ -40,7 +40,7 @@ module Stairwell
       def sections
         @map.sections.flat_map do |section|
           first, *others = section.spans
-          like = section.variant && (section.variant.relation == :same) ? :letter_like : :letter
+          like = (section.variant && (section.variant.relation == :same)) ? :letter_like : :letter
           [item(first.from, :letter, like, label: section.label, of: section.variant&.of), *others.map { |span| item(span.from, :box, :box, label: section.label, bars: @wording.bars(span), as: @wording.bars(first)) }]
         end
       end

@@ -55,11 +55,18 @@ module Stairwell
       def signs
         return {} if SIGNS.any? { |member| @score[member].any? }
 
-        moved = ->(value, *members) { members.inject(value) { |one, member| one && (one[member].nil? ? one : @match[one[member]]&.then { |bar| one.with(member => bar) }) } }
-        {
-          **%i[segno coda to_coda fine].to_h { |member| [member, @page[member].filter_map { |bar| @match[bar] }] }, repeats: @page.repeats.filter_map { |one| moved[one, :from, :to] }, endings: @page.endings.filter_map { |one| moved[one, :from, :to] },
-          jumps: @page.jumps.filter_map { |one| moved[one, :after, :sign] }, leaves: @page.leaves.filter_map { |one| moved[one, :after, :to] }
-        }
+        marks = %i[segno coda to_coda fine].to_h { |member| [member, @page[member].filter_map { |bar| @match[bar] }] }
+        spans = {repeats: %i[from to], endings: %i[from to], jumps: %i[after sign], leaves: %i[after to]}
+        marks.merge(spans.to_h { |member, ends| [member, @page[member].filter_map { |one| placed(one, ends) }] })
+      end
+
+      # The same sign where its bars are now; nil where one of them is not.
+      def placed(sign, ends)
+        ends.inject(sign) do |one, member|
+          next one if one.nil? || one[member].nil?
+
+          @match[one[member]]&.then { |bar| one.with(member => bar) }
+        end
       end
 
       def markings
