@@ -57,6 +57,24 @@ RSpec.describe Stairwell::Aspects::Fingering do
     expect(fingers.call(line.call("C3+E3+G3w | C3+C4w", hand: :left))).to eq(%w[1+3+5 1+5]) # from the thumb outward
   end
 
+  # The fingers of broken and blocked triads in handbooks of scales and arpeggios (from memory): root position 1 3 5, first
+  # inversion 1 2 5, second 1 3 5 in the right hand; 5 3 1, 5 3 1, 5 2 1 in the left.
+  it "comes near the handbooks' fingers of triads in all positions" do
+    agree = Stairwell::Practice::WarmUps::CHORDS.each_with_index.flat_map { |(_, right, left), turn|
+      %w[C D E F G A B].flat_map do |root|
+        names = score::Scale.new(score::Key.parse("#{root} major")).names.values_at(0, 2, 4).rotate(turn)
+        octave = 3
+        pitches = names.each_with_index.map { |name, at|
+          octave += 1 if at.positive? && score::Pitch::STEPS.index(name[0]) < score::Pitch::STEPS.index(names[at - 1][0])
+          "#{name}#{octave}"
+        }
+        chord = "#{pitches.join("+")}w"
+        [fingers.call(line.call(chord)).first.delete("+") == right, fingers.call(line.call(chord, hand: :left)).first.delete("+").reverse == left]
+      end
+    }
+    expect(agree.count(true)).to be >= agree.size * 0.9
+  end
+
   it "holds to what is printed, and to what was typed of a start" do
     expect(fingers.call(line.call("C4q D4q E4q F4q", fingers: {0 => 2}))).to start_with("2", "3", "4")
     typed = line.call("C4q D4q E4q F4q | C4w")

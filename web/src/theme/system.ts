@@ -122,6 +122,17 @@ const config = defineConfig({
     "*:focus-visible": { outline: "3px solid", outlineColor: "slate", outlineOffset: "2px" },
     "*, *::before, *::after": { _motionReduce: { transition: "none !important", animation: "none !important" } },
     input: { accentColor: "rail" },
+    // What a finger is to hit is as large as a fingertip.
+    "@media (pointer: coarse)": {
+      "button, select, summary, [role=tab], input:not([type=checkbox], [type=radio])": { minHeight: "44px !important" },
+      button: { minWidth: "44px" },
+      "label:has(> input[type=checkbox]), label:has(> input[type=radio])": {
+        minHeight: "44px",
+        display: "inline-flex",
+        alignItems: "center",
+      },
+      "input[type=checkbox], input[type=radio]": { width: "22px", height: "22px" },
+    },
     kbd: {
       fontFamily: "body",
       fontSize: "0.75rem",

@@ -53,7 +53,7 @@ module Stairwell
           least, *, most = SPANS[[fingers[one], fingers[other]]]
           next IMPOSSIBLE + far.abs unless least && far.between?([least, 1].max, most)
 
-          span(fingers[one], fingers[other], far)
+          span(fingers[one], fingers[other], far) + ((other == one + 1) ? away(fingers[one], fingers[other], far) : 0.0)
         end
       end
 

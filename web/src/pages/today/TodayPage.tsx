@@ -17,7 +17,7 @@ import { t } from "../../words";
 
 type Row = Schemas["Today"]["lessons"][number];
 
-const COLUMNS = { base: "1fr", md: "70px minmax(150px, 1fr) 150px minmax(200px, 1.3fr) minmax(200px, 1.3fr) 120px" };
+const COLUMNS = { base: "1fr", lg: "66px minmax(140px, 1fr) 150px minmax(160px, 1.3fr) minmax(160px, 1.3fr) max-content" };
 
 /** The day's lessons in order. One key opens the lesson. */
 export default function TodayPage() {
@@ -188,7 +188,7 @@ function Line({ row, today, current, onPick }: { row: Row; today: string; curren
         </Button>
       </Flex>
       {current && (
-        <Box gridColumn={{ md: "2 / -1" }}>
+        <Box gridColumn={{ lg: "2 / -1" }}>
           <LessonActions lesson={row} today={today} />
         </Box>
       )}

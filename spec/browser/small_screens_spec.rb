@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+
+# A tablet, a phone, large text: nothing scrolls sideways, the header stays one row, and a finger hits what it is to hit.
+RSpec.describe "On a small screen" do
+  include_context "a student with a piece"
+
+  places = {
+    "/today" => "h1", "/lessons" => "h1", "/studio" => "[role=row]", "/students" => "h2", "/students/1" => "table", "/students/1/lesson" => "h1", "/classes" => "h1", "/library" => "section",
+    "/library/type" => "textarea", "/library/1" => "[data-bar]", "/routines" => "ol", "/outbox" => "h1", "/settings" => "textarea"
+  }.freeze
+
+  def screen(width, height, coarse: false)
+    browser = page.driver.browser
+    browser.execute_cdp("Emulation.setDeviceMetricsOverride", width: width, height: height, deviceScaleFactor: 1, mobile: coarse)
+    browser.execute_cdp("Emulation.setEmulatedMedia", features: [{name: "pointer", value: coarse ? "coarse" : "fine"}])
+    browser.execute_cdp("Emulation.setTouchEmulationEnabled", enabled: coarse)
+  end
+
+  after do
+    browser = page.driver.browser
+    browser.execute_cdp("Emulation.clearDeviceMetricsOverride")
+    browser.execute_cdp("Emulation.setEmulatedMedia", features: [])
+    browser.execute_cdp("Emulation.setTouchEmulationEnabled", enabled: false)
+  end
+
+  # What stands out to the right, as far as it makes the page scroll.
+  def sideways
+    page.evaluate_script(<<~JS)
+      document.documentElement.scrollWidth <= window.innerWidth ? [] :
+        [...document.querySelectorAll("main *, header *")].filter((one) => one.getBoundingClientRect().right > window.innerWidth + 0.5)
+          .slice(0, 4).map((one) => `${one.tagName} ${(one.textContent || "").slice(0, 40)} to ${Math.round(one.getBoundingClientRect().right)}`)
+    JS
+  end
+
+  {"a phone" => [390, 844], "a tablet on end" => [768, 1024], "a tablet" => [1024, 768]}.each do |name, (width, height)|
+    it "fits #{name}, with the header in one row" do
+      sign_in
+      screen(width, height)
+      wide = places.filter_map do |path, css|
+        visit path
+        expect(page).to have_css(css)
+        expect(page.evaluate_script("document.querySelector('header').getBoundingClientRect().height")).to be < 60
+        found = sideways
+        [path, found] if found.any?
+      end
+      expect(wide).to eq([])
+    end
+  end
+
+  it "fits a phone with text twice as large" do
+    sign_in
+    screen(390, 844)
+    wide = places.keys.filter_map do |path|
+      visit path
+      expect(page).to have_css(places.fetch(path))
+      page.execute_script("document.documentElement.style.fontSize = '200%'")
+      found = sideways
+      [path, found] if found.any?
+    end
+    expect(wide).to eq([])
+  end
+
+  it "has the places behind one press, which closes wherever one goes" do
+    sign_in
+    screen(390, 844)
+    visit "/today"
+    expect(page).to have_no_link("Library")
+    click_button "Today"
+    click_link "Library"
+    expect(page).to have_css("h1", text: "Library")
+    expect(page).to have_no_link("Routines")
+    expect(page).to have_button("Library", exact: true)
+  end
+
+  # Bars and treads, which have a table form, are left out. WCAG 2.2, 2.5.5 (from memory): 44 by 44 CSS pixels.
+  it "gives a finger 44 pixels to hit" do
+    sign_in
+    screen(768, 1024, coarse: true)
+    small = places.filter_map do |path, css|
+      visit path
+      expect(page).to have_css(css)
+      found = page.evaluate_script(<<~JS)
+        [...document.querySelectorAll("main button, header button, main select, header nav a")].filter((one) => one.offsetParent !== null)
+          .map((one) => [one.getBoundingClientRect(), (one.textContent || one.ariaLabel || "").slice(0, 30)]).filter(([box]) => box.height < 43.5 || box.width < 43.5)
+          .slice(0, 4).map(([box, text]) => `${text} ${Math.round(box.width)}x${Math.round(box.height)}`)
+      JS
+      [path, found] if found.any?
+    end
+    expect(small).to eq([])
+  end
+
+  it "has a way past the places by key, names its window, and says so of an address that leads nowhere" do
+    sign_in
+    visit "/library"
+    expect(page).to have_title("Library · Stairwell")
+    keys(:tab)
+    expect(page).to have_css("a:focus", text: "Skip to the content")
+    keys(:enter)
+    expect(page).to have_css("main:focus")
+    visit "/nowhere/at-all"
+    expect(page).to have_text("There is nothing here")
+    click_link "To today's lessons"
+    expect(page).to have_css("h1")
+    expect(page).to have_current_path("/today")
+  end
+end
