@@ -113,6 +113,8 @@ const library = defineConfig({
   },
 });
 
+const FINGER = "@media (pointer: coarse)";
+
 const config = defineConfig({
   globalCss: {
     html: { fontSize: "100%", bg: "ground" },
@@ -123,16 +125,14 @@ const config = defineConfig({
     "*, *::before, *::after": { _motionReduce: { transition: "none !important", animation: "none !important" } },
     input: { accentColor: "rail" },
     // What a finger is to hit is as large as a fingertip.
-    "@media (pointer: coarse)": {
-      "button, select, summary, [role=tab], input:not([type=checkbox], [type=radio])": { minHeight: "44px !important" },
-      button: { minWidth: "44px" },
-      "label:has(> input[type=checkbox]), label:has(> input[type=radio])": {
-        minHeight: "44px",
-        display: "inline-flex",
-        alignItems: "center",
-      },
-      "input[type=checkbox], input[type=radio]": { width: "22px", height: "22px" },
+    "button, select, summary, [role=tab], input:not([type=checkbox], [type=radio])": {
+      [FINGER]: { minHeight: "44px !important" },
     },
+    "button, [role=tab]": { [FINGER]: { minWidth: "44px !important" } },
+    "label:has(> input[type=checkbox]), label:has(> input[type=radio])": {
+      [FINGER]: { minHeight: "44px", display: "inline-flex", alignItems: "center" },
+    },
+    "input[type=checkbox], input[type=radio]": { [FINGER]: { width: "22px", height: "22px" } },
     kbd: {
       fontFamily: "body",
       fontSize: "0.75rem",

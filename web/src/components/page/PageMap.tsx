@@ -7,6 +7,7 @@ import { Around } from "./Around";
 import { BarBox } from "./BarBox";
 import { BAR, type Box, lay, type PageLines, type SectionSpans } from "./geometry";
 import { type Handle, Handles, useDrag } from "./Handles";
+import { useRoom } from "./useRoom";
 
 export type Range = { from: number; to: number };
 
@@ -28,10 +29,21 @@ type Props = {
 };
 
 /** The piece as it lies on paper: pages, lines, bars, signs and sections. */
-export function PageMap({ pages, width = 850, lit, onPoint, chosen, onChoose, sections, onMove, onShift }: Props) {
+export function PageMap({
+  pages,
+  width: usual = 850,
+  lit,
+  onPoint,
+  chosen,
+  onChoose,
+  sections,
+  onMove,
+  onShift,
+}: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const width = useRoom(svg, usual);
   const { boxes, heads, labels, height } = useMemo(() => lay(pages, width), [pages, width]);
   const drag = useRef<number | null>(null);
-  const svg = useRef<SVGSVGElement>(null);
   const pulling = useDrag({ svg, boxes, onMove, onShift });
   const shown = pulling.range ?? chosen;
   const cursor = chosen?.to ?? boxes[0]?.bar.index ?? 1;

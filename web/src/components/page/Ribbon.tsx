@@ -4,11 +4,15 @@ import { colour, tintOf } from "../../theme/system";
 import { t } from "../../words";
 import { ordinal } from "../dates";
 import { Word } from "../Word";
+import { useRoom } from "./useRoom";
 
 type Visit = Schemas["Visit"];
 type Placed = { visit: Visit; at: number };
 
 const PER_ROW = 60;
+// Units below which a row holds fewer bars, each so wide.
+const NARROW = 560;
+const NARROW_CELL = 16;
 const ROW = 74;
 const CELL = 26;
 
@@ -23,16 +27,18 @@ type Props = {
 };
 
 /** The playing order as one ribbon: every bar as it sounds, one after another. */
-export function Ribbon({ visits, width = 862, lit, onPoint, now = null, onGo }: Props) {
+export function Ribbon({ visits, width: usual = 862, lit, onPoint, now = null, onGo }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const focused = useRef(0);
-  const rows = Math.ceil(visits.length / PER_ROW);
-  const across = Math.min(PER_ROW, Math.max(visits.length, 24));
+  const width = useRoom(svg, usual);
+  const perRow = width < NARROW ? Math.floor(width / NARROW_CELL) : PER_ROW;
+  const rows = Math.ceil(visits.length / perRow);
+  const across = Math.min(perRow, Math.max(visits.length, 24));
   const unit = width / across;
-  const told = roomy(visits, unit);
+  const told = roomy(visits, unit, perRow);
 
   const onKeyDown = (event: KeyboardEvent) => {
-    const moves: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: PER_ROW, ArrowUp: -PER_ROW };
+    const moves: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: perRow, ArrowUp: -perRow };
     const next = focused.current + (moves[event.key] ?? 0);
     const visit = visits[next];
     if (!moves[event.key] || !visit) return;
@@ -55,8 +61,8 @@ export function Ribbon({ visits, width = 862, lit, onPoint, now = null, onGo }: 
         <Cell
           key={at}
           placed={{ visit, at }}
-          x={(at % PER_ROW) * unit}
-          y={Math.floor(at / PER_ROW) * ROW + 20}
+          x={(at % perRow) * unit}
+          y={Math.floor(at / perRow) * ROW + 20}
           unit={unit}
           lit={lit === visit.bar}
           here={now === at}
@@ -75,16 +81,17 @@ export function Ribbon({ visits, width = 862, lit, onPoint, now = null, onGo }: 
             visit={visit}
             at={at}
             said={told.has(at)}
-            x={(at % PER_ROW) * unit}
-            y={Math.floor(at / PER_ROW) * ROW + 20}
+            perRow={perRow}
+            x={(at % perRow) * unit}
+            y={Math.floor(at / perRow) * ROW + 20}
           />
         ))}
       </g>
-      {runs(visits).map((run) => (
+      {runs(visits, perRow).map((run) => (
         <Word
           key={run.at}
-          x={(run.at % PER_ROW) * unit + 1}
-          y={Math.floor(run.at / PER_ROW) * ROW + 20 + CELL + 16}
+          x={(run.at % perRow) * unit + 1}
+          y={Math.floor(run.at / perRow) * ROW + 20 + CELL + 16}
           size={12}
           tone="soft"
         >
@@ -97,15 +104,15 @@ export function Ribbon({ visits, width = 862, lit, onPoint, now = null, onGo }: 
 
 /** Where there is room to write why the music jumps, without running into the
  * words before. */
-function roomy(visits: Visit[], unit: number) {
+function roomy(visits: Visit[], unit: number, perRow: number) {
   let end = Number.NEGATIVE_INFINITY;
   let row = -1;
   const found = new Set<number>();
   visits.forEach((visit, at) => {
-    if (Math.floor(at / PER_ROW) !== row) end = Number.NEGATIVE_INFINITY;
-    row = Math.floor(at / PER_ROW);
+    if (Math.floor(at / perRow) !== row) end = Number.NEGATIVE_INFINITY;
+    row = Math.floor(at / perRow);
     const half = ((visit.reached?.length ?? 0) * 6.4) / 2;
-    const x = (at % PER_ROW) * unit;
+    const x = (at % perRow) * unit;
     if (!visit.reached || x - half < end) return;
     end = x + half + 4;
     found.add(at);
@@ -114,8 +121,8 @@ function roomy(visits: Visit[], unit: number) {
 }
 
 /** Maximal stretches without a jump, cut at the ends of rows. */
-function runs(visits: Visit[]) {
-  const starts = visits.flatMap((visit, at) => (at === 0 || visit.jump || at % PER_ROW === 0 ? [at] : []));
+function runs(visits: Visit[], perRow: number) {
+  const starts = visits.flatMap((visit, at) => (at === 0 || visit.jump || at % perRow === 0 ? [at] : []));
   return starts.map((at, which) => {
     const to = visits[(starts[which + 1] ?? visits.length) - 1] as Visit;
     const from = visits[at] as Visit;
@@ -185,11 +192,11 @@ function Cell({ placed, x, y, unit, lit, here, ...does }: CellProps) {
   );
 }
 
-type Lettering = { visit: Visit; at: number; said: boolean; x: number; y: number };
+type Lettering = { visit: Visit; at: number; said: boolean; perRow: number; x: number; y: number };
 
 /** The letters along the ribbon; each cell's own label says them in words. */
-function Letters({ visit, at, said, x, y }: Lettering) {
-  const first = at % PER_ROW === 0;
+function Letters({ visit, at, said, perRow, x, y }: Lettering) {
+  const first = at % perRow === 0;
   return (
     <>
       {(visit.starts || first) && visit.section && (
@@ -198,7 +205,7 @@ function Letters({ visit, at, said, x, y }: Lettering) {
         </Word>
       )}
       {said && (
-        <Word x={x} y={y - 8} weight={600} anchor={at % PER_ROW > PER_ROW - 4 ? "end" : "middle"}>
+        <Word x={x} y={y - 8} weight={600} anchor={at % perRow > perRow - 4 ? "end" : "middle"}>
           {visit.reached}
         </Word>
       )}

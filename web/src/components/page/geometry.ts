@@ -15,10 +15,13 @@ const LABEL = 52;
 const GAP = 28;
 const TOP = 36;
 
-/** Lays the pages side by side, two at most, further ones below. A pickup is
+// Units from which on two pages lie side by side.
+const TWO = 560;
+
+/** Lays the pages side by side, two at most where there is room, further ones below. A pickup is
  * drawn half as wide as a whole bar. */
 export function lay(pages: PageLines, width: number) {
-  const across = pages.length > 1 ? 2 : 1;
+  const across = pages.length > 1 && width >= TWO ? 2 : 1;
   // A little room at the edge, so that the last bar line is not cut.
   const column = (width - 3 - GAP * (across - 1)) / across;
   const boxes: Box[] = [];

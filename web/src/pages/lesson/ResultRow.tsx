@@ -97,11 +97,18 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
           </Flex>
           <Grid templateColumns="repeat(5, minmax(0, 1fr))" gap="4px" mt="6px">
             {RESULTS.map(([key, result, state, fill]) => (
-              <Say key={result} one={one} result={result} words={`${key} ${resultWord(result)}`} hearing={hearing}>
+              <Say
+                key={result}
+                one={one}
+                at={at}
+                result={result}
+                words={`${key} ${resultWord(result)}`}
+                hearing={hearing}
+              >
                 <StateMark state={state} share={fill} label="" />
               </Say>
             ))}
-            <Say one={one} result="not_heard" words={`0 ${resultWord("not_heard")}`} hearing={hearing} />
+            <Say one={one} at={at} result="not_heard" words={`0 ${resultWord("not_heard")}`} hearing={hearing} />
           </Grid>
           <CountedOf one={one} hearing={hearing} />
           <Simplification student={student} step={one} of={one.assignment_id} />
@@ -111,14 +118,17 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
   );
 }
 
+/** One of the results. A finger that taps it goes on to the next step, as a key does. */
 function Say({
   one,
+  at,
   result,
   words,
   hearing,
   children,
 }: {
   one: LessonStep;
+  at: number;
   result: Parameters<Hearing["say"]>[1];
   words: string;
   hearing: Hearing;
@@ -135,7 +145,12 @@ function Say({
       gap="2px"
       justifyContent="flex-end"
       aria-pressed={one.result === result}
-      onClick={() => hearing.say(one, result)}
+      onClick={(event) => {
+        hearing.say(one, result);
+        if (result === "not_heard" || (event.nativeEvent as PointerEvent).pointerType !== "touch") return;
+        event.stopPropagation();
+        hearing.setAt(Math.min(at + 1, hearing.rows.length - 1));
+      }}
       css={{ "&[aria-pressed=true]": { borderColor: "rail", borderWidth: "2px" } }}
     >
       {children}

@@ -17,16 +17,22 @@ import { t } from "../../words";
 
 type Row = Schemas["Today"]["lessons"][number];
 
-const COLUMNS = { base: "1fr", lg: "66px minmax(140px, 1fr) 150px minmax(160px, 1.3fr) minmax(160px, 1.3fr) max-content" };
+const COLUMNS = {
+  base: "1fr",
+  lg: "66px minmax(140px, 1fr) 150px minmax(160px, 1.3fr) minmax(160px, 1.3fr) max-content",
+};
 
 /** The day's lessons in order. One key opens the lesson. */
 export default function TodayPage() {
   const [params, setParams] = useSearchParams();
   const all = params.get("teachers") === "all";
   const today = useToday(all ? "all" : "own");
-  const [at, setAt] = useState(0);
+  const [chosen, setAt] = useState<number | null>(null);
   const go = useNavigate();
   const lessons = today.data?.lessons ?? [];
+  // The next lesson, until another is chosen.
+  const next = lessons.findIndex((row) => !row.finished && isHeld(row));
+  const at = chosen ?? Math.max(next, 0);
   useHelp(t("today.today_page.help"), [
     ["↑ ↓", t("today.today_page.from_lesson_to_lesson")],
     [t("today.today_page.enter"), t("today.today_page.open_the_lesson")],
