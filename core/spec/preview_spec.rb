@@ -66,6 +66,24 @@ RSpec.describe "Looking a piece over" do
     )
   end
 
+  # What was typed comes before what was worked out, and is no guess.
+  it "tells typed harmony and patterns as they are typed, with notes or without" do
+    typed = page("bars: 4\ntime: 4/4\nkey: C major\nharmony: 1-2 vi, 3 V7\npattern: 1-4 left hand, broken chords\nguide right at 3: finger 2 on D5")
+    expect(facts(typed)).to include("harmony" => ["vi at bars 1–2; V7 at bar 3"], "patterns" => ["broken chords at bars 1–4"], "right hand" => ["at bar 3 finger 2 guides the hand to D5"])
+    notes = Demo::Notation.hands("C5q D5q E5h | F5q E5q F5h | G5q F5q D5h | E5w", "C3w | F3w | G3w | C3w")
+    told = Stairwell::Sections.preview(typed.with(notes: notes)).select { |fact| %w[harmony patterns].include?(fact.topic.to_s) }
+    expect(told.map { |fact| [fact.text.to_s, fact.worked_out] }).to eq([["vi at bars 1–2; V7 at bar 3", false], ["broken chords at bars 1–4", false]])
+  end
+
+  it "notes what was worked out of the hands as it would be typed" do
+    map = hand("C4q D4q E4q F4q | G4q E4q C4h | -h G4q A4q | B4q C5q D5h")
+    fact = Stairwell::Sections.preview(map).find(&:worked_out)
+    writer = Stairwell::Formats::PageScript::Writer.new(map)
+    expect([fact.bars, fact.starts.map { |one| writer.statement(:starts, one) }]).to eq([[3], ["start right at 3 beat 3: finger 1 on G4"]])
+    noted = map.with(markings: map.markings.with(starts: fact.starts))
+    expect(Stairwell::Sections.preview(noted).select { |one| one.starts.any? }).to eq([])
+  end
+
   it "says in which layers bars with the same notes still differ" do
     map = hand("C4q D4q E4q F4q | C4q D4q E4q F4q")
     notes = map.notes.merge(2 => {right: map.notes[2][:right].map { |note| note.with(articulation: %w[staccato], finger: 2) }, left: []})

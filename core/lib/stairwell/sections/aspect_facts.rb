@@ -18,7 +18,7 @@ module Stairwell
       def facts
         return said unless @map.notes?
 
-        [*rhythms, *harmony, *tune, *articulations, *pairs, pedal, *accidentals].compact
+        [*rhythms, *harmony, typed(:pattern, @map.markings.patterns), *tune, *articulations, *pairs, pedal, *accidentals].compact
       end
 
       private
