@@ -66,7 +66,7 @@ class Photographer
     shot("piece-notes", "/library/2", wait: "[data-bar]") { notes_of(10, 13) }
     shot("piece-check", "/library/4", wait: "[data-bar]") { spoil_and_check }
     shot("where-next", "/library/6", wait: "[data-bar]") { ask_where_next }
-    shot("piece-student", "/library/3", wait: "[data-bar]") { change_for_a_student }
+    shot("piece-preview", "/library/8", wait: "[data-bar]") { preview }
     shot("routines", "/routines", wait: "ol")
     shot("student", "/students/1", wait: "table")
     shot("stairs", "/students/1", wait: "table") { find("svg[aria-label^='The stairs']").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
@@ -119,16 +119,11 @@ class Photographer
     sleep 0.5
   end
 
-  def change_for_a_student
-    find("select[aria-label='For whom']").find_elements(css: "option").last.click
-    sleep 1.2
-    bar(9).click
-    @driver.action.key_down(:shift).send_keys(:arrow_right, :arrow_right).key_up(:shift).perform
-    find("input[aria-label='More about these bars']").send_keys("pass 2: 9-11 left hand, softer", :enter)
+  def preview
+    bar(10).click
+    keys("l")
     sleep 1
-    find("h1").click
-    keys("x")
-    sleep 1
+    @driver.execute_script("document.querySelector('[role=tabpanel]').scrollTop = 640")
   end
 
   def shot(name, path, wait:, dark: false)

@@ -74,7 +74,7 @@ module Stairwell
         # Goes on as another piece, with its classes and drills; what ended stays history of that one.
         # @return [void]
         def merge(id, into, revision, by:)
-          @tables[:pieces].where(id: id).update(merged_into: into, deleted_at: Sequel.function(:coalesce, :deleted_at, Sequel::CURRENT_TIMESTAMP), deleted_by: by)
+          @tables[:pieces].where(id: id).update(deleted_at: Sequel.function(:coalesce, :deleted_at, Sequel::CURRENT_TIMESTAMP), deleted_by: by)
           @tables[:units].where(Sequel.lit("? = ANY(piece_ids)", id)).update(piece_ids: Sequel.function(:array_replace, :piece_ids, Sequel.cast(id, :bigint), Sequel.cast(into, :bigint)))
           @tables[:drill_results].where(piece_id: id).update(piece_id: into)
           having = @tables[:assignments].where(piece_id: into).select(:student_id)

@@ -38,7 +38,7 @@ RSpec.describe "A page that changes, in the browser" do
     click_tab "Map"
     expect(page).to have_button("Show section A")
     click_tab "Preview"
-    expect(page).to have_text("worked out from the notes")
+    expect(page).to have_text("worked out")
     expect(page).to have_text(/right hand.*5 places/m)
     expect_accessible
     move = find("button", text: "Note it", match: :first)

@@ -73,7 +73,7 @@ function RepeatSign({ x, y, side, times }: { x: number; y: number; side: 1 | -1;
       <circle cx={x + 8 * side} cy={y + 20} r="2.2" fill={colour("ink")} />
       <circle cx={x + 8 * side} cy={y + 30} r="2.2" fill={colour("ink")} />
       {times && times > 2 && (
-        <Word x={x} y={y - 5} size={12} weight={650} tone="ink" anchor="end">
+        <Word x={x - 8} y={y - 5} size={12} weight={650} tone="ink" anchor="end">
           {t("components.page.bar_box.times", { times })}
         </Word>
       )}
