@@ -16,7 +16,7 @@ export function PrintWeeks({ students, children }: PrintWeeksProps) {
     window.open(`/api/weeks.pdf?students=${students.join(",")}&boxes=${empty ? "empty" : "done"}`, "_blank");
   const many = students.length > MOST;
   return (
-    <Flex gap="8px" align="center">
+    <Flex gap="8px" align="center" wrap="wrap">
       <chakra.label display="flex" gap="4px" alignItems="center" fontSize="sm" color="soft">
         <input type="checkbox" checked={empty} onChange={(event) => setEmpty(event.target.checked)} />
         {t("components.print_weeks.boxes_empty")}

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex } from "@chakra-ui/react";
+import { Box, chakra, Flex, type FlexProps } from "@chakra-ui/react";
 import { ALargeSmall, LogOut, Menu, Moon, Sun } from "lucide-react";
 import { type ReactNode, useEffect, useState } from "react";
 import { NavLink, useLocation } from "react-router";
@@ -31,15 +31,17 @@ export function Shell({ session, children }: { session: Schemas["Session"]; chil
         borderBottom="1px solid"
         borderColor="line"
       >
-        <Mark />
+        <Mark short />
         <Ways />
-        <Looks />
+        <Looks display={{ base: "none", md: "flex" }} />
         <Box display={{ base: "none", md: "block" }} fontSize="sm" color="soft" textAlign="right" lineHeight={1.25}>
           {session.account?.name}
           <br />
           {session.studios.length > 1 ? <StudioChoice session={session} /> : session.studio?.name}
         </Box>
-        <SignOut />
+        <Box ml={{ base: "auto", md: 0 }}>
+          <SignOut />
+        </Box>
       </Flex>
       <Box
         as="main"
@@ -126,6 +128,7 @@ function Ways() {
             {t(`components.shell.${place}`)}
           </Way>
         ))}
+        <Looks display={{ base: "flex", md: "none" }} />
       </Flex>
     </>
   );
@@ -166,10 +169,10 @@ function StudioChoice({ session }: { session: Schemas["Session"] }) {
   );
 }
 
-function Looks() {
+function Looks({ display }: Pick<FlexProps, "display">) {
   const [worn, setWorn] = useState(looks());
   return (
-    <Flex ml="auto" gap="4px">
+    <Flex ml={{ base: 0, md: "auto" }} gap="4px" display={display}>
       <Button
         kind="quiet"
         aria-pressed={worn.size === "piano"}

@@ -114,6 +114,7 @@ const library = defineConfig({
 });
 
 const FINGER = "@media (pointer: coarse)";
+const PHONE = "@media (max-width: 480px)";
 
 const config = defineConfig({
   globalCss: {
@@ -133,6 +134,10 @@ const config = defineConfig({
       [FINGER]: { minHeight: "44px", display: "inline-flex", alignItems: "center" },
     },
     "input[type=checkbox], input[type=radio]": { [FINGER]: { width: "22px", height: "22px" } },
+    // On a phone with large text a button has two lines rather than the page two screens.
+    button: { [PHONE]: { whiteSpace: "normal !important", maxWidth: "100%" } },
+    "input, select, textarea": { [PHONE]: { maxWidth: "100%" } },
+    "h1, h2, h3": { overflowWrap: "anywhere" },
     kbd: {
       fontFamily: "body",
       fontSize: "0.75rem",

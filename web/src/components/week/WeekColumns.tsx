@@ -42,7 +42,10 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
       <Notice trouble={drawn.trouble} />
       <Limits limits={week.limits} student={student} />
       <Grid
-        templateColumns={`repeat(${Math.min(week.days.length, IN_A_ROW)}, minmax(0, 1fr))`}
+        templateColumns={{
+          base: "minmax(0, 1fr)",
+          md: `repeat(${Math.min(week.days.length, IN_A_ROW)}, minmax(0, 1fr))`,
+        }}
         gap="8px"
         alignItems="stretch"
         {...drag.handlers}

@@ -98,7 +98,7 @@ export default function LessonsPage() {
                     key={`${one.id} ${one.planned_on ?? one.time}`}
                     role="group"
                     aria-label={`${one.name}, ${one.time}`}
-                    templateColumns={{ base: "1fr", md: "110px minmax(180px, 1fr) minmax(320px, auto)" }}
+                    templateColumns={{ base: "1fr", lg: "110px minmax(180px, 1fr) minmax(320px, auto)" }}
                     gap="4px 14px"
                     px="16px"
                     py="10px"

@@ -37,7 +37,7 @@ function Password() {
   const change = useChangePassword();
   const { register, handleSubmit, reset } = useForm({ defaultValues: { password: "", new_password: "" } });
   return (
-    <Box asChild flex="1 1 240px">
+    <Box asChild flex="1 1 240px" minW={0}>
       <form onSubmit={handleSubmit((form) => change.mutate(form, { onSuccess: () => reset() }))}>
         <Text as="h3" fontWeight={700} mb="6px">
           {t("settings.account.another_password")}
@@ -67,7 +67,7 @@ function Address({ mail }: { mail: boolean }) {
   const change = useChangeAddress();
   const { register, handleSubmit, reset } = useForm({ defaultValues: { email: "", password: "" } });
   return (
-    <Box asChild flex="1 1 240px">
+    <Box asChild flex="1 1 240px" minW={0}>
       <form onSubmit={handleSubmit((form) => change.mutate(form, { onSuccess: () => reset() }))}>
         <Text as="h3" fontWeight={700} mb="6px">
           {t("settings.account.another_address")}

@@ -152,7 +152,7 @@ function Invitations({ all }: { all: People["invitations"] }) {
                 </option>
               ))}
             </Choice>
-            <Field.Root w="280px">
+            <Field.Root w="280px" maxW="100%">
               <Field.Label fontWeight={600}>{t("people.email")}</Field.Label>
               <Input type="email" maxLength={200} borderColor="line" {...register("email")} />
             </Field.Root>
