@@ -51,7 +51,7 @@ RSpec.describe "Giving a piece and looking ahead" do
     given = give(routine: "aspect_by_aspect", hand_order: "easier", join: "from_end", order: %w[notes rhythm fingering together])
     expect(titles(given)).to include("A, rhythm", "A1 + B, joined")
     row = TestApp::OWNER[:assignments].first
-    expect(row[:choices].then { |value| JSON.parse(value.to_s) }).to eq("join" => "from_end", "most_strenuous" => 5, "order" => %w[notes rhythm fingering together], "pace" => "1/1", "target_by" => "number", "target_said" => 76)
+    expect(row[:choices].then { |value| JSON.parse(value.to_s) }).to eq("counting" => "bar", "join" => "from_end", "most_strenuous" => 5, "order" => %w[notes rhythm fingering together], "pace" => "1/1", "target_by" => "number", "target_said" => 76)
     expect(give["code"]).to eq("assigned_already")
   end
 

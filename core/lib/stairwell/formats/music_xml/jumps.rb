@@ -21,7 +21,8 @@ module Stairwell
 
         # @param measures [Array<Array<Nokogiri::XML::Element>>] by bar, those of all parts
         #   together: what one of them says holds for the whole
-        def initialize(measures)
+        # @param beside [BesideNotes]
+        def initialize(measures, beside = BesideNotes.new)
           @found = {segno: [], coda: [], to_coda: [], fine: []}
           @codas = []
           @jumps = []
@@ -30,10 +31,10 @@ module Stairwell
           @named = Hash.new { |all, kind| all[kind] = {} }
           measures.each_with_index do |elements, at|
             elements.each do |element|
-              element.xpath("direction | sound").each { |node| read(node, at + 1) }
+              beside.of(element, "direction", "sound").each { |node| read(node, at + 1) }
               # A sign on a bar line stands where the next bar begins, unless
               # the line is the left one.
-              element.xpath("barline").each { |line| on_line(line, at + 1, measures.size) }
+              beside.of(element, "barline").each { |line| on_line(line, at + 1, measures.size) }
             end
           end
           leave

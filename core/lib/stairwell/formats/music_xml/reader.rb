@@ -15,6 +15,7 @@ module Stairwell
               code: :not_a_score)
           end
           @unread = Unread.new
+          @beside = BesideNotes.new
           @hands = Hands.new(InnerLines.apart(parts(kind)), names, hands)
           @count = @hands.parts.map(&:size).max.to_i
           check_size
@@ -34,6 +35,9 @@ module Stairwell
         end
 
         private
+
+        IMPLIED = ".//sound[@forward-repeat='yes']"
+        private_constant :IMPLIED
 
         # What nothing printed ends slows to the end of its section.
         def slowed(map)
@@ -70,7 +74,7 @@ module Stairwell
 
         def read_measures
           @measures = @hands.parts.map do |elements|
-            elements.each_with_index { |element, at| @unread.note(element, at + 1) }
+            @unread.look(elements)
             measures(elements)
           end
           @voices = @hands.others.values.map { |elements| measures(elements) }
@@ -95,7 +99,7 @@ module Stairwell
           marks.markings.with(starts: starts, tempos: tempos.changes)
         end
 
-        def jumps = @jumps ||= Jumps.new((0...@count).map { |at| everywhere(at) })
+        def jumps = @jumps ||= Jumps.new((0...@count).map { |at| everywhere(at) }, @beside)
 
         # The hands' measures.
         def elements(at) = @hands.parts.filter_map { |part| part[at] }
@@ -151,7 +155,7 @@ module Stairwell
 
         # Pages and lines by the breaks the score gives; none when it gives none.
         def pages
-          breaks = (0...@count).map { |at| everywhere(at).flat_map { |one| one.xpath("print").to_a } }
+          breaks = (0...@count).map { |at| everywhere(at).flat_map { |one| @beside.of(one, "print") } }
           return [] unless breaks.drop(1).flatten.any? { |print| print["new-system"] == "yes" || print["new-page"] == "yes" }
 
           number = breaks.first.filter_map { |print| page_number(print) }.first || 1
@@ -179,15 +183,15 @@ module Stairwell
 
         def signs
           @signs ||= begin
-            lines = (0...@count).map { |at| everywhere(at).flat_map { |one| one.xpath("barline").to_a } }
-            implied = (0...@count).select { |at| everywhere(at).any? { |one| one.at_xpath(".//sound[@forward-repeat='yes']") } }
+            lines = (0...@count).map { |at| everywhere(at).flat_map { |one| @beside.of(one, "barline") } }
+            implied = @root.at_xpath(IMPLIED) ? (0...@count).select { |at| everywhere(at).any? { |one| one.at_xpath(IMPLIED) } } : []
             Signs.new(lines, implied.to_set { |at| at + 1 })
           end
         end
 
         def tempo = tempos.tempo
 
-        def tempos = @tempos ||= Tempos.new((0...@count).map { |at| everywhere(at) }, pickup: bars.first.pickup?)
+        def tempos = @tempos ||= Tempos.new((0...@count).map { |at| everywhere(at) }, @beside, pickup: bars.first.pickup?)
 
         def notes = @notes ||= reach.call
 

@@ -20,7 +20,9 @@ module Stairwell
 
         # @param measures [Array<Array<Nokogiri::XML::Element>>] by bar, those of all parts
         # @param pickup [Boolean] whether the first bar is one
-        def initialize(measures, pickup: false)
+        # @param beside [BesideNotes]
+        def initialize(measures, beside = BesideNotes.new, pickup: false)
+          @beside = beside
           said = measures.each_with_index.flat_map { |elements, at| said(elements, at + 1) }
           first, later = said.partition { |one| one.bar <= (pickup ? 2 : 1) }
           opening = first.find(&:mark) || first.first
@@ -33,7 +35,7 @@ module Stairwell
 
         # @return [Array<Score::TempoChange>]
         def said(elements, bar)
-          elements.flat_map { |element| element.xpath("direction | sound").filter_map { |node| change(node, bar) } }
+          elements.flat_map { |element| @beside.of(element, "direction", "sound").filter_map { |node| change(node, bar) } }
         end
 
         def change(node, bar)
