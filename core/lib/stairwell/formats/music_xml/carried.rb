@@ -4,9 +4,17 @@ module Stairwell
   module Formats
     module MusicXML
       # What is carried from one measure of a part to the next: the divisions of
-      # a quarter note, the transposition, and the slurs that are open.
-      Carried = Struct.new(:divisions, :transposition, :slurs) do
-        def initialize = super(1, Transposition::NONE, Set.new)
+      # a quarter note, the transposition, and the slurs that are open; and pitches and lengths by the way
+      # they are written.
+      Carried = Struct.new(:divisions, :transposition, :slurs, :pitches, :lengths) do
+        def initialize = super(1, Transposition::NONE, Set.new, {}, {})
+
+        # @param transposition [Transposition] from now on
+        # @return [void]
+        def transpose(transposition)
+          self.transposition = transposition
+          pitches.clear
+        end
       end
     end
   end

@@ -14,6 +14,11 @@ module Stairwell
         # Notes of a measure of one part. Own choice.
         MOST_NOTES = 2_000
 
+        # A pitch of which no two are written with the same letters: step, perhaps a sign, octave.
+        PITCH = /\A\s*[A-G]\s*(?:-?[12]\s*)?\d\s*\z/
+        NO_GRACES = [].freeze
+        private_constant :PITCH, :NO_GRACES
+
         # Note values a meter can count in.
         UNITS = [1, 2, 4, 8, 16, 32, 64].freeze
 
@@ -36,7 +41,7 @@ module Stairwell
           @stretch = 0
           @sounds = []
           @events = []
-          @graces = []
+          @graces = NO_GRACES
           children = element.element_children
           if children.size > MOST_NOTES
             raise UnreadableError.new(Phrase["formats.music_xml.reader.crowded", bar: element["number"].to_s[0, 12], count: children.size, most: MOST_NOTES], code: :too_much)
@@ -60,7 +65,7 @@ module Stairwell
           divisions = element.at_xpath("divisions")&.text.to_s[0, 12].to_i
           @carried.divisions = divisions if divisions.between?(1, MOST_DIVISIONS)
           transpose = element.at_xpath("transpose")
-          @carried.transposition = Transposition.of(transpose) if transpose
+          @carried.transpose(Transposition.of(transpose)) if transpose
           @meter = time(element.at_xpath("time")) || @meter
           @key = signature(element.at_xpath("key")) || @key
           element.xpath("clef").each { |clef| @events << Event.new(:clef, @at, (clef["number"] || 1).to_i, clef) }
@@ -111,27 +116,38 @@ module Stairwell
         # Grace notes take no time; they are kept with the note they lead to.
         def grace(parts)
           pitch = pitch(parts["pitch"]&.first)
-          @graces << pitch if pitch
+          @graces += [pitch] if pitch
         end
 
         def add(parts, onset, length)
           staff = [parts["staff"]&.first&.text.to_i, 1].max
-          marks = NoteMarks.new(parts, @carried.slurs, staff)
+          # Most notes bear none.
+          marks = (@carried.slurs.empty? && !parts.key?("notations") && !parts.key?("lyric")) ? NoteMarks::NONE : NoteMarks.new(parts, @carried.slurs, staff)
           marks.events.each { |kind, value| @events << Event.new(kind, NoteMarks::BEHIND.include?(kind) ? onset + length : onset, staff, (kind == :fermata) ? length : value) }
           pitch = pitch(parts["pitch"]&.first)
           return unless pitch && length.positive?
 
-          @sounds << Sound.new(staff, parts["voice"]&.first&.text.to_s, @stretch, sounding(parts, marks, onset: onset, length: length, pitch: pitch))
+          @sounds << Sound.new(staff, parts["voice"]&.first&.text.to_s, @stretch, sounding(parts, marks, onset, length, pitch))
         end
 
-        def sounding(parts, marks, **where)
+        def sounding(parts, marks, onset, length, pitch)
           graces = @graces
-          @graces = []
-          Score::Note.new(**where, tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" }, finger: marks.finger, articulation: marks.articulation, graces: graces)
+          @graces = NO_GRACES
+          Score::Note.new(onset: onset, length: length, pitch: pitch, tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" }, finger: marks.finger, articulation: marks.articulation, graces: graces)
         end
 
+        # Read once for each way it is written: a score has few pitches and many notes.
         def pitch(element)
-          said = element&.element_children.to_a.to_h { |child| [child.name, child.text] }
+          return unless element
+
+          text = element.content
+          return plain_pitch(element) unless text.match?(PITCH)
+
+          @carried.pitches.fetch(text) { @carried.pitches[text] = plain_pitch(element) }
+        end
+
+        def plain_pitch(element)
+          said = element.element_children.to_h { |child| [child.name, child.text] }
           return unless Score::Pitch::STEPS.include?(said["step"])
 
           @carried.transposition.pitch(
@@ -143,7 +159,8 @@ module Stairwell
 
         # @return [Rational] whole notes
         def whole_notes(durations)
-          Rational(durations&.first&.text.to_s[/\A\s*\d{1,9}(\.\d{1,9})?/] || 0) / (4 * @carried.divisions)
+          text = durations&.first&.content.to_s
+          @carried.lengths.fetch([text, @carried.divisions]) { |key| @carried.lengths[key] = Rational(text[/\A\s*\d{1,9}(\.\d{1,9})?/] || 0) / (4 * @carried.divisions) }
         end
 
         def back(by)

@@ -61,6 +61,9 @@ module Stairwell
           @starts = true
           @slurs << slur if one["type"] == "start"
         end
+
+        # Of a note that bears none.
+        NONE = new({}, Set.new, 1).freeze
       end
     end
   end
