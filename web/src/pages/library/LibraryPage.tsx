@@ -156,7 +156,9 @@ function Shelf({ book, pieces, onDelete }: ShelfProps) {
             borderColor="line"
             _last={{ border: 0 }}
           >
-            <Text color="soft">{piece.pages.length ? `p. ${piece.pages.join("–")}` : "–"}</Text>
+            <Text color="soft">
+              {piece.pages.length ? `p. ${[...new Set([piece.pages[0], piece.pages.at(-1)])].join("–")}` : "–"}
+            </Text>
             <NameLink to={`/library/${piece.id}`}>{piece.title}</NameLink>
             <Text color="soft">{[...piece.meters, ...piece.keys].join(", ")}</Text>
             <NewBars piece={piece} />
