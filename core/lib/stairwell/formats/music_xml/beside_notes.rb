@@ -13,11 +13,17 @@ module Stairwell
           @of = {}.compare_by_identity
         end
 
+        # What was looked up anyway.
+        # @param measure [Nokogiri::XML::Element]
+        # @param children [Array<Nokogiri::XML::Element>] all of it
+        # @return [void]
+        def know(measure, children) = @of[measure] = children.reject { |one| NOTES.include?(one.name) }
+
         # @param measure [Nokogiri::XML::Element]
         # @param names [Array<String>] of elements
         # @return [Array<Nokogiri::XML::Element>] in their order
         def of(measure, *names)
-          (@of[measure] ||= measure.element_children.reject { |one| NOTES.include?(one.name) }).select { |one| names.include?(one.name) }
+          (@of[measure] || know(measure, measure.element_children.to_a)).select { |one| names.include?(one.name) }
         end
       end
     end

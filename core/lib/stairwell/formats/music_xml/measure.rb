@@ -14,10 +14,8 @@ module Stairwell
         # Notes of a measure of one part. Own choice.
         MOST_NOTES = 2_000
 
-        # A pitch of which no two are written with the same letters: step, perhaps a sign, octave.
-        PITCH = /\A\s*[A-G]\s*(?:-?[12]\s*)?\d\s*\z/
         NO_GRACES = [].freeze
-        private_constant :PITCH, :NO_GRACES
+        private_constant :NO_GRACES
 
         # Note values a meter can count in.
         UNITS = [1, 2, 4, 8, 16, 32, 64].freeze
@@ -35,14 +33,19 @@ module Stairwell
 
         # @param element [Nokogiri::XML::Element]
         # @param carried [Carried] changed as the measure is read
-        def initialize(element, carried)
+        # @param plain [Array<Array<String>, nil>] see {PlainNotes#of}
+        # @param beside [BesideNotes] learns what else stands in it
+        def initialize(element, carried, plain = [], beside = nil)
           @carried = carried
+          @plain = plain
+          @read = -1
           @length = @at = @onset = 0r
           @stretch = 0
           @sounds = []
           @events = []
           @graces = NO_GRACES
-          children = element.element_children
+          children = element.element_children.to_a
+          beside&.know(element, children)
           if children.size > MOST_NOTES
             raise UnreadableError.new(Phrase["formats.music_xml.reader.crowded", bar: element["number"].to_s[0, 12], count: children.size, most: MOST_NOTES], code: :too_much)
           end
@@ -96,8 +99,34 @@ module Stairwell
           element.xpath("direction-type/*").each { |one| @events << Event.new(one.name.to_sym, [at, 0r].max, staff, one) }
         end
 
-        # Its children are looked at once: a score has many notes.
+        # Where nothing but its pitch and length is to be known, it is known already.
         def note(element)
+          plain = @plain[@read += 1]
+          # Under a slur it bears that.
+          return plain_note(*plain) if plain && @carried.slurs.empty?
+
+          marked(element)
+        end
+
+        def plain_note(step, alter, octave, duration, voice, staff, chord, tie)
+          length = length_of(duration)
+          onset = chord.empty? ? @at : @onset
+          pitch = @carried.pitches[[step, alter, octave]] ||= written(step, alter, octave)
+          @sounds << Sound.new([staff.to_i, 1].max, voice, @stretch, plainly(onset, length, pitch, !tie.empty?)) if pitch && length.positive?
+          return unless chord.empty?
+
+          @onset = @at
+          move(length)
+        end
+
+        def plainly(onset, length, pitch, tied)
+          graces = @graces
+          @graces = NO_GRACES
+          Score::Note.new(onset: onset, length: length, pitch: pitch, tied: tied, graces: graces)
+        end
+
+        # Its children are looked at once.
+        def marked(element)
           parts = element.element_children.group_by(&:name)
           return grace(parts) if parts.key?("grace") && !parts.key?("cue")
 
@@ -136,31 +165,25 @@ module Stairwell
           Score::Note.new(onset: onset, length: length, pitch: pitch, tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" }, finger: marks.finger, articulation: marks.articulation, graces: graces)
         end
 
-        # Read once for each way it is written: a score has few pitches and many notes.
         def pitch(element)
-          return unless element
-
-          text = element.content
-          return plain_pitch(element) unless text.match?(PITCH)
-
-          @carried.pitches.fetch(text) { @carried.pitches[text] = plain_pitch(element) }
+          said = element&.element_children.to_a.to_h { |child| [child.name, child.text] }
+          written(said["step"], said["alter"], said["octave"])
         end
 
-        def plain_pitch(element)
-          said = element.element_children.to_h { |child| [child.name, child.text] }
-          return unless Score::Pitch::STEPS.include?(said["step"])
+        def written(step, alter, octave)
+          return unless Score::Pitch::STEPS.include?(step)
 
-          @carried.transposition.pitch(
-            Score::Pitch.new(step: said["step"], alter: said["alter"].to_f.clamp(-2.0, 2.0).round, octave: said["octave"].to_s[0, 4].to_i.clamp(0, 9))
-          )
+          @carried.transposition.pitch(Score::Pitch.new(step: step, alter: alter.to_f.clamp(-2.0, 2.0).round, octave: octave.to_s[0, 4].to_i.clamp(0, 9)))
         end
 
         def duration(element) = whole_notes(element.xpath("duration"))
 
         # @return [Rational] whole notes
-        def whole_notes(durations)
-          text = durations&.first&.content.to_s
-          @carried.lengths.fetch([text, @carried.divisions]) { |key| @carried.lengths[key] = Rational(text[/\A\s*\d{1,9}(\.\d{1,9})?/] || 0) / (4 * @carried.divisions) }
+        def whole_notes(durations) = length_of(durations&.first&.content.to_s)
+
+        # Worked out once for each way it is written.
+        def length_of(text)
+          @carried.lengths[[text, @carried.divisions]] ||= Rational(text[/\A\s*\d{1,9}(\.\d{1,9})?/] || 0) / (4 * @carried.divisions)
         end
 
         def back(by)

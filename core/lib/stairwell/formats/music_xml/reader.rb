@@ -16,7 +16,11 @@ module Stairwell
           end
           @unread = Unread.new
           @beside = BesideNotes.new
-          @hands = Hands.new(InnerLines.apart(parts(kind)), names, hands)
+          whole = parts(kind)
+          apart = InnerLines.apart(whole)
+          # What was parted does not stand in the document as it is.
+          @plain = PlainNotes.new(document) if apart.equal?(whole)
+          @hands = Hands.new(apart, names, hands)
           @count = @hands.parts.map(&:size).max.to_i
           check_size
         end
@@ -82,7 +86,7 @@ module Stairwell
 
         def measures(elements)
           carried = Carried.new
-          elements.map { |element| Measure.new(element, carried) }
+          elements.map { |element| Measure.new(element, carried, @plain ? @plain.of(element) : [], @beside) }
         end
 
         def marks = @marks ||= Marks.new(bars, @measures, @voices, @hands.method(:hand), ends: (signs.double_bars + tempos.changes.map { |one| one.bar - 1 }).uniq)
