@@ -59,6 +59,8 @@ RSpec.describe "The demo studio" do
     student = TestApp::OWNER[:students].where(lesson_weekday: 3).min(:id)
     shown = ask(:get, "/api/students/#{student}")
     expect(shown["pieces"].flat_map { |piece| piece["stairs"]["flights"].flat_map { |flight| flight["treads"] } }.count { |tread| tread["real"] }).to be > 20
+    # The staircase as it was climbed is as high as the percentage beside it.
+    expect(shown["pieces"].map { |piece| (piece["stairs"]["real"].last&.fetch("to").to_f + 0.005).floor }).to eq(shown["pieces"].map { |piece| piece["percent"] })
     expect(ask(:get, "/api/students/#{student}/lesson")["steps"]).not_to be_empty
     expect(ask(:get, sheet_of(shown))["days"]).not_to be_empty
   end

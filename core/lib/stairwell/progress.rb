@@ -17,6 +17,7 @@ require_relative "progress/runs"
 require_relative "progress/tasks"
 require_relative "progress/offer"
 require_relative "progress/stairs"
+require_relative "progress/staircase"
 require_relative "progress/concern"
 require_relative "progress/attention"
 

@@ -5,6 +5,9 @@ module Stairwell
     module Features
       # A climb, drawn.
       module StairsJson
+        CLIMBS = %i[real planned likely cautious].freeze
+        private_constant :CLIMBS
+
         module_function
 
         # @param drawn [Studio::Climb::Drawn]
@@ -12,15 +15,21 @@ module Stairwell
         def of(drawn)
           {
             from: drawn.from.to_s, to: drawn.to.to_s, lessons: drawn.lessons.map(&:to_s),
-            flights: drawn.flights.map { |one| {name: one.name, kind: one.kind.to_s, treads: one.treads.map { |tread| tread(tread) }} }
+            flights: drawn.flights.map { |one| {name: one.name, kind: one.kind.to_s, treads: one.treads.map { |tread| tread(tread) }} },
+            **CLIMBS.to_h { |name| [name, drawn.staircase.public_send(name).map { |one| rise(one) }] }, said: drawn.staircase.said.to_s
           }
         end
+
+        # Hundredths of a per cent are finer than any screen.
+        def rise(one) = {id: one.id, date: one.date.to_s, from: percent(one.from), to: percent(one.to)}
+
+        def percent(share) = (share * 100).to_f.round(2)
 
         def tread(one)
           spans = %i[planned real likely cautious].to_h { |name| [name, one[name]&.map(&:to_s)] }
           {id: one.id, title: one.title, state: one.state.to_s, share: one.share.to_f, **spans}
         end
-        private_class_method :tread
+        private_class_method :tread, :rise, :percent
       end
     end
   end

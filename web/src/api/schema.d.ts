@@ -3035,7 +3035,7 @@ export interface components {
         };
         /** @description First and last day */
         Days: null | string[];
-        /** @description A flight for each section, then the joins, then the whole; in it a tread for each step */
+        /** @description As one staircase, real, planned, likely and cautious; and a flight for each section, then the joins, then the whole, in it a tread for each step */
         Stairs: {
             from: string;
             to: string;
@@ -3056,7 +3056,21 @@ export interface components {
                     cautious: components["schemas"]["Days"];
                 }[];
             }[];
+            real: components["schemas"]["Rises"];
+            planned: components["schemas"]["Rises"];
+            likely: components["schemas"]["Rises"];
+            cautious: components["schemas"]["Rises"];
+            /** @description How far it is beside the plan, and what is in hand */
+            said: string;
         };
+        /** @description The treads of a staircase by the day each becomes steady; how high it is before and with it, in per cent of the work */
+        Rises: {
+            /** @description Of the step */
+            id: string;
+            date: string;
+            from: number;
+            to: number;
+        }[];
         Outlook: {
             /** @description With every day kept */
             planned: string | null;

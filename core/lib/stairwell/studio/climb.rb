@@ -5,8 +5,8 @@ module Stairwell
     # The stairs of each piece of a student: as they were planned when the piece was
     # assigned, as they were really climbed, and as they will likely go on.
     class Climb
-      # One piece's stairs, between two dates, with the lessons since it was assigned.
-      Drawn = Stairwell.value(:from, :to, :lessons, :flights)
+      # One piece's stairs, between two dates, with the lessons since it was assigned, by flight and as one staircase.
+      Drawn = Stairwell.value(:from, :to, :lessons, :flights, :staircase)
 
       # @param record [Record]
       # @param load [Workload]
@@ -25,7 +25,7 @@ module Stairwell
         dates = flights.flat_map(&:treads).flat_map { |tread| [tread.planned, tread.real, tread.likely, tread.cautious].compact.flatten }
         Drawn.new(
           from: [piece.assigned_on, *dates].min, to: [@record.today, piece.due_on, *dates].compact.max, flights: flights,
-          lessons: @record.lessons.select { |day| day >= piece.assigned_on }
+          lessons: @record.lessons.select { |day| day >= piece.assigned_on }, staircase: Progress::Staircase.new(piece.progress, flights, today: @record.today)
         )
       end
 
