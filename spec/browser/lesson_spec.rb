@@ -41,6 +41,8 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_css("h2", text: /Heard today · 2 of/)
     keys("r")
     expect(find_field("Recap for Nell").value).to include("A, right hand goes well now.")
+    keys("Well played.")
+    expect(find_field("Recap for Nell").value.lines(chomp: true).first(3)).to match([/\A(Dear|Hello) Nell,\z/, "Well played.", /\A\S/])
     keys([:control, :end], "Bring the blue book.", :escape)
     expect(page).to have_text("in your words")
     expect(page).to have_button("Write again from the plan")

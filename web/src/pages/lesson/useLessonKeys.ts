@@ -46,7 +46,7 @@ function action(key: string, hearing: Hearing, finish: () => void): (() => void)
     ["ArrowUp", () => go(at - 1)],
     ["k", () => go(at - 1)],
     ["f", finish],
-    ["r", () => focus("[data-key=r]")],
+    ["r", underTheGreeting],
     ["l", () => focus("[data-key=l]")],
     ["w", () => focus("[data-item]")],
   ];
@@ -70,6 +70,16 @@ function action(key: string, hearing: Hearing, finish: () => void): (() => void)
     ["n", () => focus("[aria-current=true] [data-key=n]")],
   ];
   return counting.find(([name]) => name === key)?.[1];
+}
+
+/** The caret stands on the empty line below the recap's greeting. */
+function underTheGreeting() {
+  const recap = document.querySelector<HTMLTextAreaElement>("textarea[data-key=r]");
+  if (!recap) return;
+  const below = recap.value.indexOf("\n") + 1;
+  const at = below > 0 ? below : recap.value.length;
+  recap.focus();
+  recap.setSelectionRange(at, at);
 }
 
 const focus = (css: string) => document.querySelector<HTMLElement>(css)?.focus();
