@@ -69,10 +69,10 @@ class Photographer
     shot("piece-preview", "/library/8", wait: "[data-bar]") { preview }
     shot("routines", "/routines", wait: "ol")
     shot("student", "/students/1", wait: "table")
-    shot("stairs", "/students/1", wait: "table") { find("svg[aria-label^='The stairs']").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
+    shot("stairs", "/students/1", wait: "table") { find("svg[aria-label^='The stairs']").then { |one| @driver.execute_script("arguments[0].closest('.stairs-page').scrollIntoView()", one) } }
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet = find_sheet
-    shot("people", "/settings", wait: "section[aria-label=People] li") { find("section[aria-label=People]").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
+    shot("people", "/settings", wait: "section[aria-label=People] li") { find("section[aria-label=People]").then { |one| @driver.execute_script("arguments[0].closest('.stairs-page').scrollIntoView()", one) } }
     resize(390, 844)
     shot("sheet", sheet, wait: "section")
     print_sheet(sheet)
