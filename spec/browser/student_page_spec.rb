@@ -13,36 +13,6 @@ RSpec.describe "The student's page, the studio and the outbox" do
 
   def open_student = visit("/students/#{student["id"]}")
 
-  it "shows the stairs as a drawing and as a table, for those who cannot see it" do
-    api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "secure", key: SecureRandom.uuid}) }
-    open_student
-    drawing = find("svg[aria-label^='The stairs of The Lock Gate: 1 of']")
-    expect(drawing).to have_css("title", text: "A, right hand: secure", visible: :all)
-    expect(drawing.all("line", visible: :all).size).to be > 2
-    click_button "Show as a table"
-    within("table[aria-label='The stairs of The Lock Gate']") do
-      expect(page).to have_css("tr", text: /A A, right hand secure \d+ Mar.* 10 Mar/)
-      expect(page).to have_css("tr", text: /whole Whole piece, without a stop waiting/)
-    end
-    expect_accessible
-    click_button "Show as stairs"
-    expect(page).to have_css("svg[aria-label^='The stairs']")
-  end
-
-  it "says how far the climb is, and which step a tread is, by keys and by pointing" do
-    %w[A.right A.left].each { |step| api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: step, result: "steady", key: SecureRandom.uuid}) } }
-    open_student
-    expect(page).to have_text(/\d+ % was planned by now: (ahead of|\d+ days? behind) the plan; in hand: /)
-    treads = all("[role=option]")
-    expect(treads.map { |one| one["aria-label"][/\A[^:]+: \w+/] }).to eq(["A, right hand: steady", "A, left hand: steady"])
-    treads.first.send_keys(:arrow_right)
-    expect(page).to have_css("p", text: /\AA, left hand: steady/, visible: :all)
-    expect(page.evaluate_script("document.activeElement.getAttribute('aria-label')")).to start_with("A, left hand")
-    treads.first.hover
-    expect(page).to have_css("p", text: /\AA, right hand: steady/, visible: :all)
-    expect_accessible
-  end
-
   # Read back with a PDF library (pdf-reader).
   it "prints the stairs of a piece on one lying page, and the week without its buttons" do
     open_student

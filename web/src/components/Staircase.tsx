@@ -18,7 +18,7 @@ const FOOT = 30;
 const DAY = 86_400_000;
 const LETTER = 12;
 
-export const noon = (date: string) => new Date(`${date}T12:00:00Z`).getTime();
+const noon = (date: string) => new Date(`${date}T12:00:00Z`).getTime();
 
 type Props = {
   climb: Climb;
@@ -129,9 +129,11 @@ type TreadsProps = Pick<Props, "climb" | "today" | "about" | "onShow"> & {
 
 /** What was climbed, tread by tread: one stop for keys, arrows go up and down. */
 function Treads({ climb, x, y, today, about, onShow }: TreadsProps) {
-  const [stop, setStop] = useState(0);
+  const [chosen, setStop] = useState(0);
   const group = useRef<SVGGElement>(null);
   const rises = climb.real;
+  // What is taken back takes its tread along.
+  const stop = Math.min(chosen, rises.length - 1);
   const flightOf = new Map(
     climb.flights.flatMap((flight) => flight.treads.map((tread) => [tread.id, flight] as const)),
   );
@@ -169,7 +171,8 @@ function Treads({ climb, x, y, today, about, onShow }: TreadsProps) {
             }}
             onBlur={() => onShow(null)}
             onPointerEnter={() => onShow(rise.id)}
-            onPointerLeave={() => onShow(null)}
+            // A finger that is lifted leaves too, and wants to read what it touched.
+            onPointerLeave={(event) => event.pointerType === "mouse" && onShow(null)}
           >
             <title>{about(rise.id)}</title>
             <rect x={x(rise.date)} y={y(rise.to)} width={wide} height={Math.max(high, 24)} fill="transparent" />
