@@ -40,6 +40,8 @@ class Mutations
     def initialize(root, to)
       @to = to
       system("git -C #{root} archive HEAD | tar -x -C #{to}", exception: true)
+      # Some specs ask packages of npm's.
+      FileUtils.ln_s(File.join(root, "web/node_modules"), File.join(to, "web"))
     end
 
     # @return [Array<String>] specs
