@@ -50,18 +50,19 @@ class Mutations
     # @param names [Array<String>] of specs
     # @param seconds [Integer] after which it has failed
     # @param more [Array<String>] for RSpec
+    # @param out [String] a file for what RSpec says
     # @return [Boolean]
-    def passes?(names, seconds:, more: [], **environment)
+    def passes?(names, seconds:, more: [], out: File::NULL, **environment)
       command = ["timeout", seconds.to_s, "bundle", "exec", "rspec", "-I", "core/spec", "--fail-fast", "--order", "defined", *more, *names.map { |name| "core/spec/#{name}" }]
-      system({"BUNDLE_GEMFILE" => File.join(@to, "Gemfile")}.merge(environment.transform_keys(&:to_s)), *command, chdir: @to, out: File::NULL, err: File::NULL)
+      system({"BUNDLE_GEMFILE" => File.join(@to, "Gemfile")}.merge(environment.transform_keys(&:to_s)), *command, chdir: @to, out: out, err: [:child, :out])
     end
 
     # @return [Array(Float, Hash)] the seconds a spec takes, and what it goes through
     def trace(name)
-      out = File.join(@to, "reached.json")
+      reached, said = %w[reached.json said.txt].map { |file| File.join(@to, file) }
       start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      passes?([name], seconds: LONGEST, more: ["-r", File.join(__dir__, "reached.rb")], REACHED: out) || raise("#{name} fails as it is")
-      [Process.clock_gettime(Process::CLOCK_MONOTONIC) - start, JSON.parse(File.read(out))]
+      passes?([name], seconds: LONGEST, more: ["-r", File.join(__dir__, "reached.rb")], out: said, REACHED: reached) || raise("#{name} fails as it is:\n#{File.read(said)}")
+      [Process.clock_gettime(Process::CLOCK_MONOTONIC) - start, JSON.parse(File.read(reached))]
     end
 
     # @param change [Change]
