@@ -15,15 +15,15 @@ module Stairwell
 
         # What was looked up anyway.
         # @param measure [Nokogiri::XML::Element]
-        # @param children [Array<Nokogiri::XML::Element>] all of it
+        # @param others [Array<Nokogiri::XML::Element>] of its children, those that are no notes and no moves between them
         # @return [void]
-        def know(measure, children) = @of[measure] = children.reject { |one| NOTES.include?(one.name) }
+        def know(measure, others) = @of[measure] = others
 
         # @param measure [Nokogiri::XML::Element]
         # @param names [Array<String>] of elements
         # @return [Array<Nokogiri::XML::Element>] in their order
         def of(measure, *names)
-          (@of[measure] || know(measure, measure.element_children.to_a)).select { |one| names.include?(one.name) }
+          (@of[measure] ||= measure.element_children.reject { |one| NOTES.include?(one.name) }).select { |one| names.include?(one.name) }
         end
       end
     end

@@ -37,11 +37,10 @@ module Stairwell
         # staff; the same voice twice in a bar, on two staves, is two voices.
         def homes(measures)
           staves = Hash.new { |all, voice| all[voice] = Hash.new(0) }
-          apart = Set.new
-          measures.each do |measure|
-            measure.sounds.each { |sound| staves[sound.voice][sound.staff] += 1 }
-            measure.sounds.group_by(&:voice).each { |voice, sounds| apart << voice if two_voices?(sounds) }
-          end
+          measures.each { |measure| measure.sounds.each { |sound| staves[sound.voice][sound.staff] += 1 } }
+          return {} if staves.each_value.all?(&:one?)
+
+          apart = measures.flat_map { |measure| measure.sounds.group_by(&:voice).select { |_, sounds| two_voices?(sounds) }.keys }.to_set
           single = staves.reject { |voice, _| voice.empty? || apart.include?(voice) }
           @split = single.each_value.any? { |counts| counts.size > 1 && counts.values.max < counts.values.sum * Constants::VOICE_AT_HOME }
           single.filter_map { |voice, counts|

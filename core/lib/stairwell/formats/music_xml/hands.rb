@@ -34,6 +34,7 @@ module Stairwell
         def initialize(parts, names, said = {})
           @all = parts.values
           @assumed = []
+          @words = parts.values.flatten(1).first&.document&.at_xpath("//lyric")
           @known = parts.map { |id, measures| part(id, names[id].to_s, measures) }
           @places = said.any? ? said.transform_values { |text| place(text) } : chosen
           ids = @places.values.map(&:first).uniq
@@ -66,7 +67,7 @@ module Stairwell
           clefs = measures.first(1).flat_map { |one| one.xpath("attributes/clef").to_a }.to_h { |clef| [(clef["number"] || 1).to_i, clef.at_xpath("sign")&.text] }
           Part.new(
             id: id, name: name, staves: (measures.any? { |one| one.at_xpath("attributes/staves[. > 1] | note/staff[. > 1]") }) ? 2 : 1, clefs: clefs,
-            tab: clefs.value?("TAB") || clefs.value?("percussion") || (measures.any? && measures.none? { |one| one.at_xpath("note/pitch | note/rest") }), sung: measures.any? { |one| one.at_xpath("note/lyric") }
+            tab: clefs.value?("TAB") || clefs.value?("percussion") || (measures.any? && measures.none? { |one| one.at_xpath("note/pitch | note/rest") }), sung: !@words.nil? && measures.any? { |one| one.at_xpath("note/lyric") }
           )
         end
 

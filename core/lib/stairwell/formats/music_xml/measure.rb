@@ -15,7 +15,9 @@ module Stairwell
         MOST_NOTES = 2_000
 
         NO_GRACES = [].freeze
-        private_constant :NO_GRACES
+        # As the lines of plain notes say it.
+        YES = "true"
+        private_constant :NO_GRACES, :YES
 
         # Note values a meter can count in.
         UNITS = [1, 2, 4, 8, 16, 32, 64].freeze
@@ -45,23 +47,26 @@ module Stairwell
           @events = []
           @graces = NO_GRACES
           children = element.element_children.to_a
-          beside&.know(element, children)
           if children.size > MOST_NOTES
             raise UnreadableError.new(Phrase["formats.music_xml.reader.crowded", bar: element["number"].to_s[0, 12], count: children.size, most: MOST_NOTES], code: :too_much)
           end
-          children.each { |child| read(child) }
+          others = children.select { |child| read(child) }
+          beside&.know(element, others)
         end
 
         private
 
+        # @return [Boolean] whether it stands beside the notes
         def read(child)
           case child.name
-          when "attributes" then attributes(child)
           when "note" then note(child)
           when "backup" then back(duration(child))
           when "forward" then move(duration(child))
-          when "direction" then direction(child)
+          when "direction" then return direction(child)
+          when "attributes" then return attributes(child)
+          else return true
           end
+          false
         end
 
         def attributes(element)
@@ -72,6 +77,7 @@ module Stairwell
           @meter = time(element.at_xpath("time")) || @meter
           @key = signature(element.at_xpath("key")) || @key
           element.xpath("clef").each { |clef| @events << Event.new(:clef, @at, (clef["number"] || 1).to_i, clef) }
+          true
         end
 
         # 3+2/8 counts as 5/8.
@@ -97,6 +103,7 @@ module Stairwell
           at = offset ? @at + Rational(offset.text.to_s[/-?\d{1,9}/] || 0) / (4 * @carried.divisions) : @at
           staff = element.at_xpath("staff")&.text.to_i
           element.xpath("direction-type/*").each { |one| @events << Event.new(one.name.to_sym, [at, 0r].max, staff, one) }
+          true
         end
 
         # Where nothing but its pitch and length is to be known, it is known already.
@@ -110,10 +117,10 @@ module Stairwell
 
         def plain_note(step, alter, octave, duration, voice, staff, chord, tie)
           length = length_of(duration)
-          onset = chord.empty? ? @at : @onset
+          onset = (chord == YES) ? @onset : @at
           pitch = @carried.pitches[[step, alter, octave]] ||= written(step, alter, octave)
-          @sounds << Sound.new([staff.to_i, 1].max, voice, @stretch, plainly(onset, length, pitch, !tie.empty?)) if pitch && length.positive?
-          return unless chord.empty?
+          @sounds << Sound.new([staff.to_i, 1].max, voice, @stretch, plainly(onset, length, pitch, tie == YES)) if pitch && length.positive?
+          return if chord == YES
 
           @onset = @at
           move(length)

@@ -78,11 +78,16 @@ module Stairwell
 
         def read_measures
           @measures = @hands.parts.map do |elements|
-            @unread.look(elements)
-            measures(elements)
+            measures(elements).tap { elements.each_with_index { |element, at| @unread.look(element, at + 1) if more?(element) } }
           end
           @voices = @hands.others.values.map { |elements| measures(elements) }
         end
+
+        # Whether a measure holds more than notes without marks: in most there is nothing to look for.
+        def more?(element) = @plain.nil? || @plain.of(element).any?(&:nil?) || @beside.of(element, *MORE).any?
+
+        MORE = %w[direction attributes harmony figured-bass sound].freeze
+        private_constant :MORE
 
         def measures(elements)
           carried = Carried.new

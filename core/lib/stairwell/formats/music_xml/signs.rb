@@ -48,8 +48,9 @@ module Stairwell
 
         def placed(line, bar, left, right)
           at_left = line["location"] == "left"
-          @double_bars << bar if bar < @count && !at_left && line.at_xpath("bar-style")&.text == "light-light" && @double_bars.last != bar
-          line.xpath("repeat | ending").each do |sign|
+          children = line.element_children.group_by(&:name)
+          @double_bars << bar if bar < @count && !at_left && children["bar-style"]&.first&.text == "light-light" && @double_bars.last != bar
+          children.values_at("repeat", "ending").compact.flatten.each do |sign|
             opens = sign["direction"] == "forward" || sign["type"] == "start"
             place = if opens
               at_left ? bar : bar + 1

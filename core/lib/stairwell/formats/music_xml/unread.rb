@@ -12,24 +12,16 @@ module Stairwell
           "cue" => "cue notes", "glissando" => "slides", "slide" => "slides", "tremolo" => "tremolos", "tuplet" => nil, "dashes" => nil,
           "string-mute" => "mutes", "scordatura" => "tunings", "image" => "pictures", "measure-repeat" => "bars written as “repeat the bar before”"
         }.compact.freeze
-        ANY = [*NAMES.keys.map { |name| "//#{name}" }, "//words", "//*[@time-only]"].join(" | ").freeze
         EVERY = [*NAMES.keys.map { |name| ".//#{name}" }, ".//words", ".//*[@time-only]"].join(" | ").freeze
 
         def initialize
           @bars = Hash.new { |all, what| all[what] = [] }
         end
 
-        # @param measures [Array<Nokogiri::XML::Element>] of one part
-        def look(measures)
-          # Asked of the whole first: most scores hold little of it.
-          return if measures.empty? || measures.first.document.at_xpath(ANY).nil?
-
-          measures.each_with_index { |measure, at| note(measure, at + 1) }
-        end
-
         # @param measure [Nokogiri::XML::Element]
         # @param index [Integer]
-        def note(measure, index)
+        # @return [void]
+        def look(measure, index)
           measure.xpath(EVERY).each do |node|
             next if tempo?(node)
             next add("what holds on one pass only", index) if node.key?("time-only")
@@ -52,7 +44,7 @@ module Stairwell
         def used?(words)
           words.strip.empty? || PhraseBook.used?(words) || Marks.words?(words) || Crossing.named(words)
         end
-        private :note, :tempo?, :used?
+        private :tempo?, :used?
 
         # @return [Array<Array(String, Array<Integer>)>]
         def to_a = @bars.sort.map { |what, bars| [what, bars.uniq] }
