@@ -8,6 +8,8 @@ require "json"
 Coverage.start(lines: true, methods: true)
 RSpec.configure do |config|
   config.after(:suite) do
+    # Methods are told apart by the hashes of their owners, and there are packages whose `hash` is another thing.
+    ObjectSpace.each_object(Module).select { |one| one.method(:hash).arity.positive? }.each { |one| one.define_singleton_method(:hash) { object_id } }
     core = Coverage.result.select { |path, _| path.include?("/core/lib/") }
     found = core.to_h do |path, seen|
       methods = seen[:methods].map { |(_, _, from, _, to, _), count| [from, to, count] }
