@@ -34,6 +34,10 @@ module Stairwell
             .select(:day, :recap, :notes, Sequel[:accounts][:name].as(:giver)).reverse(:day).first
         end
 
+        # @param tables [Tables]
+        # @return [Hash, nil] :day and :recap of the last one that was finished, today's too
+        def self.told(tables, student_id) = tables[:lessons].where(student_id: student_id).exclude(finished_at: nil).exclude(recap: nil).reverse(:day).select(:day, :recap).first
+
         # @param values [Hash] :recap (nil takes the plan's words again), :notes
         # @param seen [Integer] version the client saw, 0 where there was none
         # @return [Boolean] false when someone else wrote meanwhile

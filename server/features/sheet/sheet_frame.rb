@@ -23,7 +23,7 @@ module Stairwell
         # @param beside [SheetJson::Beside]
         # @return [Hash] see the contract's Sheet
         def with(marks, beside)
-          @json.merge("family" => beside.family, "messages" => SheetJson.messages(beside.messages), "days" => days(marks.group_by { |row| row.values_at(:assignment_id, :step_id) }))
+          SheetJson.beside(@json.merge("days" => days(marks.group_by { |row| row.values_at(:assignment_id, :step_id) })), beside)
         end
 
         private

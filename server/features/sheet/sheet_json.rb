@@ -5,27 +5,44 @@ module Stairwell
     module Features
       # A week sheet: nothing but what the student needs at the piano.
       class SheetJson
-        # What stands beside the plan: :name and :path of brothers' and sisters' sheets, rows
-        # of the family's messages.
-        Beside = Stairwell.value(family: [].freeze, messages: [].freeze)
+        # What stands beside the plan: :name and :path of brothers' and sisters' sheets, rows of the
+        # family's messages, :day and :recap of the last lesson that was finished, and rows of marks of what is no step.
+        Beside = Stairwell.value(family: [].freeze, messages: [].freeze, recap: nil, marks: [].freeze)
 
         # @param sheet [Studio::Sheet]
-        # @param beside [Beside] nothing, on paper
-        def initialize(sheet, beside = Beside.new)
+        def initialize(sheet)
           @sheet = sheet
-          @beside = beside
           @record = sheet.record
         end
 
-        # @return [Hash] see the contract's Sheet
+        # @return [Hash] see the contract's Sheet; what stands beside the plan is put in by {.beside}
         def to_h
           {
-            student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, over: @sheet.over?,
-            paused: !@record.student.paused_on.nil?, family: @beside.family, messages: self.class.messages(@beside.messages),
+            student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, lesson_time: @sheet.lesson_time, over: @sheet.over?,
+            paused: !@record.student.paused_on.nil?, family: [], messages: [], recap: nil,
             days: @sheet.days.map { |one| day(one) }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip,
             cautions: @sheet.cautions.map { |one| one.to_h.merge(topic: one.topic.to_s) }
           }
         end
+
+        # @param sheet [Studio::Sheet]
+        # @return [Hash] as {#to_h}, its names as text
+        def self.plain(sheet) = JSON.parse(JSON.generate(new(sheet).to_h))
+
+        # @param json [Hash] as {.plain} gives it
+        # @param beside [Beside]
+        # @return [Hash] with what stands beside the plan
+        def self.beside(json, beside)
+          marks = beside.marks.group_by { |row| [row[:day].to_s, row[:step_id]] }
+          json.merge(
+            "family" => beside.family, "messages" => messages(beside.messages), "recap" => beside.recap && {day: beside.recap[:day].to_s, text: beside.recap[:recap]},
+            "days" => json["days"].map { |day| day.merge(%w[warm_ups extra_work].to_h { |name| [name, day[name].map { |one| one.merge(once(marks.fetch([day["date"], one["id"]], []))) }] }) }
+          )
+        end
+
+        # Exercises that begin a day and extra work are tapped as steps are, once.
+        def self.once(rows) = Studio::Tapped.of(rows.map { |row| Repositories::Marks.value(row) }).slice(:done, :last_mark, :keys).transform_keys(&:to_s)
+        private_class_method :once
 
         # What of a day taps change.
         # @param day [Studio::SheetDay]
@@ -35,7 +52,7 @@ module Stairwell
         # What of an item taps change.
         # @param item [Studio::SheetItem]
         # @return [Hash]
-        def self.tapped(item) = item.to_h.slice(:done, :struggle, :last_mark, :keys)
+        def self.tapped(item) = item.to_h.slice(:done, :struggle, :hurts, :last_mark, :keys)
 
         # @param rows [Array<Hash>]
         # @return [Array<Hash>] see the contract's SheetMessage
@@ -55,7 +72,7 @@ module Stairwell
           planned = one.item
           planned.to_h.slice(:assignment_id, :step_id, :piece, :tempo, :repetitions).merge(
             minutes: Units.halves(planned.minutes).to_f, kind: planned.kind.to_s,
-            **one.to_h.slice(:title, :place, :how, :done_when, :notes), **self.class.tapped(one), hands: one.step.hands.to_s, actions: one.actions.map(&:to_s),
+            **one.to_h.slice(:title, :place, :how, :done_when, :notes, :set_aside), **self.class.tapped(one), hands: one.step.hands.to_s, actions: one.actions.map(&:to_s),
             picture: one.where.picture.map { |page| {page: page.page, lines: page.lines.map(&:to_h)} }, score: one.where.score,
             starts: one.where.starts.map { |key| key.to_h.merge(hand: key.hand.to_s) }, bars: one.where.bars.map { |span| {from: span.from, to: span.to} }
           )

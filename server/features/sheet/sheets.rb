@@ -39,7 +39,7 @@ module Stairwell
         def to_h
           beside = nil
           record = record { |tables| beside = beside(tables, @student.call(tables)) }
-          SheetJson.new(Studio::Sheet.new(record), beside).to_h
+          SheetJson.beside(SheetJson.plain(Studio::Sheet.new(record)), beside)
         end
 
         # @return [Hash] see the contract's Sound
@@ -60,7 +60,8 @@ module Stairwell
           map.notes? ? Formats::MusicXML.write(map) : raise(Problem.not_found(Phrase["missing.score"]))
         end
 
-        # @param kind [String] repetition, struggle or undo
+        # @param kind [String] repetition, struggle, hurts or undo
+        # @param assignment_id [Integer, nil] nil for what is no step
         # @param key [String] from the phone; the same one twice counts once
         # @param day [String, nil] the day it is for, where that is not today
         # @param tapped_at [String, nil] when it was made, on the phone's clock
@@ -134,7 +135,12 @@ module Stairwell
         # The family is spoken to in its own language.
         def record(student = @student, &) = Repositories::Records.new(@context).find(student, &).tap { |record| Locales.speak(record.student.locale) }
 
-        def beside(tables, id) = SheetJson::Beside.new(family: links(tables).family(id), messages: Repositories::Messages.new(tables, id).newest(Limits::MESSAGES_ON_SHEET))
+        def beside(tables, id)
+          SheetJson::Beside.new(
+            family: links(tables).family(id), messages: Repositories::Messages.new(tables, id).newest(Limits::MESSAGES_ON_SHEET),
+            recap: Repositories::Lessons.told(tables, id), marks: Repositories::Marks.new(tables, id).beside(@context.today - Constants::LATE_TAP)
+          )
+        end
 
         def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)
       end

@@ -23,6 +23,13 @@ module Stairwell
         add(:late, Phrase["progress.attention.is_due_on_and", piece: title, day: Phrase.day(due, :day_and_month), ready: ready], 1)
       end
 
+      # @param title [String] of the piece
+      # @param step [String] what is set aside
+      # @param date [Date] on which it hurt
+      def hurts(title, step, date)
+        add(:hurts, Phrase["progress.attention.it_hurt", step: step, piece: title, day: Phrase.day(date, :day_and_month)], 0)
+      end
+
       # @param done [Integer] practice days that were kept since the lesson
       # @param of [Integer] those that have gone by
       def practice(done, of)

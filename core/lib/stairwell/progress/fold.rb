@@ -70,8 +70,9 @@ module Stairwell
         @good_dates << date
       end
 
+      # What hurts is no good day either.
       def tally(marks)
-        {repetitions: marks.count { |mark| mark.kind == :repetition }, struggle: marks.any? { |mark| mark.kind == :struggle }}
+        {repetitions: marks.count { |mark| mark.kind == :repetition }, struggle: marks.any? { |mark| %i[struggle hurts].include?(mark.kind) }}
       end
 
       # What stood on the sheet when it was tapped last, which on a short day may be fewer; no day

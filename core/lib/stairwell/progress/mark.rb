@@ -2,7 +2,7 @@
 
 module Stairwell
   module Progress
-    # One tap on the sheet. `kind` is :repetition, :struggle or :undo; `key`
+    # One tap on the sheet. `kind` is :repetition, :struggle, :hurts or :undo; `key`
     # names the mark, `undoes` the mark an undo takes back. `date` is the day
     # it is for, in the studio's time zone; `at` when it arrived, `tapped_at` when it was
     # really tapped, nil where that is not known. `asked` is how many repetitions the day

@@ -74,6 +74,12 @@ module Stairwell
       # @return [String, nil] the first thing it takes that the teacher has not shown
       def introducing(step) = introductions.find { |what, introduced| !introduced && shown_of(step).include?(what) }&.first
 
+      # @return [Array<Mark>] that say that something hurt
+      def hurts = @marks.values.flatten.select { |mark| mark.kind == :hurts }
+
+      # @return [Time, nil] when something of it was heard last
+      def heard_at = @results.values.flatten.map(&:at).max
+
       # @return [Array<Array(String, Boolean)>] what can be introduced, in the order
       #   of the piece, and whether it was: sections where they open only then,
       #   and stages that do

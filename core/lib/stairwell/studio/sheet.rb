@@ -24,6 +24,9 @@ module Stairwell
       # @return [Date, nil]
       def next_lesson = (@record.lesson_of(@week) if @week && !over?)
 
+      # @return [String, nil] when that lesson begins, as on a clock
+      def lesson_time = next_lesson && @record.timetable.on(next_lesson)&.time
+
       # @return [Array<SheetDay>]
       def days = @days ||= planned_days.map { |day| sheet_day(day) }
 
@@ -60,8 +63,13 @@ module Stairwell
 
       private
 
-      # A week that is past gives way to one that begins tomorrow.
-      def under_way = @record.week.then { |week| (week.nil? || week.over?(@record.today)) ? @record.weeks.newest : week }
+      # A week gives way to one that was planned at its lesson and begins tomorrow.
+      def under_way
+        week, newest = @record.week, @record.weeks.newest
+        return newest if week.nil? || week.over?(@record.today)
+
+        (week.with_lesson && week.next_lesson == @record.today && newest.next_lesson > week.next_lesson) ? newest : week
+      end
 
       def planned_days
         days = @week ? @week.days : []
@@ -85,12 +93,14 @@ module Stairwell
         )
       end
 
+      def set_aside = @set_aside ||= SetAside.new(@record)
+
       def sheet_item(item, standing, date)
         step, piece = standing.step, @record.piece(item.assignment_id)
         SheetItem.new(
           item: item, step: step, title: item.title, place: item.place, how: Practice.how(step), actions: Practice.pictures(step),
           done_when: (step.done if item.step?), notes: step.notes, where: StepPlace.of(piece.page.map, step, @record.student.note_names),
-          **Tapped.on(@whole.piece(item.assignment_id), item.step_id, date)
+          set_aside: set_aside.include?(item.assignment_id, item.step_id), **Tapped.on(@whole.piece(item.assignment_id), item.step_id, date)
         )
       end
     end
