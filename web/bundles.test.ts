@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { expect, test } from "vitest";
-import { filesOf } from "./bundles";
+import { filesOf, SHEET } from "./bundles";
 
 const scripts = (...entries: string[]) => [...filesOf("index.html", ...entries)].filter((file) => file.endsWith(".js"));
 const weight = (files: string[]) =>
@@ -21,7 +21,7 @@ test("the first teacher's page loads at most 230 kB", () => {
 test("the service worker keeps the sheet's files at hand, and no other page's", () => {
   const kept = [...readFileSync("dist/sw.js", "utf8").matchAll(/url:\s*"([^"]+)"/g)].map(([, url]) => url);
   expect(kept.sort()).toEqual(
-    [...filesOf("index.html", "src/pages/sheet/SheetPage.tsx")].filter((file) => kept.includes(file)).sort(),
+    [...filesOf("index.html", ...SHEET)].filter((file) => kept.includes(file)).sort(),
   );
-  for (const file of scripts("src/pages/sheet/SheetPage.tsx")) expect(kept).toContain(file);
+  for (const file of scripts(...SHEET)) expect(kept).toContain(file);
 });

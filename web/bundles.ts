@@ -17,3 +17,6 @@ export function filesOf(...entries: string[]): Set<string> {
   entries.forEach(visit);
   return seen;
 }
+
+/** The sheet, and what it loads a little later: all that a phone keeps at hand. */
+export const SHEET = ["src/pages/sheet/SheetPage.tsx", "src/pages/sheet/SittingCard.tsx", "src/pages/sheet/Child.tsx"];

@@ -4,7 +4,7 @@ import { load } from "js-yaml";
 import type { Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 import { defineConfig } from "vitest/config";
-import { filesOf } from "./bundles.ts";
+import { filesOf, SHEET } from "./bundles.ts";
 
 // What the server does with the page and its texts, while one develops: in English.
 const TEXTS = "/texts/en.json";
@@ -43,7 +43,7 @@ export default defineConfig({
         navigateFallback: null,
         manifestTransforms: [
           async (entries) => {
-            const wanted = filesOf("index.html", "src/pages/sheet/SheetPage.tsx");
+            const wanted = filesOf("index.html", ...SHEET);
             return { manifest: entries.filter((entry) => wanted.has(entry.url)), warnings: [] };
           },
         ],

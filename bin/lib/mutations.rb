@@ -137,6 +137,8 @@ class Mutations
   def call(workers: 2)
     Dir.mktmpdir do |place|
       copies = Array.new(workers) { |at| Copy.new(@root, File.join(place, at.to_s).tap { |to| Dir.mkdir(to) }) }
+      # Of what is committed, whatever is being written meanwhile.
+      @root = File.join(place, "0")
       changes = all.shuffle(random: @random).lazy.select { |change| Ripper.sexp(change.on(File.readlines(File.join(@root, change.file)))) }.first(@count)
       equivalent, tried = changes.partition { |change| @equivalent.key?(change.key) }
       reach = Reach.new(each(copies, copies.first.specs) { |copy, name| [name, copy.trace(name)] }.to_h)

@@ -73,7 +73,7 @@ module Stairwell
           planned.to_h.slice(:assignment_id, :step_id, :piece, :tempo, :repetitions).merge(
             minutes: Units.halves(planned.minutes).to_f, kind: planned.kind.to_s,
             **one.to_h.slice(:title, :place, :how, :done_when, :notes, :set_aside), **self.class.tapped(one), hands: one.step.hands.to_s, actions: one.actions.map(&:to_s),
-            picture: one.where.picture.map { |page| {page: page.page, lines: page.lines.map(&:to_h)} }, score: one.where.score,
+            picture: one.where.picture.map { |page| {page: page.page, lines: page.lines.map(&:to_h)} }, score: one.where.score, beat: one.where.beat.to_h,
             starts: one.where.starts.map { |key| key.to_h.merge(hand: key.hand.to_s) }, bars: one.where.bars.map { |span| {from: span.from, to: span.to} }
           )
         end

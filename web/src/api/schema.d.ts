@@ -3533,6 +3533,13 @@ export interface components {
             read: boolean;
         };
         Sheet: {
+            /** @description When the next lesson begins, such as 16:30 */
+            lesson_time: string | null;
+            /** @description What was told after the last lesson that was finished */
+            recap: null | {
+                day: string;
+                text: string;
+            };
             reads: boolean;
             locale: components["schemas"]["Locale"];
             /** @description The lesson is past and there is no new plan yet */
@@ -3560,23 +3567,30 @@ export interface components {
             next_lesson: string | null;
             days: {
                 /** @description What is no step */
-                extra_work: {
+                extra_work: ({
                     id: string;
                     kind: string;
                     title: string;
                     minutes: number;
                     one_of: string[];
-                }[];
+                } & components["schemas"]["TickedOnce"])[];
                 date: string;
                 minutes: number;
                 minutes_done: number;
                 struggle: boolean;
-                warm_ups: components["schemas"]["WarmUp"][];
+                warm_ups: (components["schemas"]["WarmUp"] & components["schemas"]["TickedOnce"])[];
                 items: components["schemas"]["SheetItem"][];
             }[];
         };
+        /** @description What is no step and is tapped as one is */
+        TickedOnce: {
+            done: number;
+            last_mark: string | null;
+            keys: string[];
+        };
         Tapped: {
-            assignment_id: number;
+            hurts: boolean;
+            assignment_id: number | null;
             step_id: string;
             day: string;
             done: number;
@@ -3589,6 +3603,10 @@ export interface components {
             keys: string[];
             /** @enum {string} */
             kind: "step" | "review" | "more";
+            /** @description Something hurt that day */
+            hurts: boolean;
+            /** @description Something hurt before, and the step rests until the next lesson */
+            set_aside: boolean;
             /** @description Whether its notes can be shown */
             score: boolean;
             /** @description Its places, by index */
@@ -3612,6 +3630,14 @@ export interface components {
             piece: string;
             place: string;
             tempo: number | null;
+            /** @description What is counted at that tempo */
+            beat: {
+                /** @enum {string} */
+                value: "whole" | "half" | "quarter" | "eighth" | "sixteenth" | "thirty_second" | "sixty_fourth";
+                dotted: boolean;
+                /** @description In words */
+                name: string;
+            };
             minutes: number;
             repetitions: number;
             /** @enum {string} */
@@ -7280,9 +7306,13 @@ export interface operations {
             content: {
                 "application/json": {
                     key: components["schemas"]["Key"];
-                    /** @enum {unknown} */
-                    kind: "repetition" | "struggle" | "undo";
-                    assignment_id: components["schemas"]["Count"];
+                    /**
+                     * @description What hurts is set aside until the next lesson
+                     * @enum {unknown}
+                     */
+                    kind: "repetition" | "struggle" | "hurts" | "undo";
+                    /** @description null for what is no step: what begins a day, and extra work */
+                    assignment_id: number | null;
                     step_id: components["schemas"]["StepId"];
                     day?: components["schemas"]["Date"];
                     undoes?: components["schemas"]["Key"];

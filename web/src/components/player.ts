@@ -9,6 +9,8 @@ type Options = {
   hands: Hands;
   click: boolean;
   onBar: (at: number) => void;
+  /** Which count of its bar sounds, from 1, those of the count-in too. */
+  onCount?: (count: number) => void;
   onEnd: () => void;
 };
 
@@ -17,7 +19,7 @@ const AHEAD = 0.6;
 const EVERY = 0.15;
 const LEAD = 0.1;
 
-type Event = { at: number; sound: (context: AudioContext, when: number) => void };
+type Event = { at: number; count?: number; sound: (context: AudioContext, when: number) => void };
 
 /** Plays what the server computed: clicks and notes by the audio clock, and
  * says which bar has come. */
@@ -26,6 +28,7 @@ export class Player {
   private readonly events: Event[];
   private readonly zero: number;
   private readonly timer: number;
+  private readonly told = new Set<number>();
   private next = 0;
   private shown = -1;
 
@@ -36,13 +39,11 @@ export class Player {
     const start = heard.bars[options.from]?.at ?? 0;
     // Only the first bar has a count-in of its own; elsewhere it is the same,
     // moved there.
-    const countIn = heard.count_in.map(({ at, strong }) => ({ at: at + start, sound: clicking(strong) }));
+    const countIn = counted(heard.count_in.map(({ at, strong }) => ({ at: at + start, strong })));
     const lead = countIn.length > 0 ? -(heard.count_in[0]?.at ?? 0) : 0;
     this.events = [
       ...countIn,
-      ...(options.click
-        ? heard.bars.flatMap((bar) => bar.clicks.map(({ at, strong }) => ({ at, sound: clicking(strong) })))
-        : []),
+      ...(options.click ? heard.bars.flatMap((bar) => counted(bar.clicks)) : []),
       ...heard.notes
         .filter(({ hand }) => options.hands === "both" || hand === options.hands)
         .map(({ at, length, midi }) => ({ at, sound: sounding(midi, length) })),
@@ -58,13 +59,14 @@ export class Player {
 
   stop() {
     window.clearInterval(this.timer);
+    for (const timer of this.told) window.clearTimeout(timer);
     if (this.context.state !== "closed") this.context.close();
   }
 
   private tick() {
     const now = this.context.currentTime - this.zero;
     for (let event = this.events[this.next]; event && event.at < now + AHEAD; event = this.events[++this.next])
-      event.sound(this.context, Math.max(event.at + this.zero, this.context.currentTime));
+      this.set(event, now);
     const bars = this.heard.bars;
     let at = Math.max(this.shown, this.options.from);
     while ((bars[at + 1]?.at ?? Number.POSITIVE_INFINITY) <= now + EVERY / 2) at++;
@@ -72,6 +74,22 @@ export class Player {
     this.shown = at;
     if (now > this.heard.seconds) this.options.onEnd();
   }
+
+  private set(event: Event, now: number) {
+    event.sound(this.context, Math.max(event.at + this.zero, this.context.currentTime));
+    const { count } = event;
+    if (count && this.options.onCount)
+      this.told.add(window.setTimeout(() => this.options.onCount?.(count), Math.max(0, event.at - now) * 1000));
+  }
+}
+
+/** Clicks with their number in the bar: a strong one begins it. */
+function counted(clicks: { at: number; strong: boolean }[]): Event[] {
+  let count = 0;
+  return clicks.map(({ at, strong }) => {
+    count = strong ? 1 : count + 1;
+    return { at, count, sound: clicking(strong) };
+  });
 }
 
 /** A short tick, higher and louder where a bar begins. */

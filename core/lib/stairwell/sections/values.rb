@@ -4,7 +4,7 @@ module Stairwell
   module Sections
     # Names the note values of a piece, and says how its meters are counted.
     class Values
-      NAMES = {1r => "whole", 1/2r => "half", 1/4r => "quarter", 1/8r => "eighth", 1/16r => "sixteenth", 1/32r => "thirty_second"}.freeze
+      NAMES = {1r => "whole", 1/2r => "half", 1/4r => "quarter", 1/8r => "eighth", 1/16r => "sixteenth", 1/32r => "thirty_second", 1/64r => "sixty_fourth"}.freeze
 
       # @param map [Score::Map]
       def initialize(map)

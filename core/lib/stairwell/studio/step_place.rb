@@ -6,15 +6,15 @@ module Stairwell
     #
     # - `picture`: pages of lines of bars, those of the step lit up
     # - `starts`: where each hand that plays begins, with the key's name
-    # - `score`: whether its notes can be shown; `bars`: Array<Score::Span>
-    StepPlace = Stairwell.value(:picture, :starts, :score, :bars)
+    # - `score`: whether its notes can be shown; `bars`: Array<Score::Span>; `beat`: what its tempo counts
+    StepPlace = Stairwell.value(:picture, :starts, :score, :bars, :beat)
 
     # @param map [Score::Map]
     # @param step [Practice::Step]
     # @param note_names [Symbol] see {Score::Names}
     # @return [StepPlace]
     def StepPlace.of(map, step, note_names)
-      new(picture: picture(map, step.spans.flat_map(&:bars)), starts: starts(map, step, note_names), score: map.notes?, bars: step.spans)
+      new(picture: picture(map, step.spans.flat_map(&:bars)), starts: starts(map, step, note_names), score: map.notes?, bars: step.spans, beat: Beat.of(map, map.bar(step.spans.first.from).meter))
     end
 
     def StepPlace.starts(map, step, note_names)

@@ -11,7 +11,7 @@ const NEXT = SIDE + 12;
 export function Actions({ actions, label }: { actions: string[]; label: string }) {
   const width = actions.length * NEXT - (NEXT - SIDE);
   return (
-    <svg viewBox={`0 0 ${width} ${SIDE}`} width={width} height={SIDE} role="img" aria-label={label}>
+    <svg viewBox={`0 0 ${width} ${SIDE}`} width="100%" height="100%" role="img" aria-label={label}>
       <g stroke={colour("ink")} strokeWidth="5" strokeLinecap="round" strokeLinejoin="round" fill="none">
         {actions.map((action, at) => (
           <g key={action} transform={`translate(${at * NEXT} 0)`}>

@@ -3,8 +3,16 @@ import { Button } from "../../components/Button";
 import { t } from "../../words";
 import type { Item } from "./useTicks";
 
+type Props = {
+  item: Item;
+  /** None where nothing can be counted yet. */
+  onCount?: () => void;
+  /** Pixels. */
+  tall?: number;
+};
+
 /** A box for each repetition, tapped as it was played. */
-export function Boxes({ item, onCount }: { item: Item; onCount: () => void }) {
+export function Boxes({ item, onCount, tall = 52 }: Props) {
   const boxes = Array.from({ length: Math.max(item.repetitions, item.done) }, (_, at) => at + 1);
   return (
     <>
@@ -14,15 +22,16 @@ export function Boxes({ item, onCount }: { item: Item; onCount: () => void }) {
             key={number}
             aria-label={number <= item.done ? t("sheet.step.done", { number }) : t("sheet.step.count", { number })}
             onClick={onCount}
-            flex="1 1 40px"
-            minW="40px"
-            h="52px"
+            flex="1 1 44px"
+            minW="44px"
+            h={`${tall}px`}
             px="0"
             bg={number <= item.done ? "ink" : "sheet"}
             borderColor="ink"
             borderWidth="2px"
             color="sheet"
-            disabled={number <= item.done}
+            fontSize={tall > 60 ? "2rem" : undefined}
+            disabled={!onCount || number <= item.done}
             opacity="1 !important"
           >
             {number <= item.done ? "✓" : ""}

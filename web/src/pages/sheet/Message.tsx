@@ -1,4 +1,4 @@
-import { Box, Flex, Heading, Text, Textarea } from "@chakra-ui/react";
+import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { newKey, type Schemas } from "../../api/client";
 import { useSheetMessages } from "../../api/queries";
@@ -39,12 +39,20 @@ export function Message({ token, today, sent }: Props) {
         <Line key={one.key} day={one.day ?? today} text={one.text} state="waiting" />
       ))}
       <Flex gap="8px" mt="8px" align="flex-end">
-        <Textarea
+        {/* Plain: the library's own brings more than the rest of this part weighs. */}
+        <chakra.textarea
           aria-label={t("sheet.message.what")}
           placeholder={t("sheet.message.for_example")}
           rows={2}
           maxLength={500}
+          flex="1"
+          minW={0}
+          px="10px"
+          py="6px"
+          bg="sheet"
+          border="1px solid"
           borderColor="line"
+          borderRadius="4px"
           fontSize="lg"
           value={text}
           onChange={(event) => write(event.target.value)}

@@ -1,24 +1,29 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { useEffect } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useSheet } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Cautions } from "../../components/Cautions";
-import { fullDay, listed, longDay, minutes, shortDay } from "../../components/dates";
+import { fullDay, listed, longDay, minutes } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
-import { WarmUps } from "../../components/WarmUps";
-import { colour } from "../../theme/system";
 import { t, useSpoken } from "../../words";
+import { Days } from "./Days";
 import { Message } from "./Message";
-import { More } from "./More";
 import { forget, keepAtHand } from "./offline";
-import { Step } from "./Step";
-import { useTicks } from "./useTicks";
+import { Steps } from "./Steps";
+import { Told } from "./Told";
+import { turnsOf } from "./turns";
+import { type Ticks, useTicks } from "./useTicks";
 
 type Sheet = Schemas["Sheet"];
+
+const loadSitting = () => import("./SittingCard");
+const SittingCard = lazy(loadSitting);
+const loadChild = () => import("./Child");
+const Child = lazy(loadChild);
 
 /** The week sheet on the music stand: today's steps large, tap to count. */
 export default function SheetPage() {
@@ -41,35 +46,18 @@ export default function SheetPage() {
 function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
   const ticks = useTicks(loaded, token);
   const { sheet, today } = ticks;
-  const several = new Set(today?.items.map((item) => item.assignment_id)).size > 1;
-  const next = sheet.days.find((day) => day.date > sheet.today);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const day = sheet.days.find((one) => one.date === (chosen ?? sheet.today));
   // The page stays at hand where there is no connection.
   useEffect(() => {
-    keepAtHand().catch(() => {});
+    keepAtHand()
+      .then(loadSitting)
+      .catch(() => {});
   }, []);
 
-  return (
+  // A child has what to do first; the week is below, for who looks after it.
+  const week = (
     <>
-      <Flex justify="space-between" align="flex-start" gap="12px">
-        <Box>
-          <Heading as="h1" fontSize="1.75rem" letterSpacing="-0.5px" fontWeight={750} lineHeight={1.15}>
-            {longDay(sheet.today)}, {sheet.student}
-          </Heading>
-          <Text color="soft" fontSize="lg" aria-busy={ticks.waiting.length > 0}>
-            {today
-              ? listed([minutes(today.minutes), t("sheet.sheet_page.things", { count: today.items.length })])
-              : t("sheet.sheet_page.no_practice_planned_today")}
-          </Text>
-        </Box>
-        <Flex gap="6px">
-          <Button onClick={() => window.open(`/api/sheet/${token}/week.pdf`, "_blank")}>
-            {t("sheet.sheet_page.print")}
-          </Button>
-          <Button onClick={() => ticks.undo?.()} disabled={!ticks.undo}>
-            {t("sheet.sheet_page.undo")}
-          </Button>
-        </Flex>
-      </Flex>
       {(sheet.family ?? []).length > 0 && (
         <Flex as="nav" aria-label={t("sheet.sheet_page.family")} gap="14px" wrap="wrap" align="baseline" mb="6px">
           <Text color="soft">{t("sheet.sheet_page.also")}</Text>
@@ -80,12 +68,22 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
           ))}
         </Flex>
       )}
+      <Days
+        sheet={sheet}
+        chosen={chosen ?? sheet.today}
+        onChoose={(date) => setChosen(date === sheet.today ? null : date)}
+      />
+    </>
+  );
+  return (
+    <>
+      <Head sheet={sheet} token={token} ticks={ticks} />
+      {sheet.reads && week}
       {sheet.paused && (
         <Text role="status" mb="8px">
           {t("sheet.sheet_page.pauses")}
         </Text>
       )}
-      <DayRow sheet={sheet} />
       {sheet.over && (
         <Text role="status" mb="8px">
           {t("sheet.sheet_page.the_plan_of_this_week_is")}{" "}
@@ -95,74 +93,33 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
         </Text>
       )}
       <Notice trouble={ticks.trouble} />
-      {ticks.offline && ticks.waiting.length > 0 && (
-        <Text role="status" bg="brassSoft" px="10px" py="6px" mb="8px">
-          {t("sheet.sheet_page.taps_wait", { count: ticks.waiting.length })}
-        </Text>
-      )}
-      <WarmUps all={today?.warm_ups} />
-      {today?.items.map((item) =>
-        item.kind === "more" && sheet.reads ? (
-          <More
-            key={`${item.assignment_id}/${item.step_id}`}
-            item={item}
-            token={token}
-            onCount={() => ticks.send(item, "repetition")}
-          />
-        ) : (
-          <Step
-            key={`${item.assignment_id}/${item.step_id}`}
-            item={item}
-            token={token}
-            reads={sheet.reads}
-            several={several}
-            onCount={() => ticks.send(item, "repetition")}
-            onHard={() => ticks.send(item, "struggle")}
-          />
-        ),
-      )}
-      {today && today.extra_work.length > 0 && (
-        <Paper as="section" aria-label={t("sheet.sheet_page.extra_work")} p="14px" mb="10px">
-          <Heading as="h2" fontSize="1.125rem" fontWeight={750}>
-            {t("sheet.sheet_page.also_to_do")}
-          </Heading>
-          {today.extra_work.map((one) => (
-            <Text key={one.id} fontSize="lg">
-              {one.title}
-              {one.one_of.length > 0 && `: ${t("sheet.sheet_page.choose_one_of", { choices: one.one_of.join(", ") })}`}{" "}
-              <Text as="span" color="soft">
-                {minutes(one.minutes)}
-              </Text>
-            </Text>
-          ))}
-        </Paper>
-      )}
-      {!today && (
-        <Paper p="16px" mt="10px">
-          <Text fontSize="lg">
-            {next
-              ? t("sheet.sheet_page.next", {
-                  day: fullDay(next.date),
-                  items:
-                    next.items
-                      .filter((item) => item.kind !== "more")
-                      .map((item) => item.title)
-                      .join("; ") || t("sheet.sheet_page.nothing_new"),
-                })
-              : sheet.next_lesson
-                ? t("sheet.sheet_page.the_next_lesson_is_on", { day: fullDay(sheet.next_lesson) })
-                : t("sheet.sheet_page.there_is_no_plan_yet_it")}
+      {chosen && (
+        <Flex role="status" align="center" gap="10px" mb="8px" bg="brassSoft" px="12px" py="6px" fontSize="lg">
+          <Text flex="1">
+            {t(chosen < sheet.today ? "sheet.sheet_page.ticked_later" : "sheet.sheet_page.not_yet", {
+              day: fullDay(chosen),
+            })}
           </Text>
-        </Paper>
+          <Button minH="44px" onClick={() => setChosen(null)}>
+            {t("sheet.sheet_page.to_today")}
+          </Button>
+        </Flex>
       )}
-      {today && sheet.skip.length > 0 && (
+      {day ? (
+        <Practice key={day.date} day={day} sheet={sheet} token={token} ticks={ticks} />
+      ) : (
+        <Nothing sheet={sheet} />
+      )}
+      {!sheet.reads && week}
+      {day === today && today && sheet.skip.length > 0 && (
         <details style={{ marginTop: 8 }}>
-          <summary style={{ cursor: "pointer", fontWeight: 650 }}>
+          <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10, fontWeight: 650 }}>
             {t("sheet.sheet_page.a_bad_day_what_to_leave")}
           </summary>
           <Text fontSize="lg">{t("sheet.sheet_page.leave_out", { items: sheet.skip.join("; ") })}</Text>
         </details>
       )}
+      <Told recap={sheet.recap} />
       <Message token={token} today={sheet.today} sent={sheet.messages ?? []} />
       {!window.isSecureContext && (
         <Text mt="8px" color="soft">
@@ -170,67 +127,115 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
         </Text>
       )}
       <Cautions all={sheet.cautions} />
-      <Text fontSize="sm" color="soft" mt="6px">
+      <Text fontSize="md" color="soft" mt="6px">
         {sheet.studio}
         {sheet.next_lesson && ` · ${t("sheet.sheet_page.next_lesson", { day: fullDay(sheet.next_lesson) })}`}
       </Text>
+      {ticks.offline && ticks.waiting.length > 0 && (
+        <Text
+          role="status"
+          position="sticky"
+          bottom="0"
+          zIndex={2}
+          bg="brassSoft"
+          border="1px solid"
+          borderColor="brass"
+          borderRadius="4px"
+          px="12px"
+          py="8px"
+          mt="8px"
+          fontSize="lg"
+        >
+          {t("sheet.sheet_page.taps_wait", { count: ticks.waiting.length })}
+        </Text>
+      )}
     </>
   );
 }
 
-/** The days of the week: filled by what was done, a diagonal for a struggle. */
-function DayRow({ sheet }: { sheet: Sheet }) {
+/** Which day it is, for whom, and what it holds. */
+function Head({ sheet, token, ticks }: { sheet: Sheet; token: string; ticks: Ticks }) {
+  const { today } = ticks;
+  const lesson =
+    sheet.next_lesson === sheet.today &&
+    (sheet.lesson_time
+      ? t("sheet.sheet_page.lesson_today_at", { time: sheet.lesson_time })
+      : t("sheet.sheet_page.lesson_today"));
   return (
-    <Flex gap="6px" my="12px" role="list" aria-label={t("sheet.sheet_page.the_week")}>
-      {sheet.days.map((day) => {
-        const full = day.items.length > 0 && day.items.every((item) => item.done >= item.repetitions);
-        const isToday = day.date === sheet.today;
-        return (
-          <Box
-            key={day.date}
-            role="listitem"
-            aria-label={listed([
-              t("sheet.sheet_page.day", {
-                day: fullDay(day.date),
-                done: minutes(day.minutes_done),
-                of: minutes(day.minutes),
-              }),
-              day.struggle && t("components.day_boxes.a_struggle"),
-            ])}
-            flex="1"
-            position="relative"
-            textAlign="center"
-            py="4px"
-            borderRadius="4px"
-            border={isToday ? "3px solid" : "1px solid"}
-            borderColor={isToday ? "rail" : "line"}
-            bg={full ? "ink" : "sheet"}
-            color={full ? "sheet" : "soft"}
-          >
-            {day.struggle && (
-              <svg
-                aria-hidden="true"
-                viewBox="0 0 10 10"
-                preserveAspectRatio="none"
-                style={{ position: "absolute", inset: 0, width: "100%", height: "100%" }}
-              >
-                <path
-                  d="M0 0L10 10"
-                  stroke={full ? colour("sheet") : colour("ink")}
-                  strokeWidth="1.5"
-                  vectorEffect="non-scaling-stroke"
-                />
-              </svg>
-            )}
-            <Text fontSize="md" fontWeight={650}>
-              {shortDay(day.date)}
-            </Text>
-            <Text fontSize="lg" fontWeight={700} minH="1.4em">
-              {day.minutes_done > 0 ? Math.round(day.minutes_done) || "½" : ""}
-            </Text>
-          </Box>
-        );
-      })}
+    <Flex justify="space-between" align="flex-start" gap="12px">
+      <Box minW={0}>
+        <Heading as="h1" fontSize="1.75rem" letterSpacing="-0.5px" fontWeight={750} lineHeight={1.15}>
+          {longDay(sheet.today)}, {sheet.student}
+        </Heading>
+        <Text color="soft" fontSize="lg" aria-busy={ticks.waiting.length > 0}>
+          {listed([
+            lesson,
+            today && minutes(today.minutes),
+            today && t("sheet.sheet_page.things", { count: today.items.length }),
+            !today && !lesson && t("sheet.sheet_page.no_practice_planned_today"),
+          ])}
+        </Text>
+      </Box>
+      <Flex gap="6px">
+        <Button onClick={() => window.open(`/api/sheet/${token}/week.pdf`, "_blank")}>
+          {t("sheet.sheet_page.print")}
+        </Button>
+        <Button onClick={() => ticks.undo?.()} disabled={!ticks.undo}>
+          {t("sheet.sheet_page.undo")}
+        </Button>
+      </Flex>
     </Flex>
+  );
+}
+
+type PracticeProps = { day: Sheet["days"][number]; sheet: Sheet; token: string; ticks: Ticks };
+
+/** A day to practise: by oneself, or led through it. */
+function Practice({ day, sheet, token, ticks }: PracticeProps) {
+  const [sitting, setSitting] = useState(false);
+  const send = day.date <= sheet.today ? ticks.send : undefined;
+  if (sitting)
+    return (
+      <Suspense fallback={<Waiting what={t("sheet.sitting.sitting")} />}>
+        <SittingCard
+          items={day.items}
+          token={token}
+          onPlayed={(item) => send?.(item, "repetition", day.date)}
+          onEnd={() => setSitting(false)}
+        />
+      </Suspense>
+    );
+  const Day = sheet.reads ? Steps : Child;
+  return (
+    <>
+      <Suspense fallback={<Waiting what={t("sheet.sheet_page.the_sheet")} />}>
+        <Day day={day} token={token} cautions={sheet.cautions} send={send} />
+      </Suspense>
+      {send && turnsOf(day.items).length > 0 && (
+        <Button minH="48px" width="100%" mt="10px" fontSize="lg" onClick={() => setSitting(true)}>
+          ▶ {t("sheet.sitting.lead_me_through")}
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** A day without practice: what comes. */
+function Nothing({ sheet }: { sheet: Sheet }) {
+  const next = sheet.days.find((day) => day.date > sheet.today);
+  const things = next?.items.filter((item) => item.kind !== "more").map((item) => item.title) ?? [];
+  return (
+    <Paper p="16px" mt="10px">
+      <Text fontSize="lg">
+        {next
+          ? t("sheet.sheet_page.next", {
+              day: fullDay(next.date),
+              items: things.join("; ") || t("sheet.sheet_page.nothing_new"),
+            })
+          : sheet.next_lesson
+            ? t("sheet.sheet_page.the_next_lesson_is_on", { day: fullDay(sheet.next_lesson) })
+            : t("sheet.sheet_page.there_is_no_plan_yet_it")}
+      </Text>
+    </Paper>
   );
 }

@@ -1,5 +1,6 @@
 import { Flex } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
+import { Tempo } from "../../components/Tempo";
 import { t } from "../../words";
 import type { StepSound, What } from "./useStepSound";
 import type { Item } from "./useTicks";
@@ -29,7 +30,13 @@ export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
           aria-pressed={sound.on === "click"}
           onClick={() => sound.start("click")}
         >
-          {sound.on === "click" ? `■ ${t("sheet.sounds.stop")}` : `▶ ${item.tempo}`}
+          {sound.on === "click" ? (
+            `■ ${t("sheet.sounds.stop")}`
+          ) : (
+            <>
+              ▶ <Tempo beat={item.beat} tempo={item.tempo} />
+            </>
+          )}
         </Button>
       )}
       {item.score &&

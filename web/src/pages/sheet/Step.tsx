@@ -1,119 +1,77 @@
-import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { Box, Heading, Text } from "@chakra-ui/react";
+import type { Ref } from "react";
+import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { minutes } from "../../components/dates";
-import { Notice } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
+import { Tempo } from "../../components/Tempo";
 import { t } from "../../words";
-import { Actions } from "./Actions";
 import { Boxes } from "./Boxes";
+import { Hurts } from "./Hurts";
 import { Keys } from "./Keys";
-import { Notes } from "./Notes";
 import { Picture } from "./Picture";
-import { Sounds } from "./Sounds";
-import { StepWalk } from "./StepWalk";
+import { DoneWhen, InWords, Tools } from "./Tools";
 import { useStepSound } from "./useStepSound";
-import type { Item } from "./useTicks";
+import { type Item, isDone, rests } from "./useTicks";
 
 type StepProps = {
   item: Item;
   token: string;
-  reads: boolean;
-  /** Whether the day has steps of more than one piece. */
-  several: boolean;
-  onCount: () => void;
-  onHard: () => void;
+  cautions: Schemas["Sheet"]["cautions"];
+  /** None of a day that has not come. */
+  onMark?: (kind: "repetition" | "struggle" | "hurts") => void;
+  /** Where something follows. */
+  onNext?: () => void;
+  ref?: Ref<HTMLDivElement>;
 };
 
-/** One thing to practise today, large enough for the music stand. */
-export function Step({ item, token, reads, several, onCount, onHard }: StepProps) {
+/** One thing to practise, large enough for the music stand. */
+export function Step({ item, token, cautions, onMark, onNext, ref }: StepProps) {
   const sound = useStepSound(token, item);
-  const [notes, setNotes] = useState(false);
-  const done = item.done >= item.repetitions;
+  const done = isDone(item);
   return (
     <Paper
+      ref={ref}
       as="section"
-      aria-label={several ? `${item.title}, ${item.piece}` : item.title}
+      aria-label={nameOf(item)}
       p="14px"
       mb="10px"
       borderWidth={done ? "1px" : "2px"}
       borderColor={done ? "line" : "rail"}
     >
-      {several && (
-        <Text fontSize="md" color="soft" fontWeight={650}>
-          {item.piece}
-        </Text>
-      )}
-      <Flex justify="space-between" gap="10px">
-        <Heading as="h2" fontSize="1.375rem" fontWeight={750} lineHeight={1.2}>
-          {item.title}
-        </Heading>
-        {!reads && (
-          <Box flex="none">
-            <Actions actions={item.actions} label={item.how} />
-          </Box>
-        )}
-      </Flex>
-      {reads && <InWords item={item} />}
-      <Picture picture={item.picture} now={sound.visit?.bar} />
-      <Keys starts={item.starts} />
-      <Boxes item={item} onCount={onCount} />
-      <Sounds item={item} sound={sound} notes={notes} onNotes={() => setNotes(!notes)} />
-      {/* Below what is tapped, so that nothing moves under a finger. */}
-      <StepWalk sound={sound} />
-      <Notice trouble={sound.trouble} />
-      {notes && <Notes token={token} item={item} />}
-      <Flex gap="10px" mt="8px" align={reads ? "center" : "flex-start"}>
-        {reads ? (
-          <Done item={item} />
-        ) : (
-          <details style={{ flex: 1, paddingTop: 10 }}>
-            <summary style={{ cursor: "pointer" }}>{t("sheet.step.in_words")}</summary>
-            <InWords item={item} />
-            <Done item={item} />
-          </details>
-        )}
-        <Button onClick={onHard} aria-pressed={item.struggle} disabled={item.struggle} minH="44px">
-          {item.struggle ? t("sheet.step.marked_as_hard") : t("sheet.step.that_was_hard")}
-        </Button>
-      </Flex>
-      <Text fontSize="md" color="soft">
-        {!several && `${item.piece} · `}
-        {minutes(item.minutes)}
+      <Text fontSize="md" color="soft" fontWeight={650}>
+        {item.piece} · {minutes(item.minutes)}
         {item.done > 0 && !done ? ` · ${t("sheet.step.go_on")}` : ""}
       </Text>
+      <Heading as="h2" tabIndex={-1} fontSize="1.375rem" fontWeight={750} lineHeight={1.2} outline="none">
+        {item.title}
+        {item.tempo && (
+          <Box as="span" fontWeight={650} whiteSpace="nowrap">
+            {", "}
+            <Tempo beat={item.beat} tempo={item.tempo} />
+          </Box>
+        )}
+      </Heading>
+      <InWords item={item} />
+      <Picture picture={item.picture} now={sound.visit?.bar} />
+      <Keys starts={item.starts} />
+      {!rests(item) && <Boxes item={item} onCount={onMark && (() => onMark("repetition"))} />}
+      <DoneWhen item={item} />
+      <Hurts
+        item={item}
+        cautions={cautions}
+        onHard={onMark && (() => onMark("struggle"))}
+        onHurts={onMark && (() => onMark("hurts"))}
+      />
+      {!rests(item) && <Tools item={item} token={token} sound={sound} />}
+      {onNext && (
+        <Button kind={done || rests(item) ? "go" : "plain"} minH="48px" width="100%" mt="8px" onClick={onNext}>
+          {t("sheet.step.next")}
+        </Button>
+      )}
     </Paper>
   );
 }
 
-/** Where it is, how it goes, and what to know beside. */
-export function InWords({ item }: { item: Item }) {
-  return (
-    <>
-      <Text fontSize="lg" color="soft">
-        {item.place}
-      </Text>
-      <Text fontSize="lg">
-        {item.how}, {item.tempo && `${t("sheet.step.at", { tempo: item.tempo })}, `}
-        {t("sheet.step.times", { count: item.repetitions })}
-      </Text>
-      {item.notes.map((note) => (
-        <Text key={note} fontSize="md">
-          {note}
-        </Text>
-      ))}
-    </>
-  );
-}
-
-function Done({ item }: { item: Item }) {
-  return item.done_when === null ? (
-    <Text flex="1" fontSize="md">
-      {t("sheet.step.while_there_is_time")}
-    </Text>
-  ) : (
-    <Text flex="1" fontSize="md">
-      <b>{t("sheet.step.done_when")}</b> {item.done_when}.
-    </Text>
-  );
-}
+/** Its title, and of which piece. */
+export const nameOf = (item: Item) => `${item.title}, ${item.piece}`;

@@ -3,7 +3,18 @@ import { newKey, type Schemas } from "../../api/client";
 import { type Mark, useMarks } from "../../api/queries";
 
 type Sheet = Schemas["Sheet"];
+export type Day = Sheet["days"][number];
 export type Item = Schemas["SheetItem"];
+/** What is no step and is done once: what begins the day, and extra work. */
+export type Once = Day["warm_ups"][number] | Day["extra_work"][number];
+/** What a tap is of. */
+export type Thing = { assignment_id: number | null; step_id: string; repetitions?: number };
+
+export const thingOf = (once: Once): Thing => ({ assignment_id: null, step_id: once.id });
+export const keyOf = (thing: Thing) => `${thing.assignment_id}/${thing.step_id}`;
+/** What rests, as something hurts there. */
+export const rests = (item: Item) => item.hurts || item.set_aside;
+export const isDone = (item: Item) => item.done >= item.repetitions;
 
 /** Taps on the sheet: shown at once, kept until the server has them, and taken
  * back the same way. */
@@ -13,32 +24,21 @@ export function useTicks(loaded: Sheet, token: string) {
   const today = sheet.days.find((day) => day.date === sheet.today);
   const [made, setMade] = useState<Mark[]>([]);
 
-  const send = (item: Item, kind: "repetition" | "struggle") => {
+  const send = (thing: Thing, kind: "repetition" | "struggle" | "hurts", day = sheet.today) => {
     const mark: Mark = {
       key: newKey(),
       kind,
-      assignment_id: item.assignment_id,
-      step_id: item.step_id,
-      day: sheet.today,
-      asked: item.repetitions,
+      assignment_id: thing.assignment_id,
+      step_id: thing.step_id,
+      day,
+      ...(thing.repetitions && { asked: thing.repetitions }),
       tapped_at: new Date().toISOString(),
     };
-    setMade([...made, mark]);
+    setMade((before) => [...before, mark]);
     queue.push(mark);
   };
   // After a reload, the newest mark of today can still be taken back.
-  const stored = today?.items.findLast((one) => one.last_mark);
-  const last: Mark | undefined =
-    made[made.length - 1] ??
-    (stored?.last_mark
-      ? {
-          key: stored.last_mark,
-          kind: "repetition",
-          assignment_id: stored.assignment_id,
-          step_id: stored.step_id,
-          day: sheet.today,
-        }
-      : undefined);
+  const last = made[made.length - 1] ?? (today && stored(today));
   const undo = () => {
     if (!last) return;
     setMade(made.slice(0, -1));
@@ -55,19 +55,43 @@ export function useTicks(loaded: Sheet, token: string) {
   };
 }
 
+export type Ticks = ReturnType<typeof useTicks>;
+
+/** The newest mark of a day that the server knows. */
+function stored(day: Day): Mark | undefined {
+  const found = [...onces(day).map((one) => ({ ...thingOf(one), last_mark: one.last_mark })), ...day.items].findLast(
+    (one) => one.last_mark,
+  );
+  if (!found?.last_mark) return;
+  const { assignment_id, step_id, last_mark } = found;
+  return { key: last_mark, kind: "repetition", assignment_id, step_id, day: day.date };
+}
+
+export const onces = (day: Day): Once[] => [...day.warm_ups, ...day.extra_work];
+
 /** The sheet with one mark that has not arrived yet. One whose answer was lost is
  * counted in the sheet already. */
 function tapped(sheet: Sheet, mark: Mark, _at: number, all: Mark[]): Sheet {
   const kind = mark.kind === "undo" ? (all.find((one) => one.key === mark.undoes)?.kind ?? "repetition") : mark.kind;
   const by = mark.kind === "undo" ? -1 : 1;
-  const change = (item: Item): Item =>
-    item.assignment_id !== mark.assignment_id || item.step_id !== mark.step_id || item.keys.includes(mark.key)
-      ? item
-      : kind === "struggle"
-        ? { ...item, struggle: by > 0 }
-        : { ...item, done: Math.max(0, item.done + by) };
+  const counted = <One extends { done: number }>(one: One) => ({ ...one, done: Math.max(0, one.done + by) });
+  const change = (item: Item): Item => {
+    if (keyOf(item) !== keyOf(mark) || item.keys.includes(mark.key)) return item;
+    return kind === "repetition" ? counted(item) : { ...item, [kind]: by > 0 };
+  };
+  const once = <One extends Once>(one: One): One =>
+    keyOf(thingOf(one)) !== keyOf(mark) || one.keys.includes(mark.key) ? one : counted(one);
   return {
     ...sheet,
-    days: sheet.days.map((day) => (day.date === mark.day ? { ...day, items: day.items.map(change) } : day)),
+    days: sheet.days.map((day) =>
+      day.date === mark.day
+        ? {
+            ...day,
+            items: day.items.map(change),
+            warm_ups: day.warm_ups.map(once),
+            extra_work: day.extra_work.map(once),
+          }
+        : day,
+    ),
   };
 }

@@ -1,0 +1,60 @@
+import { Box } from "@chakra-ui/react";
+import { useEffect, useRef, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { t } from "../../words";
+import { Folded } from "./Folded";
+import { Onces } from "./Onces";
+import { Step } from "./Step";
+import { type Day, isDone, keyOf, rests, type Ticks, thingOf } from "./useTicks";
+
+type Props = { day: Day; token: string; cautions: Schemas["Sheet"]["cautions"]; send?: Ticks["send"] };
+
+/** A day's things to practise: one is open and large, the others are lines that open. It stays
+ * open when its last box is tapped, so that nothing moves under the finger. */
+export function Steps({ day, token, cautions, send }: Props) {
+  const first = day.items.find((item) => !isDone(item) && !rests(item)) ?? day.items[0];
+  const [open, setOpen] = useState(first && keyOf(first));
+  const card = useRef<HTMLDivElement>(null);
+  const moved = useRef(false);
+  const show = (key: string) => {
+    moved.current = true;
+    setOpen(key);
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: of another step
+  useEffect(() => {
+    if (!moved.current) return;
+    card.current?.querySelector("h2")?.focus({ preventScroll: true });
+    card.current?.scrollIntoView({ block: "start" });
+  }, [open]);
+  const after = (key: string) => {
+    const at = day.items.findIndex((item) => keyOf(item) === key);
+    const going = [...day.items.slice(at + 1), ...day.items.slice(0, at)];
+    return going.find((item) => !isDone(item) && !rests(item));
+  };
+  const once = send && ((one: Parameters<typeof thingOf>[0]) => send(thingOf(one), "repetition", day.date));
+  return (
+    <>
+      <Onces all={day.warm_ups} label={t("sheet.onces.warm_ups")} onTick={once} />
+      {day.items.map((item) => {
+        const key = keyOf(item);
+        const next = after(key);
+        return key === open ? (
+          <Step
+            key={key}
+            ref={card}
+            item={item}
+            token={token}
+            cautions={cautions}
+            onMark={send && ((kind) => send(item, kind, day.date))}
+            onNext={next && (() => show(keyOf(next)))}
+          />
+        ) : (
+          <Folded key={key} item={item} onOpen={() => show(key)} />
+        );
+      })}
+      <Box mt="10px">
+        <Onces all={day.extra_work} label={t("sheet.onces.also_to_do")} onTick={once} />
+      </Box>
+    </>
+  );
+}
