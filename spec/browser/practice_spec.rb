@@ -23,8 +23,6 @@ RSpec.describe "Sheet, lesson and student" do
     end
   end
 
-  def step(title) = find("section[aria-label='#{title}']")
-
   it "keeps what was tapped after a reload, and can still take it back" do
     on_the_phone do
       within(step("A, right hand")) { 2.times { |at| click_button "count #{at + 1}" } }
@@ -63,10 +61,11 @@ RSpec.describe "Sheet, lesson and student" do
   it "beats the step's tempo, and says what to leave out on a bad day" do
     on_the_phone do
       within(step("A, right hand")) do
-        click_button "▶ 44"
+        open_tools
+        click_button "▶ = 44"
         expect(page).to have_button("■ stop")
         click_button "■ stop"
-        expect(page).to have_button("▶ 44")
+        expect(page).to have_button("▶ = 44")
       end
       find("summary", text: "More").click
       expect(page).to have_text("your doctor's advice and local rules come first")
@@ -76,6 +75,7 @@ RSpec.describe "Sheet, lesson and student" do
   it "walks along the page, a bar at a touch, and has no notes where there is no score" do
     on_the_phone do
       within(step("A, right hand")) do
+        open_tools
         expect(page).to have_no_button("Notes")
         expect(page).to have_no_button("Listen")
         click_button "Walk it"
@@ -99,7 +99,8 @@ RSpec.describe "Sheet, lesson and student" do
     expect(status).to eq(201)
     ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 60, begin_per_day: 10))
     on_the_phone do
-      within(find("section", text: "The Slow Ferry", match: :first)) do
+      within(step("A, right hand", piece: "The Slow Ferry")) do
+        open_tools
         click_button "Notes"
         expect(page).to have_css("[role=img][aria-label^='The notes of bar'] svg path")
         click_button "Listen"
@@ -127,7 +128,9 @@ RSpec.describe "Sheet, lesson and student" do
     on_the_phone do
       within(step("A, left hand")) do
         expect(page).to have_text("page 12, line 1, all 4 bars")
-        expect(page).to have_text("left hand, at 44, 5 times")
+        expect(page).to have_text("left hand, 5 times")
+        expect(find("h2")).to have_text("A, left hand, = 44")
+        expect(page).to have_css("h2 svg[aria-label=quarter]")
         expect(page).to have_text("Done when it goes without a stop, even if slow")
         expect(page).to have_css("svg[aria-label='On the page: page 12, line 1'] rect", count: 12)
       end

@@ -191,10 +191,10 @@ RSpec.describe "The student's page, the studio and the outbox" do
     Capybara.using_driver(:phone) do
       visit student["sheet_path"]
       expect(page).to have_css("section svg[role=img][aria-label='right hand']")
-      within(find("section[aria-label='A, right hand']")) do
+      within(find("section[aria-label='A, right hand, The Lock Gate']")) do
         expect(page).to have_no_text("Done when")
-        find("summary", text: "In words").click
-        expect(page).to have_text("right hand, at 44, 5 times")
+        find("summary", text: "For grown-ups").click
+        expect(page).to have_text("right hand, 5 times")
         expect(page).to have_text("Done when it goes without a stop")
       end
       expect_accessible

@@ -45,6 +45,16 @@ module Visits
     expect(page).to have_css("nav", text: "Today")
   end
 
+  # A step on the sheet, opened where it is a line of the list.
+  def step(title, piece: "The Lock Gate")
+    of = "section[aria-label='#{title}, #{piece}']"
+    find(of).first("button").click unless find(of).has_css?("h2", wait: 0)
+    find(of, text: "tap a box each time")
+  end
+
+  # Metronome, sound, walk and notes of what is open.
+  def open_tools = find("details:not([open]) summary", text: "Metronome").click
+
   # Nothing that was tapped or heard waits in the browser any more.
   def expect_sent = expect(page).to have_no_css("[aria-busy=true]")
 

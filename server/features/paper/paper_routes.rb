@@ -7,7 +7,7 @@ module Stairwell
       module PaperRoutes
         # What makes a PDF of sheets.
         module OnPaper
-          # @param sheets [Array<Hash>] see {Sheets#to_h}
+          # @param sheets [Array<Hash>] see {SheetJson#to_h}
           # @return [String] PDF
           def paper(sheets)
             content_type "application/pdf"
@@ -30,7 +30,7 @@ module Stairwell
           app.get("/api/weeks.pdf") { paper(sheets(checked.query["students"])) }
           app.get("/api/pieces/:id/pencil.pdf") { render_file(piece.pencil, "application/pdf", "pdf") }
           # The family's own print, behind the private link.
-          app.get("/api/sheet/:token/week.pdf") { paper([sheet.to_h]) }
+          app.get("/api/sheet/:token/week.pdf") { paper([sheet.printed]) }
         end
       end
     end

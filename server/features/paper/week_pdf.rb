@@ -6,14 +6,14 @@ require_relative "drawings"
 module Stairwell
   module Server
     module Features
-      # The week on paper: a page a student, readable in black and white, with a box
-      # for each time. What does not fit on one page in the usual size is set
-      # smaller.
+      # The week on paper: readable in black and white on a music stand, with a box for each time. The rows use the
+      # height of a page; what does not fit on one goes on on the next, and no print is smaller than {LEAST}.
       class WeekPdf
-        # Points kept free at the foot.
-        FOOT = 60
-        SIZES = [9.5, 8.5, 7.5, 6.5, 5.5].freeze
-        SMALL = 7
+        # Points. Own choice: read from a music stand.
+        SIZES = [12, 11, 10.25, 9.5].freeze
+        LEAST = SIZES.last
+        # Points a row is given at most beyond what it needs.
+        AIR = 16
 
         # @param sheets [Array<Hash>] as {SheetJson#to_h} gives, one a student
         # @param empty [Boolean] boxes only, without what was done already
@@ -42,28 +42,39 @@ module Stairwell
           @left = @pdf.bounds.width - @column * sheet[:days].size
           @words, @heights = {}, {}
           @boxes = most_boxes(sheet)
-          rows = rows(sheet)
+          rows, foot = rows(sheet), foot(sheet)
+          @foot = @pdf.height_of(foot, size: LEAST) + 8
           days(sheet)
           @keys, @size = sized(rows)
-          room = rows.take_while { |row| (@pdf.cursor - height(row, @size) > FOOT).tap { |fits| draw(row, sheet) if fits } }
-          foot(sheet, rows.drop(room.size))
+          @air = air(rows)
+          rows.each { |row| drawn(row, sheet) }
+          @pdf.start_new_page if @pdf.cursor < @foot - 1 # what is rounded
+          @pdf.bounding_box([0, @foot - 4], width: @pdf.bounds.width) { @pdf.text(foot, size: LEAST) }
         end
 
-        # How large, and whether keys are drawn beside what is said of them: what people
-        # can read comes before drawings, drawings before print that is very small.
+        # How large, and whether keys are drawn beside what is said of them: drawings before size, and one page before
+        # either.
         # @return [Array(Boolean, Numeric)]
-        def sized(rows)
-          room = @pdf.cursor - FOOT - 2
-          choices = [SIZES.first(3), SIZES.drop(3)].flat_map { |sizes| [true, false].product(sizes) }
-          needed = rows.select { |_, item| needed?(item) }
-          fits = ->(these, (keys, size)) { these.sum { |row| height(row, size, keys: keys) } <= room }
-          choices.first(6).find { |choice| fits[rows, choice] } || choices.find { |choice| fits[needed, choice] } || choices.last
+        def sized(rows) = [true, false].product(SIZES).find { |keys, size| rows.sum { |row| height(row, size, keys: keys) } <= room } || [false, LEAST]
+
+        # @return [Numeric] points left above the foot
+        def room = @pdf.cursor - @foot
+
+        # @return [Numeric] points each row is given of what is left of the page
+        def air(rows) = rows.empty? ? 0 : ((room - rows.sum { |row| height(row, @size) }) / rows.size).clamp(0, AIR)
+
+        def drawn(row, sheet)
+          if @pdf.cursor < height(row, @size)
+            @pdf.start_new_page
+            days(sheet)
+          end
+          draw(row, sheet)
         end
 
         def head(sheet)
           starts = sheet[:days].first&.fetch(:date)
           @pdf.text((starts ? Phrase["server.paper.week_pdf.week_from", name: sheet[:student], day: day(starts)].to_s : sheet[:student]), size: 18, style: :bold)
-          @pdf.text([sheet[:studio], (Phrase["server.paper.week_pdf.next_lesson", day: day(sheet[:next_lesson])] if sheet[:next_lesson]), Phrase["server.paper.week_pdf.tick_a_box_each_time"], (Phrase["server.paper.week_pdf.pale_boxes"] if sheet[:days].any? { |one| one[:items].any? { |item| !needed?(item) } })].compact.join(" · "), size: 9)
+          @pdf.text([sheet[:studio], (Phrase["server.paper.week_pdf.next_lesson", day: day(sheet[:next_lesson])] if sheet[:next_lesson]), Phrase["server.paper.week_pdf.tick_a_box_each_time"], (Phrase["server.paper.week_pdf.pale_boxes"] if sheet[:days].any? { |one| one[:items].any? { |item| !needed?(item) } })].compact.join(" · "), size: LEAST)
           @pdf.move_down 6
         end
 
@@ -95,10 +106,10 @@ module Stairwell
           top = @pdf.cursor
           sheet[:days].each_with_index do |one, at|
             x = left + at * @column + 3
-            @pdf.draw_text(Phrase.day(Date.parse(one[:date]), :short_weekday).to_s, at: [x, top - 6], size: 8, style: :bold)
-            @pdf.draw_text(minutes(one[:minutes]).to_s, at: [x, top - 14], size: 7)
+            @pdf.draw_text(Phrase.day(Date.parse(one[:date]), :short_weekday).to_s, at: [x, top - 8], size: LEAST, style: :bold)
+            @pdf.draw_text(minutes(one[:minutes]).to_s, at: [x, top - 19], size: LEAST)
           end
-          @pdf.move_down 18
+          @pdf.move_down 24
           rule
         end
 
@@ -115,11 +126,18 @@ module Stairwell
 
         def said(item)
           often = Phrase["counts.repetitions", count: item[:repetitions]]
-          often = Phrase["recap.at_tempo", often: often, tempo: item[:tempo]] if item[:tempo]
+          often = Phrase["server.paper.week_pdf.at_tempo", often: often, beat: beat(item[:beat]), tempo: item[:tempo]] if item[:tempo]
           what = item[:done_when] ? Phrase["server.paper.week_pdf.what", how: item[:how], often: often, done: item[:done_when]] : Phrase["server.paper.week_pdf.what_more", how: item[:how], often: often]
           start = Phrase.list(item[:starts].group_by { |one| one[:hand] }.map { |hand, keys| starts(hand, keys) }, by: :semicolon)
-          [[item[:title], "#{item[:piece]}, #{item[:place]}"].join(" · "), [what, *item[:notes], (Phrase["server.paper.week_pdf.start", starts: start] if item[:starts].any?)].compact.join(" ")]
+          [item[:title], "#{item[:piece]}, #{item[:place]}\n" + [what, *item[:notes], (Phrase["server.paper.week_pdf.start", starts: start] if item[:starts].any?)].compact.join(" ")]
         end
+
+        # Those our signs have.
+        SIGNS = {quarter: "♩", eighth: "♪"}.freeze
+
+        # @param beat [Hash] see {Studio::Beat}
+        # @return [String]
+        def beat(beat) = SIGNS.key?(beat[:value].to_sym) ? "#{SIGNS[beat[:value].to_sym]}#{"." if beat[:dotted]}" : beat[:name]
 
         def starts(hand, keys)
           at = keys.map { |one| one[:finger] ? Phrase["server.paper.week_pdf.finger_on", finger: one[:finger], note: one[:note]] : Phrase["server.paper.week_pdf.on", note: one[:note]] }
@@ -133,7 +151,7 @@ module Stairwell
 
         def height(row, size, keys: @keys)
           words = words_height(row, size) + ((keys && row.last[:starts].any?) ? 22 : 0)
-          [words, picture_height(row.last, size), boxes_height(row), (@pictures ? ACTION : 0)].max + free(size)
+          [words, picture_height(row.last), boxes_height(row), (@pictures ? ACTION : 0)].max + FREE
         end
 
         def boxes_height(row) = (@boxes.fetch(row.first).to_f / in_row).ceil * (BOX + 2)
@@ -158,19 +176,18 @@ module Stairwell
         # some.
         def words_wide = left - PICTURE - 10 - (@pictures ? DRAWN : 0)
 
-        # A line of the little page, and what a row keeps free: less in small print.
-        def pitch(size) = (size < SMALL) ? 4.5 : 6
+        # Points: a line of the little page, and what a row keeps free.
+        PITCH = 6
+        FREE = 8
 
-        def free(size) = (size < SMALL) ? 5 : 8
-
-        def picture_height(item, size) = item[:picture].sum { |page| page[:lines].size * pitch(size) + 3 }.clamp(0, 60)
+        def picture_height(item) = item[:picture].sum { |page| page[:lines].size * PITCH + 3 }.clamp(0, 60)
 
         def draw(row, sheet)
           key, item = row
           top = @pdf.cursor
-          tall = height(row, @size)
+          tall = height(row, @size) + @air
           title, text = words(row)
-          @drawings.page(item[:picture], top - 4, width: PICTURE - 10.0, pitch: pitch(@size))
+          @drawings.page(item[:picture], top - 4, width: PICTURE - 10.0, pitch: PITCH)
           @pdf.bounding_box([PICTURE, top - 4], width: words_wide) do
             @pdf.text(title, size: @size + 1, style: :bold)
             @pdf.text(text, size: @size)
@@ -196,19 +213,16 @@ module Stairwell
           end
         end
 
-        # @param over [Array] rows for which the page has no room
-        def foot(sheet, over)
-          over = over.select { |_, item| needed?(item) }
+        # What stands beneath: what is no step, what to leave out, and what to take care of.
+        # @return [String]
+        def foot(sheet)
           extra_work = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each[:title] }, *one[:extra_work].map { |each| Phrase["server.paper.week_pdf.on_day", title: each[:title], day: Phrase.day(Date.parse(one[:date]), :short_weekday)] }] }.uniq
           skip = sheet[:skip].to_a
-          said = [
-            (Phrase["server.paper.week_pdf.only_on_screen", steps: Phrase.list(over.map { |_, item| item[:title] }, by: :semicolon)] if over.any?),
+          [
             (Phrase["server.paper.week_pdf.also", work: Phrase.list(extra_work, by: :semicolon)] if extra_work.any?),
-            (Phrase["server.paper.week_pdf.leave_out", day: Phrase.day(Date.parse(sheet[:days].first[:date])), steps: Phrase.list(skip, by: :semicolon)] if skip.any?),
+            (Phrase["server.paper.week_pdf.leave_out", day: Phrase.day(Date.parse(sheet[:skip_on])), steps: Phrase.list(skip, by: :semicolon)] if skip.any?),
             [*sheet[:cautions].map { |one| one[:short] }, Phrase["server.paper.week_pdf.general_advice_not_medical"]].join(" ")
           ].compact.join("\n")
-          # All of it on this page, however much it is.
-          @pdf.text_box(said, at: [0, FOOT - 2], width: @pdf.bounds.width, height: FOOT - 2, size: 7.5, overflow: :shrink_to_fit, min_font_size: 4)
         end
       end
     end

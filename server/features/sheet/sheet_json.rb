@@ -20,7 +20,7 @@ module Stairwell
           {
             student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, lesson_time: @sheet.lesson_time, over: @sheet.over?,
             paused: !@record.student.paused_on.nil?, family: [], messages: [], recap: nil,
-            days: @sheet.days.map { |one| day(one) }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip,
+            days: @sheet.days.map { |one| day(one) }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip, skip_on: @sheet.skip_on&.to_s,
             cautions: @sheet.cautions.map { |one| one.to_h.merge(topic: one.topic.to_s) }
           }
         end

@@ -35,7 +35,10 @@ module Stairwell
           Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s) { SheetFrame.new(record(id)) }.with(marks, beside)
         end
 
-        # @return [Hash] the same, computed
+        # @return [Hash] what is printed, see {SheetJson#to_h}
+        def printed = SheetJson.new(Studio::Sheet.new(record)).to_h
+
+        # @return [Hash] what {#show} shows, computed
         def to_h
           beside = nil
           record = record { |tables| beside = beside(tables, @student.call(tables)) }

@@ -30,11 +30,13 @@ module Stairwell
       # @return [Array<SheetDay>]
       def days = @days ||= planned_days.map { |day| sheet_day(day) }
 
-      # What to leave out today when it goes badly (or of the first day, on paper).
+      # @return [Date, nil] today, or on paper the first day that is not past
+      def skip_on = skip_day&.date
+
+      # What to leave out that day when it goes badly.
       # @return [Array<String>] titles
       def skip
-        day = planned_days.find { |one| @newest || one.date == @record.today }
-        return [] unless day
+        day = skip_day or return []
 
         items = day.items.map { |one| Planning::Item.new(id: one.id, minutes: one.minutes, why: "", kind: one.kind, begins: one.begins) }
         titles = day.items.to_h { |one| [one.id, (one.kind == :more) ? Phrase["studio.sheet.while_there_is_time"] : one.title] }
@@ -82,6 +84,8 @@ module Stairwell
         last = days.reverse.find { |day| day.items.any? { |item| open?(item) } }
         last&.with(date: @record.today, items: last.items.select { |item| open?(item) })
       end
+
+      def skip_day = planned_days.find { |one| @newest ? one.date >= @record.today : one.date == @record.today }
 
       def open?(item) = item.step? && %i[open begun].include?(@record.standing(item)&.state)
 

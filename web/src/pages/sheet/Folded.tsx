@@ -3,13 +3,14 @@ import { listed, minutes } from "../../components/dates";
 import { Paper } from "../../components/Paper";
 import { Tempo } from "../../components/Tempo";
 import { t } from "../../words";
+import { nameOf } from "./Step";
 import { type Item, isDone, rests } from "./useTicks";
 
 /** A step as a line of the list: it opens at a press. */
 export function Folded({ item, onOpen }: { item: Item; onOpen: () => void }) {
   const done = isDone(item);
   return (
-    <Paper mb="6px" borderColor="line" bg={done ? "transparent" : "sheet"}>
+    <Paper as="section" aria-label={nameOf(item)} mb="6px" borderColor="line" bg={done ? "transparent" : "sheet"}>
       <Flex
         as="button"
         width="100%"
