@@ -47,7 +47,7 @@ RSpec.describe "The week on paper" do
     sheet = {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [day], skip: [], cautions: []}
     read = ->(count) { PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet.merge(days: [day.merge(items: day[:items].first(count))])]).to_s)).pages }
     all = read[90]
-    expect(all.size).to be_between(2, 5)
+    expect(all.size).to be_between(2, 6)
     expect((1..90).reject { |at| all.any? { |page| page.text.match?(/Step #{at}\b/) } }).to eq([])
     expect(all.map { |page| page.text.include?("Thu") }).to all(be(true))
     # Without numbers, which the signs' font has too.
@@ -75,12 +75,12 @@ RSpec.describe "The week on paper" do
       {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [{date: "2027-03-04", minutes: 9, items: (1..count).map(&item), warm_ups: [], extra_work: []}], skip: [], cautions: []}
     end
     read = ->(count) { PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet[count]]).to_s)).pages.first }
-    few, many = read[6], read[14]
+    few, many = read[6], read[12]
     expect(few.text.gsub(/\s+/, " ")).to include("finger 3 on F♯")
     keys = ->(one) { one.raw_content.scan(/ re\s+b\b/).size }
     expect(keys[few]).to be > 6 * 12
     expect(keys[many]).to eq(0)
-    expect((1..14).reject { |at| many.text.match?(/Step #{at}\s/) }).to eq([])
+    expect((1..12).reject { |at| many.text.match?(/Step #{at}\s/) }).to eq([])
   end
 
   # Boxes are drawn in black, those while there is time in grey.
