@@ -3553,8 +3553,10 @@ export interface components {
             }[];
             /** @description What the family wrote lately, the oldest first */
             messages?: components["schemas"]["SheetMessage"][];
-            /** @description What to leave out today after a bad day */
+            /** @description What to leave out on that day if it goes badly */
             skip: string[];
+            /** @description Today, or on paper the first day that is not past */
+            skip_on: string | null;
             /** @description Those that apply, and the studio's own */
             cautions: {
                 topic: string;

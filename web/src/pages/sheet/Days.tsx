@@ -1,4 +1,4 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { fullDay, listed, minutes, shortDay } from "../../components/dates";
 import { colour } from "../../theme/system";
@@ -35,11 +35,6 @@ function Tile({ day, today, chosen, onChoose }: TileProps) {
     <Box
       as="button"
       aria-pressed={day.date === chosen}
-      aria-label={listed([
-        t("sheet.days.day", { short: shortDay(day.date), day: fullDay(day.date) }),
-        t("sheet.days.done", { done: minutes(day.minutes_done), of: minutes(day.minutes) }),
-        day.struggle && t("components.day_boxes.a_struggle"),
-      ])}
       onClick={() => onChoose(day.date)}
       display="block"
       width="100%"
@@ -72,7 +67,14 @@ function Tile({ day, today, chosen, onChoose }: TileProps) {
       <Text fontSize="md" fontWeight={650}>
         {shortDay(day.date)}
       </Text>
-      <Text fontSize="lg" fontWeight={700} minH="1.4em" lineHeight={1.2}>
+      <VisuallyHidden>
+        {listed([
+          fullDay(day.date),
+          t("sheet.days.done", { done: minutes(day.minutes_done), of: minutes(day.minutes) }),
+          day.struggle && t("components.day_boxes.a_struggle"),
+        ])}
+      </VisuallyHidden>
+      <Text aria-hidden fontSize="lg" fontWeight={700} minH="1.4em" lineHeight={1.2}>
         {day.minutes_done > 0 ? Math.round(day.minutes_done) || "½" : ""}
       </Text>
     </Box>
