@@ -56,7 +56,7 @@ export function Standing({
       data-item={at.id}
       data-date={at.date}
       aria-pressed={chosen}
-      bg={breaks ? "brickSoft" : begins ? "brassSoft" : quiet ? "transparent" : "sheet"}
+      bg={breaks ? "brickSoft" : begins ? "sheet" : quiet ? "transparent" : "sheet"}
       borderColor={breaks ? "brick" : chosen ? "slate" : begins ? "brass" : "line"}
       opacity={dragged ? 0.5 : 1}
       cursor="grab"

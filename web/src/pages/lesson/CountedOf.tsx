@@ -20,7 +20,7 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
   };
   const offer = useOffer(hearing.student, useCalm(asked ? body : null));
   return (
-    <Flex gap="6px 12px" mt="7px" fontSize="sm" wrap="wrap" align="center">
+    <Flex gap="4px 10px" mt="7px" fontSize="sm" wrap="wrap" align="center">
       <Flex align="center" gap="3px">
         <Text as="span">{t("lesson.counted_of.stumbles")}</Text>
         <Button
@@ -36,18 +36,18 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
         <Button
           size="xs"
           aria-label={t("lesson.counted_of.one_stumble_more")}
+          title="h"
           onClick={() => hearing.count(one, { stumbles: draft.stumbles + 1 })}
         >
           +
         </Button>
-        <kbd>h</kbd>
       </Flex>
       <Flex align="center" gap="3px">
         <Text as="span">{t("lesson.counted_of.tempo")}</Text>
         <Input
           type="number"
           size="xs"
-          w="58px"
+          w="52px"
           min={10}
           max={400}
           borderColor="line"
@@ -60,47 +60,51 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
         <Button size="xs" title={t("lesson.counted_of.tap_the_tempo")} onClick={() => hearing.tap(one)}>
           {t("lesson.counted_of.tap")}
         </Button>
-        <kbd>t</kbd>
       </Flex>
-      <Select
-        aria-label={t("lesson.counted_of.why_it_did_not_go")}
-        data-key="c"
-        value={draft.cause}
-        onChange={(event) => hearing.count(one, { cause: event.target.value as Cause | "" })}
-      >
-        <option value="">{t("lesson.counted_of.why")}</option>
-        {CAUSES.map((cause) => (
-          <option key={cause} value={cause}>
-            {causeWord(cause)}
-          </option>
-        ))}
-      </Select>
-      <Select
-        aria-label={t("lesson.counted_of.where_it_did_not_go")}
-        data-key="b"
-        value={draft.bar ?? ""}
-        onChange={(event) => hearing.count(one, { bar: Number(event.target.value) || null })}
-      >
-        <option value="">{t("lesson.counted_of.where")}</option>
-        {one.bars.map((bar) => (
-          <option key={bar.bar} value={bar.bar}>
-            {t("lesson.counted_of.bar", { bar: bar.name })}
-          </option>
-        ))}
-      </Select>
-      <Input
-        size="xs"
-        flex="1 1 110px"
-        minW="90px"
-        borderColor="line"
-        bg="sheet"
-        aria-label={t("lesson.counted_of.note")}
-        data-key="n"
-        placeholder={t("lesson.counted_of.note_n")}
-        maxLength={500}
-        value={draft.note}
-        onChange={(event) => hearing.count(one, { note: event.target.value })}
-      />
+      <details style={{ flex: "1 1 130px" }} open={draft.cause !== "" || draft.bar !== null || draft.note !== ""}>
+        <summary style={{ cursor: "pointer", minHeight: 24, paddingTop: 2 }}>{t("lesson.counted_of.more")}</summary>
+        <Flex gap="6px" mt="4px" wrap="wrap">
+          <Select
+            aria-label={t("lesson.counted_of.why_it_did_not_go")}
+            data-key="c"
+            value={draft.cause}
+            onChange={(event) => hearing.count(one, { cause: event.target.value as Cause | "" })}
+          >
+            <option value="">{t("lesson.counted_of.why")}</option>
+            {CAUSES.map((cause) => (
+              <option key={cause} value={cause}>
+                {causeWord(cause)}
+              </option>
+            ))}
+          </Select>
+          <Select
+            aria-label={t("lesson.counted_of.where_it_did_not_go")}
+            data-key="b"
+            value={draft.bar ?? ""}
+            onChange={(event) => hearing.count(one, { bar: Number(event.target.value) || null })}
+          >
+            <option value="">{t("lesson.counted_of.where")}</option>
+            {one.bars.map((bar) => (
+              <option key={bar.bar} value={bar.bar}>
+                {t("lesson.counted_of.bar", { bar: bar.name })}
+              </option>
+            ))}
+          </Select>
+          <Input
+            size="xs"
+            flex="1 1 110px"
+            minW="90px"
+            borderColor="line"
+            bg="sheet"
+            aria-label={t("lesson.counted_of.note")}
+            data-key="n"
+            placeholder={t("lesson.counted_of.note_n")}
+            maxLength={500}
+            value={draft.note}
+            onChange={(event) => hearing.count(one, { note: event.target.value })}
+          />
+        </Flex>
+      </details>
       {asked && offer.data && (
         <Text role="status" w="100%">
           {t("lesson.counted_of.offered")} <b>{resultWord(offer.data.result)}</b>{" "}

@@ -35,13 +35,13 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
     >
       <Flex justify="space-between" gap="10px" align="center">
         <Box minW={0}>
-          <Text as="span" fontWeight={650}>
+          <Text fontWeight={650} lineHeight={1.25}>
             {one.title}
-          </Text>{" "}
-          <Text as="span" fontSize="sm" color="soft">
+          </Text>
+          <Text fontSize="sm" color="soft" lineHeight={1.3}>
             {listed([
               severalPieces && one.piece,
-              one.place,
+              !current && one.place,
               one.tempo && t("lesson.result_row.at", { tempo: one.tempo }),
             ])}
           </Text>
@@ -61,18 +61,34 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
       </Flex>
       {current && (
         <>
-          <Flex gap="8px" align="center" mt="3px" fontSize="sm" color="soft" wrap="wrap">
-            <StateMark state={one.state} share={one.credited / one.good_days} />
-            <span>
+          <Grid templateColumns="repeat(5, minmax(0, 1fr))" gap="4px" mt="6px">
+            {RESULTS.map(([key, result, state, fill]) => (
+              <Say
+                key={result}
+                one={one}
+                at={at}
+                result={result}
+                words={`${key} ${resultWord(result)}`}
+                hearing={hearing}
+              >
+                <StateMark state={state} share={fill} label="" />
+              </Say>
+            ))}
+            <Say one={one} at={at} result="not_heard" words={`0 ${resultWord("not_heard")}`} hearing={hearing} />
+          </Grid>
+          <CountedOf one={one} hearing={hearing} />
+          <Flex gap="8px" align="center" mt="4px" fontSize="sm" color="soft">
+            <Box flex="1" minW={0} lineHeight={1.3}>
+              <StateMark state={one.state} share={one.credited / one.good_days} />{" "}
               {listed([
+                one.place,
                 t("lesson.result_row.good_days", { credited: one.credited, count: one.good_days }),
                 t("lesson.result_row.times_a_day", { count: one.repetitions }),
                 one.recorded_by && t("lesson.result_row.heard_it_today", { by: one.recorded_by }),
               ])}
-            </span>
+            </Box>
             <Button
               size="xs"
-              ml="auto"
               title={t("lesson.result_row.x_the_paper_chart_has_a")}
               onClick={() => hearing.tick(one, unticked(one), true)}
               disabled={unticked(one).length === 0}
@@ -95,22 +111,6 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
               </Button>
             )}
           </Flex>
-          <Grid templateColumns="repeat(5, minmax(0, 1fr))" gap="4px" mt="6px">
-            {RESULTS.map(([key, result, state, fill]) => (
-              <Say
-                key={result}
-                one={one}
-                at={at}
-                result={result}
-                words={`${key} ${resultWord(result)}`}
-                hearing={hearing}
-              >
-                <StateMark state={state} share={fill} label="" />
-              </Say>
-            ))}
-            <Say one={one} at={at} result="not_heard" words={`0 ${resultWord("not_heard")}`} hearing={hearing} />
-          </Grid>
-          <CountedOf one={one} hearing={hearing} />
           <Simplification student={student} step={one} of={one.assignment_id} />
         </>
       )}

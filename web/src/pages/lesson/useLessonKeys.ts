@@ -82,4 +82,9 @@ function underTheGreeting() {
   recap.setSelectionRange(at, at);
 }
 
-const focus = (css: string) => document.querySelector<HTMLElement>(css)?.focus();
+/** What is folded opens for it. */
+function focus(css: string) {
+  const found = document.querySelector<HTMLElement>(css);
+  found?.closest("details")?.setAttribute("open", "");
+  found?.focus();
+}

@@ -14,6 +14,7 @@ import { Empty, Lost, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
 import { PrintWeeks } from "../../components/PrintWeeks";
 import { t } from "../../words";
+import { Ahead } from "./Ahead";
 
 type Row = Schemas["Today"]["lessons"][number];
 
@@ -106,6 +107,7 @@ export default function TodayPage() {
           ))}
         </Box>
       </Paper>
+      <Ahead today={today.data} teachers={all ? "all" : "own"} />
     </>
   );
 }
