@@ -45,6 +45,10 @@ module Demo
     # @return [Array<Piece>]
     def all = [lantern_room, slow_ferry, ropewalk, two_gulls, fog_signal, long_jetty, night_barge, market_morning]
 
+    # Those that ship to be tried on, from easy to less easy; bin/lib/examples.rb writes them.
+    # @return [Array<Piece>]
+    def examples = [lantern_room, slow_ferry, ropewalk]
+
     def lantern_room
       theme = "C4q D4q E4q G4q | E4h D4h | C4q D4q E4q C4q"
       middle = "G4q F4q E4q D4q | E4h G4h | A4q G4q F4q E4q | D4w"

@@ -78,7 +78,7 @@ web_packages_ready() {
 
 web_built() {
   local stamp="$root/web/dist/.stamp" print
-  print=$(cd "$root" && find web/src web/index.html web/vite.config.ts web/bundles.ts web/tsconfig.json web/package-lock.json api/openapi.yaml web/public -type f 2>/dev/null |
+  print=$(cd "$root" && find web/src web/index.html web/vite.config.ts web/bundles.ts web/tsconfig.json web/package-lock.json api/openapi.yaml web/public docs/guide.md -type f 2>/dev/null |
     sort | xargs sha256sum | sha256sum)
   fresh "$stamp" "$print" && return
   say "Building the front end"

@@ -65,9 +65,93 @@ RSpec.describe "What one token decides" do
       expect(Stairwell::Planning.forecast(**one, wider: 2).cautious).to be > Stairwell::Planning.forecast(**one).cautious
     end
 
+    it "adds what was practised longest ago before what was practised lately" do
+      more = ->(id, days) { Stairwell::Planning::More.new(id: "#{id}~more", kind: :older, each: 2r, repetitions: 2, title: id, why: "", covered_by: [id], last: from - days) }
+      days = week([], practice: practice.with(minutes: 4r, use: :full), more: [more["a", 2], more["b", 30]]).days
+      expect(days.first.items.map(&:id)).to eq(["b~more"])
+    end
+
+    it "puts a review on each day a teacher puts it" do
+      review = Stairwell::Planning::Review.new(id: "old", due: from + 30, minutes: 3r, repetitions: 1)
+      put = ->(day) { Stairwell::Planning::Override.new(kind: :on, id: "old", date: from + day) }
+      days = week([task("a", good_days: 5)], reviews: [review], overrides: [put[0], put[1]]).days
+      expect(days.map { |day| day.items.count { |item| item.id == "old" } }.first(3)).to eq([1, 1, 0])
+    end
+
     it "takes a day's room for each step once, what the teacher put there first" do
       put = Stairwell::Planning::Override.new(kind: :on, id: "a", date: from)
       expect(week([task("a", good_days: 3), task("b", good_days: 3)], overrides: [put]).days.first.items.map(&:id)).to eq(%w[a b])
+    end
+  end
+
+  describe "in what is kept and counted" do
+    let(:days) { [from..(from + 6), (from + 20)..(from + 22)] }
+
+    it "keeps days without lessons apart from days without practice" do
+      away = Stairwell::Planning::Away.new(stretches: days.first(1), practising: days.last(1))
+      expect(away.dump.map { |one| [one["from"], one["practice"]] }).to eq([["2027-03-03", nil], ["2027-03-23", true]])
+      expect(Stairwell::Planning::Away.load(away.dump)).to eq(away)
+    end
+
+    it "has seen nothing of who has not begun" do
+      expect(Stairwell::Planning::Habit::Seen.new.then { |seen| [seen.planned, seen.kept, seen.tried, seen.went] }).to eq([0, 0, 0, 0])
+      expect(Stairwell::Planning::Promises.new.then { |all| [all.known, all.held] }).to eq([0, 0])
+    end
+
+    it "refuses a week that is no document, or one of another kind" do
+      [[], "week", nil, {"schema" => "planned-week/9"}].each { |data| expect { Stairwell::Planning::WeekDocument.load(data) }.to raise_error(Stairwell::UnreadableError, /not a planned-week|no planned-week|is not a/) }
+    end
+
+    it "takes out of a week what a teacher added on that day, and nothing else" do
+      put = ->(id, day) { Stairwell::Planning::Override.new(kind: :added, id: id, date: from + day, title: id, minutes: 3) }
+      all = [put["a", 0], put["a", 1], put["b", 0]]
+      expect(Stairwell::Planning::OverrideEdits.take_out(all, id: "a", date: from)).to eq(all.last(2))
+    end
+
+    it "counts lessons beyond those that are known by weeks from the last" do
+      practice = Stairwell::Planning::Practice.new(weekdays: [1], minutes: 20r, begin_per_day: 2, lessons: [from + 7, from + 15])
+      expect((1..4).map { |number| practice.lesson(number, from + 7) }).to eq([from + 7, from + 15, from + 22, from + 29])
+      expect((1..3).map { |number| practice.with(lessons: []).lesson(number, from + 7) }).to eq([from + 7, from + 14, from + 21])
+    end
+  end
+
+  describe "of a task" do
+    it "takes its longest first days first, however many days it comes to" do
+      one = task("a", minutes: 2, good_days: 3, first: [6r, 4r])
+      expect(one.over(6).days_left).to eq([6, 6, 4, 4, 2, 2])
+      expect(one.over(3).days_left).to eq([6, 4, 2])
+    end
+
+    it "fits into the room as often as there is room for, whole where it is" do
+      one = task("a", minutes: 10, repetitions: 5)
+      expect([10, 9, 4].map { |room| one.fitting(room.to_r).repetitions }).to match([5, be_between(3, 4), be_between(1, 2)])
+      expect(one.fitting(10r)).to equal(one)
+      expect(one.fitting(one.times(1).minutes).repetitions).to eq(1)
+    end
+
+    it "is the same as a part of all of its section" do
+      one = Stairwell::Planning::Bundles.of("both", [task("a", minutes: 10), task("b", minutes: 10)])
+      expect(one.part_of(1r)).to equal(one)
+      expect(one.part_of(1/2r).minutes).to be < one.minutes
+    end
+
+    it "stands together with others as long as the longest, begun by any, introduced by all" do
+      parts = [task("a", good_days: 2, first: [9r], lesson: 1), task("b", good_days: 4, first: [9r, 8r, 7r], begun: true, lesson: 3, introduced: false)]
+      both = Stairwell::Planning::Bundles.of("both", parts)
+      expect([both.good_days, both.first.size, both.begun, both.introduced, both.lesson]).to eq([4, 3, true, false, 3])
+      some = Stairwell::Planning::Bundles.of("some", [task("a", fallen: true, hard: false, priority: 1, repetitions: 2), task("b", fallen: false, hard: true, priority: 0, repetitions: 5)])
+      expect([some.fallen, some.hard, some.priority, some.most, some.repetitions]).to eq([true, true, 1, 5, 5])
+    end
+
+    it "is a priority higher where its piece is late, and only there" do
+      all = [task("1/a", good_days: 9, priority: 0), task("2/a", good_days: 1, priority: 0)]
+      practice = Stairwell::Planning::Practice.new(weekdays: [3, 4, 5, 6, 0], minutes: 20r, begin_per_day: 2)
+      call = ->(due) { Stairwell::Planning::Urgency.call(all, due: due, group: ->(id) { id[0] }, practice: practice, from: from, next_lesson: from + 7).map(&:priority) }
+      expect(call["1" => from + 2]).to eq([1, 0])
+      expect(call["1" => from + 200, "2" => from + 200]).to eq([0, 0])
+      expect(call["1" => from + 200, "2" => from - 1]).to eq([0, 1])
+      expect(call[{}]).to eq([0, 0])
+      expect(Stairwell::Planning::Urgency.call(all.first(1), due: {"1" => from}, group: ->(id) { id[0] }, practice: practice, from: from, next_lesson: from + 7)).to eq(all.first(1))
     end
   end
 
@@ -133,6 +217,13 @@ RSpec.describe "What one token decides" do
       expect(Stairwell::Practice::Chain.key(keys, 1, higher: 2).name).to eq("D major")
     end
 
+    # I, IV and V of C as any handbook spells them, as near as they lie.
+    it "plays a progression with its chords as they lie" do
+      first = Stairwell::Practice::WarmUps.progression(Stairwell::Score::Key.parse("C major")).first
+      expect(first.notes).to eq(["I: C E G", "IV: C F A", "I: C E G", "V: B D G", "I: C E G"])
+      expect(first.fingers[:right]).to eq([1, 3, 5, 1, 2, 5, 1, 3, 5, 1, 2, 5, 1, 3, 5])
+    end
+
     it "gives each hand its own fingers in five notes" do
       five = Stairwell::Practice::WarmUps.five_finger(Stairwell::Score::Key.parse("C major"))
       expect(five.fingers).to eq(right: [1, 2, 3, 4, 5], left: [5, 4, 3, 2, 1])
@@ -159,6 +250,18 @@ RSpec.describe "What one token decides" do
       end
       own = routine(stage(:all), stage(:join, scope: :join, needs: [:all]), stage(:next, needs: [:join]), stage(:end, scope: :whole, needs: %i[next]))
       expect { Stairwell::Practice::RoutineCheck.call(own) }.to raise_error(Stairwell::Error, /waits for/)
+    end
+
+    it "is kept as text wherever a value is a name or a share" do
+      kept = Stairwell::Practice::RoutineDocument.dump(routine(stage(:all, picture: :clap, tempo_share: 3/5r)))
+      expect(kept.first.values_at("picture", "tempo_share")).to eq(%w[clap 3/5])
+      expect(JSON.parse(JSON.generate(kept)).first.values_at("picture", "tempo_share", "good_days")).to eq(["clap", "3/5", 1])
+    end
+
+    it "is not faster than six fifths, nor slower than a tenth, and both are still of use" do
+      check = ->(share) { Stairwell::Practice::RoutineCheck.call(routine(stage(:all, tempo_share: share), stage(:end, scope: :whole, needs: [:all]))) }
+      [1/10r, 12/10r].each { |share| expect { check[share] }.not_to raise_error }
+      [9/100r, 121/100r].each { |share| expect { check[share] }.to raise_error(Stairwell::Error) }
     end
 
     it "knows a stage leads on when another only comes earlier for it" do
@@ -228,6 +331,39 @@ RSpec.describe "What one token decides" do
       expect(steps(map, own).first(2).to_h { |step| [step.place.to_s, step.parts] }).to eq("page 1, line 1, all 4 bars" => %w[A B], "page 1, line 2, all 4 bars" => %w[B])
     end
 
+    it "is hard where any hard bar lies in it" do
+      map = page("page 1: 4 4\ntempo: target 80\nsection A: 1-4\nsection B: 5-8\nhard: 2\nhard: 7")
+      own = routine(stage(:lines, scope: :line), stage(:all), stage(:end, scope: :whole, needs: %i[lines all]))
+      expect(steps(map, own).reject { |step| step.stage == :end }.map(&:hard).uniq).to eq([true])
+    end
+
+    it "waits for what is earlier only where it lies wholly before" do
+      own = routine(stage(:first), stage(:second, earlier: [:first]), stage(:end, scope: :whole, needs: [:second]))
+      made = steps(page("bars: 12\ntempo: target 80\nsection A: 1-4\nsection B: 5-8\nsection C: 9-12"), own)
+      needs = made.select { |step| step.stage == :second }.to_h { |step| [step.section, step.needs] }
+      expect(needs).to eq("A" => [], "B" => %w[A.first], "C" => %w[A.first B.first])
+    end
+
+    it "keeps a layer of a piece of one section whole" do
+      own = routine(stage(:all), stage(:layer, scope: :whole, by_section: true, good_days: 3, needs: [:all]))
+      made = steps(page("bars: 8\ntempo: target 80\nsection A: 1-8"), own).select { |step| step.stage == :layer }
+      expect(made.map { |step| [step.section, step.good_days] }).to eq([[nil, 3]])
+    end
+
+    it "grows by the chain that is said" do
+      own = routine(stage(:all), stage(:grow, scope: :growing, chain: :pairs, needs: [:all]), stage(:end, scope: :whole, needs: [:grow]))
+      map = page("bars: 16\ntempo: target 80\nsection A: 1-4\nsection B: 5-8\nsection C: 9-12\nsection D: 13-16")
+      expect(steps(map, own).select { |step| step.stage == :grow }.map(&:id)).to eq(%w[A+B.grow C+D.grow])
+    end
+
+    it "says one tempo where a rung has one" do
+      own = routine(stage(:climb, ladder: true, tempo_share: 1r), stage(:end, scope: :whole, needs: [:climb], tempo_share: 1r))
+      titles = steps(page("bars: 8\ntempo: target 66\nsection A: 1-8"), own).select { |step| step.stage == :climb }.map { |step| step.title.to_s }
+      expect(titles.grep(/then/)).not_to be_empty
+      expect(titles.grep_v(/then/)).to all(match(/at \d+\z/))
+      titles.grep(/then/).each { |title| expect(title.scan(/\d+/).uniq.size).to eq(2) }
+    end
+
     it "takes half of the days of a layer section by section, and the rest of the whole" do
       own = routine(stage(:all), stage(:layer, scope: :whole, by_section: true, good_days: 3, needs: [:all]))
       made = steps(page("bars: 8\ntempo: target 80\nsection A: 1-4\nsection B: 5-8"), own).select { |step| step.stage == :layer }
@@ -241,6 +377,10 @@ RSpec.describe "What one token decides" do
     it "counts the bars of the hand that plays where the other is silent" do
       hands = ->(silent) { edited({key: "together", silent => "silent"}).stages.find { |one| one.key == :together }.hands }
       expect(%i[right left].map { |silent| hands[silent] }).to eq(%i[left right])
+    end
+
+    it "takes the picture that is said" do
+      expect(edited({key: "right", picture: "clap"}).stages.find { |one| one.key == :right }.picture).to eq(:clap)
     end
 
     it "learns what comes in unsaid slowly, on one day" do
@@ -265,6 +405,34 @@ RSpec.describe "What one token decides" do
 
     it "offers not yet for more than a stumble in eight bars, slower than the step's tempo too" do
       expect([[3, 16], [2, 16]].map { |stumbles, bars| offer(stumbles, bars, tempo: 50, target_tempo: 80) }).to eq(%i[not_yet shaky])
+    end
+
+    def result(result, day) = Stairwell::Progress::LessonResult.new(step_id: "A.right", date: from + day, result: result, at: Time.utc(2027, 3, 3 + day, 16), key: "r#{day}")
+
+    def practised(day, of) = Array.new(of.repetitions) { |at| Stairwell::Progress::Mark.new(key: "m#{day} #{at}", step_id: of.id, date: from + day, kind: :repetition, at: Time.utc(2027, 3, 3 + day, 12)) }
+
+    it "counts reviews of what is secure from when it was heard secure first, and anew where it was less" do
+      all = steps(page("bars: 4\ntempo: target 80\nsection A: 1-4"))
+      reviews = ->(*events) { Stairwell::Progress.piece(all, events).standings["A.right"].reviews }
+      expect(reviews[result(:secure, 0), *practised(1, all.first), *practised(2, all.first)]).to eq(2)
+      expect(reviews[result(:secure, 0), *practised(1, all.first), result(:secure, 2), *practised(3, all.first)]).to eq(2)
+      expect(reviews[result(:secure, 0), *practised(1, all.first), result(:steady, 2), result(:secure, 3), *practised(4, all.first)]).to eq(1)
+    end
+
+    it "keeps up what is secure after ever longer times, up to the longest" do
+      all = steps(page("bars: 4\ntempo: target 80\nsection A: 1-4"))
+      due = lambda do |reviews|
+        piece = Stairwell::Progress.piece(all.first(1), [result(:secure, 0), *(1..reviews).flat_map { |day| practised(day, all.first) }])
+        (piece.reviews(from + 400).map(&:due).min - (from + reviews)).to_i
+      end
+      expect((0..5).map { |reviews| due[reviews] }).to eq((0..5).map { |reviews| Stairwell::Constants::SECURE_REVIEW_DAYS[reviews] || Stairwell::Constants::SECURE_REVIEW_DAYS.max })
+    end
+
+    # As long as its counts take, and the eight seconds to get ready.
+    it "counts what is kept up in exact minutes" do
+      all = steps(page("bars: 4\ntempo: target 80\nsection A: 1-4"))
+      more = Stairwell::Progress.piece(all, [result(:steady, 0)]).more.find { |one| one.id.start_with?("A.right") }
+      expect(more.each).to eq(Rational(all.first.counts, all.first.tempo) + 8/60r)
     end
 
     it "teaches what is introduced already at the next lesson, whatever else waits" do

@@ -30,16 +30,15 @@ module Stairwell
         # @return [Boolean] whether it was new; the same key twice counts once
         def add(**row) = @tables.add_once(:practice_marks, student_id: @student_id, **row)
 
-        # @param since [Date]
-        # @return [Array<Hash>] rows of what is no step
-        def beside(since) = @rows.where(assignment_id: nil).where(Sequel[:day] >= since).order(:made_at).all
-
         # @return [Array<Hash>] rows of a step on a day
         def of(assignment_id, step_id, day) = @rows.where(assignment_id: assignment_id, step_id: step_id, day: day).order(:made_at).all
 
         # @param day [Date]
-        # @return [Array<Hash>] rows of all steps on a day
-        def of_day(day) = @rows.where(day: day).order(:made_at).all
+        # @param since [Date]
+        # @return [Array(Array<Hash>, Array<Hash>)] rows of all steps on a day, and of what is no step since another
+        def of_sheet(day, since)
+          @rows.where(Sequel[:day] >= since).where(Sequel.|({day: day}, {assignment_id: nil})).order(:made_at).all.partition { |row| row[:assignment_id] }
+        end
 
         # @param row [Hash]
         # @return [Progress::Mark]

@@ -23,7 +23,8 @@ RSpec.describe "A full day on screen" do
       expect(steps).to include("A, right hand, again")
       expect(find("section[aria-label='A, right hand, again, The Lock Gate']")).to have_text("while there is time")
       within(step("A, right hand, again")) do
-        expect(page).to have_text("while there is time").and(have_text("page 12, line 1"))
+        expect(page).to have_text("while there is time")
+        expect(page).to have_text("page 12, line 1")
         click_button "count 1"
         expect(page).to have_text("1 of")
       end

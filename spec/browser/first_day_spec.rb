@@ -22,6 +22,38 @@ RSpec.describe "The first day of a studio" do
     expect_accessible
   end
 
+  it "shows the first steps, with scores to try them on, until they are left" do
+    within("section[aria-label='First steps']") do
+      expect(all("li").map { |step| step.text.lines.first.strip }).to eq(["Add a student", "Bring in a page", "Mark its sections", "Assign it to the student", "Make a private link and send the week to a phone"])
+      click_button "Ropewalk"
+    end
+    expect(page).to have_css("h1", text: "Ropewalk")
+    expect(page).to have_css("[data-bar]", minimum: 16)
+    go "Today"
+    within("section[aria-label='First steps']") do
+      expect(page).to have_text("Bring in a page (done)")
+      click_link "Ropewalk", match: :first
+    end
+    expect(page).to have_css("h1", text: "Ropewalk")
+    go "Today"
+    click_button "Leave this"
+    expect(page).to have_no_css("section[aria-label='First steps']")
+    page.refresh
+    expect(page).to have_text("No student has a lesson yet.")
+    expect(page).to have_no_css("section[aria-label='First steps']")
+  end
+
+  it "has help on every screen, and the guide to search in" do
+    click_button "Help with this screen"
+    within("[role=dialog]") { click_link "This screen in the guide" }
+    expect(page).to have_css("section#today")
+    expect(page).to have_css("nav[aria-label='Parts of the guide'] a", minimum: 12)
+    fill_in "Search the guide", with: "hurts rests"
+    expect(page).to have_css("[role=status]", text: "1 part")
+    expect(find("section#the-week-sheet")).to have_text("It hurts")
+    expect_accessible
+  end
+
   it "goes from a typed page to a planned week" do
     go "Library"
     click_button "Type what is printed"

@@ -74,4 +74,8 @@ RSpec.describe "The demo studio" do
     expect(maps.flat_map(&:meters).map(&:to_s)).to include("6/8")
     expect(maps.map(&:unread)).to all(eq([]))
   end
+
+  it "ships the scores to try on as they are composed" do
+    Demo::Pieces.examples.each { |piece| expect(File.read(File.expand_path("../../web/public/examples/#{piece.file}.musicxml", __dir__))).to eq(piece.score) }
+  end
 end

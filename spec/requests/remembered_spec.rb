@@ -63,7 +63,7 @@ RSpec.describe Stairwell::Server::Remembered do
 
     it "is read again without a word of the core, and with few statements" do
       shown
-      expect(look).to match([a_value <= 7, []])
+      expect(look).to match([a_value <= 8, []])
     end
 
     it "counts what is tapped today without working anything else out; a tap for a day gone by is another matter" do
@@ -74,7 +74,7 @@ RSpec.describe Stairwell::Server::Remembered do
       TestApp.work_on_jobs
       shown
       mark(path, item)
-      expect(look).to match([a_value <= 7, %w[planning/planned_item.rb progress/events.rb studio/sheet_day.rb studio/sheet_item.rb studio/tapped.rb]])
+      expect(look).to match([a_value <= 8, %w[planning/planned_item.rb progress/events.rb studio/sheet_day.rb studio/sheet_item.rb studio/tapped.rb]])
       expect(first[shown]["done"]).to eq(2)
       mark(path, item, day: "2027-03-04")
       expect(look.last.grep(/sheet\.rb/)).not_to be_empty

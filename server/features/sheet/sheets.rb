@@ -30,7 +30,7 @@ module Stairwell
         def show
           id, versions, marks, beside = @context.read do |tables|
             found = @student.call(tables)
-            [found, Repositories::Records.versions_but_taps(tables, found, @context.today), Repositories::Marks.new(tables, found).of_day(@context.today), beside(tables, found)]
+            [found, Repositories::Records.versions_but_taps(tables, found, @context.today), *tapped(tables, found)]
           end
           Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s) { SheetFrame.new(record(id)) }.with(marks, beside)
         end
@@ -41,7 +41,7 @@ module Stairwell
         # @return [Hash] what {#show} shows, computed
         def to_h
           beside = nil
-          record = record { |tables| beside = beside(tables, @student.call(tables)) }
+          record = record { |tables| beside = tapped(tables, @student.call(tables)).last }
           SheetJson.beside(SheetJson.plain(Studio::Sheet.new(record)), beside)
         end
 
@@ -138,11 +138,11 @@ module Stairwell
         # The family is spoken to in its own language.
         def record(student = @student, &) = Repositories::Records.new(@context).find(student, &).tap { |record| Locales.speak(record.student.locale) }
 
-        def beside(tables, id)
-          SheetJson::Beside.new(
-            family: links(tables).family(id), messages: Repositories::Messages.new(tables, id).newest(Limits::MESSAGES_ON_SHEET),
-            recap: Repositories::Lessons.told(tables, id), marks: Repositories::Marks.new(tables, id).beside(@context.today - Constants::LATE_TAP)
-          )
+        # @return [Array(Array<Hash>, SheetJson::Beside)] rows of the marks of today's steps, and what stands beside the plan
+        def tapped(tables, id)
+          of_steps, others = Repositories::Marks.new(tables, id).of_sheet(@context.today, @context.today - Constants::LATE_TAP)
+          messages = Repositories::Messages.new(tables, id).newest(Limits::MESSAGES_ON_SHEET)
+          [of_steps, SheetJson::Beside.new(family: links(tables).family(id), messages: messages, recap: Repositories::Lessons.told(tables, id), marks: others)]
         end
 
         def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)

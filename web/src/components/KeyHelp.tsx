@@ -1,7 +1,10 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
+import { useLocation } from "react-router";
 import { t } from "../words";
 import { Button } from "./Button";
+import { guidedBy } from "./guided";
+import { NameLink } from "./NameLink";
 
 type Rows = [keys: string, does: string][];
 type Page = { title: string; rows: Rows };
@@ -19,23 +22,35 @@ export function useHelp(title: string, rows: Rows) {
   });
 }
 
-/** `?` lists the keys of the screen; `?` or Esc puts them away. */
+// What a button of the frame asks for.
+const ASKED = "stairwell-help";
+export const askHelp = () => window.dispatchEvent(new Event(ASKED));
+
+/** `?` lists the keys of the screen and leads to its part of the guide; `?` or Esc puts them away. */
 export function KeyHelp() {
+  const { pathname } = useLocation();
   const [page, setPage] = useState<Page | null>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: of the screen one came from
+  useEffect(() => setPage(null), [pathname]);
   useEffect(() => {
+    const toggle = () => setPage((shown) => (shown ? null : (current ?? { title: "", rows: [] })));
     const onKey = (event: KeyboardEvent) => {
       if ((event.target as Element).matches("input, textarea, select")) return;
-      if (event.key === "?") setPage((shown) => (shown ? null : current));
+      if (event.key === "?") toggle();
       if (event.key === "Escape") setPage(null);
     };
     window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+    window.addEventListener(ASKED, toggle);
+    return () => {
+      window.removeEventListener("keydown", onKey);
+      window.removeEventListener(ASKED, toggle);
+    };
   }, []);
   if (!page) return null;
   return (
     <Box
       role="dialog"
-      aria-label={t("components.key_help.keys", { title: page.title })}
+      aria-label={t("components.key_help.keys", { title: page.title || t("components.key_help.this_screen") })}
       position="fixed"
       right="24px"
       bottom="24px"
@@ -49,7 +64,7 @@ export function KeyHelp() {
     >
       <Flex justify="space-between" align="baseline" mb="6px">
         <Heading as="h2" fontSize="md" fontWeight={700}>
-          {t("components.key_help.keys", { title: page.title })}
+          {t("components.key_help.keys", { title: page.title || t("components.key_help.this_screen") })}
         </Heading>
         <Button kind="quiet" size="sm" onClick={() => setPage(null)}>
           {t("components.key_help.close")}
@@ -63,6 +78,11 @@ export function KeyHelp() {
           <Text>{does}</Text>
         </Flex>
       ))}
+      <Box mt="8px">
+        <NameLink fontSize="md" to={guidedBy(pathname)}>
+          {t("components.key_help.in_the_guide")}
+        </NameLink>
+      </Box>
     </Box>
   );
 }

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, type FlexProps } from "@chakra-ui/react";
-import { ALargeSmall, LogOut, Menu, Moon, Sun } from "lucide-react";
+import { ALargeSmall, CircleQuestionMark, LogOut, Menu, Moon, Sun } from "lucide-react";
 import { type ReactNode, useEffect, useState } from "react";
 import { NavLink, useLocation } from "react-router";
 import type { Schemas } from "../api/client";
@@ -7,7 +7,7 @@ import { useChooseStudio, useSignOut } from "../api/queries";
 import { choose, looks } from "../theme/looks";
 import { t } from "../words";
 import { Button } from "./Button";
-import { KeyHelp } from "./KeyHelp";
+import { askHelp, KeyHelp } from "./KeyHelp";
 import { Mark } from "./Mark";
 import { Select } from "./Select";
 
@@ -173,6 +173,14 @@ function Looks({ display }: Pick<FlexProps, "display">) {
   const [worn, setWorn] = useState(looks());
   return (
     <Flex ml={{ base: 0, md: "auto" }} gap="4px" display={display}>
+      <Button
+        kind="quiet"
+        aria-label={t("components.key_help.help")}
+        title={t("components.key_help.help")}
+        onClick={askHelp}
+      >
+        <CircleQuestionMark size={18} />
+      </Button>
       <Button
         kind="quiet"
         aria-pressed={worn.size === "piano"}

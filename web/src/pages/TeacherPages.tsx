@@ -18,6 +18,7 @@ const ClassLessonPage = lazy(() => import("./classes/ClassLessonPage"));
 const LessonsPage = lazy(() => import("./lessons/LessonsPage"));
 const StandInPage = lazy(() => import("./lessons/StandInPage"));
 const WhileAwayPage = lazy(() => import("./lessons/WhileAwayPage"));
+const GuidePage = lazy(() => import("./guide/GuidePage"));
 const OutboxPage = lazy(() => import("./outbox/OutboxPage"));
 const StudioPage = lazy(() => import("./studio/StudioPage"));
 const StudentsPage = lazy(() => import("./students/StudentsPage"));
@@ -74,6 +75,7 @@ export default function TeacherPages() {
           <Route path="/while-away" element={<WhileAwayPage />} />
           <Route path="/students/:id/stand-in" element={<StandInPage />} />
           <Route path="/outbox" element={<OutboxPage />} />
+          <Route path="/guide" element={<GuidePage />} />
           <Route path="/studio" element={<StudioPage />} />
           <Route path="/students" element={<StudentsPage />} />
           <Route path="/students/:id" element={<StudentPage />} />

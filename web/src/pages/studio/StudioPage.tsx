@@ -19,7 +19,9 @@ import { ViewBar } from "./ViewBar";
 
 type Row = Schemas["StudioRow"];
 
-const COLUMNS = "minmax(110px, 135px) minmax(280px, 2fr) 178px 165px minmax(190px, 1.2fr)";
+const COLUMNS = "minmax(110px, 135px) minmax(420px, 2.6fr) 165px minmax(180px, 1.1fr)";
+// A piece with its share, its climb and its dates.
+const PIECE = "minmax(120px, 165px) minmax(90px, 1fr) 175px";
 
 /** Every student of every teacher at a glance. */
 export default function StudioPage() {
@@ -77,9 +79,11 @@ export default function StudioPage() {
             minW="860px"
           >
             <span role="columnheader">{t("studio.studio_page.student")}</span>
-            <span role="columnheader">{t("studio.studio_page.pieces_by_work_that_is_steady")}</span>
+            <Grid role="columnheader" templateColumns={PIECE} gap="10px">
+              <Box gridColumn="1 / 3">{t("studio.studio_page.pieces_by_work_that_is_steady")}</Box>
+              <Box>{t("studio.studio_page.ready_and_due")}</Box>
+            </Grid>
             <span role="columnheader">{t("studio.studio_page.practised_this_week")}</span>
-            <span role="columnheader">{t("studio.studio_page.ready_and_due")}</span>
             <span role="columnheader">{t("studio.studio_page.needs_attention")}</span>
           </Grid>
           {groups.map(([day, group]) =>
@@ -132,41 +136,28 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean; spoken: 
           </Text>
         )}
         {row.pieces.map((piece) => (
-          <Grid key={piece.title} templateColumns="minmax(110px, 150px) 52px 1fr" gap="10px" alignItems="center">
-            <Text>{piece.title}</Text>
-            <Text fontWeight={700} textAlign="right">
-              {piece.percent} %
+          <Grid key={piece.title} templateColumns={PIECE} gap="10px" alignItems="center">
+            <Text lineHeight={1.25}>
+              {piece.title} <b>{piece.percent} %</b>
             </Text>
             <Climb states={piece.states} percent={piece.percent} title={piece.title} />
+            <Ready one={row.outlooks.find((one) => one.piece === piece.title)} />
           </Grid>
         ))}
       </Box>
       <Box role="cell">
         {row.known && <Days done={row.practised.done} of={row.practised.of} />}
-        {row.known && !row.fresh && (
-          <Text fontSize="sm" color="soft">
-            {t("studio.studio_page.something_newer_is_being_worked_out")}
-          </Text>
-        )}
-      </Box>
-      <Box role="cell" fontSize="sm">
-        {row.outlooks.map((one) => (
-          <Text key={one.piece} color={one.late ? "brick" : "soft"} title={one.piece}>
-            {one.middle && one.cautious
-              ? t("studio.studio_page.latest", {
-                  likely: dayAndMonth(one.middle),
-                  cautious: dayAndMonth(one.cautious, one.middle),
-                })
-              : t("studio.studio_page.cannot_be_finished_as_things_are")}
-            {one.due_on && ` · ${t("studio.studio_page.due", { day: dayAndMonth(one.due_on) })}`}
-          </Text>
-        ))}
         {row.last_result && (
-          <Text color="soft">
+          <Text fontSize="sm" color="soft">
             {t("studio.studio_page.last_heard", {
               result: t(`lesson.results.${row.last_result.result}`),
               day: dayAndMonth(row.last_result.day),
             })}
+          </Text>
+        )}
+        {row.known && !row.fresh && (
+          <Text fontSize="sm" color="soft">
+            {t("studio.studio_page.something_newer_is_being_worked_out")}
           </Text>
         )}
       </Box>
@@ -183,6 +174,22 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean; spoken: 
     </Grid>
   );
 });
+
+/** When a piece will be ready, and when it is due. */
+function Ready({ one }: { one: Row["outlooks"][number] | undefined }) {
+  if (!one) return <span />;
+  return (
+    <Text fontSize="sm" lineHeight={1.3} color={one.late ? "brick" : "soft"}>
+      {one.middle && one.cautious
+        ? t("studio.studio_page.latest", {
+            likely: dayAndMonth(one.middle),
+            cautious: dayAndMonth(one.cautious, one.middle),
+          })
+        : t("studio.studio_page.cannot_be_finished_as_things_are")}
+      {one.due_on && ` · ${t("studio.studio_page.due", { day: dayAndMonth(one.due_on) })}`}
+    </Text>
+  );
+}
 
 /** Days practised of days planned, as boxes and in words. */
 function Days({ done, of }: { done: number; of: number }) {

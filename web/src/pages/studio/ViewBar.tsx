@@ -12,7 +12,7 @@ export function ViewBar({ all, view }: { all: Schemas["StudioRow"][]; view: View
   const classes = [...new Set(all.flatMap((row) => row.class_name ?? []))].sort();
   const days = FROM_MONDAY.filter((day) => all.some((row) => row.lesson_weekday === day));
   const pick = (name: string, label: string, none: string, options: (readonly [string, string])[]) => (
-    <Select aria-label={label} value={view.of(name)} onChange={(event) => view.set(name, event.target.value)}>
+    <Select size="sm" aria-label={label} value={view.of(name)} onChange={(event) => view.set(name, event.target.value)}>
       {none && <option value="">{none}</option>}
       {options.map(([value, words]) => (
         <option key={value} value={value}>
@@ -63,7 +63,9 @@ function Find({ view }: { view: View }) {
     <Input
       type="search"
       size="xs"
+      h="34px"
       w="150px"
+      bg="sheet"
       aria-label={t("studio.view_bar.find_a_student")}
       placeholder={t("studio.view_bar.find_a_student")}
       borderColor="line"

@@ -13,8 +13,10 @@ import { NameLink } from "../../components/NameLink";
 import { Empty, Lost, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
 import { PrintWeeks } from "../../components/PrintWeeks";
+import { May } from "../../components/Rights";
 import { t } from "../../words";
 import { Ahead } from "./Ahead";
+import { FirstSteps } from "./FirstSteps";
 
 type Row = Schemas["Today"]["lessons"][number];
 
@@ -91,6 +93,9 @@ export default function TodayPage() {
           <PrintWeeks students={lessons.map((row) => row.id)}>{t("today.today_page.print_their_weeks")}</PrintWeeks>
         )}
       </PageHead>
+      <May to="teach">
+        <FirstSteps />
+      </May>
       <Paper>
         {lessons.length === 0 && (
           <Empty>

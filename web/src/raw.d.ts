@@ -1,0 +1,5 @@
+// A file as the text it is.
+declare module "*.md?raw" {
+  const text: string;
+  export default text;
+}
