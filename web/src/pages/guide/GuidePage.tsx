@@ -79,5 +79,6 @@ const PRINTED = {
   "& code, & pre": { fontFamily: "body", background: "var(--chakra-colors-shade)", borderRadius: "3px" },
   "& code": { padding: "0 4px" },
   "& pre": { padding: "8px 12px", overflowX: "auto" },
-  "& pre code": { padding: 0 },
+  // Its columns line up.
+  "& pre code": { padding: 0, fontFamily: "monospace", fontSize: "sm" },
 };

@@ -18,7 +18,7 @@ const Table = chakra("table");
 const Cell = chakra("td");
 const Head = chakra("th");
 
-/** A student's piece: the climb, and the table of its flights with the sections
+/** A student's piece: what is said and chosen of it, the climb, and the table of its flights with the sections
  * across and the stages upward; under it the joins and the whole piece. */
 export function Flights({ piece, who, today, children }: FlightsProps) {
   const paper = useRef<HTMLDivElement>(null);
@@ -56,6 +56,7 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
         </Text>{" "}
         · {t("students.flights.of_the_work_is_steady", { percent: piece.percent })}
       </PartHead>
+      {children}
       <Box my="8px" className="whole">
         <Stairs climb={piece.stairs} title={piece.title} today={today} due={piece.due_on} />
       </Box>
@@ -116,7 +117,6 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
         name={t("students.flights.whole_piece")}
         steps={piece.steps.filter((step) => !step.section && !JOINS.includes(step.stage))}
       />
-      {children}
     </Paper>
   );
 }
