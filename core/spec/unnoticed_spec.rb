@@ -337,6 +337,16 @@ RSpec.describe "What one token decides" do
       expect(steps(map, own).reject { |step| step.stage == :end }.map(&:hard).uniq).to eq([true])
     end
 
+    it "is hard where one of its places is" do
+      map = page("bars: 8\ntempo: target 80\nsection A: 1-8\nlyrics 1: 1-2\nlyrics 2: 3-4\nlyrics 1: 5-6\nhard: 2")
+      own = routine(stage(:verses, scope: :verse), stage(:end, scope: :whole, needs: [:verses]))
+      expect(steps(map, own).reject { |step| step.stage == :end }.to_h { |step| [step.id, step.hard] }).to eq("verse@1.verses" => true, "verse@2.verses" => false)
+    end
+
+    it "taps a rhythm three times a day" do
+      expect(steps(page("bars: 4\ntempo: target 80\nsection A: 1-4"), "rhythm_first").find { |step| step.stage == :rhythm }.repetitions).to eq(3)
+    end
+
     it "waits for what is earlier only where it lies wholly before" do
       own = routine(stage(:first), stage(:second, earlier: [:first]), stage(:end, scope: :whole, needs: [:second]))
       made = steps(page("bars: 12\ntempo: target 80\nsection A: 1-4\nsection B: 5-8\nsection C: 9-12"), own)
@@ -425,10 +435,19 @@ RSpec.describe "What one token decides" do
         piece = Stairwell::Progress.piece(all.first(1), [result(:secure, 0), *(1..reviews).flat_map { |day| practised(day, all.first) }])
         (piece.reviews(from + 400).map(&:due).min - (from + reviews)).to_i
       end
-      expect((0..5).map { |reviews| due[reviews] }).to eq((0..5).map { |reviews| Stairwell::Constants::SECURE_REVIEW_DAYS[reviews] || Stairwell::Constants::SECURE_REVIEW_DAYS.max })
+      expect((0..8).map { |reviews| due[reviews] }).to eq((0..8).map { |reviews| Stairwell::Constants::SECURE_REVIEW_DAYS[reviews] || Stairwell::Constants::SECURE_REVIEW_DAYS.max })
     end
 
     # As long as its counts take, and the eight seconds to get ready.
+    it "runs slowly through what is learnt at the pace of the slowest of it" do
+      map = page("bars: 8\ntempo: target 100\nsection A: 1-4\nsection B: 5-8")
+      all = steps(map)
+      heard = all.select { |step| step.section }.map { |step| Stairwell::Progress::LessonResult.new(step_id: step.id, date: from, result: :steady, at: Time.utc(2027, 3, 3, 16), key: step.id) }
+      slow = Stairwell::Progress.piece(all, heard).more.find { |one| one.kind == :slow_run }
+      slowest = all.select { |step| step.section && step.hands == :both }.group_by(&:section).values.map { |of| of.min_by(&:tempo) }
+      expect(slow.each).to be >= slowest.sum { |step| Rational(step.counts, step.tempo) }
+    end
+
     it "counts what is kept up in exact minutes" do
       all = steps(page("bars: 4\ntempo: target 80\nsection A: 1-4"))
       more = Stairwell::Progress.piece(all, [result(:steady, 0)]).more.find { |one| one.id.start_with?("A.right") }

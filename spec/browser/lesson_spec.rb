@@ -70,6 +70,7 @@ RSpec.describe "A lesson in the browser" do
   it "makes a place that did not go a spot, and tells the student what comes smaller" do
     open_lesson
     heard("A, hands together").click
+    find("summary", text: "Why, where, a note").click
     select "bar 3", from: "Where it did not go"
     select "rhythm", from: "Why it did not go"
     click_button "1 not yet"
