@@ -63,7 +63,6 @@ class Photographer
     shot("library", "/library", wait: "section")
     shot("type", "/library/type", wait: "textarea") { type_a_page }
     shot("piece", "/library/2", wait: "[data-bar]") { choose_bars(10, 13) }
-    shot("piece-notes", "/library/2", wait: "[data-bar]") { notes_of(10, 13) }
     shot("piece-check", "/library/4", wait: "[data-bar]") { spoil_and_check }
     shot("where-next", "/library/6", wait: "[data-bar]") { ask_where_next }
     shot("piece-preview", "/library/8", wait: "[data-bar]") { preview }
@@ -71,15 +70,16 @@ class Photographer
     shot("student", "/students/1", wait: "table")
     shot("stairs", "/students/1", wait: "table") { find("svg[aria-label^='The stairs']").then { |one| @driver.execute_script("arguments[0].closest('.stairs-page').scrollIntoView()", one) } }
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
-    sheet = find_sheet
+    sheet, child = sheet_of(9), sheet_of(4)
     shot("people", "/settings", wait: "section[aria-label=People] li") { find("section[aria-label=People]").then { |one| @driver.execute_script("arguments[0].closest('.stairs-page').scrollIntoView()", one) } }
     resize(390, 844)
     shot("sheet", sheet, wait: "section")
+    shot("child", child, wait: "section h2")
     print_sheet(sheet)
   end
 
-  def find_sheet
-    @driver.get("#{ADDRESS}/students/4")
+  def sheet_of(student)
+    @driver.get("#{ADDRESS}/students/#{student}")
     URI(find("input[readonly]").attribute("value")).path
   end
 
@@ -98,12 +98,6 @@ class Photographer
 
   def press(words)
     Selenium::WebDriver::Wait.new(timeout: 8).until { @driver.find_elements(css: "button").find { |one| one.text.strip == words } }.click
-  end
-
-  def notes_of(from, to)
-    choose_bars(from, to)
-    keys("v")
-    Selenium::WebDriver::Wait.new(timeout: 30).until { @driver.find_elements(css: "g.measure").any? }
   end
 
   def spoil_and_check
