@@ -71,6 +71,18 @@ RSpec.describe "What one token decides" do
       expect(days.first.items.map(&:id)).to eq(["b~more"])
     end
 
+    it "finishes what is shown at the next lesson in the days after it, not a lesson later" do
+      finish = Stairwell::Planning.finish(tasks: [task("a", good_days: 1, introduced: false, lesson: 1)], practice: practice, from: from, next_lesson: from + 6)
+      expect(finish.date).to be_between(from + 6, from + 12)
+    end
+
+    it "makes a flat day no longer than it is, with what is kept up beside it" do
+      more = Array.new(3) { |at| Stairwell::Planning::More.new(id: "old#{at}~more", kind: :older, each: 2r, repetitions: 2, title: "old", why: "", covered_by: ["old#{at}"]) }
+      tasks = Array.new(4) { |at| task("t#{at}", minutes: 8, repetitions: 5, good_days: 5, begun: true) }
+      days = week(tasks, practice: practice.with(use: :flat), more: more).days
+      expect(days.map(&:minutes)).to all(be <= 20)
+    end
+
     it "puts a review on each day a teacher puts it" do
       review = Stairwell::Planning::Review.new(id: "old", due: from + 30, minutes: 3r, repetitions: 1)
       put = ->(day) { Stairwell::Planning::Override.new(kind: :on, id: "old", date: from + day) }
