@@ -20,8 +20,6 @@ test("the first teacher's page loads at most 230 kB", () => {
 
 test("the service worker keeps the sheet's files at hand, and no other page's", () => {
   const kept = [...readFileSync("dist/sw.js", "utf8").matchAll(/url:\s*"([^"]+)"/g)].map(([, url]) => url);
-  expect(kept.sort()).toEqual(
-    [...filesOf("index.html", ...SHEET)].filter((file) => kept.includes(file)).sort(),
-  );
+  expect(kept.sort()).toEqual([...filesOf("index.html", ...SHEET)].filter((file) => kept.includes(file)).sort());
   for (const file of scripts(...SHEET)) expect(kept).toContain(file);
 });

@@ -46,6 +46,38 @@ RSpec.describe Stairwell::Aspects::Fingering do
     end
   end
 
+  octave_lower = ->(pitches) { pitches.map { |one| one[..-2] + (one[-1].to_i - 1).to_s } }
+  bars = ->(pitches) { pitches.map { |one| "#{one}q" }.each_slice(4).map { |four| four.join(" ") }.join(" | ") }
+
+  # Chromatic scales and broken triads over two octaves, as handbooks of scales print them (J. F. Cooke, Mastering the
+  # Scales and Arpeggios, 1913, from memory); down they are the same.
+  it "is that of the handbooks where the hand runs through semitones" do
+    up = %w[C4 C#4 D4 D#4 E4 F4 F#4 G4 G#4 A4 A#4 B4 C5]
+    {right: "1313123131312", left: "1313213131321"}.each do |hand, book|
+      expect([hand, fingers.call(line.call(bars.call(up), hand: hand)).join]).to eq([hand, book])
+      expect([hand, fingers.call(line.call(bars.call(up.reverse), hand: hand)).join]).to eq([hand, book.reverse])
+    end
+  end
+
+  it "is that of the handbooks where a triad runs over two octaves from its root" do
+    {
+      "C major" => [%w[C4 E4 G4 C5 E5 G5 C6], "5421421"], "G major" => [%w[G3 B3 D4 G4 B4 D5 G5], "5421421"], "F major" => [%w[F3 A3 C4 F4 A4 C5 F5], "5421421"],
+      "D major" => [%w[D4 F#4 A4 D5 F#5 A5 D6], "5321321"], "A major" => [%w[A3 C#4 E4 A4 C#5 E5 A5], "5321321"], "A minor" => [%w[A3 C4 E4 A4 C5 E5 A5], "5421421"],
+      "D minor" => [%w[D4 F4 A4 D5 F5 A5 D6], "5421421"]
+    }.each do |key, (up, left)|
+      expect([key, fingers.call(line.call(bars.call(up), key: key)).join]).to eq([key, "1231235"])
+      expect([key, fingers.call(line.call(bars.call(octave_lower.call(up)), key: key, hand: :left)).join]).to eq([key, left])
+      expect([key, fingers.call(line.call(bars.call(up.reverse), key: key)).join]).to eq([key, "5321321"])
+    end
+  end
+
+  # A figure of five fingers that goes up a step at a time, as books of finger exercises print it (from memory): each time 1 2 3 4 5 4 3 2.
+  it "is that of the books where one figure goes up step by step" do
+    names = %w[C D E F G A B]
+    figure = (0..5).flat_map { |start| [0, 2, 3, 4, 5, 4, 3, 2].map { |step| "#{names[(start + step) % 7]}#{4 + (start + step) / 7}" } }
+    expect(fingers.call(line.call(bars.call(figure))).join).to eq("12345432" * 6)
+  end
+
   it "leaves five keys under five fingers, in either hand" do
     expect(fingers.call(line.call("C4q D4q E4q F4q | G4q F4q E4q D4q | C4w"))).to eq(%w[1 2 3 4 5 4 3 2 1])
     expect(fingers.call(line.call("C3q D3q E3q F3q | G3q F3q E3q D3q | C3w", hand: :left))).to eq(%w[5 4 3 2 1 2 3 4 5])

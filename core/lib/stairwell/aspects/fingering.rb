@@ -2,7 +2,7 @@
 
 module Stairwell
   module Aspects
-    # Fingers for all a hand plays: printed and typed ones hold, scales have those of the handbooks, and
+    # Fingers for all a hand plays: printed and typed ones hold, scales and broken chords have those of the handbooks, and
     # between them stand the ones that strain the hand least.
     class Fingering
       # Fingers of a touch, in the order of its notes, and which of them are printed or typed.
@@ -12,15 +12,17 @@ module Stairwell
       end
       # All ways to lay as many fingers on keys, outward.
       WAYS = (1..5).to_h { |count| [count, (1..5).to_a.combination(count).to_a.freeze] }.freeze
-      private_constant :WAYS
+      # What handbooks give fingers for.
+      HANDBOOK = [ScaleRuns, ChromaticRuns, ArpeggioRuns].freeze
+      private_constant :WAYS, :HANDBOOK
 
       # @param line [Line]
-      # @param handbook [Boolean] whether scales get the fingers of handbooks
+      # @param handbook [Boolean] whether scales and broken chords get the fingers of handbooks
       def initialize(line, handbook: true)
         @line = line
         @outward = line.outward
         @starts = line.map.markings.starts.select { |one| one.hand == line.hand }.group_by(&:bar)
-        @scales = handbook ? ScaleRuns.new(line).fingers : {}.compare_by_identity
+        @handbook = (handbook ? HANDBOOK : []).each_with_object({}.compare_by_identity) { |runs, found| found.merge!(runs.new(line).fingers) }
         @costs = {}
       end
 
@@ -57,8 +59,8 @@ module Stairwell
         possible = WAYS.fetch(touch.notes.size).select { |way| way.zip(said).all? { |finger, one| one.nil? || one == finger } }
         # What is printed holds, also where it is not in order.
         possible = [said.each_with_index.map { |one, at| one || WAYS.fetch(touch.notes.size).first[at] }] if possible.empty?
-        scale = @scales[touch]
-        possible.map { |way| [way, (touch.single? ? 0.0 : StrainOfFingers.together(way, touch.keys, @outward)) + ((scale && way != [scale]) ? Constants::BESIDE_THE_HANDBOOK : 0.0)] }
+        book = @handbook[touch]
+        possible.map { |way| [way, (touch.single? ? 0.0 : StrainOfFingers.together(way, touch.keys, @outward)) + ((book && way != [book]) ? Constants::BESIDE_THE_HANDBOOK : 0.0)] }
       end
 
       # @return [Array<Integer, nil>] what is printed or typed

@@ -16,11 +16,7 @@ module Stairwell
       private
 
       # Stepwise one way, in the notes of the key, for an octave and more.
-      def runs
-        single = @line.touches.slice_when { |one, other| !one.single? || !other.single? || step(one, other).abs != 1 || other.at > one.ends }
-        single.flat_map { |all| all.each_cons(2).map { |one, other| [one, other, step(one, other)] }.slice_when { |one, other| one.last != other.last }.map { |same| [same.first.first, *same.map { |_, other, _| other }] } }
-          .select { |run| run.size >= Constants::SCALE_RUN && scale?(run) }
-      end
+      def runs = Runs.of(@line, Constants::SCALE_RUN) { |one, other| step(one, other).then { |step| step if step.abs == 1 } }.select { |run| scale?(run) }
 
       def step(one, other) = other.notes.first.pitch.staff_step - one.notes.first.pitch.staff_step
 

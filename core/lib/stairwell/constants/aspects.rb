@@ -5,9 +5,9 @@ module Stairwell
   module Constants
     # Whole notes of silence behind which a hand begins anew. Own choice.
     LETS_GO = 1r
-    # What it costs to leave the handbooks' fingers of a scale, and how many notes are one. Own choice: an
-    # octave.
-    BESIDE_THE_HANDBOOK, SCALE_RUN = 8.0, 8
+    # What it costs to leave the handbooks' fingers, and how many notes are a scale, a chromatic one and a broken chord. Own
+    # choice: an octave; half of one; an octave.
+    BESIDE_THE_HANDBOOK, SCALE_RUN, CHROMATIC_RUN, ARPEGGIO_RUN = 8.0, 8, 6, 4
     # Staff steps by which a hand opens without leaving its place. Own choice: one either way.
     OPENS = 2
     # Touches of a place of which a finger still knows its key. Own choice.
