@@ -53,7 +53,10 @@ module Stairwell
       private_constant :FIFTHS
 
       # The outer end has the little finger, all other roots the thumb.
-      def root(touch, up) = touch.equal?((@line.hand == :right) ? up.last : up.first) ? 5 : 1
+      def root(touch, up)
+        outer = (@line.hand == :right) ? up.last : up.first
+        touch.equal?(outer) ? 5 : 1
+      end
     end
   end
 end
