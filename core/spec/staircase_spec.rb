@@ -33,6 +33,13 @@ RSpec.describe "The staircase" do
     expect(stairs.real.last.to).to eq(piece.share)
   end
 
+  it "is the same in small: as high on each day as what was steady by then" do
+    _, piece = staircase(heard(2, "A.left"), heard(5, "A.right"), heard(5, "B.left"), heard(1, "B.right", result: :shaky))
+    expect(piece.climbed).to eq([[today - 5, share("A.right", "B.left")], [today - 2, share("A.right", "B.left", "A.left")]])
+    expect(piece.climbed.last.last).to eq(piece.share)
+    expect(Stairwell::Progress.piece([], []).climbed).to eq([])
+  end
+
   it "was planned from the ground to the top, a day a step" do
     stairs, = staircase
     expect(stairs.planned.map(&:date)).to eq((0...steps.size).map { |at| today - 4 + at })

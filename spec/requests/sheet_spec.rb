@@ -60,8 +60,11 @@ RSpec.describe "The sheet" do
     it "is over when something was heard" do
       at(10, 16)
       expect(concerns.first).to include("hurt on 4 March")
+      hurt = -> { ask(:get, "#{path}/lesson")["steps"].to_h { |step| [step["id"], step["hurt_on"]] }.slice("A.right", "A.left") }
+      expect(hurt.call).to eq("A.right" => "2027-03-04", "A.left" => nil)
       ask(:post, "#{path}/results", {assignment_id: 1, step_id: "A.left", result: "steady", key: SecureRandom.uuid})
       expect([status, concerns.grep(/hurt/)]).to eq([201, []])
+      expect(hurt.call["A.right"]).to eq("2027-03-04") # it stands there until the lesson is over
     end
 
     it "is over the day after a lesson, though nothing was heard at it, and not after one that was left out" do

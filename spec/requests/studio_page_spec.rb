@@ -46,6 +46,8 @@ RSpec.describe "The studio page" do
     sign_in
     ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "secure", key: SecureRandom.uuid})
     expect(row["last_result"]["result"]).to eq("secure")
+    piece = row["pieces"].first
+    expect(piece["climb"]).to eq({"from" => "2027-03-03", "rises" => [{"date" => "2027-03-10", "percent" => piece["percent"]}]})
     ask(:post, "/api/students/#{student["id"]}/pieces/1/end", {ended: "passed"})
     expect(row["pieces"]).to eq([])
   end

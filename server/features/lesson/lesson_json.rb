@@ -69,7 +69,7 @@ module Stairwell
           heard = one.heard
           StepJson.of(one.standing, one.piece.progress).merge(
             assignment_id: one.piece.id, piece: one.piece.title, result: heard&.result&.to_s, recorded_by: heard&.by, days: one.boxes.map { |box| DayBoxJson.of(box) },
-            first: one.first, details: heard&.to_h&.slice(*Studio::Hear::DETAILS), bars: bars(one), hands: one.step.hands.to_s
+            first: one.first, hurt_on: one.hurt_on&.to_s, details: heard&.to_h&.slice(*Studio::Hear::DETAILS), bars: bars(one), hands: one.step.hands.to_s
           )
         end
 

@@ -11,9 +11,16 @@ module Stairwell
         # @return [Hash]
         def of(summary)
           {
-            pieces: summary.pieces.map { |one| {id: one.id, title: one.title, percent: one.percent, states: one.progress.standings.values.map { |standing| standing.state.to_s }} },
+            pieces: summary.pieces.map { |one| piece(one) },
             practised: {done: summary.practised.done, of: summary.practised.of}, last_result: last_result(summary.last_result), concerns: ConcernsJson.of(summary.concerns),
             outlooks: LessonJson.outlooks(summary.pieces, summary.outlooks), seen: summary.seen.dump, promises: summary.promises.to_h
+          }
+        end
+
+        def piece(one)
+          {
+            id: one.id, title: one.title, percent: one.percent, states: one.progress.standings.values.map { |standing| standing.state.to_s },
+            climb: {from: one.assigned_on.to_s, rises: one.progress.climbed.map { |date, share| {date: date.to_s, percent: (share * 100).round} }}
           }
         end
 
@@ -21,7 +28,7 @@ module Stairwell
           piece, step, result = found
           step && {title: step.title, piece: piece.title, result: result.result.to_s, day: result.date.to_s}
         end
-        private_class_method :last_result
+        private_class_method :piece, :last_result
       end
     end
   end

@@ -3396,6 +3396,8 @@ export interface components {
                 /** @description Why it is to be heard first */
                 first: string | null;
                 result: components["schemas"]["Result"] | null;
+                /** @description When something hurt at it since the last lesson */
+                hurt_on: string | null;
                 /** @description Another teacher who said so today */
                 recorded_by: string | null;
                 /** @description What was said beside the result */
@@ -3507,6 +3509,14 @@ export interface components {
                 percent: number;
                 /** @description Of its steps, in the order of the piece */
                 states: components["schemas"]["State"][];
+                /** @description Since when it is learnt, and how far the work was steady on which days; missing until it is worked out */
+                climb?: {
+                    from: string;
+                    rises: {
+                        date: string;
+                        percent: number;
+                    }[];
+                };
             }[];
             last_result: null | {
                 title: string;

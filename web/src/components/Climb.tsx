@@ -2,47 +2,61 @@ import type { Schemas } from "../api/client";
 import { colour } from "../theme/system";
 import { t } from "../words";
 
-type State = Schemas["State"];
+type Piece = Schemas["StudioRow"]["pieces"][number];
+type Outlook = Schemas["StudioRow"]["outlooks"][number];
 
-/** A student's piece as a small flight of stairs, one tread a step, rising to
- * the right. */
-type Props = { states: State[]; percent: number; title: string; width?: number; height?: number };
+type Props = { piece: Piece; outlook?: Outlook; today: string };
 
-/** Drawn in a few strokes however many steps there are: a studio has hundreds of
- * students. */
-export function Climb({ states, percent, title, width = 220, height = 40 }: Props) {
-  const tread = width / Math.max(states.length, 1);
-  const wide = Math.max(tread - 1, 1.5);
-  const rise = (height - 13) / Math.max(states.length - 1, 1);
-  const count = (state: State) => states.filter((one) => one === state).length;
+const WIDTH = 220;
+const HEIGHT = 40;
+const DAY = 86_400_000;
+const noon = (date: string) => new Date(`${date}T12:00:00Z`).getTime();
+
+/** A student's piece as the staircase in small: to the right the days, upward the work that is
+ * steady; from today broken to the day when all of it likely is. Drawn in a few strokes, as a studio
+ * has hundreds of students. */
+export function Climb({ piece, outlook, today }: Props) {
+  const { states, percent, title, climb } = piece;
+  const count = (state: Schemas["State"]) => states.filter((one) => one === state).length;
   const said = (["secure", "steady", "begun", "open", "waiting"] as const)
     .filter(count)
     .map((state) => `${count(state)} ${state}`);
-  const stroke = (which: State[], draw: (x: number, y: number) => string) =>
-    states.map((state, at) => (which.includes(state) ? draw(at * tread, height - 13 - at * rise) : "")).join("");
-  const box = (x: number, y: number, w: number) => `M${f(x)} ${f(y + 4)}h${f(w)}v7h${f(-w)}z`;
-  const line = (x: number, y: number) => `M${f(x)} ${f(y)}h${f(wide)}`;
   return (
     <svg
-      viewBox={`0 0 ${width} ${height}`}
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       width="100%"
-      style={{ maxWidth: width, display: "block" }}
+      style={{ maxWidth: WIDTH, display: "block" }}
       role="img"
       aria-label={t("components.climb.said", { title, percent, states: said.join(", ") })}
     >
-      <path d={`M0 ${height - 0.5}H${width}`} stroke={colour("line")} />
-      <path d={stroke(["waiting"], (x, y) => line(x, y + 7))} stroke={colour("soft")} />
-      <path
-        d={stroke(["open", "begun"], (x, y) => box(x + 0.5, y + 0.5, wide - 1))}
-        fill="none"
-        stroke={colour("ink")}
-      />
-      <path
-        d={stroke(["begun"], (x, y) => box(x, y, wide / 2)) + stroke(["steady", "secure"], (x, y) => box(x, y, wide))}
-        fill={colour("ink")}
-      />
-      <path d={stroke(["secure"], (x, y) => line(x, y + 1))} stroke={colour("ink")} strokeWidth="1.6" />
+      <path d={`M0 ${HEIGHT - 0.5}H${WIDTH}`} stroke={colour("line")} />
+      {climb && <Stairs climb={climb} percent={percent} likely={outlook?.middle ?? null} today={today} />}
     </svg>
+  );
+}
+
+type StairsProps = { climb: NonNullable<Piece["climb"]>; percent: number; likely: string | null; today: string };
+
+function Stairs({ climb, percent, likely, today }: StairsProps) {
+  const from = noon(climb.from);
+  const last = Math.max(noon(today), likely ? noon(likely) : 0, from + 14 * DAY);
+  const x = (date: string) => f(((noon(date) - from) / (last - from)) * WIDTH);
+  const y = (high: number) => f(HEIGHT - 1 - (high / 100) * (HEIGHT - 3));
+  const steps = climb.rises.map((rise) => `H${x(rise.date)}V${y(rise.percent)}`).join("");
+  const now = x(today);
+  return (
+    <>
+      <path d={`M0 ${y(0)}${steps}H${now}V${y(0)}z`} fill={colour("ink")} stroke={colour("ink")} strokeWidth="0.8" />
+      {likely && (
+        <path
+          d={`M${now} ${y(percent)}L${x(likely)} ${y(100)}`}
+          stroke={colour("soft")}
+          strokeWidth="1.4"
+          strokeDasharray="4 3"
+          fill="none"
+        />
+      )}
+    </>
   );
 }
 

@@ -114,6 +114,17 @@ module Stairwell
         standings.values.select(&:done?).sum(0r) { |one| one.step.work } / all
       end
 
+      # @return [Array<Array(Date, Rational)>] days on which steps became steady that still are, and which share of all
+      #   work was steady with them, 0 to 1
+      def climbed
+        all = @steps.sum(0r, &:work)
+        return [] if all.zero?
+
+        standings.values.select { |one| one.done? && one.steady_on }.group_by(&:steady_on).sort.inject([]) do |found, (date, reached)|
+          [*found, [date, (found.last&.last || 0r) + reached.sum(0r) { |one| one.step.work } / all]]
+        end
+      end
+
       # What a day may be filled with beyond what is needed: what is learnt, and where there is
       # a run, the same slowly.
       # @param prefix [String]

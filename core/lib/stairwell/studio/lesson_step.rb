@@ -3,9 +3,9 @@
 module Stairwell
   module Studio
     # A step as it comes up at a lesson: how it stands, what was heard of it today
-    # (nil where nothing was), its boxes, and why it is to be heard first (nil where
-    # it is not).
-    LessonStep = Stairwell.value(:piece, :standing, :boxes, heard: nil, first: nil) do
+    # (nil where nothing was), its boxes, why it is to be heard first (nil where
+    # it is not), and when something hurt at it (nil where nothing did since the last lesson).
+    LessonStep = Stairwell.value(:piece, :standing, :boxes, heard: nil, first: nil, hurt_on: nil) do
       # @return [Practice::Step]
       def step = standing.step
 

@@ -11,6 +11,9 @@ module Stairwell
         @record = record
         @week = record.week
         @asked = @week ? @week.asked : {}
+        # As the lesson began: what is said of one step at it does not hide what hurt at another.
+        before = record.with(pieces: record.pieces.map { |one| one.with(progress: one.progress.without_results_of(record.today)) })
+        @hurt = SetAside.new(before).to_a.to_h { |one| [[one.piece.id, one.step.id], one.date] }
       end
 
       # @return [Array<LessonStep>]
@@ -27,12 +30,12 @@ module Stairwell
 
       def worth?(piece, standing)
         key = [piece.id, standing.step.id]
-        @asked.key?(key) || @record.heard_today.key?(key) || standing.state == :begun
+        @asked.key?(key) || @hurt.key?(key) || @record.heard_today.key?(key) || standing.state == :begun
       end
 
       def lesson_step(piece, standing)
         key = [piece.id, standing.step.id]
-        LessonStep.new(piece: piece, standing: standing, heard: @record.heard_today[key], boxes: boxes(@asked.fetch(key, {}), standing))
+        LessonStep.new(piece: piece, standing: standing, heard: @record.heard_today[key], hurt_on: @hurt[key], boxes: boxes(@asked.fetch(key, {}), standing))
       end
 
       # Ranked as the lesson began, without what was heard today.

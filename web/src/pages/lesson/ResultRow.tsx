@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { DayBoxes } from "../../components/DayBoxes";
-import { listed } from "../../components/dates";
+import { dayAndMonth, listed } from "../../components/dates";
 import { Simplification } from "../../components/Simplification";
 import { StateMark } from "../../components/StateMark";
 import { t } from "../../words";
@@ -45,6 +45,11 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
               one.tempo && t("lesson.result_row.at", { tempo: one.tempo }),
             ])}
           </Text>
+          {one.hurt_on && (
+            <Text fontSize="sm" color="brick" fontWeight={650}>
+              {t("lesson.result_row.it_hurt_on", { day: dayAndMonth(one.hurt_on) })}
+            </Text>
+          )}
         </Box>
         {one.result && !current ? (
           <Text as="b" whiteSpace="nowrap" color={one.result === "not_heard" ? "soft" : "ink"}>

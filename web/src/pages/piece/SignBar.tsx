@@ -15,15 +15,26 @@ type Section = Schemas["Section"];
 /** What can be said of the chosen bars: what stands there, a section, a sign,
  * or anything else as a statement. */
 export function SignBar({ bench, chosen, onChoose }: Props) {
-  if (!chosen)
-    return (
-      <Text fontSize="sm" color="soft" pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
-        {t("piece.sign_bar.drag_over_bars")} <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd> · <kbd>S</kbd>{" "}
-        {t("piece.sign_bar.a_section")} · <kbd>R</kbd> {t("piece.sign_bar.a_repeat")} · <kbd>1</kbd> <kbd>2</kbd>{" "}
-        {t("piece.sign_bar.endings")} · <kbd>?</kbd> {t("piece.sign_bar.all_keys")}
-      </Text>
-    );
-  return <Chosen bench={bench} chosen={chosen} onChoose={onChoose} />;
+  return (
+    // As tall as with bars chosen, so that what is beneath stays where it is.
+    <Box minH={{ lg: TALL }} pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
+      {chosen ? <Chosen bench={bench} chosen={chosen} onChoose={onChoose} /> : <Keys />}
+    </Box>
+  );
+}
+
+// Pixels of what can be said of bars in a section, on a wide screen.
+const TALL = "152px";
+
+/** What one can do, while no bars are chosen. */
+function Keys() {
+  return (
+    <Text fontSize="sm" color="soft">
+      {t("piece.sign_bar.drag_over_bars")} <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd> · <kbd>S</kbd>{" "}
+      {t("piece.sign_bar.a_section")} · <kbd>R</kbd> {t("piece.sign_bar.a_repeat")} · <kbd>1</kbd> <kbd>2</kbd>{" "}
+      {t("piece.sign_bar.endings")} · <kbd>?</kbd> {t("piece.sign_bar.all_keys")}
+    </Text>
+  );
 }
 
 function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
@@ -32,7 +43,7 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
   const place = placeOf(piece, chosen);
   const section = sectionOf(piece, chosen);
   return (
-    <Box pt="6px" mt="4px" borderTop="1px solid" borderColor="line">
+    <>
       <Flex gap="8px" align="center" wrap="wrap" minH="30px">
         <Text fontWeight={650}>
           {place.includes("-")
@@ -69,7 +80,7 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
           onType={bench.forget}
         />
       </Flex>
-    </Box>
+    </>
   );
 }
 
@@ -174,7 +185,7 @@ function SectionLine({
           disabled={!!namesake && !exact}
           onChange={(event) => setWords(event.target.value)}
         />
-        <Button type="submit" kind="go" minH="32px" py="3px" disabled={bench.busy || !label}>
+        <Button type="submit" kind="go" minH="32px" py="3px" disabled={!label}>
           {verb}
         </Button>
       </Flex>

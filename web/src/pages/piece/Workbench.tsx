@@ -1,4 +1,4 @@
-import { Box, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
@@ -94,10 +94,15 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
         </May>
       </PageHead>
       {assigning && (
-        <AssignPiece
-          piece={{ id: kept.id, title: piece.title, figures: piece.figures }}
-          onDone={() => setAssigning(false)}
-        />
+        // Over the page, which stays where it is.
+        <Box position="relative" zIndex={15}>
+          <Box position={{ lg: "absolute" }} top="0" left="0" right="0">
+            <AssignPiece
+              piece={{ id: kept.id, title: piece.title, figures: piece.figures }}
+              onDone={() => setAssigning(false)}
+            />
+          </Box>
+        </Box>
       )}
       {kept.deleted && teaches && <TakeBack id={kept.id} title={piece.title} />}
       <ScriptConflict bench={bench} />
@@ -106,11 +111,14 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           <Paper p="8px 16px 8px">
             <PartHead
               beside={
-                pointed && !asking ? (
-                  <Pointed bar={pointed} piece={piece} />
-                ) : (
-                  teaches && <PageLines piece={piece} onLines={reshape} />
-                )
+                // As tall whichever stands there.
+                <Flex minH="28px" align="center">
+                  {pointed && !asking ? (
+                    <Pointed bar={pointed} piece={piece} />
+                  ) : (
+                    teaches && <PageLines piece={piece} onLines={reshape} />
+                  )}
+                </Flex>
               }
             >
               {t("piece.workbench.the_page")}

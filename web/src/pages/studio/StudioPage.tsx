@@ -1,7 +1,7 @@
 import { Box, Grid, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import type { Schemas } from "../../api/client";
-import { usePlanEveryone, useStudio, useStudioSettings } from "../../api/queries";
+import { usePlanEveryone, useSession, useStudio, useStudioSettings } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Climb } from "../../components/Climb";
 import { dayAndMonth, FROM_MONDAY, shortWeekday, weekdayName } from "../../components/dates";
@@ -28,6 +28,7 @@ export default function StudioPage() {
   const studio = useStudio();
   const plan = usePlanEveryone();
   const promises = useStudioSettings().data?.promises;
+  const today = useSession().data?.studio?.today ?? "";
   const all = studio.data ?? [];
   const view = useView(all);
   const { rows } = view;
@@ -95,7 +96,7 @@ export default function StudioPage() {
                   </Text>
                 )}
                 {group.map((row) => (
-                  <Line key={row.id} row={row} day={!day} spoken={language()} />
+                  <Line key={row.id} row={row} day={!day} today={today} spoken={language()} />
                 ))}
               </Box>
             ),
@@ -109,7 +110,7 @@ export default function StudioPage() {
 }
 
 // Drawn anew when its row changes, or the language.
-const Line = memo(function Line({ row, day }: { row: Row; day: boolean; spoken: string }) {
+const Line = memo(function Line({ row, day, today }: { row: Row; day: boolean; today: string; spoken: string }) {
   return (
     <Grid
       role="row"
@@ -140,8 +141,8 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean; spoken: 
             <Text lineHeight={1.25}>
               {piece.title} <b>{piece.percent} %</b>
             </Text>
-            <Climb states={piece.states} percent={piece.percent} title={piece.title} />
-            <Ready one={row.outlooks.find((one) => one.piece === piece.title)} />
+            <Climb piece={piece} outlook={outlookOf(row, piece.title)} today={today} />
+            <Ready one={outlookOf(row, piece.title)} />
           </Grid>
         ))}
       </Box>
@@ -174,6 +175,8 @@ const Line = memo(function Line({ row, day }: { row: Row; day: boolean; spoken: 
     </Grid>
   );
 });
+
+const outlookOf = (row: Row, title: string) => row.outlooks.find((one) => one.piece === title);
 
 /** When a piece will be ready, and when it is due. */
 function Ready({ one }: { one: Row["outlooks"][number] | undefined }) {
