@@ -19,6 +19,10 @@ RSpec.describe "Every place" do
       expect_accessible
     end
     click_button "Assign to a student"
+    expect_accessible
+    find_button("Assign to a student").send_keys(:tab, :escape)
+    expect(page).to have_no_select("Routine")
+    expect(page).to have_css("#assign:focus")
     bar_at(6).find("rect", match: :first).click
     ["Preview", "Check", "Text", "Past"].each do |tab|
       click_tab tab

@@ -37,6 +37,11 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
   const [lit, setLit] = useState<number | null>(null);
   const [chosen, setChosen] = useState<Range | null>(null);
   const [assigning, setAssigning] = useState(false);
+  const leave = (event: React.KeyboardEvent) => {
+    if (event.key !== "Escape" || !assigning) return;
+    setAssigning(false);
+    document.getElementById("assign")?.focus();
+  };
   const [asking, setAsking] = useState(false);
   // In the drill: where the student stands. What comes after is not shown.
   const [stand, setStand] = useState<number | null>(null);
@@ -88,14 +93,20 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
           {t("piece.workbench.where_next")}
         </Button>
         <May to="change">
-          <Button kind="go" aria-expanded={assigning} onClick={() => setAssigning(!assigning)}>
+          <Button
+            id="assign"
+            kind="go"
+            aria-expanded={assigning}
+            onKeyDown={leave}
+            onClick={() => setAssigning(!assigning)}
+          >
             {t("piece.workbench.assign_to_a_student")}
           </Button>
         </May>
       </PageHead>
       {assigning && (
         // Over the page, which stays where it is.
-        <Box position="relative" zIndex={15}>
+        <Box position="relative" zIndex={15} onKeyDown={leave}>
           <Box position={{ lg: "absolute" }} top="0" left="0" right="0">
             <AssignPiece
               piece={{ id: kept.id, title: piece.title, figures: piece.figures }}
