@@ -139,6 +139,11 @@ RSpec.describe "The sheet on the phone" do
       expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_text(%r{1/5|1 of 5})
       expect_sent
       expect(TestApp::OWNER[:practice_marks].select_map(%i[step_id kind])).to eq([%w[A.right repetition]])
+      click_button "Lead me through"
+      click_button "It hurts"
+      expect(page).to have_no_css("section[aria-label='Led through']")
+      expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_css("[role=status]", text: /Stop here for today.*see a doctor/m)
+      expect_sent
       expect(complaints).to eq([])
     end
   end

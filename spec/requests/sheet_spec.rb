@@ -62,7 +62,10 @@ RSpec.describe "The sheet" do
       expect(concerns.first).to include("hurt on 4 March")
       hurt = -> { ask(:get, "#{path}/lesson")["steps"].to_h { |step| [step["id"], step["hurt_on"]] }.slice("A.right", "A.left") }
       expect(hurt.call).to eq("A.right" => "2027-03-04", "A.left" => nil)
-      ask(:post, "#{path}/results", {assignment_id: 1, step_id: "A.left", result: "steady", key: SecureRandom.uuid})
+      say = ->(result) { ask(:post, "#{path}/results", {assignment_id: 1, step_id: "A.left", result: result, key: SecureRandom.uuid}) }
+      %w[steady not_heard].each { |result| say[result] }
+      expect(concerns.grep(/hurt/)).not_to be_empty # said by mistake, and taken back
+      say["steady"]
       expect([status, concerns.grep(/hurt/)]).to eq([201, []])
       expect(hurt.call["A.right"]).to eq("2027-03-04") # it stands there until the lesson is over
     end

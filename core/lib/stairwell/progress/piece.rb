@@ -77,8 +77,8 @@ module Stairwell
       # @return [Array<Mark>] that say that something hurt
       def hurts = @marks.values.flatten.select { |mark| mark.kind == :hurts }
 
-      # @return [Time, nil] when something of it was heard last
-      def heard_at = @results.values.flatten.map(&:at).max
+      # @return [Time, nil] when something of it was heard last; what was said and taken back the same day was not
+      def heard_at = @results.values.flatten.group_by { |one| [one.step_id, one.date] }.values.map { |all| all.max_by(&:at) }.reject { |one| one.result == :not_heard }.map(&:at).max
 
       # @return [Array<Array(String, Boolean)>] what can be introduced, in the order
       #   of the piece, and whether it was: sections where they open only then,

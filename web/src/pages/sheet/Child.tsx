@@ -4,7 +4,6 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { minutes } from "../../components/dates";
 import { Paper } from "../../components/Paper";
-import { Tempo } from "../../components/Tempo";
 import { colour } from "../../theme/system";
 import { t } from "../../words";
 import { Actions } from "./Actions";
@@ -13,17 +12,17 @@ import { Hurts } from "./Hurts";
 import { Keys } from "./Keys";
 import { Onces } from "./Onces";
 import { Picture } from "./Picture";
+import { Metronome } from "./Sounds";
 import { nameOf } from "./Step";
+import type { DayProps } from "./Steps";
 import { DoneWhen, InWords, Tools } from "./Tools";
 import { useStepSound } from "./useStepSound";
-import { type Day, type Item, isDone, keyOf, onces, rests, type Ticks, thingOf } from "./useTicks";
-
-type Props = { day: Day; token: string; cautions: Schemas["Sheet"]["cautions"]; send?: Ticks["send"] };
+import { type Item, isDone, keyOf, onces, rests, thingOf } from "./useTicks";
 
 /** A day for those who cannot read yet: one card at a time, its picture first, and behind the last
  * one the day as it was done. */
-export default function Child({ day, token, cautions, send }: Props) {
-  const open = day.items.findIndex((item) => !isDone(item) && !rests(item));
+export default function Child({ day, token, cautions, send, first }: DayProps) {
+  const open = day.items.findIndex((item) => (first ? keyOf(item) === first : !isDone(item) && !rests(item)));
   const [at, setAt] = useState(open < 0 ? day.items.length : open);
   const item = day.items[at];
   return (
@@ -140,24 +139,7 @@ function Card({ item, token, cautions, onMark }: CardProps) {
       <Picture picture={item.picture} now={sound.visit?.bar} />
       {!rests(item) && <Boxes item={item} onCount={onMark && (() => onMark("repetition"))} tall={84} />}
       <Flex gap="10px" mt="8px">
-        {item.tempo && !rests(item) && (
-          <Button
-            kind="toggle"
-            minH="48px"
-            flex="1"
-            fontSize="lg"
-            aria-pressed={sound.on === "click"}
-            onClick={() => sound.start("click")}
-          >
-            {sound.on === "click" ? (
-              `■ ${t("sheet.sounds.stop")}`
-            ) : (
-              <>
-                ▶ <Tempo beat={item.beat} tempo={item.tempo} />
-              </>
-            )}
-          </Button>
-        )}
+        {!rests(item) && <Metronome item={item} sound={sound} />}
       </Flex>
       <Hurts
         item={item}

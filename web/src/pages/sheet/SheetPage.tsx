@@ -16,7 +16,7 @@ import { forget, keepAtHand } from "./offline";
 import { Steps } from "./Steps";
 import { Told } from "./Told";
 import { turnsOf } from "./turns";
-import { type Ticks, useTicks } from "./useTicks";
+import { keyOf, type Ticks, useTicks } from "./useTicks";
 
 type Sheet = Schemas["Sheet"];
 
@@ -193,6 +193,7 @@ type PracticeProps = { day: Sheet["days"][number]; sheet: Sheet; token: string; 
 /** A day to practise: by oneself, or led through it. */
 function Practice({ day, sheet, token, ticks }: PracticeProps) {
   const [sitting, setSitting] = useState(false);
+  const [hurt, setHurt] = useState<string>();
   const send = day.date <= sheet.today ? ticks.send : undefined;
   if (sitting)
     return (
@@ -201,6 +202,10 @@ function Practice({ day, sheet, token, ticks }: PracticeProps) {
           items={day.items}
           token={token}
           onPlayed={(item) => send?.(item, "repetition", day.date)}
+          onHurts={(item) => {
+            send?.(item, "hurts", day.date);
+            setHurt(keyOf(item));
+          }}
           onEnd={() => setSitting(false)}
         />
       </Suspense>
@@ -209,7 +214,7 @@ function Practice({ day, sheet, token, ticks }: PracticeProps) {
   return (
     <>
       <Suspense fallback={<Waiting what={t("sheet.sheet_page.the_sheet")} />}>
-        <Day day={day} token={token} cautions={sheet.cautions} send={send} />
+        <Day day={day} token={token} cautions={sheet.cautions} send={send} first={hurt} />
       </Suspense>
       {send && turnsOf(day.items).length > 0 && (
         <Button minH="48px" width="100%" mt="10px" fontSize="lg" onClick={() => setSitting(true)}>

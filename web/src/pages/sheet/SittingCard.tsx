@@ -8,10 +8,16 @@ import { t } from "../../words";
 import { useSitting } from "./useSitting";
 import type { Item } from "./useTicks";
 
-type Props = { items: Item[]; token: string; onPlayed: (item: Item) => void; onEnd: () => void };
+type Props = {
+  items: Item[];
+  token: string;
+  onPlayed: (item: Item) => void;
+  onHurts: (item: Item) => void;
+  onEnd: () => void;
+};
 
 /** The day runs by itself, hands free. A foot on a pedal that types, any key or a touch pauses it. */
-export default function SittingCard({ items, token, onPlayed, onEnd }: Props) {
+export default function SittingCard({ items, token, onPlayed, onHurts, onEnd }: Props) {
   const { now, turn, count, trouble, tell } = useSitting(token, items, onPlayed);
   const over = !turn;
   useEffect(() => {
@@ -87,6 +93,18 @@ export default function SittingCard({ items, token, onPlayed, onEnd }: Props) {
               {t("sheet.sitting.stop")}
             </Button>
           </Flex>
+          {/* It stops at once, and the sheet says what to take care of. */}
+          <Button
+            mt="8px"
+            width="100%"
+            minH="52px"
+            onClick={() => {
+              onHurts(turn.item);
+              onEnd();
+            }}
+          >
+            {t("sheet.hurts.it_hurts")}
+          </Button>
           <Text fontSize="md" color="soft" mt="8px">
             {t("sheet.sitting.any_key")}
           </Text>

@@ -21,24 +21,7 @@ export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
       : [[item.hands, t("sheet.sounds.listen")]];
   return (
     <Flex gap="8px" mt="8px" wrap="wrap">
-      {item.tempo && (
-        <Button
-          kind="toggle"
-          minH="44px"
-          flex="1 1 80px"
-          px="6px"
-          aria-pressed={sound.on === "click"}
-          onClick={() => sound.start("click")}
-        >
-          {sound.on === "click" ? (
-            `■ ${t("sheet.sounds.stop")}`
-          ) : (
-            <>
-              ▶ <Tempo beat={item.beat} tempo={item.tempo} />
-            </>
-          )}
-        </Button>
-      )}
+      <Metronome item={item} sound={sound} />
       {item.score &&
         listens.map(([what, words]) => (
           <Button
@@ -69,5 +52,22 @@ export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
         </Button>
       )}
     </Flex>
+  );
+}
+
+/** Beats the tempo of a step, and stops. */
+export function Metronome({ item, sound }: { item: Item; sound: StepSound }) {
+  if (!item.tempo) return null;
+  const on = sound.on === "click";
+  return (
+    <Button kind="toggle" minH="44px" flex="1 1 80px" px="6px" aria-pressed={on} onClick={() => sound.start("click")}>
+      {on ? (
+        `■ ${t("sheet.sounds.stop")}`
+      ) : (
+        <>
+          ▶ <Tempo beat={item.beat} tempo={item.tempo} />
+        </>
+      )}
+    </Button>
   );
 }

@@ -7,13 +7,21 @@ import { Onces } from "./Onces";
 import { Step } from "./Step";
 import { type Day, isDone, keyOf, rests, type Ticks, thingOf } from "./useTicks";
 
-type Props = { day: Day; token: string; cautions: Schemas["Sheet"]["cautions"]; send?: Ticks["send"] };
+export type DayProps = {
+  day: Day;
+  token: string;
+  cautions: Schemas["Sheet"]["cautions"];
+  /** None of a day that has not come. */
+  send?: Ticks["send"];
+  /** The step that is open at first, where it is not the next one. */
+  first?: string;
+};
 
 /** A day's things to practise: one is open and large, the others are lines that open. It stays
  * open when its last box is tapped, so that nothing moves under the finger. */
-export function Steps({ day, token, cautions, send }: Props) {
-  const first = day.items.find((item) => !isDone(item) && !rests(item)) ?? day.items[0];
-  const [open, setOpen] = useState(first && keyOf(first));
+export function Steps({ day, token, cautions, send, first }: DayProps) {
+  const next = day.items.find((item) => !isDone(item) && !rests(item)) ?? day.items[0];
+  const [open, setOpen] = useState(first ?? (next && keyOf(next)));
   const card = useRef<HTMLDivElement>(null);
   const moved = useRef(false);
   const show = (key: string) => {

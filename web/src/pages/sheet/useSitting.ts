@@ -54,6 +54,7 @@ export function useSitting(token: string, items: Item[], onPlayed: (item: Item) 
       stop = () => player.stop();
     };
     begin().catch((error) => {
+      if (over) return;
       if (error instanceof Trouble) setTrouble(error);
       tell({ kind: "pause" });
     });

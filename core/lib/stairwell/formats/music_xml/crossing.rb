@@ -38,6 +38,7 @@ module Stairwell
         def homes(measures)
           staves = Hash.new { |all, voice| all[voice] = Hash.new(0) }
           measures.each { |measure| measure.sounds.each { |sound| staves[sound.voice][sound.staff] += 1 } }
+          @split = false
           return {} if staves.each_value.all?(&:one?)
 
           apart = measures.flat_map { |measure| measure.sounds.group_by(&:voice).select { |_, sounds| two_voices?(sounds) }.keys }.to_set
