@@ -103,7 +103,23 @@ RSpec.describe "A machine that falls", order: :defined do
     sleep 0.2 until machine.well?
   end
 
+  it "waits for a database that stays away, and works on jobs when it is back" do
+    version = File.join(machine.folder, "cluster/PG_VERSION")
+    # As a full or lost disk would: PostgreSQL cannot start from this until it is mended.
+    File.rename(version, "#{version}.away")
+    machine.kill(:database)
+    sleep 20
+    File.rename("#{version}.away", version)
+    Timeout.timeout(60) { sleep 0.2 until machine.well? && machine.processes[:jobs] }
+    machine.database do |db|
+      waiting = -> { db[:que_jobs].where(finished_at: nil, job_class: "Stairwell::Server::Jobs::PlanStudio").count }
+      client.ask(:post, "/api/studio/plans", {})
+      Timeout.timeout(60) { sleep 0.2 until waiting.call.zero? }
+    end
+  end
+
   it "knows the plain role's password alone, and has no rights of root" do
+    Timeout.timeout(60) { sleep 0.1 until machine.processes.values.all? }
     web = machine.processes.fetch(:web)
     env = File.read("/proc/#{web}/environ").split("\0").to_h { |line| line.split("=", 2) }
     expect(env).not_to include("DATABASE_URL")

@@ -52,7 +52,7 @@ module Stairwell
         if text.count("<") > Constants::MOST_TAGS
           raise UnreadableError.new(Phrase["formats.music_xml.too_many_tags", most: Constants::MOST_TAGS], code: :too_much)
         end
-        document = Nokogiri::XML(text) { |config| config.strict.nonet }
+        document = Nokogiri::XML(text) { |config| config.strict.nonet.noblanks.compact }
         if document.internal_subset&.children&.any?
           raise UnreadableError.new(Phrase["formats.music_xml.the_file_declares_entities_of_its"], code: :entities)
         end

@@ -7,7 +7,7 @@ module Stairwell
       # a quarter note, the transposition, and the slurs that are open; and pitches and lengths by the way
       # they are written.
       Carried = Struct.new(:divisions, :transposition, :slurs, :pitches, :lengths) do
-        def initialize = super(1, Transposition::NONE, Set.new, {}, {})
+        def initialize = super(1, Transposition::NONE, Set.new, {}.compare_by_identity, {})
 
         # @param transposition [Transposition] from now on
         # @return [void]

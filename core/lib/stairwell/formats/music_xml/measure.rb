@@ -15,9 +15,7 @@ module Stairwell
         MOST_NOTES = 2_000
 
         NO_GRACES = [].freeze
-        # As the lines of plain notes say it.
-        YES = "true"
-        private_constant :NO_GRACES, :YES
+        private_constant :NO_GRACES
 
         # Note values a meter can count in.
         UNITS = [1, 2, 4, 8, 16, 32, 64].freeze
@@ -35,7 +33,7 @@ module Stairwell
 
         # @param element [Nokogiri::XML::Element]
         # @param carried [Carried] changed as the measure is read
-        # @param plain [Array<Array<String>, nil>] see {PlainNotes#of}
+        # @param plain [Array<PlainNotes::Plain, nil>] see {PlainNotes#of}
         # @param beside [BesideNotes] learns what else stands in it
         def initialize(element, carried, plain = [], beside = nil)
           @carried = carried
@@ -110,17 +108,17 @@ module Stairwell
         def note(element)
           plain = @plain[@read += 1]
           # Under a slur it bears that.
-          return plain_note(*plain) if plain && @carried.slurs.empty?
+          return plain_note(plain) if plain && @carried.slurs.empty?
 
           marked(element)
         end
 
-        def plain_note(step, alter, octave, duration, voice, staff, chord, tie)
-          length = length_of(duration)
-          onset = (chord == YES) ? @onset : @at
-          pitch = @carried.pitches[[step, alter, octave]] ||= written(step, alter, octave)
-          @sounds << Sound.new([staff.to_i, 1].max, voice, @stretch, plainly(onset, length, pitch, tie == YES)) if pitch && length.positive?
-          return if chord == YES
+        def plain_note(plain)
+          length = length_of(plain.duration)
+          onset = plain.chord ? @onset : @at
+          pitch = @carried.pitches[plain] ||= written(plain.step, plain.alter, plain.octave)
+          @sounds << Sound.new(plain.staff, plain.voice, @stretch, plainly(onset, length, pitch, plain.tied)) if pitch && length.positive?
+          return if plain.chord
 
           @onset = @at
           move(length)

@@ -6,28 +6,36 @@ module Stairwell
       # Notes without any marks, as lines of text that one transformation of the whole score gives: most notes of most
       # scores. To look at each as an element, and at the elements in it, is most of what reading a score costs.
       class PlainNotes
-        # A line for each note: step, sign, octave, duration, voice, staff, whether it is in a chord, and whether it is tied; "X"
-        # where there is more to be seen of it.
+        # A line for each note: what it says of itself in the order it stands there, each behind its letter; "X" where
+        # there is more to be seen of it.
         LINES = Nokogiri::XSLT(<<~XSLT)
           <xsl:stylesheet version="1.0" xmlns:xsl="http://www.w3.org/1999/XSL/Transform">
             <xsl:output method="text"/>
-            <xsl:template match="/">
-              <xsl:for-each select="score-partwise/part/measure | score-timewise/measure/part">
-                <xsl:text>M&#10;</xsl:text>
-                <xsl:for-each select="note">
-                  <xsl:choose>
-                    <xsl:when test="notations | lyric | grace | cue | unpitched | @time-only | tie[@time-only]"><xsl:text>X</xsl:text></xsl:when>
-                    <xsl:otherwise><xsl:value-of select="normalize-space(concat(pitch/step, '|', pitch/alter, '|', pitch/octave, '|', duration, '|', voice, '|', staff, '|', boolean(chord), '|', boolean(tie[@type = 'stop'])))"/></xsl:otherwise>
-                  </xsl:choose>
-                  <xsl:text>&#10;</xsl:text>
-                </xsl:for-each>
-              </xsl:for-each>
+            <xsl:template match="/"><xsl:apply-templates select="score-partwise/part/measure | score-timewise/measure/part"/></xsl:template>
+            <xsl:template match="measure | part">
+              <xsl:text>M&#10;</xsl:text>
+              <xsl:apply-templates select="note"/>
             </xsl:template>
+            <xsl:template match="note">
+              <xsl:apply-templates select="@time-only | *"/>
+              <xsl:text>&#10;</xsl:text>
+            </xsl:template>
+            <xsl:template match="chord">c|</xsl:template>
+            <xsl:template match="pitch">p<xsl:value-of select="step"/>,<xsl:value-of select="alter"/>,<xsl:value-of select="octave"/>|</xsl:template>
+            <xsl:template match="duration">d<xsl:value-of select="."/>|</xsl:template>
+            <xsl:template match="tie">t<xsl:value-of select="@type"/>|</xsl:template>
+            <xsl:template match="tie[@time-only] | @time-only | notations | lyric | grace | cue | unpitched">X</xsl:template>
+            <xsl:template match="voice">v<xsl:value-of select="."/>|</xsl:template>
+            <xsl:template match="staff">s<xsl:value-of select="."/>|</xsl:template>
+            <xsl:template match="*"/>
           </xsl:stylesheet>
         XSLT
         MEASURES = "score-partwise/part/measure | score-timewise/measure/part"
-        # What is written with spaces or lines of its own is looked at as an element too.
-        PLAIN = /\A[^ |]*(?:\|[^ |]*){7}\z/
+        # The fields of a note as the specification orders them. What is written otherwise, or with spaces or lines of
+        # its own, is looked at as an element too.
+        PLAIN = /\A(c\|)?(?:p([A-G]),(-?[\d.]*),(\d)\|)?d([\d.]+)\|((?:t[a-z-]+\|)*)(?:v([^\s|]+)\|)?(?:s(\d+)\|)?\z/
+        # A note without marks: as written, but for the two that are true or false.
+        Plain = Struct.new(:step, :alter, :octave, :duration, :voice, :staff, :chord, :tied)
         NONE = [].freeze
         private_constant :LINES, :MEASURES, :PLAIN, :NONE
 
@@ -38,7 +46,7 @@ module Stairwell
         end
 
         # @param measure [Nokogiri::XML::Element] as it stands in the document
-        # @return [Array<Array<String>, nil>] the fields of its notes, nil where a note bears marks
+        # @return [Array<Plain, nil>] its notes, nil where one bears marks
         def of(measure)
           read if @lines.empty?
           @lines.fetch(measure, NONE)
@@ -47,9 +55,18 @@ module Stairwell
         private
 
         def read
+          # Few are written in their own way alone: each is read once.
+          known = Hash.new { |all, line| all[line] = plain(line) }
           @document.xpath(MEASURES).zip(LINES.apply_to(@document).split("M\n").drop(1)) do |measure, lines|
-            @lines[measure] = lines.split("\n").map { |line| line.split("|", -1) if line.match?(PLAIN) }
+            @lines[measure] = lines.split("\n").map { |line| known[line] }
           end
+        end
+
+        def plain(line)
+          return unless (found = PLAIN.match(line))
+
+          chord, step, alter, octave, duration, ties, voice, staff = found.captures
+          Plain.new(step, alter, octave, duration, voice.to_s, [staff.to_i, 1].max, !chord.nil?, ties.include?("tstop|")).freeze
         end
       end
     end
