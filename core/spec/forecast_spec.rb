@@ -169,3 +169,29 @@ RSpec.describe "Looking ahead" do
     end
   end
 end
+
+# How well a student's own pace is known, worked out by hand.
+RSpec.describe Stairwell::Planning::Habit do
+  constants = Stairwell::Constants
+  def learnt(steps, days_each) = Stairwell::Planning::Habit::Seen.new(learnt: {alone: Stairwell::Planning::Habit::Learnt.new(taken: (steps * days_each).to_r, gained: steps.to_r, steps: steps)})
+
+  it "knows nothing of a student only where neither days nor tries were seen" do
+    kind = described_class::Seen
+    expect([kind.new, kind.new(planned: 3, kept: 0), kind.new(tried: 3, went: 1)].map { |seen| described_class.new(seen).none? }).to eq([true, false, false])
+  end
+
+  it "is as sure as so many steps make one: each differs by its own luck, and half of it tells" do
+    [0, 4, 20].each do |steps|
+      certainty = (1 / constants::PACE_DIFFERS**2) + (steps / (2 * constants::STEPS_DIFFER**2))
+      expect(described_class.new(learnt(steps, 2)).spread).to be_within(1e-9).of(1 / Math.sqrt(certainty)), steps.to_s
+    end
+  end
+
+  it "begins where the studio's students are, the more the more of their steps were seen" do
+    paces = [0, 30, 3000].map { |steps| described_class.new(studio: learnt(steps, 2)).pace(:alone) }
+    few = Math.log(61.0 / 31)
+    expect(paces[0]).to be_within(1e-9).of(Math.exp(constants::USUAL_PACE))
+    expect(paces[1]).to be_within(1e-9).of(Math.exp(((constants::USUAL_PACE * constants::USUAL_WEIGHT) + (few * 30)) / (constants::USUAL_WEIGHT + 30)))
+    expect(paces[2]).to be_within(0.05).of(2)
+  end
+end

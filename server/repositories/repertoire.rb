@@ -10,6 +10,13 @@ module Stairwell
           @tables = tables
         end
 
+        # @return [Hash{Integer => Array<Hash>}] by student, the pieces they work on: piece_id:, title:
+        def in_hand
+          @tables[:assignments].where(ended: nil).join(:pieces, studio_id: :studio_id, id: :piece_id)
+            .order(:assigned_at, Sequel[:assignments][:id]).select_hash_groups(:student_id, [:piece_id, :title])
+            .transform_values { |all| all.map { |piece_id, title| {piece_id: piece_id, title: title} } }
+        end
+
         # @return [Array<Hash>] pieces that ended, the newest first
         def of(student_id)
           @tables[:assignments].where(student_id: student_id).exclude(ended: nil).join(:pieces, studio_id: :studio_id, id: :piece_id)

@@ -106,8 +106,8 @@ RSpec.describe "The student's page, the studio and the outbox" do
     choose "measure, quarter note"
     find_field("A caution of your own").send_keys(" first.") # whatever is spoken by now
     expect(page).to have_css("html[lang='en-US']")
-    click_button "Keep it"
     expect(page).to have_text("on every sheet")
+    expect(find_field("A caution of your own").value).to eq("Warm hands first.")
     visit student["sheet_path"]
     expect(page).to have_text("Warm hands first.")
     open_student

@@ -16,10 +16,12 @@ module Stairwell
           @changes = Repositories::Changes.new(context)
         end
 
-        # @return [Array<Hash>] those who have gone last
+        # @return [Array<Hash>] those who have gone last; see the contract's StudentCard
         def list
-          rows = @context.read { |tables| Repositories::Students.new(tables).list(gone: true) }
-          rows.partition { |row| row[:left_on].nil? }.flatten.map { |row| SettingsJson.of(row).merge(teacher: row[:teacher], left_on: row[:left_on]&.to_s, paused_on: row[:paused_on]&.to_s, may: Rights.among(@context) { Repositories::Students.teachers(row) }) }
+          rows, pieces, timetable = @context.read do |tables|
+            [Repositories::Students.new(tables).list(gone: true), Repositories::Repertoire.new(tables).in_hand, Timetable.read(tables, @context, @context.today..(@context.today + Limits::DAYS_AHEAD))]
+          end
+          rows.partition { |row| row[:left_on].nil? }.flatten.map { |row| card(row, pieces.fetch(row[:id], []), timetable) }
         end
 
         # @return [Hash] see the contract's Student
@@ -167,6 +169,14 @@ module Stairwell
         end
 
         private
+
+        def card(row, pieces, timetable)
+          lesson = timetable.next_of(row) unless row[:left_on] || row[:paused_on]
+          SettingsJson.of(row).merge(
+            teacher: row[:teacher], left_on: row[:left_on]&.to_s, paused_on: row[:paused_on]&.to_s, may: Rights.among(@context) { Repositories::Students.teachers(row) },
+            pieces: pieces, next_lesson: lesson && {day: lesson.day.to_s, time: lesson.time}
+          )
+        end
 
         # Does something to a student, and shows how it is then.
         def act(id, **how, &)

@@ -88,6 +88,13 @@ module Stairwell
         # @return [Proc] what gives the lessons of a day: mine, or everyone's for who teaches nobody
         def wanted(all) = (all || !(teaching? || @days.first(7).any? { |date| mine_on(date).any? })) ? method(:on) : method(:mine_on)
 
+        # @param student [Hash] row
+        # @return [Studio::Appointment, nil] the next lesson that is held, today's too
+        def next_of(student)
+          lessons = lessons_of(student)
+          lessons.next_after(@days.begin - 1)&.then { |day| lessons.on(day) }
+        end
+
         # @param one [Held]
         # @return [Array<String>] in words, whom else its teacher would be with then
         def clashes(one)

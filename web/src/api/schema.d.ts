@@ -2942,6 +2942,17 @@ export interface components {
             version: number;
         };
         StudentCard: components["schemas"]["Settings"] & {
+            /** @description What they work on */
+            pieces: {
+                piece_id: number;
+                title: string;
+            }[];
+            /** @description The next one that is held */
+            next_lesson: {
+                day: string;
+                time: string | null;
+            } | null;
+        } & {
             may: components["schemas"]["Right"][];
             teacher: string;
             /** @description The day they left, where they have gone */

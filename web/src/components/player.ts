@@ -6,6 +6,8 @@ export type Hands = "both" | "right" | "left" | "none";
 type Options = {
   /** The place among the bars as played where it begins. */
   from: number;
+  /** The last that sounds, where it is not all of them. */
+  to?: number;
   hands: Hands;
   click: boolean;
   onBar: (at: number) => void;
@@ -29,6 +31,7 @@ export class Player {
   private readonly zero: number;
   private readonly timer: number;
   private readonly told = new Set<number>();
+  private readonly over: number;
   private next = 0;
   private shown = -1;
 
@@ -37,6 +40,7 @@ export class Player {
     private readonly options: Options,
   ) {
     const start = heard.bars[options.from]?.at ?? 0;
+    this.over = (options.to === undefined ? undefined : heard.bars[options.to + 1]?.at) ?? heard.seconds;
     // Only the first bar has a count-in of its own; elsewhere it is the same,
     // moved there.
     const countIn = counted(heard.count_in.map(({ at, strong }) => ({ at: at + start, strong })));
@@ -49,7 +53,10 @@ export class Player {
         .map(({ at, length, midi }) => ({ at, sound: sounding(midi, length) })),
     ]
       .filter(
-        (event) => event.at >= start - lead - 0.001 && (event.at >= start || countIn.some((one) => one === event)),
+        (event) =>
+          event.at >= start - lead - 0.001 &&
+          event.at < this.over - 0.001 &&
+          (event.at >= start || countIn.some((one) => one === event)),
       )
       .sort((a, b) => a.at - b.at);
     this.zero = this.context.currentTime + LEAD + lead - start;
@@ -72,7 +79,7 @@ export class Player {
     while ((bars[at + 1]?.at ?? Number.POSITIVE_INFINITY) <= now + EVERY / 2) at++;
     if (at !== this.shown) this.options.onBar(at);
     this.shown = at;
-    if (now > this.heard.seconds) this.options.onEnd();
+    if (now > this.over) this.options.onEnd();
   }
 
   private set(event: Event, now: number) {

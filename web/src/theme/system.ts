@@ -187,3 +187,7 @@ export const tintOf = (label: string) => colour(TINTS[wrap(place(label))] ?? "ti
 
 /** A section's edge pattern, so that colour never stands alone. */
 export const edgeOf = (label: string) => EDGES[wrap(place(label) + (label.length > 1 ? 1 : 0))];
+
+const LINES = ["solid", "dashed", "dotted", "dashed", "dotted", "dashed"] as const;
+/** The same for a border. */
+export const lineOf = (label: string) => LINES[wrap(place(label) + (label.length > 1 ? 1 : 0))];

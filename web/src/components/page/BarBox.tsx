@@ -1,7 +1,7 @@
 import { colour } from "../../theme/system";
 import { t } from "../../words";
 import { Word } from "../Word";
-import { BAR, type Box, startsLine as opens, spoken } from "./geometry";
+import { type Box, startsLine as opens, spoken } from "./geometry";
 
 type BoxProps = {
   box: Box;
@@ -16,7 +16,7 @@ type BoxProps = {
 
 /** A bar of the printed line: its number, its marks, how new it is. */
 export function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProps) {
-  const { bar, x, y, width } = box;
+  const { bar, x, y, width, height } = box;
   const startsLine = opens(box, before);
   const tone = lit ? colour("railSoft") : bar.relation === "new" ? colour("shade") : colour("sheet");
   return (
@@ -29,51 +29,48 @@ export function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProp
       {...does}
       style={{ cursor: "pointer", outline: "none" }}
     >
-      <rect x={x} y={y} width={width} height={BAR} fill={tone} />
+      <rect x={x} y={y} width={width} height={height} fill={tone} />
       {!lit && (bar.relation === "moved" || bar.relation === "rhythm") && (
-        <rect x={x} y={y + BAR / 2} width={width} height={BAR / 2} fill={colour("shade")} />
+        <rect x={x} y={y + height / 2} width={width} height={height / 2} fill={colour("shade")} />
       )}
       <path
-        d={`M${x} ${y}H${x + width}M${x} ${y + BAR}H${x + width}M${x + width} ${y}V${y + BAR}`}
+        d={`M${x} ${y}H${x + width}M${x} ${y + height}H${x + width}M${x + width} ${y}V${y + height}`}
         stroke={colour("ink")}
         strokeWidth="1"
       />
-      {startsLine && <path d={`M${x} ${y}V${y + BAR}`} stroke={colour("ink")} strokeWidth="1" />}
-      <Word x={x + (bar.opens ? 15 : 6)} y={y + 15} size={12} tone="soft">
+      {startsLine && <path d={`M${x} ${y}V${y + height}`} stroke={colour("ink")} strokeWidth="1" />}
+      <Word x={x + (bar.opens ? 15 : 6)} y={y + 15} size={13} tone="soft">
         {bar.name === "0" ? "" : bar.name}
       </Word>
-      {bar.opens && <RepeatSign x={x} y={y} side={1} />}
-      {bar.double && <path d={`M${x + width - 4} ${y}V${y + BAR}`} stroke={colour("ink")} strokeWidth="1" />}
-      {bar.marks.length > 0 && (
-        <Word x={x + (bar.opens ? 13 : 6)} y={y + BAR - 5} size={11} tone="soft">
-          {short(bar.marks, width - (bar.opens ? 7 : 0))}
+      {bar.opens && <RepeatSign x={x} y={y} height={height} side={1} />}
+      {bar.double && <path d={`M${x + width - 4} ${y}V${y + height}`} stroke={colour("ink")} strokeWidth="1" />}
+      {box.marks.map((row, at) => (
+        <Word
+          key={row}
+          x={x + (bar.opens ? 13 : 5)}
+          y={y + height - 6 - 15 * (box.marks.length - 1 - at)}
+          size={13}
+          tone="soft"
+        >
+          {row}
         </Word>
-      )}
-      {bar.closes && <RepeatSign x={x + width} y={y} side={-1} times={bar.closes} />}
+      ))}
+      {bar.closes && <RepeatSign x={x + width} y={y} height={height} side={-1} times={bar.closes} />}
     </g>
   );
 }
 
-// "right 3 on B4" as R3 B4: the label says it in full.
-const start = (mark: string) =>
-  mark.replace(/^(r|l)\w+ (\d) on /, (_, hand, finger) => `${hand.toUpperCase()}${finger} `);
-
-/** As many of the marks as the box has room for. */
-function short(marks: string[], width: number) {
-  const room = Math.floor((width - 10) / 5.6);
-  const words = [...new Set(marks)].map(start).join(" · ");
-  return words.length <= room ? words : `${words.slice(0, Math.max(room - 1, 1)).trimEnd()}…`;
-}
+type Sign = { x: number; y: number; height: number; side: 1 | -1; times?: number };
 
 /** Thick line and two dots, on the side where the repeat lies. */
-function RepeatSign({ x, y, side, times }: { x: number; y: number; side: 1 | -1; times?: number }) {
+function RepeatSign({ x, y, height, side, times }: Sign) {
   return (
     <>
-      <path d={`M${x + side} ${y}V${y + BAR}`} stroke={colour("ink")} strokeWidth="4" />
-      <circle cx={x + 8 * side} cy={y + 20} r="2.2" fill={colour("ink")} />
-      <circle cx={x + 8 * side} cy={y + 30} r="2.2" fill={colour("ink")} />
+      <path d={`M${x + side} ${y}V${y + height}`} stroke={colour("ink")} strokeWidth="4" />
+      <circle cx={x + 8 * side} cy={y + height / 2 - 5} r="2.2" fill={colour("ink")} />
+      <circle cx={x + 8 * side} cy={y + height / 2 + 5} r="2.2" fill={colour("ink")} />
       {times && times > 2 && (
-        <Word x={x - 8} y={y - 5} size={12} weight={650} tone="ink" anchor="end">
+        <Word x={x - 8} y={y - 5} size={13} weight={650} tone="ink" anchor="end">
           {t("components.page.bar_box.times", { times })}
         </Word>
       )}

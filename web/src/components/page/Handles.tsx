@@ -1,7 +1,7 @@
 import { type PointerEvent, type RefObject, useState } from "react";
 import type { Move, Shift } from "../../api/queries";
 import { colour } from "../../theme/system";
-import { BAR, type Box, type SectionSpans } from "./geometry";
+import type { Box, SectionSpans } from "./geometry";
 import type { Range } from "./PageMap";
 
 type SpanHandle = { kind: "span"; section: SectionSpans; span: number; edge: "from" | "to" | "both" };
@@ -28,7 +28,7 @@ export function useDrag({ svg, boxes, onMove, onShift }: Dragging) {
     return matrix ? point.matrixTransform(matrix) : point;
   };
   const barAt = ({ x, y }: DOMPoint) => {
-    const far = (box: Box) => Math.abs(y - box.y - BAR) + Math.max(box.x - x, x - box.x - box.width, 0) * 2;
+    const far = (box: Box) => Math.abs(y - box.y - box.height) + Math.max(box.x - x, x - box.x - box.width, 0) * 2;
     return boxes.reduce((best, box) => (far(box) < far(best) ? box : best), boxes[0] as Box).bar.index;
   };
 
@@ -113,12 +113,18 @@ function Band({
         const last = box === held[held.length - 1];
         return (
           <g key={box.bar.index} data-band={section.label}>
-            <Hold x={box.x} y={box.y} width={box.width} cursor="grab" onTake={(event) => onTake(grip("both"), event)} />
+            <Hold
+              x={box.x}
+              y={box.y + box.height}
+              width={box.width}
+              cursor="grab"
+              onTake={(event) => onTake(grip("both"), event)}
+            />
             {first && (
               <Hold
                 edge="from"
                 x={box.x - 4}
-                y={box.y}
+                y={box.y + box.height}
                 width={12}
                 cursor="ew-resize"
                 onTake={(event) => onTake(grip("from"), event)}
@@ -128,7 +134,7 @@ function Band({
               <Hold
                 edge="to"
                 x={box.x + box.width - 8}
-                y={box.y}
+                y={box.y + box.height}
                 width={12}
                 cursor="ew-resize"
                 onTake={(event) => onTake(grip("to"), event)}
@@ -154,7 +160,7 @@ function Hold({ x, y, width, cursor, edge, onTake }: HoldProps) {
   return (
     <rect
       x={x}
-      y={y + BAR + 1}
+      y={y + 1}
       width={width}
       height={17}
       fill="transparent"
@@ -171,13 +177,13 @@ function LineEnd({ box, pulled, onTake }: { box: Box; pulled: Props["pulled"]; o
   return (
     <>
       {mine && mine.by !== 0 && (
-        <path d={`M${x} ${box.y - 6}V${box.y + BAR + 6}`} stroke={colour("brass")} strokeWidth="3" />
+        <path d={`M${x} ${box.y - 6}V${box.y + box.height + 6}`} stroke={colour("brass")} strokeWidth="3" />
       )}
       <rect
         x={box.x + box.width - 5}
         y={box.y}
         width={10}
-        height={BAR}
+        height={box.height}
         fill="transparent"
         data-line-end={`${box.page}/${box.line}`}
         style={{ cursor: "col-resize" }}

@@ -5,7 +5,7 @@ import { t } from "../../words";
 import { Word } from "../Word";
 import { Around } from "./Around";
 import { BarBox } from "./BarBox";
-import { BAR, type Box, lay, type PageLines, type SectionSpans } from "./geometry";
+import { type Box, lay, type PageLines, type SectionSpans } from "./geometry";
 import { type Handle, Handles, useDrag } from "./Handles";
 import { useRoom } from "./useRoom";
 
@@ -14,6 +14,8 @@ export type Range = { from: number; to: number };
 type Props = {
   pages: PageLines;
   width?: number;
+  /** Lines close together, with the numbers of the bars alone. */
+  close?: boolean;
   /** Bars lit because they are pointed at, here or in the ribbon. */
   lit: number | null;
   onPoint: (bar: number | null) => void;
@@ -32,6 +34,7 @@ type Props = {
 export function PageMap({
   pages,
   width: usual = 850,
+  close = false,
   lit,
   onPoint,
   chosen,
@@ -42,7 +45,7 @@ export function PageMap({
 }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const width = useRoom(svg, usual);
-  const { boxes, heads, labels, height } = useMemo(() => lay(pages, width), [pages, width]);
+  const { boxes, heads, labels, height } = useMemo(() => lay(pages, width, close), [pages, width, close]);
   const drag = useRef<number | null>(null);
   const pulling = useDrag({ svg, boxes, onMove, onShift });
   const shown = pulling.range ?? chosen;
@@ -85,7 +88,7 @@ export function PageMap({
         </Word>
       ))}
       {labels.map((label) => (
-        <Word key={`${label.x}-${label.y}`} x={label.x} y={label.y} size={12} tone="soft" anchor="end">
+        <Word key={`${label.x}-${label.y}`} x={label.x} y={label.y} size={13} tone="soft" anchor="end">
           {label.text}
         </Word>
       ))}
@@ -158,7 +161,7 @@ function Outline({ boxes }: { boxes: Box[] }) {
             x={first.x}
             y={first.y}
             width={last.x + last.width - first.x}
-            height={BAR}
+            height={first.height}
             fill="none"
             stroke={colour("rail")}
             strokeWidth="3"

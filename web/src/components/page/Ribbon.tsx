@@ -92,7 +92,7 @@ export function Ribbon({ visits, width: usual = 862, lit, onPoint, now = null, o
           key={run.at}
           x={(run.at % perRow) * unit + 1}
           y={Math.floor(run.at / perRow) * ROW + 20 + CELL + 16}
-          size={12}
+          size={13}
           tone="soft"
         >
           {run.names}
@@ -111,7 +111,7 @@ function roomy(visits: Visit[], unit: number, perRow: number) {
   visits.forEach((visit, at) => {
     if (Math.floor(at / perRow) !== row) end = Number.NEGATIVE_INFINITY;
     row = Math.floor(at / perRow);
-    const half = ((visit.reached?.length ?? 0) * 6.4) / 2;
+    const half = ((visit.reached?.length ?? 0) * 6.9) / 2;
     const x = (at % perRow) * unit;
     if (!visit.reached || x - half < end) return;
     end = x + half + 4;
@@ -200,12 +200,12 @@ function Letters({ visit, at, said, perRow, x, y }: Lettering) {
   return (
     <>
       {(visit.starts || first) && visit.section && (
-        <Word x={x + 4} y={y + 18} size={12.5} weight={750} tone="ink">
+        <Word x={x + 4} y={y + 18} size={13} weight={750} tone="ink">
           {visit.section}
         </Word>
       )}
       {said && (
-        <Word x={x} y={y - 8} weight={600} anchor={at % perRow > perRow - 4 ? "end" : "middle"}>
+        <Word x={x} y={y - 8} size={13} weight={600} anchor={at % perRow > perRow - 4 ? "end" : "middle"}>
           {visit.reached}
         </Word>
       )}

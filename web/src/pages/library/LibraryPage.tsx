@@ -1,19 +1,20 @@
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { Trash2 } from "lucide-react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useDeletePiece, useLoadScore, useRestorePiece, useShelf, useStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
-import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
 import { May } from "../../components/Rights";
 import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
+import { Shelf } from "./Shelf";
+import { ShelfBar } from "./ShelfBar";
 import { Suits } from "./Suits";
 import { useBringScore } from "./useBringScore";
+import { useShelfView } from "./useShelfView";
 
 type Card = Schemas["PieceCard"];
 
@@ -29,7 +30,7 @@ export default function LibraryPage() {
   const live = (pieces.data ?? []).filter((piece) => !piece.deleted);
   const deleted = (pieces.data ?? []).filter((piece) => piece.deleted);
   const gone = deleted.find((piece) => piece.id === remove.variables);
-  const books = [...new Set(live.map((piece) => piece.book ?? ""))];
+  const view = useShelfView(live);
 
   return (
     <>
@@ -57,33 +58,31 @@ export default function LibraryPage() {
           <Empty>{t("library.library_page.no_piece_yet_load_a_musicxml")}</Empty>
         </Paper>
       )}
-      {live.length > 0 && (students.data ?? []).length > 0 && (
-        <Box mb="12px">
-          <Choice
-            label={t("library.suits.would_it_suit")}
-            width="230px"
-            value={whom ?? ""}
-            onChange={(event) => setWhom(Number(event.target.value) || null)}
-          >
-            <option value="">{t("library.suits.nobody_in_particular")}</option>
-            {students.data
-              ?.filter((one) => !one.left_on)
-              .map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-          </Choice>
-        </Box>
+      {live.length > 0 && (
+        <Flex gap="10px 24px" mb="12px" align="end" wrap="wrap">
+          {(students.data ?? []).length > 0 && (
+            <Choice
+              label={t("library.suits.would_it_suit")}
+              width="230px"
+              value={whom ?? ""}
+              onChange={(event) => setWhom(Number(event.target.value) || null)}
+            >
+              <option value="">{t("library.suits.nobody_in_particular")}</option>
+              {students.data
+                ?.filter((one) => !one.left_on)
+                .map((one) => (
+                  <option key={one.id} value={one.id}>
+                    {one.name}
+                  </option>
+                ))}
+            </Choice>
+          )}
+          {whom === null && <ShelfBar all={live} view={view} />}
+        </Flex>
       )}
       {whom !== null && <Suits student={whom} />}
-      {(whom === null ? books : []).map((book) => (
-        <Shelf
-          key={book}
-          book={book}
-          pieces={live.filter((piece) => (piece.book ?? "") === book)}
-          onDelete={(id) => remove.mutate(id)}
-        />
+      {(whom === null ? view.shelves : []).map((shelf) => (
+        <Shelf key={shelf.book} {...shelf} onDelete={(id) => remove.mutate(id)} />
       ))}
       <May to="teach">
         <Deleted pieces={deleted} />
@@ -131,78 +130,6 @@ function Deleted({ pieces }: { pieces: Card[] }) {
         ))}
       </Paper>
       <Notice trouble={restore.error} />
-    </Box>
-  );
-}
-
-type ShelfProps = { book: string; pieces: Card[]; onDelete: (id: number) => void };
-
-function Shelf({ book, pieces, onDelete }: ShelfProps) {
-  return (
-    <Box as="section" mb="16px">
-      <Text as="h2" fontWeight={700} mb="4px">
-        {book || t("library.library_page.not_in_a_book")}
-      </Text>
-      <Paper>
-        {pieces.map((piece) => (
-          <Grid
-            key={piece.id}
-            templateColumns={{ base: "56px 1fr", md: "72px minmax(180px, 1.2fr) 1fr 1.2fr 1fr 36px" }}
-            gap="16px"
-            px="16px"
-            py="9px"
-            alignItems="center"
-            borderBottom="1px solid"
-            borderColor="line"
-            _last={{ border: 0 }}
-          >
-            <Text color="soft">
-              {piece.pages.length ? `p. ${[...new Set([piece.pages[0], piece.pages.at(-1)])].join("–")}` : "–"}
-            </Text>
-            <NameLink to={`/library/${piece.id}`}>{piece.title}</NameLink>
-            <Text color="soft">{[...piece.meters, ...piece.keys].join(", ")}</Text>
-            <NewBars piece={piece} />
-            <Text>
-              {piece.sections.length ? (
-                piece.sections.join(" ")
-              ) : (
-                <Text as="span" color="brass">
-                  {t("library.library_page.no_sections_yet")}
-                </Text>
-              )}
-            </Text>
-            <May to="teach">
-              <Button
-                kind="quiet"
-                size="sm"
-                px="6px"
-                aria-label={t("library.library_page.delete_piece", { title: piece.title })}
-                title={t("library.library_page.delete_piece", { title: piece.title })}
-                onClick={() => onDelete(piece.id)}
-              >
-                <Trash2 size={16} />
-              </Button>
-            </May>
-          </Grid>
-        ))}
-      </Paper>
-    </Box>
-  );
-}
-
-function NewBars({ piece }: { piece: Card }) {
-  const share = piece.new_bars / piece.bars_printed;
-  return (
-    <Box>
-      <Text>
-        <b>{piece.new_bars}</b> {t("library.library_page.of_bars_new", { bars_printed: piece.bars_printed })}{" "}
-        <Text as="span" color="soft">
-          {t("library.library_page.played", { bars_played: piece.bars_played })}
-        </Text>
-      </Text>
-      <Box aria-hidden="true" h="5px" bg="shade" mt="2px">
-        <Box h="5px" bg="rail" style={{ width: `${share * 100}%` }} />
-      </Box>
     </Box>
   );
 }

@@ -1,12 +1,15 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Flex, Text } from "@chakra-ui/react";
+import { Play } from "lucide-react";
 import { useEffect, useState } from "react";
 import { newKey, type Schemas } from "../../api/client";
 import { useDrill, useKeepDrill, useStudents, type Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { ordinal } from "../../components/dates";
 import { Notice } from "../../components/Notice";
+import { Paper } from "../../components/Paper";
 import { Select } from "../../components/Select";
 import { t } from "../../words";
+import { type Ear, useEar } from "./useEar";
 
 type Question = Schemas["Question"];
 type Props = {
@@ -20,18 +23,21 @@ type Props = {
   visits: Schemas["Visit"][];
   /** Where the student stands, as a place in the piece as played. */
   onStand: (at: number | null) => void;
+  /** Beats a minute at which what came before is sounded. */
+  tempo: number;
   onEnd: () => void;
 };
 
 /** Where next? At each sign the student shows the bar that comes, on the page
  * or by its figure. What was wrong says why; the first answers are kept. */
-export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand, onEnd }: Props) {
+export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand, tempo, onEnd }: Props) {
   const drill = useDrill(id, whose, revision);
   const [at, setAt] = useState(0);
   const [missed, setMissed] = useState<number[]>([]);
   const [said, setSaid] = useState<{ right: boolean; why: string } | null>(null);
   const questions = drill.data ?? [];
   const question = questions[at];
+  const ear = useEar(id, whose, tempo, question?.at);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: said once for each question
   useEffect(() => {
@@ -73,11 +79,11 @@ export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand
   });
 
   return (
-    <Box
-      pt="8px"
-      mt="4px"
-      borderTop="2px solid"
-      borderColor="brass"
+    <Paper
+      p="10px 16px"
+      mb="10px"
+      borderTop="3px solid"
+      borderTopColor="brass"
       aria-label={t("piece.drill.where_next")}
       role="region"
     >
@@ -97,6 +103,7 @@ export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand
           of={questions.length}
           onPick={pick}
           over={!!said?.right}
+          ear={ear}
           onEnd={onEnd}
         />
       )}
@@ -123,8 +130,8 @@ export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand
       {drill.data && questions.length > 0 && !question && (
         <Result id={id} whose={whose} questions={questions} missed={missed} onEnd={onEnd} />
       )}
-      <Notice trouble={drill.error} />
-    </Box>
+      <Notice trouble={drill.error ?? ear.trouble} />
+    </Paper>
   );
 }
 
@@ -134,28 +141,53 @@ type AskedProps = {
   of: number;
   time: number;
   over: boolean;
+  ear: Ear;
   onPick: (bar: number | null) => void;
   onEnd: () => void;
 };
 
-function Asked({ question, at, of, time, over, onPick, onEnd }: AskedProps) {
+/** The question, large; by ear it does not say where one is. */
+function Asked({ question, at, of, time, over, ear, onPick, onEnd }: AskedProps) {
   return (
-    <Flex align="center" gap="8px" wrap="wrap">
-      <Text>
-        {t("piece.drill.of_you_have_just_played", { at: at + 1, of })}{" "}
-        <b>{t("piece.drill.bar", { bar: question.name })}</b>{" "}
-        {t("piece.drill.for_the_time", { ordinal: ordinal(time) })} <b>{t("piece.drill.where_next")}</b>{" "}
-        {t("piece.drill.press_the_bar_on_the_page")}
-      </Text>
-      {question.choices.map((choice, which) => (
-        <Button key={choice.bar ?? "end"} size="sm" disabled={over} onClick={() => onPick(choice.bar)}>
-          <kbd>{which + 1}</kbd> {choice.bar ? t("piece.drill.bar", { bar: choice.name }) : t("piece.drill.the_end")}
-        </Button>
-      ))}
-      <Button kind="quiet" size="sm" ml="auto" onClick={onEnd}>
-        {t("piece.drill.stop_asking")}
-      </Button>
-    </Flex>
+    <>
+      <Flex align="baseline" gap="10px" wrap="wrap">
+        <Text as="h2" fontSize="xl" fontWeight={750} lineHeight={1.2}>
+          {t("piece.drill.where_next")}
+        </Text>
+        <Text fontSize="lg">
+          {ear.on ? (
+            t("piece.drill.of_you_have_just_heard", { at: at + 1, of })
+          ) : (
+            <>
+              {t("piece.drill.of_you_have_just_played", { at: at + 1, of })}{" "}
+              <b>{t("piece.drill.bar", { bar: question.name })}</b>{" "}
+              {t("piece.drill.for_the_time", { ordinal: ordinal(time) })}
+            </>
+          )}
+        </Text>
+        <Flex ml="auto" gap="8px">
+          <Button kind="toggle" size="sm" aria-pressed={ear.on} onClick={ear.toggle}>
+            {t("piece.drill.by_ear")}
+          </Button>
+          <Button kind="quiet" size="sm" onClick={onEnd}>
+            {t("piece.drill.stop_asking")}
+          </Button>
+        </Flex>
+      </Flex>
+      <Flex mt="8px" gap="8px" wrap="wrap" align="center">
+        {question.choices.map((choice, which) => (
+          <Button key={choice.bar ?? "end"} size="lg" disabled={over} onClick={() => onPick(choice.bar)}>
+            <kbd>{which + 1}</kbd> {choice.bar ? t("piece.drill.bar", { bar: choice.name }) : t("piece.drill.the_end")}
+          </Button>
+        ))}
+        {ear.on && (
+          <Button onClick={ear.play}>
+            <Play size={14} /> {t("piece.drill.again")}
+          </Button>
+        )}
+        <Text color="soft">{t("piece.drill.press_the_bar_on_the_page")}</Text>
+      </Flex>
+    </>
   );
 }
 

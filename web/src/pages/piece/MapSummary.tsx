@@ -62,28 +62,50 @@ export function MapSummary({
           </Flex>
         ))}
       </Box>
-      {piece.joins.length > 0 && (
-        <Box as="section">
-          <PartHead>{t("piece.map_summary.joins")}</PartHead>
-          {piece.joins.map((join) => (
-            <Flex key={`${join.from}${join.to}${join.bar}`} gap="8px" align="baseline">
-              <Letter
-                type="button"
-                minW="62px"
-                onClick={() => onShow(join.bar)}
-                title={t("piece.map_summary.show_this_join")}
-              >
-                {join.from} → {join.to}
-              </Letter>
-              <Text fontSize="sm">
-                {join.hard && <b>{t("piece.map_summary.hard")} </b>}
-                {join.words || t("piece.map_summary.nothing_is_known_of_it")}
-              </Text>
-            </Flex>
-          ))}
-        </Box>
-      )}
+      {piece.joins.length > 0 && <Joins joins={piece.joins} onShow={onShow} />}
     </>
+  );
+}
+
+type JoinsProps = { joins: Page["joins"]; onShow: (bar: number) => void };
+
+/** Those of which something is known each with what it is; the others together. */
+function Joins({ joins, onShow }: JoinsProps) {
+  const letter = (join: Page["joins"][number]) => (
+    <Letter
+      key={`${join.from}${join.to}${join.bar}`}
+      type="button"
+      minW="62px"
+      onClick={() => onShow(join.bar)}
+      title={t("piece.map_summary.show_this_join")}
+    >
+      {join.from} → {join.to}
+    </Letter>
+  );
+  const unknown = joins.filter((join) => !join.words);
+  return (
+    <Box as="section">
+      <PartHead>{t("piece.map_summary.joins")}</PartHead>
+      {joins
+        .filter((join) => join.words)
+        .map((join) => (
+          <Flex key={`${join.from}${join.to}${join.bar}`} gap="8px" align="baseline">
+            {letter(join)}
+            <Text fontSize="sm">
+              {join.hard && <b>{t("piece.map_summary.hard")} </b>}
+              {join.words}
+            </Text>
+          </Flex>
+        ))}
+      {unknown.length > 0 && (
+        <Flex gap="0 12px" align="baseline" wrap="wrap">
+          {unknown.map(letter)}
+          <Text fontSize="sm" flex="1 1 100%">
+            {t("piece.map_summary.nothing_is_known", { count: unknown.length })}
+          </Text>
+        </Flex>
+      )}
+    </Box>
   );
 }
 

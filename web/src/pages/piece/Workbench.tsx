@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Redo2, Undo2 } from "lucide-react";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { Schemas } from "../../api/client";
 import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -11,6 +11,7 @@ import { Ribbon } from "../../components/page/Ribbon";
 import { May, useMay } from "../../components/Rights";
 import { SavingState } from "../../components/SavingState";
 import { TakeBack } from "../../components/TakeBack";
+import { useRemembered } from "../../components/useRemembered";
 import { t } from "../../words";
 import { AssignPiece } from "./AssignPiece";
 import { Drill } from "./Drill";
@@ -43,6 +44,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
     document.getElementById("assign")?.focus();
   };
   const [asking, setAsking] = useState(false);
+  const [close, setClose] = useRemembered("stairwell-page-close");
   // In the drill: where the student stands. What comes after is not shown.
   const [stand, setStand] = useState<number | null>(null);
   const [answer, setAnswer] = useState<number | null>(null);
@@ -129,6 +131,9 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
                   ) : (
                     teaches && <PageLines piece={piece} onLines={reshape} />
                   )}
+                  <Button kind="toggle" size="sm" ml="10px" aria-pressed={close} onClick={() => setClose(!close)}>
+                    {t("piece.workbench.closer")}
+                  </Button>
                 </Flex>
               }
             >
@@ -143,60 +148,83 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
               onChoose={asking ? (range) => range && setAnswer(range.from) : setChosen}
               onMove={asking || !teaches ? undefined : (move) => bench.apply({ move })}
               onShift={asking || !teaches ? undefined : (shift) => bench.apply({ shift })}
+              close={close}
             />
-            {asking ? (
+            {!asking && teaches && <SignBar bench={bench} chosen={chosen} onChoose={setChosen} />}
+            <Notice trouble={bench.trouble} />
+          </Paper>
+          <Order>
+            {asking && (
               <Drill
                 id={kept.id}
                 whose={whose}
                 revision={bench.revision}
                 visits={piece.ribbon}
+                tempo={walk.tempo}
                 answer={answer}
                 onAnswered={() => setAnswer(null)}
                 onStand={setStand}
                 onEnd={() => setAsking(false)}
               />
-            ) : (
-              teaches && <SignBar bench={bench} chosen={chosen} onChoose={setChosen} />
             )}
-            <Notice trouble={bench.trouble} />
-          </Paper>
-          <Paper p="8px 16px 8px" mt="10px">
-            <PartHead beside={<Figures piece={piece} />}>
-              {t("piece.workbench.as_played")}{" "}
-              {!asking && (
-                <Text as="span" color="ink" ml="8px" fontSize="md">
-                  {piece.form.map((label) => label ?? "·").join(" ")}
+            <Paper p="8px 16px 8px">
+              <PartHead beside={<Figures piece={piece} />}>
+                {t("piece.workbench.as_played")}{" "}
+                {!asking && (
+                  <Text as="span" color="ink" ml="8px" fontSize="md">
+                    {piece.form.map((label) => label ?? "·").join(" ")}
+                  </Text>
+                )}
+              </PartHead>
+              <Box maxH="30vh" overflowY="auto">
+                <Ribbon
+                  visits={asking && stand !== null ? piece.ribbon.slice(0, stand + 1) : piece.ribbon}
+                  lit={here === null ? lit : null}
+                  now={here}
+                  onPoint={setLit}
+                  onGo={asking ? undefined : walk.go}
+                />
+              </Box>
+              {piece.ribbon.length < piece.figures.bars_played && (
+                <Text color="brick">
+                  {t("piece.workbench.only_the_first_bars_as_played", { count: piece.ribbon.length })}
                 </Text>
               )}
-            </PartHead>
-            <Ribbon
-              visits={asking && stand !== null ? piece.ribbon.slice(0, stand + 1) : piece.ribbon}
-              lit={here === null ? lit : null}
-              now={here}
-              onPoint={setLit}
-              onGo={asking ? undefined : walk.go}
-            />
-            {piece.ribbon.length < piece.figures.bars_played && (
-              <Text color="brick">
-                {t("piece.workbench.only_the_first_bars_as_played", { count: piece.ribbon.length })}
-              </Text>
-            )}
-            {!asking && <Walk walk={walk} piece={piece} />}
-          </Paper>
+              {!asking && <Walk walk={walk} piece={piece} />}
+            </Paper>
+          </Order>
         </Box>
-        <Side
-          id={kept.id}
-          hasScore={kept.has_score}
-          bench={bench}
-          whose={whose}
-          tab={tab}
-          onTab={setTab}
-          chosen={chosen}
-          onChoose={setChosen}
-          onShow={show}
-        />
+        {/* While one is asked, what would tell the answer is out of reach. */}
+        <Box position={{ lg: "sticky" }} top="8px" opacity={asking ? 0.25 : 1} inert={asking}>
+          <Side
+            id={kept.id}
+            hasScore={kept.has_score}
+            bench={bench}
+            whose={whose}
+            tab={tab}
+            onTab={setTab}
+            chosen={chosen}
+            onChoose={setChosen}
+            onShow={show}
+          />
+        </Box>
       </Grid>
     </>
+  );
+}
+
+/** The order of playing stays in sight while the page goes by. */
+function Order({ children }: { children: ReactNode }) {
+  return (
+    <Box
+      mt="10px"
+      pb="8px"
+      bg="ground"
+      zIndex={4}
+      css={{ "@media (min-width: 992px) and (min-height: 640px)": { position: "sticky", bottom: 0 } }}
+    >
+      {children}
+    </Box>
   );
 }
 

@@ -1,13 +1,14 @@
 import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useChangeStudio, useSession, useStudioSettings } from "../../api/queries";
-import { Button } from "../../components/Button";
 import { Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PlanningRun } from "../../components/PlanningRun";
 import { May } from "../../components/Rights";
+import { SavingState } from "../../components/SavingState";
 import { Stretches } from "../../components/Stretches";
+import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
 import { Account } from "./Account";
 import { HolidayFile } from "./HolidayFile";
@@ -71,7 +72,15 @@ function Language({ locale }: { locale: string }) {
 function OwnCaution({ caution }: { caution: string | null }) {
   const save = useChangeStudio();
   const [text, setText] = useState(caution ?? "");
+  const calm = useCalm(text);
   const changed = text.trim() !== (caution ?? "");
+  const keep = () => save.mutate({ caution: text });
+  const keepNew = () => {
+    if (changed && !save.isPending && save.variables?.caution !== text) keep();
+  };
+  // What was typed while the save before was under way is sent after it.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a pause in typing sends it, and no key
+  useEffect(keepNew, [calm, save.isPending]);
   return (
     <Paper as="section" aria-label={t("settings.settings_page.a_caution_of_your_own")} p="14px 18px" flex="1 1 380px">
       <PartHead>{t("settings.settings_page.a_caution_of_your_own")}</PartHead>
@@ -85,12 +94,14 @@ function OwnCaution({ caution }: { caution: string | null }) {
         placeholder={t("settings.settings_page.for_example_shoes_off_at_the")}
         value={text}
         onChange={(event) => setText(event.target.value)}
+        onBlur={keepNew}
       />
-      <Flex mt="8px" gap="10px" align="center">
-        <Button kind="go" disabled={!changed || save.isPending} onClick={() => save.mutate({ caution: text })}>
-          {t("settings.settings_page.keep_it")}
-        </Button>
-        {!changed && caution && <Text color="soft">{t("settings.settings_page.on_every_sheet")}</Text>}
+      <Flex mt="6px" minH="22px">
+        <SavingState
+          saving={save.error ? "stopped" : changed ? "saving" : "saved"}
+          again={keep}
+          said={!changed && caution ? t("settings.settings_page.on_every_sheet") : undefined}
+        />
       </Flex>
       <Notice trouble={save.error} />
     </Paper>

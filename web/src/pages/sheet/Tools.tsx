@@ -1,6 +1,7 @@
 import { Box, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 import { Notice } from "../../components/Notice";
+import { useRemembered } from "../../components/useRemembered";
 import { t } from "../../words";
 import { Notes } from "./Notes";
 import { Sounds } from "./Sounds";
@@ -8,21 +9,15 @@ import { StepWalk } from "./StepWalk";
 import type { StepSound } from "./useStepSound";
 import type { Item } from "./useTicks";
 
-const OPEN = "stairwell-tools";
-
 type Props = { item: Item; token: string; sound: StepSound; children?: ReactNode };
 
 /** Metronome, sound, walk and notes of a step: behind one press, and as they were left the next
  * time. */
 export function Tools({ item, token, sound, children }: Props) {
-  const [open, setOpen] = useState(() => localStorage.getItem(OPEN) === "open");
+  const [open, setOpen] = useRemembered("stairwell-tools");
   const [notes, setNotes] = useState(false);
-  const toggle = (now: boolean) => {
-    setOpen(now);
-    localStorage.setItem(OPEN, now ? "open" : "folded");
-  };
   return (
-    <details open={open} onToggle={(event) => toggle(event.currentTarget.open)}>
+    <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10, fontWeight: 650 }}>
         {t(item.score ? "sheet.tools.with_score" : "sheet.tools.without_score")}
       </summary>

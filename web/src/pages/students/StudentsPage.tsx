@@ -89,29 +89,7 @@ export default function StudentsPage() {
                 {here
                   .filter((one) => one.lesson_weekday === day)
                   .map((one) => (
-                    <Grid
-                      key={one.id}
-                      templateColumns={{ base: "60px 1fr", md: "70px 220px 1fr 160px" }}
-                      gap="12px"
-                      px="16px"
-                      py="9px"
-                      alignItems="baseline"
-                    >
-                      <Text color="soft">{one.lesson_time}</Text>
-                      <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
-                      <Text color="soft">
-                        {t("students.student_page.practises", {
-                          minutes: minutes(one.minutes_a_day),
-                          days: FROM_MONDAY.filter((weekday) => one.practice_days.includes(weekday))
-                            .map(shortWeekday)
-                            .join(", "),
-                        })}
-                      </Text>
-                      <Text color="soft">
-                        {one.teacher}
-                        {one.paused_on && ` · ${t("students.students_page.pauses")}`}
-                      </Text>
-                    </Grid>
+                    <StudentLine key={one.id} one={one} />
                   ))}
               </Box>
             </Grid>
@@ -128,6 +106,50 @@ const likeLast = ({ lesson_weekday, minutes_a_day, practice_days }: Schemas["New
   minutes_a_day,
   practice_days,
 });
+
+/** A student with what they work on, when they come next and when they practise. */
+function StudentLine({ one }: { one: Schemas["StudentCard"] }) {
+  return (
+    <Grid
+      templateColumns={{
+        base: "60px minmax(0, 1fr)",
+        md: "60px 150px minmax(0, 1.3fr) 100px",
+        lg: "60px 170px minmax(0, 1.3fr) 100px minmax(0, 1fr) 140px",
+      }}
+      columnGap="12px"
+      px="16px"
+      py="9px"
+      alignItems="baseline"
+    >
+      <Text color="soft">{one.lesson_time}</Text>
+      <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
+      <Text gridColumn={{ base: "2", md: "auto" }}>
+        {one.pieces.length > 0 ? (
+          one.pieces.map((piece) => piece.title).join(" · ")
+        ) : (
+          <Text as="span" color="soft">
+            {t("students.students_page.no_piece")}
+          </Text>
+        )}
+      </Text>
+      <Text gridColumn={{ base: "2", md: "auto" }} color="soft">
+        {one.paused_on && t("students.students_page.pauses")}
+        {one.next_lesson && t("students.students_page.next", { day: dayAndMonth(one.next_lesson.day) })}
+      </Text>
+      <Text hideBelow="lg" color="soft">
+        {t("students.student_page.practises", {
+          minutes: minutes(one.minutes_a_day),
+          days: FROM_MONDAY.filter((weekday) => one.practice_days.includes(weekday))
+            .map(shortWeekday)
+            .join(", "),
+        })}
+      </Text>
+      <Text hideBelow="lg" color="soft">
+        {one.teacher}
+      </Text>
+    </Grid>
+  );
+}
 
 /** Who has gone, until they are back. */
 function Gone({ all }: { all: Schemas["StudentCard"][] }) {

@@ -1,5 +1,5 @@
-import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
+import { useAddress } from "../../components/useAddress";
 
 type Row = Schemas["StudioRow"];
 
@@ -24,17 +24,7 @@ const COMPARED: Record<Order, (a: Row, b: Row) => number> = {
 /** Which students are shown and in what order; kept in the address, so that going
  * back from a student shows the same. */
 export function useView(all: Row[]) {
-  const [params, setParams] = useSearchParams();
-  const of = (name: string) => params.get(name) ?? "";
-  const set = (name: string, value: string) =>
-    setParams(
-      (before) => {
-        if (value) before.set(name, value);
-        else before.delete(name);
-        return before;
-      },
-      { replace: true },
-    );
+  const { of, set } = useAddress();
   const order = ORDERS.find((one) => one === of("by")) ?? "lesson";
   const wanted = of("find").trim().toLowerCase();
   const rows = all
