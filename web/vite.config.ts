@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { readFileSync, statSync } from "node:fs";
 import react from "@vitejs/plugin-react";
 import { load } from "js-yaml";
 import type { Plugin } from "vite";
@@ -74,8 +74,9 @@ export default defineConfig({
       },
     }),
   ],
+  define: { ENGRAVER_BYTES: statSync("node_modules/verovio/dist/verovio-module.mjs").size },
   html: { cspNonce: "__NONCE__" },
-  // The engraver is one large chunk of its own, loaded when notes are first shown.
+  // The engraver is one large file of its own, loaded beside the rest where there are notes.
   build: { manifest: true, assetsInlineLimit: 0, modulePreload: { polyfill: false }, chunkSizeWarningLimit: 9000 },
   test: { setupFiles: ["vitest.setup.ts"] },
   server: { proxy: { "/api": "http://127.0.0.1:4310" } },

@@ -204,4 +204,15 @@ RSpec.describe "Routines" do
       expect(refusal(stages)).to be_nil
     end
   end
+
+  it "stands each stage one above what it waits for: hands beside each other, the whole on top" do
+    levels = Stairwell::Practice::ROUTINES.fetch("hand_by_hand").levels
+    expect(levels.slice(:spot, :right, :left, :together)).to eq(spot: 0, right: 0, left: 0, together: 1)
+    expect(levels.values.max).to eq(levels.fetch(Stairwell::Practice::ROUTINES.fetch("hand_by_hand").stages.last.key))
+    Stairwell::Practice::ROUTINES.each_value do |routine|
+      found = routine.levels
+      routine.stages.each { |stage| expect((stage.waits - [stage.key]).map { |key| found.fetch(key) }).to all(be < found.fetch(stage.key)), "#{routine.key} #{stage.key}" }
+      expect(found.values.uniq.sort).to eq((0..found.values.max).to_a), routine.key
+    end
+  end
 end

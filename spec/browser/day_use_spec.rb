@@ -3,16 +3,7 @@
 require_relative "../spec_helper"
 
 RSpec.describe "A full day on screen" do
-  include Requests
-
-  before { TestApp.studio }
-
-  let!(:student) do
-    Requests.instance_method(:sign_in).bind_call(self)
-    student_with_piece
-  end
-
-  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
+  include_context "a student with a piece"
 
   it "shows a family what is more than needed behind the rest, to be tapped like it" do
     TestApp.now = Time.utc(2027, 3, 4, 12)

@@ -66,6 +66,7 @@ RSpec.describe "The first day of a studio" do
     visit "/library/1"
     click_button "Assign to a student"
     select "Wren", from: "Student"
+    find("summary", text: "More").click
     fill_in "Target tempo, beats per minute", with: "60"
     click_button "Assign Millrace"
     expect(page).to have_css("h1", text: "Wren")
@@ -107,6 +108,7 @@ RSpec.describe "The first day of a studio" do
     select "Weir", from: "Piece"
     expect(page).to have_css("[role=status]", text: /steps up to \d+ beats per minute, \d+ min in all; practised alone, done in \d+ practice days/)
     select "Shapes first", from: "Routine"
+    find("summary", text: "More").click
     select "none", from: "Pedal"
     select "from the end back", from: "Sections join"
     fill_in "Ready by", with: "03/20/2027"

@@ -128,7 +128,7 @@ RSpec.describe "Another language", :aggregate_failures do
     expect_only_texts("a walk")
     click_button "Where next?"
     expect(page).to have_css("[role=region]")
-    find("[role=region] button", match: :first).click
+    find("[role=region] kbd", match: :first).click
     expect_only_texts("a question")
     click_button "Assign to a student"
     select "Νίκη", from: "Student"

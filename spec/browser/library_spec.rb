@@ -24,6 +24,64 @@ RSpec.describe "The library in the browser" do
     expect(page).to have_link("The Lock Gate")
   end
 
+  it "finds pieces by a part of their names, a book, a key, and puts them in another order" do
+    api do
+      ask(:post, "/api/pieces", {script: "title: Weir\nbook: Low Primer\npage 3: 4 4\nkey: D minor\nsection A: 1-8\n"})
+      ask(:post, "/api/pieces", {script: "title: Alder\npage 3: 4 4 4 4\nkey: G major\n"})
+    end
+    sign_in
+    go "Library"
+    shown = -> { all("a[href^='/library/']").map(&:text) - ["Type what is printed"] }
+    expect(page).to have_link("Weir")
+    select "by title", from: "In what order"
+    expect(page).to have_no_css("section h2", text: "Low Primer")
+    expect(shown.call).to eq(["Alder", "The Lock Gate", "Weir"])
+    select "fewest new bars first", from: "In what order"
+    expect(shown.call.last).to eq("Alder") # 16 bars of which nothing is known
+    fill_in "Find a piece", with: "low pr"
+    expect(page).to have_no_link("Alder")
+    expect(shown.call).to eq(["Weir"])
+    # The address keeps it.
+    click_link "Weir"
+    page.go_back
+    expect(page).to have_field("Find a piece", with: "low pr")
+    expect(shown.call).to eq(["Weir"])
+    fill_in "Find a piece", with: ""
+    select "no sections yet", from: "Which pieces"
+    expect(page).to have_no_link("Weir")
+    expect(shown.call).to eq(["Alder"])
+    select "all pieces", from: "Which pieces"
+    select "D minor", from: "Key"
+    expect(page).to have_no_link("Alder")
+    expect(shown.call).to eq(["Weir"])
+    expect_accessible
+  end
+
+  it "gives a piece to several students at once, each with their own first hand" do
+    ids = api { {"Ada" => "left", "Bo" => "right", "Cleo" => "left"}.map { |name, hand| ask(:post, "/api/students", Requests::STUDENT.merge(name: name, hand_order: hand))["id"] } }
+    sign_in
+    visit "/library/1"
+    click_button "Assign to a student"
+    select "Ada", from: "Student"
+    select "Bo", from: "And also"
+    select "Cleo", from: "And also"
+    click_button "Not for Cleo"
+    select "Shapes first", from: "Routine"
+    expect(page).to have_css("[role=status]", text: /steps up to/)
+    expect_accessible
+    click_button "Assign The Lock Gate"
+    expect(page).to have_css("[role=status]", text: "Given to Ada, Bo.")
+    # It can be given to those left.
+    expect(all("select[name=id] option").map(&:text)).to include("Cleo").and(satisfy { |names| (names & %w[Ada Bo]).empty? })
+    go "Students"
+    lines = all("h2 + div > div").map(&:text)
+    given = lines.select { |line| line.include?("The Lock Gate") }
+    expect(given.grep(/Ada|Bo/).size).to eq(2)
+    expect(lines.grep(/Cleo/).first).to include("no piece in hand")
+    hands = api { ids.map { |id| ask(:get, "/api/students/#{id}")["pieces"].map { |piece| piece.values_at("routine", "hand_order") } } }
+    expect(hands).to eq([[["Shapes first", "left"]], [["Shapes first", "right"]], []])
+  end
+
   it "loads a score from a file, and says in words what is wrong with another" do
     sign_in
     go "Library"

@@ -4,24 +4,8 @@ require_relative "../spec_helper"
 
 # A family writes on its sheet, on the tram and at home; the teacher reads it in the lesson.
 RSpec.describe "Messages of a family" do
-  include Requests
-
-  before { TestApp.studio }
-
-  let!(:student) do
-    Requests.instance_method(:sign_in).bind_call(self)
-    student_with_piece
-  end
+  include_context "a student with a piece"
   let(:field) { "What the teacher should know" }
-
-  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
-
-  def on_the_phone
-    Capybara.using_driver(:phone) do
-      visit student["sheet_path"]
-      yield
-    end
-  end
 
   def expect_texts(name, *texts) = texts.each { |text| expect(section(name)).to have_text(text) }
 
@@ -29,7 +13,7 @@ RSpec.describe "Messages of a family" do
 
   it "are written also without a connection, outlive a reload half written, and go once" do
     TestApp.now = Time.utc(2027, 3, 9, 17) # a Tuesday
-    on_the_phone do
+    on_the_phone(day: nil) do
       expect(page).to have_button("Send", disabled: true)
       page.evaluate_async_script("navigator.serviceWorker.ready.then(() => arguments[0]())")
       visit current_path # once more, so that the page is kept on the phone
@@ -74,7 +58,7 @@ RSpec.describe "Messages of a family" do
     visit "/students/#{student["id"]}"
     find("summary", text: "2 messages read earlier").click
     expect(section("From the family")).to have_text("Bar 12 is too hard (read by Mira Quist)")
-    on_the_phone do
+    on_the_phone(day: nil) do
       expect(section("A word to your teacher")).to have_css("p", exact_text: "Read", count: 2)
       expect(page).to have_no_text("not read yet")
     end
@@ -82,7 +66,7 @@ RSpec.describe "Messages of a family" do
 
   it "that are refused stand in the field again, with the reason" do
     40.times { |at| TestApp::OWNER[:messages].insert(studio_id: 1, student_id: student["id"], key: SecureRandom.uuid, day: Date.new(2027, 3, 3), text: "Day #{at}") }
-    on_the_phone do
+    on_the_phone(day: nil) do
       fill_in field, with: "One more"
       click_button "Send"
       expect(page).to have_css("[role=alert]", text: "Many messages wait to be read")

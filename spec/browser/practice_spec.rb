@@ -4,24 +4,7 @@ require_relative "../spec_helper"
 
 # The sheet and the lesson by themselves, where the walk does not look.
 RSpec.describe "Sheet, lesson and student" do
-  include Requests
-
-  before { TestApp.studio }
-
-  let!(:student) do
-    Requests.instance_method(:sign_in).bind_call(self)
-    student_with_piece
-  end
-
-  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
-
-  def on_the_phone
-    TestApp.now = Time.utc(2027, 3, 4, 12)
-    Capybara.using_driver(:phone) do
-      visit student["sheet_path"]
-      yield
-    end
-  end
+  include_context "a student with a piece"
 
   it "keeps what was tapped after a reload, and can still take it back" do
     on_the_phone do

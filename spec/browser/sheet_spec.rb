@@ -4,26 +4,8 @@ require_relative "../spec_helper"
 
 # A family's phone on the music stand.
 RSpec.describe "The sheet on the phone" do
-  include Requests
-
-  before { TestApp.studio }
-
-  let!(:student) do
-    Requests.instance_method(:sign_in).bind_call(self)
-    student_with_piece
-  end
+  include_context "a student with a piece"
   let(:path) { "/api/students/#{student["id"]}" }
-
-  def sign_in = Visits.instance_method(:sign_in).bind_call(self)
-
-  def on_the_phone(day: 4, text: 100)
-    TestApp.now = Time.utc(2027, 3, day, 12)
-    Capybara.using_driver(:phone) do
-      visit student["sheet_path"]
-      page.execute_script("document.documentElement.style.fontSize = '#{text}%'")
-      yield
-    end
-  end
 
   def open_step = find("section:has(h2):not(:has(textarea))")["aria-label"]
 

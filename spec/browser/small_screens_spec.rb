@@ -5,25 +5,12 @@ require_relative "../spec_helper"
 # A tablet, a phone, large text: nothing scrolls sideways, the header stays one row, and a finger hits what it is to hit.
 RSpec.describe "On a small screen" do
   include_context "a student with a piece"
+  include_context "other screens"
 
   places = {
     "/today" => "h1", "/lessons" => "h1", "/studio" => "[role=row]", "/students" => "h2", "/students/1" => "table", "/students/1/lesson" => "h1", "/classes" => "h1", "/library" => "section",
     "/library/type" => "textarea", "/library/1" => "[data-bar]", "/routines" => "ol", "/outbox" => "h1", "/settings" => "textarea"
   }.freeze
-
-  def screen(width, height, coarse: false)
-    browser = page.driver.browser
-    browser.execute_cdp("Emulation.setDeviceMetricsOverride", width: width, height: height, deviceScaleFactor: 1, mobile: coarse)
-    browser.execute_cdp("Emulation.setEmulatedMedia", features: [{name: "pointer", value: coarse ? "coarse" : "fine"}])
-    browser.execute_cdp("Emulation.setTouchEmulationEnabled", enabled: coarse)
-  end
-
-  after do
-    browser = page.driver.browser
-    browser.execute_cdp("Emulation.clearDeviceMetricsOverride")
-    browser.execute_cdp("Emulation.setEmulatedMedia", features: [])
-    browser.execute_cdp("Emulation.setTouchEmulationEnabled", enabled: false)
-  end
 
   # What stands out to the right, as far as it makes the page scroll.
   def sideways

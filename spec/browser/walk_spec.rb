@@ -56,6 +56,7 @@ RSpec.describe "From the page to the next week" do
 
   def give_the_piece
     select "Two Gulls Arguing", from: "Piece"
+    find("summary", text: "More").click
     select "Left", from: "First hand"
     fill_in "Target tempo, beats per minute", with: "54"
     select "by themselves", from: "Sections open"

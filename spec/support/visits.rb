@@ -130,4 +130,16 @@ RSpec.shared_context "a student with a piece" do
   end
 
   def sign_in = Visits.instance_method(:sign_in).bind_call(self)
+
+  # The family's sheet on their phone.
+  # @param day [Integer, nil] of March 2027; nil leaves the day as it is
+  # @param text [Integer] percent of the usual size
+  def on_the_phone(day: 4, text: 100)
+    TestApp.now = Time.utc(2027, 3, day, 12) if day
+    Capybara.using_driver(:phone) do
+      visit student["sheet_path"]
+      page.execute_script("document.documentElement.style.fontSize = '#{text}%'")
+      yield
+    end
+  end
 end

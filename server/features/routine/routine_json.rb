@@ -22,7 +22,8 @@ module Stairwell
 
         def stages(routine)
           words = Practice::StageWords.new(routine)
-          routine.stages.map { |one| stage(one).merge(said: words.of(one)) }
+          levels = routine.levels
+          routine.stages.map { |one| stage(one).merge(said: words.of(one), level: levels.fetch(one.key)) }
         end
 
         def stage(one)

@@ -3332,6 +3332,8 @@ export interface components {
             stages: {
                 /** @description What it is and what it waits for */
                 said: string;
+                /** @description How many stages stand below it at the most, one on another */
+                level: number;
                 seconds: number | null;
                 everywhere: string[];
                 earlier: string[];

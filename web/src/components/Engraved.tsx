@@ -1,7 +1,7 @@
 import { Box, Text } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { useEffect, useState, useSyncExternalStore } from "react";
 import { t } from "../words";
-import { engrave } from "./engraving";
+import { engrave, engraverProgress } from "./engraving";
 import { Waiting } from "./Notice";
 
 type EngravedProps = {
@@ -31,10 +31,10 @@ export function Engraved({ score, from, to, width }: EngravedProps) {
     };
   }, [score, from, to, width, of]);
 
-  if (failed) return <Text color="brick">These bars cannot be engraved from the score as it was loaded.</Text>;
+  if (failed) return <Text color="brick">{t("components.engraved.cannot_be_engraved")}</Text>;
   return (
     <>
-      {drawn?.of !== of && <Waiting what="the notes" />}
+      {drawn?.of !== of && <Coming />}
       {drawn && (
         <Box
           role="img"
@@ -49,6 +49,25 @@ export function Engraved({ score, from, to, width }: EngravedProps) {
           // biome-ignore lint/security/noDangerouslySetInnerHtml: drawn by the engraver in this page from the studio's own score
           dangerouslySetInnerHTML={{ __html: drawn.svg }}
         />
+      )}
+    </>
+  );
+}
+
+const MEGABYTE = 1_000_000;
+
+/** That the notes are on their way, and how far the engraver has come. */
+function Coming() {
+  const { here, of } = useSyncExternalStore(engraverProgress.watch, engraverProgress.now);
+  const megabytes = (bytes: number) => (bytes / MEGABYTE).toFixed(1);
+  return (
+    <>
+      <Waiting what={t("components.engraved.the_notes")} />
+      {here < of && (
+        <Text as="label" display="block" color="soft" fontSize="sm">
+          <progress value={here} max={of} />{" "}
+          {t("components.engraved.engraver_comes", { here: megabytes(here), of: megabytes(of) })}
+        </Text>
       )}
     </>
   );

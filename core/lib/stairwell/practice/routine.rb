@@ -7,6 +7,14 @@ module Stairwell
       # @return [Stage, nil]
       def stage(key) = stages.find { |one| one.key == key }
 
+      # @return [Hash{Symbol => Integer}] by stage, how many others stand below it at the most: 0 for one
+      #   that waits for none
+      def levels
+        found = {}
+        level = ->(key) { found[key] ||= (stage(key)&.waits.to_a - [key]).map { |one| level[one] + 1 }.max || 0 }
+        stages.to_h { |one| [one.key, level[one.key]] }
+      end
+
       # @param choices [Choices]
       # @param easier [Symbol] the hand that has less to do in this piece
       # @return [Routine] as it is with what the teacher chose

@@ -60,7 +60,7 @@ export default function LibraryPage() {
       )}
       {live.length > 0 && (
         <Flex gap="10px 24px" mb="12px" align="end" wrap="wrap">
-          {(students.data ?? []).length > 0 && (
+          {students.data?.length !== 0 && (
             <Choice
               label={t("library.suits.would_it_suit")}
               width="230px"

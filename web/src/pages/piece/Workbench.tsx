@@ -1,9 +1,10 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Redo2, Undo2 } from "lucide-react";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import type { Schemas } from "../../api/client";
 import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { prepareEngraver } from "../../components/engraving";
 import { Notice } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PageMap, type Range } from "../../components/page/PageMap";
@@ -49,6 +50,7 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
   const [stand, setStand] = useState<number | null>(null);
   const [answer, setAnswer] = useState<number | null>(null);
   const [tab, setTab] = useState<Tab>("map");
+  usePrepared(kept.has_score);
   const walk = useWalk(kept.id, whose, piece);
   useBenchKeys({ bench, chosen, choose: setChosen, walk, onTab: setTab, off: asking || !teaches });
 
@@ -211,6 +213,15 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
       </Grid>
     </>
   );
+}
+
+/** The engraver comes while one looks at the page, so that the notes are there at once. */
+function usePrepared(score: boolean) {
+  useEffect(() => {
+    if (!score) return;
+    const timer = setTimeout(() => prepareEngraver().catch(() => {}), 1500);
+    return () => clearTimeout(timer);
+  }, [score]);
 }
 
 /** The order of playing stays in sight while the page goes by. */

@@ -20,6 +20,7 @@ import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
 import { AddStage } from "./AddStage";
 import { StagePath } from "./StagePath";
+import { StageStairs } from "./StageStairs";
 import { StageTable } from "./StageTable";
 
 type Routine = Schemas["Routine"];
@@ -72,6 +73,12 @@ export default function RoutinesPage() {
 function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: string) => void }) {
   const [typed, setTyped] = useState<{ name?: string; for_whom?: string }>({});
   const [changes, setChanges] = useState<Record<string, StageChange>>({});
+  // Pressed in the drawing: told of, and opened where it can be changed.
+  const [stage, setStage] = useState<string | null>(null);
+  const choose = (key: string) => {
+    setStage(key === stage ? null : key);
+    requestAnimationFrame(() => document.getElementById(`stage-${key}`)?.scrollIntoView({ block: "nearest" }));
+  };
   const copy = useCopyRoutine();
   const save = useChangeRoutine(routine.key);
   const teaches = useMay()("teach");
@@ -164,10 +171,11 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
         <Notice trouble={save.error ?? copy.error} />
       )}
       <Trial routine={routine} stages={stages} />
+      <StageStairs stages={routine.stages} chosen={stage} onChoose={choose} />
       {own ? (
-        <StageTable routine={routine} changes={changes} onChange={change} />
+        <StageTable routine={routine} changes={changes} onChange={change} open={stage} onOpen={setStage} />
       ) : (
-        <StagePath stages={routine.stages} />
+        <StagePath stages={routine.stages} chosen={stage} />
       )}
       {own && (
         <AddStage

@@ -7,12 +7,14 @@ const Line = chakra("li");
 
 /** A routine as a path one can read: its stages one after another, what each is and
  * what it waits for. */
-export function StagePath({ stages }: { stages: Schemas["Routine"]["stages"] }) {
+export function StagePath({ stages, chosen }: { stages: Schemas["Routine"]["stages"]; chosen: string | null }) {
   return (
     <List listStyleType="none" m={0} p={0} css={{ counterReset: "stage" }} aria-label={t("routines.path.stages")}>
       {stages.map((stage) => (
         <Line
           key={stage.key}
+          id={`stage-${stage.key}`}
+          bg={stage.key === chosen ? "brassSoft" : undefined}
           position="relative"
           pl="38px"
           pb="9px"

@@ -1,5 +1,4 @@
 import { chakra, Input, Text } from "@chakra-ui/react";
-import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import type { StageChange } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -20,11 +19,14 @@ type Props = {
   routine: Routine;
   changes: Record<string, StageChange>;
   onChange: (key: string, what: Partial<StageChange>) => void;
+  /** The one of which all can be changed. */
+  open: string | null;
+  onOpen: (key: string | null) => void;
 };
 
 /** The stages of a routine to be changed, a row each, in their order; the rest of one
  * opens below it. */
-export function StageTable({ routine, changes, onChange }: Props) {
+export function StageTable({ routine, changes, onChange, open, onOpen }: Props) {
   const added = Object.values(changes).filter(
     (one) => one.scope && !routine.stages.some((stage) => stage.key === one.key),
   );
@@ -57,7 +59,16 @@ export function StageTable({ routine, changes, onChange }: Props) {
       </thead>
       <tbody>
         {all.map((stage) => (
-          <Row key={stage.key} stage={stage} said={changes[stage.key]} onChange={onChange} named={named} all={all} />
+          <Row
+            key={stage.key}
+            stage={stage}
+            said={changes[stage.key]}
+            onChange={onChange}
+            named={named}
+            all={all}
+            open={open === stage.key}
+            onOpen={(now) => onOpen(now ? stage.key : null)}
+          />
         ))}
       </tbody>
     </Table>
@@ -70,10 +81,11 @@ type RowProps = {
   onChange: Props["onChange"];
   named: (keys: string[]) => string;
   all: Stage[];
+  open: boolean;
+  onOpen: (now: boolean) => void;
 };
 
-function Row({ stage, said, onChange, named, all }: RowProps) {
-  const [open, setOpen] = useState(false);
+function Row({ stage, said, onChange, named, all, open, onOpen }: RowProps) {
   const gone = said?.kept === false;
   const change = (what: Partial<StageChange>) => onChange(stage.key, what);
   const number = (field: "good_days" | "repetitions" | "percent", label: string) => {
@@ -99,7 +111,7 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
   const words = t(open ? "routines.stage_table.less" : "routines.stage_table.change");
   return (
     <>
-      <tr style={{ opacity: gone ? 0.6 : 1 }}>
+      <tr id={`stage-${stage.key}`} style={{ opacity: gone ? 0.6 : 1 }}>
         <Cell>
           <Input
             aria-label={t("routines.stage_table.name_of", { stage: stage.name })}
@@ -133,7 +145,7 @@ function Row({ stage, said, onChange, named, all }: RowProps) {
             minH="26px"
             aria-expanded={open}
             aria-label={t("routines.stage_table.all_of", { words, stage: stage.name })}
-            onClick={() => setOpen(!open)}
+            onClick={() => onOpen(!open)}
           >
             {words}
           </Button>
@@ -166,6 +178,7 @@ const asStage = (one: StageChange): Stage => ({
   aspect: one.aspect ?? "notes",
   introduced_by: one.introduced_by ?? "section",
   said: "",
+  level: 0,
   ladder: one.ladder ?? false,
   seconds: one.seconds ?? null,
   right: one.right ?? null,

@@ -1,5 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
+import { prepareEngraver } from "../../components/engraving";
 import { Notice } from "../../components/Notice";
 import { useRemembered } from "../../components/useRemembered";
 import { t } from "../../words";
@@ -16,6 +17,10 @@ type Props = { item: Item; token: string; sound: StepSound; children?: ReactNode
 export function Tools({ item, token, sound, children }: Props) {
   const [open, setOpen] = useRemembered("stairwell-tools");
   const [notes, setNotes] = useState(false);
+  // Its tools open, the notes are asked for next.
+  useEffect(() => {
+    if (open && item.score) prepareEngraver().catch(() => {});
+  }, [open, item.score]);
   return (
     <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10, fontWeight: 650 }}>
