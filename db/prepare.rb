@@ -17,7 +17,16 @@ module Stairwell
         role(db, Server::Settings::APP_ROLE, settings.app_password)
         role(db, Server::Settings::QUEUE_ROLE, settings.queue_password)
         Sequel::Migrator.run(db, MIGRATIONS)
+        close(db)
       end
+    end
+
+    # Closes the walls between studios for the owner too, where a backup that fell left them open.
+    # @param db [Sequel::Database] as its owner
+    # @return [void]
+    def self.close(db)
+      open = db.from(:pg_class).where(relrowsecurity: true, relforcerowsecurity: false, relkind: "r").select_map(:relname)
+      db.transaction { open.each { |name| db.run("ALTER TABLE #{db.literal(Sequel.identifier(name))} FORCE ROW LEVEL SECURITY") } }
     end
 
     # What a page gives is kept beside it, as this version of the app makes it.
@@ -55,7 +64,7 @@ module Stairwell
       end
       db.run("#{role ? "ALTER" : "CREATE"} ROLE #{name} LOGIN PASSWORD #{db.literal(password)}")
     end
-    private_class_method :role, :studios
+    private_class_method :role
   end
 end
 

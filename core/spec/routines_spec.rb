@@ -215,4 +215,16 @@ RSpec.describe "Routines" do
       expect(found.values.uniq.sort).to eq((0..found.values.max).to_a), routine.key
     end
   end
+
+  # Practice steps of the metronome: three clean at a mark before the next one.
+  it "climbs a ladder's marks within a day, each as often as its rule asks, fewer on a short day" do
+    ladder = Stairwell::Practice.steps(page_of_everything, routine: Stairwell::Practice::ROUTINES.fetch("hand_by_hand")).find { |step| step.marks.size == 2 }
+    slow, fast = ladder.marks
+    expect(slow).to be < fast
+    expect(fast).to eq(ladder.tempo)
+    expect(ladder.tempos(ladder.repetitions)).to eq([slow] * 3 + [fast] * 3)
+    expect(ladder.tempos(2)).to eq([slow, fast])
+    expect(ladder.tempos(3).first).to eq(slow)
+    expect(ladder.with(marks: []).tempos(5)).to eq([])
+  end
 end

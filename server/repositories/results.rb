@@ -26,6 +26,14 @@ module Stairwell
           rows.group_by { |row| row.values_at(:student_id, :day) }.transform_values { |all| all.map { |row| told(row) } }
         end
 
+        # @param day [Date]
+        # @param me [Integer] account
+        # @return [Hash{Integer => String}] by student, which other teacher heard something of them last that day
+        def others_on(day, me)
+          last = @tables[:lesson_results].where(day: day).distinct(:student_id).order(:student_id, Sequel.desc(:made_at)).select(:student_id, :heard_by)
+          @tables.db.from(last.as(:heard)).exclude(heard_by: me).join(:accounts, id: :heard_by).select_hash(:student_id, :name)
+        end
+
         # A smaller form is called as the step it is of.
         STEP_TITLE = Sequel.lit(
           "(SELECT step -> 'title' FROM jsonb_array_elements(assignments.steps) AS step WHERE step ->> 'id' = split_part(heard.step_id, ?, 1) LIMIT 1)", Practice::Simplification::MARK

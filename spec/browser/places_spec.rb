@@ -45,6 +45,43 @@ RSpec.describe "Every place" do
     expect(page).to have_css("html.dark[data-size=piano]")
   end
 
+  it "keeps the focus where the person was, whatever closes, and takes nothing typed for a key" do
+    focus = -> { page.evaluate_script("document.activeElement.matches('body, html') ? 'nowhere' : (document.activeElement.dataset?.bar || document.activeElement.textContent.slice(0, 60))") }
+    sign_in
+    go "Students"
+    click_button "Add a student"
+    find_field("Name or nickname").click
+    click_button "Not now"
+    expect(page).to have_css("button:focus", text: "Add a student")
+    visit "/library/1"
+    bar_at(9).find("rect", match: :first).click
+    keys(:arrow_right, "s")
+    expect(page).to have_css("input[aria-label='Section letter']:focus")
+    # Who types on after Enter, quickly, means the field: neither the tab of students nor a repeat.
+    keys("U", :enter, "u", "r")
+    expect(page).to have_button("Show section U")
+    expect(page).to have_css("[data-bar='10']:focus")
+    expect(page).to have_css("[role=tab][aria-selected=true]", text: "Map")
+    expect(page).to have_no_button("repeat 10", exact: true)
+    sleep 0.6 # it is quiet, and a key is a key again
+    keys("u")
+    expect(page).to have_css("[role=tab][aria-selected=true]", text: "Students")
+    click_button "Where next?"
+    within("[role=region][aria-label='Where next?']") { click_button "Stop asking" }
+    expect(page).to have_css("button:focus", text: "Where next?")
+    visit "/students/1"
+    click_button "Change"
+    find_field("Name or nickname").click
+    click_button "Not now"
+    expect(page).to have_css("button:focus", text: "Change")
+    # What is gone with its page leaves the focus in the next one.
+    visit "/library"
+    find_link("The Lock Gate").send_keys(:enter)
+    expect(page).to have_css("[data-bar]")
+    sleep 0.3
+    expect(focus.call).not_to eq("nowhere")
+  end
+
   it "works on the page by keyboard alone" do
     sign_in
     visit "/library/1"

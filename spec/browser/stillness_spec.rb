@@ -55,6 +55,23 @@ RSpec.describe "Pages stand still" do
     expect(shifted.sum(&:first)).to be < most, shifted.sort_by { |one| -one.first }.first(3).inspect
   end
 
+  it "when the sign-in answers" do
+    page.driver.browser.manage.delete_all_cookies
+    visit "/"
+    expect(page).to have_field("Password")
+    sleep 1
+    page.execute_script("window.shifts = []")
+    fill_in "Email", with: "owner@quay.example"
+    fill_in "Password", with: "not this one"
+    click_button "Sign in"
+    expect(page).to have_css("[role=alert]")
+    expect(shifted.sum(&:first)).to be < most, shifted.first(2).inspect
+    fill_in "Password", with: TestApp::PASSWORD
+    click_button "Sign in"
+    expect(page).to have_css("h1")
+    expect(shifted.sum(&:first)).to be < most, shifted.first(2).inspect
+  end
+
   # Without this the rest could not fail.
   it "is measured: what is put in at the top is seen to move the page" do
     visit "/today"

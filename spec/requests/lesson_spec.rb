@@ -199,4 +199,19 @@ RSpec.describe "A lesson" do
     ask(:get, "/api/today?teachers=none")
     expect(status).to be_between(400, 422)
   end
+
+  it "says whom a colleague is hearing, until the lesson is finished" do
+    second = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "second@quay.example", name: "Oren Tull", password: TestApp::PASSWORD)
+    TestApp::OWNER[:memberships].insert(studio_id: TestApp::OWNER[:studios].get(:id), account_id: second, role: "teacher")
+    lesson_day
+    under_way = ->(who) { sign_in(email: "#{who}@quay.example") && ask(:get, "/api/today?teachers=all")["lessons"].map { |one| one["under_way"] } }
+    expect(under_way["second"]).to eq([nil])
+    hear("A.right", "steady")
+    expect([under_way["second"], under_way["owner"]]).to eq([[nil], ["Oren Tull"]])
+    hear("A.left", "shaky") # the owner takes over
+    expect([under_way["owner"], under_way["second"]]).to eq([[nil], [TestApp::OWNER[:accounts].where(email: "owner@quay.example").get(:name)]])
+    ask(:post, "#{path}/lesson/finish", {send: false})
+    expect(status).to be < 300
+    expect(under_way["second"]).to eq([nil])
+  end
 end

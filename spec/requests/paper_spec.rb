@@ -37,6 +37,24 @@ RSpec.describe "The week on paper" do
     expect(read.pages.last.text.squeeze(" ")).to include("finger 3 on B")
   end
 
+  it "shows how far each piece is as a small staircase, where the page has room" do
+    own = student["pieces"].first
+    heard = ->(day, step) { (TestApp.now = Time.utc(2027, 3, day, 16)) && ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: own["id"], step_id: step, result: "secure", key: SecureRandom.uuid}) }
+    empty = pdf("/api/students/#{student["id"]}/week.pdf").pages.first
+    expect(empty.text.squeeze(" ")).to include("The Lock Gate: 0 %")
+    heard[10, "A.right"]
+    heard[17, "A.left"]
+    ask(:post, "/api/students/#{student["id"]}/week", {})
+    page = pdf("/api/students/#{student["id"]}/week.pdf").pages.first
+    percent = ask(:get, "/api/students/#{student["id"]}")["pieces"].first["percent"]
+    expect(percent).to be_positive
+    expect(page.text.squeeze(" ")).to include("The Lock Gate: #{percent} %")
+    # A step up for each day on which something became steady: two corners each, and the way back down.
+    shape = page.raw_content[/^[\d. ]+ m\n(?:[\d. ]+ l\n){6,}h/]
+    ups = shape.scan(/([\d.]+) ([\d.]+) [ml]/).map { |pair| pair.map(&:to_f) }.each_cons(2).select { |(x, y), (along, up)| along == x && up > y }
+    expect(ups.size).to eq(2)
+  end
+
   it "is at hand behind the family's link too" do
     TestApp.now = Time.utc(2027, 3, 4, 12)
     expect(pdf("#{sheet_of(student)}/week.pdf").pages.first.text.squeeze(" ")).to include("Nell, week from Thursday, 4 March", "A, right hand")

@@ -70,7 +70,7 @@ module Visits
     browser.delete_network_conditions
   end
 
-  def go(place) = within("nav") { click_link place }
+  def go(place) = within("header nav") { click_link place }
 
   # @return [Capybara::Node::Element] a bar of the page, by its printed number
   def bar(name) = find("[role=option][data-bar]", text: /\A#{name}\z/, match: :first)

@@ -7,6 +7,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { Trouble } from "./api/client";
+import { keepFocus } from "./components/keepFocus";
 import { Pages } from "./pages/Pages";
 import { looks, wear } from "./theme/looks";
 import { system } from "./theme/system";
@@ -14,6 +15,7 @@ import { begin } from "./words";
 import "./theme/print.css";
 
 wear(looks());
+keepFocus();
 
 // Styles made at run time carry the page's nonce, as the server's policy asks.
 const nonce = document.querySelector<HTMLMetaElement>("meta[property=csp-nonce]")?.nonce;
@@ -23,6 +25,8 @@ const queries = new QueryClient({
   defaultOptions: {
     queries: {
       retry: (times, error) => error instanceof Trouble && error.problem.status === 0 && times < 2,
+      // A server that is stopped is said so within two seconds.
+      retryDelay: 500,
       staleTime: 5_000,
       networkMode: "always",
       // What is not there is not asked for again by looking at it.

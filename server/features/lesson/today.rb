@@ -16,9 +16,9 @@ module Stairwell
         # @return [Hash] see the contract's Today
         def show(all: false)
           today = @context.today
-          table, finished, names, away, unread = @context.read do |tables|
+          table, finished, names, away, unread, others = @context.read do |tables|
             [Timetable.read(tables, @context, today..(today + Limits::DAYS_AHEAD)), Repositories::Lessons.new(tables, @context).finished_today, Repositories::Members.new(tables).names,
-              Repositories::Lessons.new(tables, @context).given_by_others, Repositories::Messages.unread(tables)]
+              Repositories::Lessons.new(tables, @context).given_by_others, Repositories::Messages.unread(tables), Repositories::Results.new(tables).others_on(today, @context.account_id)]
           end
           wanted = table.wanted(all)
           chosen = wanted.call(today)
@@ -26,7 +26,10 @@ module Stairwell
           {
             date: today.to_s, holiday: table.holidays.lessonless?(today), next_day: next_day(wanted)&.to_s, unseen: away,
             others: (table.on(today) - table.wanted(false).call(today)).size,
-            lessons: chosen.map { |one| lesson(one, names, table.may(one), records.fetch(one.student[:id])).merge(finished: finished.include?(one.student[:id]), messages: unread.fetch(one.student[:id], 0)) }
+            lessons: chosen.map do |one|
+              id = one.student[:id]
+              lesson(one, names, table.may(one), records.fetch(id)).merge(finished: finished.include?(id), under_way: (others[id] unless finished.include?(id)), messages: unread.fetch(id, 0))
+            end
           }
         end
 

@@ -66,6 +66,28 @@ module Stairwell
           @pdf.move_down 20
         end
 
+        # The staircase in small: to the right the days until today, upward the work that is steady.
+        # @param climb [Hash] see the contract's SmallStairs
+        # @param corner [Array(Numeric, Numeric)] upper left
+        # @return [void]
+        def stairs(climb, today, corner, width:, height:)
+          left, base = corner[0], corner[1] - height
+          from = Date.parse(climb[:from])
+          days = [(today - from).to_i, FORTNIGHT].max
+          x = ->(date) { left + (date - from).to_f / days * width }
+          points = climb[:rises].inject([[left, base]]) { |found, rise| [*found, [x[Date.parse(rise[:date])], found.last[1]], [x[Date.parse(rise[:date])], base + rise[:percent] / 100.0 * height]] }
+          @pdf.fill_color INK
+          @pdf.fill_polygon(*points, [x[today], points.last[1]], [x[today], base]) if points.size > 1
+          @pdf.fill_color "000000"
+          @pdf.stroke_color INK
+          @pdf.line_width 0.5
+          @pdf.stroke_line([left, base], [left + width, base])
+        end
+
+        # Days that are drawn at least, so that the first step does not look like a wall. Own choice.
+        FORTNIGHT = 14
+        private_constant :FORTNIGHT
+
         private
 
         def key(midi, starts, corner, width, tall, ground)

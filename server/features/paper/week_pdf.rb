@@ -45,23 +45,51 @@ module Stairwell
           rows, foot = rows(sheet), foot(sheet)
           @foot = @pdf.height_of(foot, size: LEAST) + 8
           days(sheet)
-          @keys, @size = sized(rows)
+          @keys, @size, @stairs = laid(rows, sheet.fetch(:pieces, []))
           @air = air(rows)
           rows.each { |row| drawn(row, sheet) }
+          stairs(sheet) if @stairs.positive?
           @pdf.start_new_page if @pdf.cursor < @foot - 1 # what is rounded
           @pdf.bounding_box([0, @foot - 4], width: @pdf.bounds.width) { @pdf.text(foot, size: LEAST) }
         end
 
-        # How large, and whether keys are drawn beside what is said of them: drawings before size, and one page before
-        # either.
-        # @return [Array(Boolean, Numeric)]
-        def sized(rows) = [true, false].product(SIZES).find { |keys, size| rows.sum { |row| height(row, size, keys: keys) } <= room } || [false, LEAST]
+        # How large, whether keys are drawn beside what is said of them, and what the small staircases take: drawings
+        # before size, keys before staircases, and one page before either.
+        # @return [Array(Boolean, Numeric, Numeric)]
+        def laid(rows, pieces)
+          plain = sized(rows, room)
+          beside = sized(rows, room - STAIRS) if plain && pieces.any?
+          return [*beside, STAIRS] if beside && beside.first == plain.first
+
+          [*(plain || [false, LEAST]), 0]
+        end
+
+        # @return [Array(Boolean, Numeric), nil] the largest that has room
+        def sized(rows, room) = [true, false].product(SIZES).find { |keys, size| rows.sum { |row| height(row, size, keys: keys) } <= room }
 
         # @return [Numeric] points left above the foot
         def room = @pdf.cursor - @foot
 
-        # @return [Numeric] points each row is given of what is left of the page
-        def air(rows) = rows.empty? ? 0 : ((room - rows.sum { |row| height(row, @size) }) / rows.size).clamp(0, AIR)
+        # @return [Numeric] points that the rows leave of the page
+        def spare(rows) = room - rows.sum { |row| height(row, @size) }
+
+        # @return [Numeric] points each row is given of them
+        def air(rows) = rows.empty? ? 0 : ((spare(rows) - @stairs) / rows.size).clamp(0, AIR)
+
+        # Points: the row of small staircases with its words, and the widest of them.
+        STAIRS = 46
+        STAIR = 130
+
+        # How far each piece is, where the page has room for it.
+        def stairs(sheet)
+          wide = [@pdf.bounds.width / sheet[:pieces].size, STAIR + 20].min
+          top = @foot + STAIRS - 8
+          sheet[:pieces].each_with_index do |piece, at|
+            said = Phrase["server.paper.week_pdf.steady", title: piece[:title], percent: piece[:percent]].to_s
+            @drawings.stairs(piece[:climb], Date.parse(sheet[:today]), [at * wide, top], width: wide - 20, height: 20)
+            @pdf.text_box(said, at: [at * wide, top - 23], width: wide - 12, height: LEAST + 3, size: LEAST, overflow: :truncate)
+          end
+        end
 
         def drawn(row, sheet)
           if @pdf.cursor < height(row, @size)

@@ -20,7 +20,7 @@ module Stairwell
           {
             student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, lesson_time: @sheet.lesson_time, over: @sheet.over?,
             paused: !@record.student.paused_on.nil?, family: [], messages: [], recap: nil,
-            days: @sheet.days.map { |one| day(one) }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip, skip_on: @sheet.skip_on&.to_s,
+            days: @sheet.days.map { |one| day(one) }, pieces: @record.pieces.map { |one| {title: one.title, percent: one.percent, climb: StairsJson.small(one)} }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip, skip_on: @sheet.skip_on&.to_s,
             cautions: @sheet.cautions.map { |one| one.to_h.merge(topic: one.topic.to_s) }
           }
         end
@@ -72,7 +72,7 @@ module Stairwell
           planned = one.item
           planned.to_h.slice(:assignment_id, :step_id, :piece, :tempo, :repetitions).merge(
             minutes: Units.halves(planned.minutes).to_f, kind: planned.kind.to_s,
-            **one.to_h.slice(:title, :place, :how, :done_when, :notes, :set_aside), **self.class.tapped(one), hands: one.step.hands.to_s, actions: one.actions.map(&:to_s),
+            **one.to_h.slice(:title, :place, :how, :done_when, :notes, :set_aside), **self.class.tapped(one), hands: one.step.hands.to_s, tempos: one.step.tempos(planned.repetitions), actions: one.actions.map(&:to_s),
             picture: one.where.picture.map { |page| {page: page.page, lines: page.lines.map(&:to_h)} }, score: one.where.score, beat: one.where.beat.to_h,
             starts: one.where.starts.map { |key| key.to_h.merge(hand: key.hand.to_s) }, bars: one.where.bars.map { |span| {from: span.from, to: span.to} }
           )

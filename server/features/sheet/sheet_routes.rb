@@ -16,7 +16,7 @@ module Stairwell
           own = "/api/sheet/:token"
 
           app.get(own) { render_json(sheet.show) }
-          app.get("#{own}/sound") { render_json(sheet.sound(assignment_id: checked.query["assignment_id"], step_id: checked.query["step_id"])) }
+          app.get("#{own}/sound") { render_json(sheet.sound(assignment_id: checked.query["assignment_id"], step_id: checked.query["step_id"], tempo: checked.query["tempo"])) }
           app.get("#{own}/score") { render_file(sheet.score(assignment_id: checked.query["assignment_id"]), Piece::MUSICXML) }
           app.post("#{own}/marks") { render_json(sheet.mark(**sent.slice(:kind, :key, :assignment_id, :step_id, :undoes, :day, :tapped_at, :asked)), status: 201) }
           app.post("#{own}/messages") { render_json(sheet.write(**sent.slice(:key, :day, :text, :written_at)), status: 201) }

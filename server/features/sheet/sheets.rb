@@ -46,8 +46,8 @@ module Stairwell
         end
 
         # @return [Hash] see the contract's Sound
-        def sound(assignment_id:, step_id:)
-          playback, walk = Studio::Sheet.new(record).sound(assignment_id, step_id)
+        def sound(assignment_id:, step_id:, tempo: nil)
+          playback, walk = Studio::Sheet.new(record).sound(assignment_id, step_id, tempo: tempo)
           playback.merge(walk: walk)
         end
 

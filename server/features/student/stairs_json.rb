@@ -20,6 +20,10 @@ module Stairwell
           }
         end
 
+        # @param piece [Studio::PieceInHand]
+        # @return [Hash] the staircase in small: since when, and how much was steady from which day
+        def small(piece) = {from: piece.assigned_on.to_s, rises: piece.progress.climbed.map { |date, share| {date: date.to_s, percent: (share * 100).round} }}
+
         # Hundredths of a per cent are finer than any screen.
         def rise(one) = {id: one.id, date: one.date.to_s, from: percent(one.from), to: percent(one.to)}
 

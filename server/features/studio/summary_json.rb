@@ -20,7 +20,7 @@ module Stairwell
         def piece(one)
           {
             id: one.id, title: one.title, percent: one.percent, states: one.progress.standings.values.map { |standing| standing.state.to_s },
-            climb: {from: one.assigned_on.to_s, rises: one.progress.climbed.map { |date, share| {date: date.to_s, percent: (share * 100).round} }}
+            climb: StairsJson.small(one)
           }
         end
 

@@ -2416,6 +2416,8 @@ export interface components {
                 hear_first: components["schemas"]["HearFirst"] | null;
                 concerns: components["schemas"]["Concerns"];
                 finished: boolean;
+                /** @description Which other teacher hears them today, until the lesson is finished */
+                under_way: string | null;
                 /** @description Of the family, that nobody has read */
                 messages: number;
             })[];
@@ -3522,14 +3524,7 @@ export interface components {
                 percent: number;
                 /** @description Of its steps, in the order of the piece */
                 states: components["schemas"]["State"][];
-                /** @description Since when it is learnt, and how far the work was steady on which days; missing until it is worked out */
-                climb?: {
-                    from: string;
-                    rises: {
-                        date: string;
-                        percent: number;
-                    }[];
-                };
+                climb?: components["schemas"]["SmallStairs"];
             }[];
             last_result: null | {
                 title: string;
@@ -3555,6 +3550,14 @@ export interface components {
             text: string;
             read: boolean;
         };
+        /** @description Since when it is learnt, and how far the work was steady on which days; missing until it is worked out */
+        SmallStairs: {
+            from: string;
+            rises: {
+                date: string;
+                percent: number;
+            }[];
+        };
         Sheet: {
             /** @description When the next lesson begins, such as 16:30 */
             lesson_time: string | null;
@@ -3564,6 +3567,12 @@ export interface components {
                 text: string;
             };
             reads: boolean;
+            /** @description What is worked on, and how far it is */
+            pieces: {
+                title: string;
+                percent: number;
+                climb: components["schemas"]["SmallStairs"];
+            }[];
             locale: components["schemas"]["Locale"];
             /** @description The lesson is past and there is no new plan yet */
             over: boolean;
@@ -3655,6 +3664,8 @@ export interface components {
             piece: string;
             place: string;
             tempo: number | null;
+            /** @description Of each repetition, slow to fast; empty where all are alike */
+            tempos: number[];
             /** @description What is counted at that tempo */
             beat: {
                 /** @enum {string} */
@@ -7247,6 +7258,8 @@ export interface operations {
             query: {
                 assignment_id: components["schemas"]["Count"];
                 step_id: components["schemas"]["StepId"];
+                /** @description Where it is not that of the step */
+                tempo?: number;
             };
             header?: never;
             path: {

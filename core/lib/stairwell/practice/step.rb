@@ -23,11 +23,12 @@ module Stairwell
     # - `notes_per_count`: notes to strike in a count, of the hand that has more of them; nil where nothing is known
     # - `usual`, `top`: the tempo by its share of the target, and the fastest it may begin at, where it
     #   begins at the tempo that the student holds; nil elsewhere
+    # - `marks`: of a tempo ladder the rungs it climbs, the slowest first; empty elsewhere
     # - `sitting`: with which steps it stands together on each of their days; nil for none
     Step = Stairwell.value(
       :id, :stage, :title, :section, :hands, :spans, :place, :counts, :tempo, :repetitions,
       :good_days, :minutes, :done, :arithmetic, needs: [], after: [], hard: false, join: false, aspect: :notes, picture: :both, actions: {}, parts: [], introduced_by: :section, notes: [], most: Constants::MOST_REPETITIONS,
-      seconds: nil, new: 0r, sitting: nil, small_count: false, repeats: true, fewest: nil, notes_per_count: nil, usual: nil, top: nil
+      seconds: nil, new: 0r, sitting: nil, small_count: false, repeats: true, fewest: nil, notes_per_count: nil, usual: nil, top: nil, marks: []
     ) do
       # @return [Rational] minutes of all its good days: its weight in progress
       def work = minutes * good_days
@@ -38,6 +39,10 @@ module Stairwell
 
         Estimate.seconds(counts: counts, tempo: tempo, seconds: tempo ? nil : seconds)
       end
+
+      # @param times [Integer] repetitions of a day
+      # @return [Array<Integer>] the tempo of each, slow to fast; empty where all are alike
+      def tempos(times) = marks.empty? ? [] : Array.new(times) { |at| marks[at * marks.size / times] }
 
       # @param other [Integer] beats per minute
       # @return [Step] the same at another tempo

@@ -88,7 +88,7 @@ module Stairwell
         stage = stage.with(repetitions: Constants::CLEAN_GOES_UP * marks.size)
         name = (first == last) ? Phrase["practice.steps.at", last: last] : Phrase["practice.steps.at_then", first: first, last: last]
         made = step(stage, target, last, id: "#{target.key}.#{stage.key}-#{last}", title: Phrase.list([target.name, Phrase["practice.steps.rung", stage: stage.name, tempo: name]], by: :comma))
-        made = made.with(notes: [*made.notes, Metronome::RULE], fewest: marks.size)
+        made = made.with(notes: [*made.notes, Metronome::RULE], fewest: marks.size, marks: marks)
         before ? made.with(needs: made.needs | [before.id]) : made
       end
 

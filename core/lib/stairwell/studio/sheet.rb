@@ -54,13 +54,14 @@ module Stairwell
 
       # How the bars of a step sound, with a finger's walk along them.
       #
+      # @param tempo [Integer, nil] beats per minute, where it is not that of the step
       # @return [Array(Roadmap::Playback, Array<Hash>)] see {Roadmap.playback} and
       #   {Roadmap.walk}
       # @raise [MissingError]
-      def sound(assignment_id, step_id)
+      def sound(assignment_id, step_id, tempo: nil)
         piece, standing = @record.step(assignment_id, Planning::More.of(step_id))
         map, step = piece.page.map, standing.step
-        [Roadmap.playback(map, tempo: step.tempo || map.target_tempo, spans: step.spans, small: step.small_count, straight: !step.repeats), Roadmap.walk(map, step.spans, straight: !step.repeats)]
+        [Roadmap.playback(map, tempo: tempo || step.tempo || map.target_tempo, spans: step.spans, small: step.small_count, straight: !step.repeats), Roadmap.walk(map, step.spans, straight: !step.repeats)]
       end
 
       private

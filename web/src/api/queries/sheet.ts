@@ -69,5 +69,5 @@ export const useSheetMessages = (token: string, onRefused: (message: NewMessage)
   );
 };
 
-export const loadStepSound = (token: string, assignment_id: number, step_id: string) =>
-  ask(api.GET("/api/sheet/{token}/sound", { params: { path: { token }, query: { assignment_id, step_id } } }));
+export const loadStepSound = (token: string, assignment_id: number, step_id: string, tempo?: number) =>
+  ask(api.GET("/api/sheet/{token}/sound", { params: { path: { token }, query: { assignment_id, step_id, tempo } } }));

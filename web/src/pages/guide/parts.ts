@@ -9,8 +9,12 @@ const marked = new Marked({
       return /^(https?:|#)/.test(href) ? `<a href="${href}">${text}</a>` : text;
     },
     image: () => "",
+    // Wider than a phone, they are scrolled by keys too.
+    code: ({ text }) => `<pre tabindex="0"><code>${escaped(text)}</code></pre>`,
   },
 });
+
+const escaped = (text: string) => text.replaceAll("&", "&amp;").replaceAll("<", "&lt;");
 
 /** The same as GitHub makes of a heading, as the addresses of parts are known by. */
 export const slugOf = (title: string) =>

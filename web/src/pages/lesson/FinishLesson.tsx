@@ -1,4 +1,5 @@
 import { Flex, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { useFinish } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -13,14 +14,22 @@ export function FinishLesson({ lesson, waiting, onDone }: { lesson: Lesson; wait
   const go = useNavigate();
   const addresses = [lesson.student.email, ...(lesson.student.contacts ?? []).map((one) => one.email)].filter(Boolean);
   const address = [...new Set(addresses)].join(", ");
-  const end = (send: boolean, print: boolean) =>
-    finish.mutate(send, {
+  // Pressed while results are on their way, it ends once they have arrived.
+  const [wanted, setWanted] = useState<{ send: boolean; print: boolean } | null>(null);
+  const end = (send: boolean, print: boolean) => setWanted({ send, print });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each press
+  useEffect(() => {
+    if (!wanted || waiting > 0) return;
+    setWanted(null);
+    finish.mutate(wanted.send, {
       onSuccess: () => {
-        if (print) window.open(`/api/students/${lesson.student.id}/week.pdf`, "_blank");
+        if (wanted.print) window.open(`/api/students/${lesson.student.id}/week.pdf`, "_blank");
         onDone();
         go("/today");
       },
     });
+  }, [wanted, waiting]);
+  const busy = finish.isPending || wanted !== null;
   return (
     <Paper
       role="dialog"
@@ -31,18 +40,18 @@ export function FinishLesson({ lesson, waiting, onDone }: { lesson: Lesson; wait
       onKeyDown={(event) => event.key === "Escape" && onDone()}
     >
       <Flex gap="8px" align="center" wrap="wrap">
-        <Button autoFocus kind="go" disabled={finish.isPending || waiting > 0} onClick={() => end(!!address, false)}>
+        <Button autoFocus kind="go" disabled={busy} onClick={() => end(!!address, false)}>
           {address ? t("lesson.finish_lesson.send_and_finish") : t("lesson.finish_lesson.finish")}
         </Button>
-        <Button disabled={finish.isPending || waiting > 0} onClick={() => end(false, true)}>
+        <Button disabled={busy} onClick={() => end(false, true)}>
           {t("lesson.finish_lesson.print_and_finish")}
         </Button>
         {address && (
           <>
-            <Button disabled={finish.isPending || waiting > 0} onClick={() => end(true, true)}>
+            <Button disabled={busy} onClick={() => end(true, true)}>
               {t("lesson.finish_lesson.send_print_and_finish")}
             </Button>
-            <Button disabled={finish.isPending || waiting > 0} onClick={() => end(false, false)}>
+            <Button disabled={busy} onClick={() => end(false, false)}>
               {t("lesson.finish_lesson.finish_without_sending")}
             </Button>
           </>

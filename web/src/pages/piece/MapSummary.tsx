@@ -9,7 +9,14 @@ import type { Bench } from "./useBench";
 type Page = Schemas["Page"];
 
 const Letter = chakra("button", {
-  base: { minW: "30px", textAlign: "left", fontWeight: 750, cursor: "pointer", _hover: { color: "rail" } },
+  base: {
+    minW: "30px",
+    minH: "24px",
+    textAlign: "left",
+    fontWeight: 750,
+    cursor: "pointer",
+    _hover: { color: "rail" },
+  },
 });
 
 /** How long it really is, its sections, and where they join. */

@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 import type { Schemas } from "../../api/client";
 import { useHelp } from "../../components/KeyHelp";
 import type { Range } from "../../components/page/PageMap";
@@ -28,6 +28,9 @@ const TABS: Record<string, Tab> = {
   u: "learners",
 };
 
+// Milliseconds after Enter in a field in which letters are no keys yet. Own choice.
+const TYPES_ON = 500;
+
 /** The keys of the workbench; none of them while one types. */
 export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) {
   useHelp(t("piece.use_bench_keys.the_page"), [
@@ -42,10 +45,14 @@ export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) 
     [t("piece.use_bench_keys.esc"), t("piece.use_bench_keys.choose_nothing")],
   ]);
 
+  const entered = useRef(0);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing = (event.target as Element).matches("input, textarea, select");
       const key = event.key.toLowerCase();
+      if (typing && key === "enter") entered.current = event.timeStamp;
+      // Who types on after Enter means the field they were in.
+      if (!typing && key.length === 1 && event.timeStamp - entered.current < TYPES_ON) return;
       if ((event.ctrlKey || event.metaKey) && (key === "z" || key === "y")) {
         event.preventDefault();
         return key === "y" || event.shiftKey ? bench.redo?.() : bench.undo?.();

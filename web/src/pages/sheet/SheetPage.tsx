@@ -35,7 +35,7 @@ export default function SheetPage() {
     if (gone) forget(token).catch(() => {});
   }, [gone, token]);
   return (
-    <Box as="main" maxW="480px" mx="auto" px="12px" py="16px">
+    <Box as="main" tabIndex={-1} maxW="480px" mx="auto" px="12px" py="16px" _focusVisible={{ outline: "none" }}>
       {sheet.error && (gone || !sheet.data) && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
       {sheet.isPending && <Waiting what={t("sheet.sheet_page.the_sheet")} />}
       {sheet.data && spoken && !gone && <Whole sheet={sheet.data} token={token} />}

@@ -49,7 +49,7 @@ export default function SittingCard({ items, token, onPlayed, onHurts, onEnd }: 
             {turn.item.tempo && (
               <>
                 {", "}
-                <Tempo beat={turn.item.beat} tempo={turn.item.tempo} />
+                <Tempo beat={turn.item.beat} tempo={turn.tempo ?? turn.item.tempo} />
               </>
             )}
           </Text>

@@ -3,7 +3,7 @@ import { after, type Sitting, turnsOf } from "./turns";
 import type { Item } from "./useTicks";
 
 const item = (step_id: string, more: Partial<Item> = {}) =>
-  ({ assignment_id: 1, step_id, repetitions: 2, done: 0, score: true, kind: "step", ...more }) as Item;
+  ({ assignment_id: 1, step_id, repetitions: 2, done: 0, score: true, kind: "step", tempos: [], ...more }) as Item;
 const begun = (items: Item[]): Sitting => ({ turns: turnsOf(items), at: 0, part: "name", paused: false });
 const parts = (start: Sitting) => {
   const seen: string[] = [];
@@ -47,4 +47,15 @@ test("a pause stays where it is; a skip goes to the next step, from a pause too"
   expect(after(paused, { kind: "pause" })).toEqual(now);
   expect(after(paused, { kind: "skip" })).toMatchObject({ at: 2, part: "name", paused: false });
   expect(after(after(now, { kind: "skip" }), { kind: "skip" }).turns[4]).toBeUndefined();
+});
+
+test("a step that climbs goes slow to fast, and on from where it was", () => {
+  const ladder = item("tempo", { repetitions: 6, done: 2, tempos: [60, 60, 60, 63, 63, 63] });
+  expect(turnsOf([ladder, item("plain", { repetitions: 1 })]).map(({ tempo }) => tempo)).toEqual([
+    60,
+    63,
+    63,
+    63,
+    undefined,
+  ]);
 });

@@ -2,7 +2,8 @@ import { type Item, isDone, rests } from "./useTicks";
 
 /** What happens: the step is named, its sound is heard, the hands play. */
 type Part = "name" | "listen" | "play";
-type Turn = { item: Item; round: number };
+/** `tempo` is that of the round, where the step climbs. */
+type Turn = { item: Item; round: number; tempo?: number };
 export type Sitting = {
   turns: Turn[];
   at: number;
@@ -15,7 +16,11 @@ export const turnsOf = (items: Item[]): Turn[] =>
   items
     .filter((item) => !isDone(item) && !rests(item) && item.kind !== "more")
     .flatMap((item) =>
-      Array.from({ length: item.repetitions - item.done }, (_, at) => ({ item, round: item.done + at + 1 })),
+      Array.from({ length: item.repetitions - item.done }, (_, at) => ({
+        item,
+        round: item.done + at + 1,
+        tempo: item.tempos[item.done + at],
+      })),
     );
 
 type Event = { kind: "end" } | { kind: "pause" } | { kind: "skip" };

@@ -40,7 +40,7 @@ export function useSitting(token: string, items: Item[], onPlayed: (item: Item) 
         return;
       }
       const { assignment_id, step_id, hands, score } = turn.item;
-      const found = await loadStepSound(token, assignment_id, step_id);
+      const found = await loadStepSound(token, assignment_id, step_id, turn.tempo);
       if (over) return;
       const sounds = part === "listen" && score;
       const player = new Player(found, {

@@ -10,7 +10,19 @@ import { t } from "../../words";
 export function Door({ children, about }: { children: ReactNode; about?: string }) {
   useSession(); // what is sent from here carries its token
   return (
-    <Flex as="main" minH="100vh" align="center" justify="center" p="16px" position="relative" overflow="hidden">
+    // From the top, so that nothing moves when it grows by an answer.
+    <Flex
+      as="main"
+      tabIndex={-1}
+      minH="100vh"
+      align="flex-start"
+      justify="center"
+      px="16px"
+      py="max(16px, 16vh)"
+      position="relative"
+      overflow="hidden"
+      _focusVisible={{ outline: "none" }}
+    >
       <Flight />
       <Paper w="380px" maxW="100%" p="28px" position="relative">
         <Mark />

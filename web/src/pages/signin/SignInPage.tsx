@@ -29,13 +29,14 @@ export function SignInPage() {
         <Box as="label" display="flex" gap="8px" mb="14px">
           <input type="checkbox" {...register("remember")} /> {t("signin.sign_in_page.stay_signed_in_on_this_device")}
         </Box>
-        <Notice trouble={signIn.error} />
         <Button type="submit" kind="go" w="100%" disabled={signIn.isPending}>
           {t("signin.sign_in_page.sign_in")}
         </Button>
         <Button type="button" kind="quiet" w="100%" mt="8px" onClick={() => setForgotten(true)}>
           {t("signin.sign_in_page.forgotten")}
         </Button>
+        {/* Last, so that what is pressed again stays under the finger. */}
+        <Notice trouble={signIn.error} />
       </form>
     </Door>
   );

@@ -17,7 +17,15 @@ import { t } from "../../words";
 export function Coming({ student }: { student: Schemas["Student"] }) {
   const [adding, setAdding] = useState(false);
   return (
-    <Paper as="section" aria-label={t("lessons.next_lessons")} p="12px 18px" mt="12px" className="no-print">
+    <Paper
+      as="section"
+      id="lessons"
+      scrollMarginTop="48px"
+      aria-label={t("lessons.next_lessons")}
+      p="12px 18px"
+      mt="12px"
+      className="no-print"
+    >
       <PartHead
         beside={
           <May to="change">

@@ -28,7 +28,7 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
   const find = (section: string, stage: string) =>
     piece.steps.find((step) => step.section === section && step.stage === stage);
   return (
-    <Paper p="14px 18px" mt="12px" className="stairs-page" ref={paper}>
+    <Paper p="14px 18px" mt="12px" className="stairs-page" ref={paper} id={`piece-${piece.id}`} scrollMarginTop="48px">
       <PartHead
         beside={
           <>

@@ -21,6 +21,7 @@ import { Coming } from "./Coming";
 import { ExtraWork } from "./ExtraWork";
 import { Family } from "./Family";
 import { Flights } from "./Flights";
+import { InSight } from "./InSight";
 import { Outlook } from "./Outlook";
 import { Past } from "./Past";
 import { PieceChoices } from "./PieceChoices";
@@ -76,6 +77,7 @@ function Whole({ student }: { student: Student }) {
           </Button>
         </May>
       </PageHead>
+      <InSight student={student} />
       <Messages student={student.id} earlier />
       {student.attention.length > 0 && (
         <Paper p="10px 18px" mb="12px" as="section" aria-label={t("students.student_page.needs_attention")}>
@@ -142,7 +144,7 @@ function Week({ student }: { student: Student }) {
   // Without a lesson in sight it goes to the end of the calendar's week.
   const goesOn = week.with_lesson === false;
   return (
-    <Paper p="14px 18px">
+    <Paper p="14px 18px" id="week" scrollMarginTop="48px">
       <PartHead
         beside={
           <>

@@ -34,7 +34,7 @@ export default function TodayPage() {
   const go = useNavigate();
   const lessons = today.data?.lessons ?? [];
   // The next lesson, until another is chosen.
-  const next = lessons.findIndex((row) => !row.finished && isHeld(row));
+  const next = lessons.findIndex((row) => !row.finished && !row.under_way && isHeld(row));
   const at = chosen ?? Math.max(next, 0);
   useHelp(t("today.today_page.help"), [
     ["↑ ↓", t("today.today_page.from_lesson_to_lesson")],
@@ -191,7 +191,12 @@ function Line({ row, today, current, onPick }: { row: Row; today: string; curren
           <Text color="soft">{t("today.today_page.nothing_needs_attention")}</Text>
         )}
       </Box>
-      <Flex justify="flex-end">
+      <Flex justify="flex-end" direction="column" align="flex-end" gap="2px">
+        {row.under_way && (
+          <Text fontSize="sm" fontWeight={650} color="brass">
+            {t("today.today_page.under_way", { name: row.under_way })}
+          </Text>
+        )}
         <Button
           kind={current && !row.finished ? "go" : "plain"}
           size="sm"

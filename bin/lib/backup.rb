@@ -1,0 +1,163 @@
+# frozen_string_literal: true
+
+# Called by bin/backup and bin/restore.
+
+$LOAD_PATH.unshift(File.expand_path("../..", __dir__))
+require "json"
+require "open3"
+require "sequel"
+require "tmpdir"
+require "zip"
+require "db/prepare"
+
+# All that a server holds, as one file and back: what PostgreSQL's own tools dump, beside the secret from which the
+# passwords of its roles, sessions and private links are made.
+class Backup
+  DUMP, SECRET, ABOUT = "database.dump", "secret", "about.json"
+  FORMAT = "stairwell-backup-1"
+
+  # @param settings [Stairwell::Server::Settings]
+  # @param programs [String] folder of PostgreSQL's programs
+  def initialize(settings, programs)
+    @settings = settings
+    @programs = programs
+  end
+
+  # Writes the file whole, or not at all.
+  # @param file [String]
+  def keep(file)
+    Dir.mktmpdir do |folder|
+      dump = File.join(folder, DUMP)
+      about = {format: FORMAT, made_at: Time.now.utc.iso8601, migration: newest_migration, rows: dumped(dump)}
+      check(dump, about[:rows])
+      write("#{file}.part", DUMP => File.binread(dump), SECRET => ENV.fetch("STAIRWELL_SECRET"), ABOUT => JSON.pretty_generate(about))
+      File.rename("#{file}.part", file)
+      puts "#{file} holds #{about[:rows].values.sum} rows of #{about[:rows].size} tables, read back and counted."
+    end
+  ensure
+    FileUtils.rm_f("#{file}.part")
+  end
+
+  # All of it or nothing: one transaction.
+  # @param file [String]
+  # @param replace [Boolean] whether studios that are there give way
+  # @param secret_file [String] where this server's own secret lies
+  def bring_back(file, replace:, secret_file:)
+    kept = read(file)
+    about = JSON.parse(kept.fetch(ABOUT))
+    refuse("#{file} was made by a newer version of Stairwell. Bring this one up to date, then restore.") if about["migration"] > newest_known
+    refuse("There are studios on this server. Give --replace to put those of the backup in their place.") if studios? && !replace
+    Dir.mktmpdir do |folder|
+      script = File.join(folder, "all.sql")
+      File.binwrite(dump = File.join(folder, DUMP), kept.fetch(DUMP))
+      run("pg_restore", "--no-owner", "-f", script, dump)
+      fresh = File.join(folder, "fresh.sql")
+      File.write(fresh, "DROP SCHEMA public CASCADE; CREATE SCHEMA public; GRANT USAGE ON SCHEMA public TO PUBLIC;")
+      run("psql", "-X", "-q", "--single-transaction", "-v", "ON_ERROR_STOP=1", "-d", @settings.owner_url, "-f", fresh, "-f", script, "-o", File::NULL)
+    end
+    take_secret(kept.fetch(SECRET), secret_file)
+    puts "#{file} of #{about["made_at"]} is back: #{about["rows"].values.sum} rows. Start Stairwell again."
+  end
+
+  private
+
+  def owner(&block) = Sequel.connect(@settings.owner_url, &block)
+
+  # @return [Hash{String => Integer}] rows by table, as they are in the dump
+  def dumped(file)
+    owner do |db|
+      within_walls(db) do
+        db.transaction(isolation: :repeatable) do
+          snapshot = db.get(Sequel.function(:pg_export_snapshot))
+          run("pg_dump", "-Fc", "--snapshot=#{snapshot}", "-f", file, @settings.owner_url)
+          tables(db).to_h { |name| [name, db[name.to_sym].count] }
+        end
+      end
+    end
+  end
+
+  def tables(db) = db.from(:pg_tables).where(schemaname: "public").exclude(tablename: unlogged(db)).order(:tablename).select_map(:tablename)
+
+  # What need not outlive the machine's power is not kept.
+  def unlogged(db) = db.from(:pg_class).where(relpersistence: "u", relkind: "r").select(:relname)
+
+  # The walls between studios hide them from an owner who is no superuser: they are open to the owner alone while it
+  # is read. Prepare closes what a fall leaves open.
+  def within_walls(db)
+    return yield if db.from(:pg_roles).where(rolname: Sequel.lit("current_user")).where { Sequel.|(:rolsuper, :rolbypassrls) }.any?
+
+    begin
+      open(db)
+      yield
+    ensure
+      Stairwell::Prepare.close(db)
+    end
+  end
+
+  def open(db)
+    names = db.from(:pg_class).where(relrowsecurity: true, relkind: "r").select_map(:relname)
+    db.transaction { names.each { |name| db.run("ALTER TABLE #{db.literal(Sequel.identifier(name))} NO FORCE ROW LEVEL SECURITY") } }
+  end
+
+  # Reads the dump as a restore would, and counts.
+  def check(dump, rows)
+    out = run("pg_restore", "--data-only", "-f", "-", dump)
+    found = Hash.new(0)
+    table = nil
+    out.each_line do |line|
+      if table.nil? then table = line[/\ACOPY public\.(\S+) /, 1]&.delete('"')
+      elsif line == "\\.\n" then table = nil
+      else found[table] += 1
+      end
+    end
+    wrong = rows.reject { |name, count| found[name] == count }
+    refuse("What was written does not read back as it is in the database (#{wrong.keys.join(", ")}). Look whether the disk is full, then try again.") if wrong.any?
+  end
+
+  def write(path, files)
+    Zip::File.open(path, create: true) { |zip| files.each { |name, bytes| zip.get_output_stream(name) { |out| out.write(bytes) } } }
+    File.chmod(0o600, path)
+  end
+
+  def read(file)
+    Zip::File.open(file) { |zip| [DUMP, SECRET, ABOUT].to_h { |name| [name, zip.read(name)] } }
+  rescue Zip::Error, Errno::ENOENT
+    refuse("#{file} is no backup, or is damaged: it is a file that bin/backup wrote. Take another one.")
+  end
+
+  # Only where it is this server's own: one that is given from outside is given again.
+  def take_secret(secret, file)
+    return if ENV["STAIRWELL_SECRET"] == secret || !File.exist?(file) || File.read(file).strip != ENV["STAIRWELL_SECRET"]
+
+    File.write(file, "#{secret}\n", perm: 0o600)
+    ENV["STAIRWELL_SECRET"] = secret
+  end
+
+  def newest_migration = owner { |db| db.table_exists?(:schema_info) ? db[:schema_info].get(:version) : 0 }
+
+  def newest_known = Dir[File.join(Stairwell::Prepare::MIGRATIONS, "*.rb")].map { |path| File.basename(path).to_i }.max
+
+  def studios? = owner { |db| db.table_exists?(:studios) && Stairwell::Prepare.studios(db).any? }
+
+  def run(program, *given)
+    out, err, status = Open3.capture3(File.join(@programs, program), *given)
+    refuse("#{program}: #{err.lines.grep(/error|fatal/i).first || err}".strip) unless status.success?
+    out
+  end
+
+  def refuse(words) = abort(words)
+end
+
+if $PROGRAM_NAME == __FILE__
+  what, file, programs, *more = ARGV
+  settings = Stairwell::Server::Settings.from_env
+  backup = Backup.new(settings, programs)
+  if what == "keep"
+    backup.keep(file)
+  else
+    # The roles that the backup names.
+    Stairwell::Prepare.call(settings)
+    backup.bring_back(file, replace: more.first == "--replace", secret_file: more.last)
+    Stairwell::Prepare.call(Stairwell::Server::Settings.from_env)
+  end
+end

@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+require "open3"
+require_relative "../spec_helper"
+require "demo/people"
+require_relative "../support/whole_machine"
+require_relative "../support/patient_client"
+
+# A server's backup, and what becomes of it: on the same server later, and on an empty one with another secret.
+RSpec.describe "Backup and restore" do
+  def run(machine, *command) = Open3.capture2e({"STAIRWELL_DATA" => machine.folder, "DATABASE_URL" => nil, "STAIRWELL_SECRET" => nil}, *command)
+
+  let(:teacher) { Demo::People::TEACHERS.first }
+
+  def client(machine) = PatientClient.new(machine.address).sign_in(teacher[:email], Demo::People::PASSWORD)
+
+  def counted(machine) = machine.database { |db| %i[students pieces lesson_results practice_marks week_plans accounts].to_h { |table| [table, db[table].count] } }
+
+  it "brings everything back: rows, sign-ins and the links of families, on this server and on another" do
+    machine = WholeMachine.new.start
+    other = WholeMachine.new(options: ["--empty"]).start
+    file = File.join(machine.folder, "all.backup")
+    before = counted(machine)
+    desk = client(machine)
+    sheet = desk.ask(:get, "/api/students").lazy.map { |row| desk.ask(:get, "/api/students/#{row["id"]}")["sheet_path"] }.find(&:itself).sub("/s/", "/api/sheet/")
+    shown = desk.ask(:get, sheet)
+    out, status = run(machine, "bin/backup", file)
+    expect([status.exitstatus, out]).to match([0, /read back and counted/])
+    expect(File.stat(file).mode & 0o077).to eq(0)
+    desk.ask(:post, "/api/pieces", {script: "title: After\nbars: 4\n", key: SecureRandom.uuid})
+
+    out, status = run(machine, "bin/restore", file)
+    expect([status.exitstatus, out]).to match([1, /Stairwell runs\. Stop it first/])
+    [machine, other].each(&:stop)
+    out, status = run(machine, "bin/restore", file)
+    expect([status.exitstatus, out]).to match([1, /There are studios on this server\. Give --replace/])
+    File.write("#{file}.cut", File.binread(file)[0...-2_000])
+    out, status = run(other, "bin/restore", "#{file}.cut")
+    expect([status.exitstatus, out]).to match([1, /is no backup, or is damaged/])
+
+    [[machine, "--replace"], [other]].each do |one, *more|
+      out, status = run(one, "bin/restore", file, *more)
+      expect([status.exitstatus, out]).to match([0, /is back: \d+ rows/])
+      one.start
+      expect(counted(one)).to eq(before)
+      # The walls stand again, for the owner too.
+      expect(one.database { |db| db.from(:pg_class).where(relrowsecurity: true, relforcerowsecurity: false).count }).to eq(0)
+      expect(client(one).ask(:get, sheet)).to eq(shown)
+      client(one).ask(:post, "/api/pieces", {script: "title: Onward\nbars: 4\n", key: SecureRandom.uuid})
+      one.stop
+    end
+  ensure
+    [machine, other].compact.each(&:remove)
+  end
+end
