@@ -19,6 +19,7 @@ require_relative "mailer"
 require_relative "rights"
 require_relative "signed_link"
 require_relative "openings"
+require_relative "act"
 require_relative "studio_context"
 require_relative "studio_contexts"
 Dir[File.join(__dir__, "{web,web/*,repositories,features,features/*,jobs}/*.rb")].sort.each { |file| require file }
@@ -38,7 +39,7 @@ module Stairwell
       disable :logging
       helpers Features::Helpers
       register Features::SessionRoutes, Features::PieceRoutes, Features::StudentRoutes, Features::LessonRoutes, Features::RoutineRoutes, Features::StudioRoutes,
-        Features::PaperRoutes, Features::TimetableRoutes, Features::ClassRoutes, Features::SheetRoutes, Features::PeopleRoutes
+        Features::PaperRoutes, Features::TimetableRoutes, Features::ClassRoutes, Features::SheetRoutes, Features::PeopleRoutes, Features::RecordRoutes
 
       error(Problem) { |problem| render_problem(problem) }
       error(Error) { |error| render_problem(Problem.of(error)) }

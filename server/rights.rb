@@ -33,8 +33,11 @@ module Stairwell
         ],
         teach: %w[typePiece loadScore loadOtherScore mergePieces deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
           addUnit endUnit choosePiece],
-        run: %w[changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
+        run: %w[history exportTable changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze
+      # What takes records away, and what shows one student's: of one whom one does not teach it is noted.
+      TAKING = %w[exportTable].freeze
+      READING = %w[student lesson messages weekPdf].freeze
       # These name their students in what is sent, or mean a whole class: there each student's
       # teacher is looked for by the action.
       IN_CLASS = %w[hearInClass judge finishClassLesson].freeze

@@ -5,7 +5,7 @@ module Stairwell
     # Where a request or a job works: in which studio, who it is and in what role (nil
     # on a private link), and the date there, which stays the same until it is done. It opens short transactions and holds none: what was read is
     # computed with, and only then is something kept.
-    StudioContext = Stairwell.value(:store, :studio, :clock, :settings, :today, account_id: nil, role: nil) do
+    StudioContext = Stairwell.value(:store, :studio, :clock, :settings, :today, account_id: nil, role: nil, act: nil) do
       # @return [Integer]
       def studio_id = studio[:id]
 
@@ -25,9 +25,10 @@ module Stairwell
       # @return [Integer] the next number of it, for a row that is kept later
       def next_id(sequence) = store.db.get(Sequel.function(:nextval, sequence.to_s))
 
+      # Whatever is changed is noted with it, where a person asked for it.
       # @yieldparam tables [Tables]
       # @return [Object] what the block gives
-      def write = store.in_studio(studio_id) { |db| yield Tables.new(db, studio_id) }
+      def write = store.in_studio(studio_id) { |db| yield(tables = Tables.new(db, studio_id)).tap { act&.note(tables) } }
     end
   end
 end

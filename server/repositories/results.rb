@@ -30,8 +30,8 @@ module Stairwell
         # @param me [Integer] account
         # @return [Hash{Integer => String}] by student, which other teacher heard something of them last that day
         def others_on(day, me)
-          last = @tables[:lesson_results].where(day: day).distinct(:student_id).order(:student_id, Sequel.desc(:made_at)).select(:student_id, :heard_by)
-          @tables.db.from(last.as(:heard)).exclude(heard_by: me).join(:accounts, id: :heard_by).select_hash(:student_id, :name)
+          last = @tables[:lesson_results].where(day: day).distinct(:student_id).order(:student_id, Sequel.desc(:made_at)).select(:student_id, :recorded_by)
+          @tables.db.from(last.as(:heard)).exclude(recorded_by: me).join(:accounts, id: :recorded_by).select_hash(:student_id, :name)
         end
 
         # A smaller form is called as the step it is of.

@@ -6,6 +6,7 @@ require_relative "formats/page_script/problem"
 require_relative "formats/page_script/result"
 require_relative "formats/page_script"
 require_relative "formats/student_list"
+require_relative "formats/csv_table"
 
 module Stairwell
   # Text or bytes in, values out, and back.

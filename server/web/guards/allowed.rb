@@ -18,13 +18,36 @@ module Stairwell
           return @app.call(env) unless request.known?
 
           right = Rights.needed(request.operation_id)
-          return @app.call(env) if right == :door || allowed?(request.operation_id, right, context, env)
+          return @app.call(env) if right == :door
+          return noted(request.operation_id, context, env) if allowed?(request.operation_id, right, context, env)
 
           words = Rights.of(context.role).include?(right) ? "not_your_student" : "needs_#{right}"
           Problem.new(403, Phrase["server.rights.#{words}"], code: "not_allowed").to_rack
         end
 
         private
+
+        # What is done goes into the studio's history; what is taken away, and what is read of someone else's student, too.
+        def noted(operation, context, env)
+          return @app.call(env) if context.account_id.nil?
+
+          act = Act.new(operation, env["PATH_INFO"], context)
+          if env["REQUEST_METHOD"] == "GET"
+            act.note_once if Rights::TAKING.include?(operation) || (Rights::READING.include?(operation) && !teaches?(context, env))
+          else
+            env[Languages::CONTEXT] = context.with(act: act)
+          end
+          @app.call(env)
+        end
+
+        # Whether whoever reads a student's record has them at lessons; who is not there is nobody's.
+        def teaches?(context, env)
+          id = env["PATH_INFO"][STUDENT, 1].to_i
+          context.read do |tables|
+            student = tables[:students].first(id: id)
+            student.nil? || Repositories::Students.teachers(student).include?(context.account_id) || Repositories::Students.new(tables).teachers_on(student, context.today).include?(context.account_id)
+          end
+        end
 
         STUDENT = %r{\A/api/students/(\d{1,18})(?:/|\z)}
         private_constant :STUDENT

@@ -1933,6 +1933,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studio/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Who did what, when, to whom; the newest first, a hundred at a time. */
+        get: operations["history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/csv/{table}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                table: "students" | "results" | "practice" | "repertoire";
+            };
+            cookie?: never;
+        };
+        /** @description What the studio holds as a table for a spreadsheet (RFC 4180). */
+        get: operations["exportTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studio/plans": {
         parameters: {
             query?: never;
@@ -3549,6 +3585,18 @@ export interface components {
             day: string;
             text: string;
             read: boolean;
+        };
+        Happened: {
+            id: number;
+            at: string;
+            who: string;
+            /** @description In words */
+            what: string;
+            student_id: number | null;
+            /** @description null too where they are erased */
+            student: string | null;
+            piece_id: number | null;
+            piece: string | null;
         };
         /** @description Since when it is learnt, and how far the work was steady on which days; missing until it is worked out */
         SmallStairs: {
@@ -7200,6 +7248,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StudioSettings"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    history: {
+        parameters: {
+            query?: {
+                /** @description Older than this one alone */
+                before?: components["schemas"]["Count"];
+                kind?: "lessons" | "students" | "pages" | "studio" | "taken" | "read";
+                account?: components["schemas"]["Count"];
+                student?: components["schemas"]["Count"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What happened */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Happened"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                table: "students" | "results" | "practice" | "repertoire";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The table */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
             default: components["responses"]["Problem"];

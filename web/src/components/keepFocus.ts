@@ -1,6 +1,9 @@
 // How many places one was at are remembered.
 const REMEMBERED = 20;
 
+// Milliseconds in which a place can find for itself where the focus belongs, as a week does for what was moved.
+const LATER = 150;
+
 type Place = { page: string; at: HTMLElement };
 
 /** The focus never falls to nowhere: where what had it is gone, closed or not to be used for a moment, it goes
@@ -43,7 +46,7 @@ export function keepFocus() {
   new MutationObserver(() => {
     if (waiting || !lost()) return;
     waiting = true;
-    setTimeout(giveBack);
+    setTimeout(giveBack, LATER);
   }).observe(document.documentElement, { childList: true, subtree: true, attributeFilter: ["disabled", "open"] });
 }
 

@@ -3,6 +3,7 @@ export * from "./classes";
 export * from "./lesson";
 export * from "./library";
 export * from "./people";
+export * from "./records";
 export * from "./routines";
 export * from "./session";
 export * from "./sheet";

@@ -11,9 +11,11 @@ import { Stretches } from "../../components/Stretches";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
 import { Account } from "./Account";
+import { History } from "./History";
 import { HolidayFile } from "./HolidayFile";
 import { OwnCalendar } from "./OwnCalendar";
 import { People } from "./People";
+import { TakeOut } from "./TakeOut";
 
 type Settings = Schemas["StudioSettings"];
 
@@ -35,6 +37,10 @@ export default function SettingsPage() {
           <Holidays holidays={settings.data.holidays} />
         </May>
         <People />
+        <May to="run">
+          <TakeOut />
+          <History />
+        </May>
         <OwnCalendar />
         <Account />
       </Flex>

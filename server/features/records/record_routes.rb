@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Server
+    module Features
+      # The addresses of what a studio takes out and hands on.
+      module RecordRoutes
+        def self.registered(app)
+          app.get("/api/studio/history") { render_json(History.new(context).list(**checked.query.slice("before", "kind", "account", "student").transform_keys(&:to_sym))) }
+          app.get("/api/studio/csv/:table") do
+            table = at("table")
+            content_type "text/csv", charset: "utf-8"
+            attachment("#{table}.csv")
+            CsvOut.new(context).of(table)
+          end
+        end
+      end
+    end
+  end
+end

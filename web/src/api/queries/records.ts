@@ -1,0 +1,18 @@
+import { useInfiniteQuery } from "@tanstack/react-query";
+import { api, ask, type Schemas, type Trouble } from "../client";
+
+export type HistoryFilter = { kind?: string; account?: number; student?: number };
+
+// As many as the server gives at once.
+const PAGE = 100;
+
+/** Who did what in the studio, the newest first; older ones are loaded when asked for. */
+export const useHistory = (filter: HistoryFilter) =>
+  useInfiniteQuery<Schemas["Happened"][], Trouble, Schemas["Happened"][], unknown[], number | undefined>({
+    queryKey: ["history", filter],
+    queryFn: ({ pageParam }) =>
+      ask(api.GET("/api/studio/history", { params: { query: { ...filter, before: pageParam } as never } })),
+    initialPageParam: undefined,
+    getNextPageParam: (last) => (last.length < PAGE ? undefined : last.at(-1)?.id),
+    select: ({ pages }) => pages.flat(),
+  });
