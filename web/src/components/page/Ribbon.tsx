@@ -82,6 +82,7 @@ export function Ribbon({ visits, width: usual = 862, lit, onPoint, now = null, o
             at={at}
             said={told.has(at)}
             perRow={perRow}
+            width={width}
             x={(at % perRow) * unit}
             y={Math.floor(at / perRow) * ROW + 20}
           />
@@ -102,6 +103,9 @@ export function Ribbon({ visits, width: usual = 862, lit, onPoint, now = null, o
   );
 }
 
+// Units of half of the words.
+const halfOf = (words: string | null) => ((words?.length ?? 0) * 6.9) / 2;
+
 /** Where there is room to write why the music jumps, without running into the
  * words before. */
 function roomy(visits: Visit[], unit: number, perRow: number) {
@@ -111,7 +115,7 @@ function roomy(visits: Visit[], unit: number, perRow: number) {
   visits.forEach((visit, at) => {
     if (Math.floor(at / perRow) !== row) end = Number.NEGATIVE_INFINITY;
     row = Math.floor(at / perRow);
-    const half = ((visit.reached?.length ?? 0) * 6.9) / 2;
+    const half = halfOf(visit.reached);
     const x = (at % perRow) * unit;
     if (!visit.reached || x - half < end) return;
     end = x + half + 4;
@@ -192,10 +196,10 @@ function Cell({ placed, x, y, unit, lit, here, ...does }: CellProps) {
   );
 }
 
-type Lettering = { visit: Visit; at: number; said: boolean; perRow: number; x: number; y: number };
+type Lettering = { visit: Visit; at: number; said: boolean; perRow: number; width: number; x: number; y: number };
 
 /** The letters along the ribbon; each cell's own label says them in words. */
-function Letters({ visit, at, said, perRow, x, y }: Lettering) {
+function Letters({ visit, at, said, perRow, width, x, y }: Lettering) {
   const first = at % perRow === 0;
   return (
     <>
@@ -205,7 +209,7 @@ function Letters({ visit, at, said, perRow, x, y }: Lettering) {
         </Word>
       )}
       {said && (
-        <Word x={x} y={y - 8} size={13} weight={600} anchor={at % perRow > perRow - 4 ? "end" : "middle"}>
+        <Word x={x} y={y - 8} size={13} weight={600} anchor={x + halfOf(visit.reached) > width ? "end" : x < halfOf(visit.reached) ? "start" : "middle"}>
           {visit.reached}
         </Word>
       )}

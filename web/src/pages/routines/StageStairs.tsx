@@ -19,14 +19,21 @@ export function StageStairs({ stages, chosen, onChoose }: Props) {
     <Flex
       role="group"
       aria-label={t("routines.stairs.stages")}
-      align="flex-end"
+      align="stretch"
       mb="14px"
       borderBottom="2px solid"
       borderColor="ink"
       hideBelow="md"
     >
       {levels.map((level) => (
-        <Box key={level} flex="1 1 0" minW={0}>
+        // Each begins so much higher than the one before, and stands on the ground.
+        <Flex
+          key={level}
+          direction="column"
+          flex="1 1 0"
+          minW={0}
+          pt={`${(levels.length - 1 - level) * RISE}px`}
+        >
           {stages.map(
             (stage, at) =>
               stage.level === level && (
@@ -57,8 +64,8 @@ export function StageStairs({ stages, chosen, onChoose }: Props) {
                 </Tread>
               ),
           )}
-          <Box h={`${level * RISE}px`} bg="shade" borderLeft="1px solid" borderColor="line" aria-hidden="true" />
-        </Box>
+          <Box flex="1" bg="shade" borderLeft="1px solid" borderColor="line" aria-hidden="true" />
+        </Flex>
       ))}
     </Flex>
   );

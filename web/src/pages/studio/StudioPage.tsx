@@ -139,7 +139,7 @@ const Line = memo(function Line({ row, day, today }: { row: Row; day: boolean; t
         {row.pieces.map((piece) => (
           <Grid key={piece.title} templateColumns={PIECE} gap="10px" alignItems="center">
             <Text lineHeight={1.25}>
-              {piece.title} <b>{piece.percent} %</b>
+              {piece.title} <b>{`${piece.percent}\u00a0%`}</b>
             </Text>
             <Climb piece={piece} outlook={outlookOf(row, piece.title)} today={today} />
             <Ready one={outlookOf(row, piece.title)} />
