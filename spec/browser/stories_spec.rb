@@ -122,7 +122,7 @@ RSpec.describe "A day of" do
     tap find("[role=dialog]").find_button("Finish", exact: true)
     expect(page).to have_css("h1", text: /\AWednesday 10 March/)
     expect(page).to have_button("Heard")
-    tap find_link("Nell")
+    tap find_link("Nell", match: :first)
     expect(page).to have_text("A, hands together")
     expect(page.evaluate_script("document.documentElement.scrollWidth")).to be <= 1024
     expect(complaints).to eq([])

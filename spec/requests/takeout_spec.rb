@@ -29,8 +29,10 @@ RSpec.describe "What is taken out" do
     expect(found.last).to include("lesson time" => "16:05", "minutes a day" => "20", "left on" => nil)
     again = CSV.generate { |csv| [found.first.keys, *found.map(&:values)].each { |row| csv << row } }
     read = ask(:post, "/api/students/read", {text: again})
-    expect(read["problems"]).to eq([])
-    expect(read["students"].map { |one| one.values_at("lesson_weekday", "practice_days") }.last).to eq([Requests::STUDENT[:lesson_weekday], [0, 1, 3]]).or eq([Requests::STUDENT[:lesson_weekday], [1, 3, 0]])
+    expect(read["lines"].flat_map { |line| line["troubles"] }).to eq([])
+    expect(read["lines"].map { |line| line["student"].values_at("name", "lesson_time", "minutes_a_day") }).to eq(found.map { |row| [row["name"], row["lesson time"], 20] })
+    expect(read["lines"].map { |line| line["student"]["practice_days"].sort }.last).to eq([0, 1, 3])
+    expect(read["lines"].last["student"]["lesson_weekday"]).to eq(Requests::STUDENT[:lesson_weekday])
   end
 
   it "is results by their last word, practice without what was taken back, and every piece that was given" do

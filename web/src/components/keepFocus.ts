@@ -4,7 +4,8 @@ const REMEMBERED = 20;
 // Milliseconds in which a place can find for itself where the focus belongs, as a week does for what was moved.
 const LATER = 150;
 
-type Place = { page: string; at: HTMLElement };
+// `own`: it stood where the place looks after the focus itself, for everything that moves there.
+type Place = { page: string; at: HTMLElement; own: boolean };
 
 /** The focus never falls to nowhere: where what had it is gone, closed or not to be used for a moment, it goes
  * back to where the person was before, in this place; else to its content. */
@@ -17,7 +18,8 @@ export function keepFocus() {
   document.addEventListener("focusin", (event) => {
     const at = event.target as HTMLElement;
     free = false;
-    been = [...been.filter((one) => one.at !== at), { page: location.pathname, at }].slice(-REMEMBERED);
+    const own = at.closest("[data-own-focus]") !== null;
+    been = [...been.filter((one) => one.at !== at), { page: location.pathname, at, own }].slice(-REMEMBERED);
   });
   document.addEventListener("focusout", (event) => {
     const at = event.target as HTMLElement;
@@ -33,6 +35,7 @@ export function keepFocus() {
     waiting = false;
     if (!lost()) return;
     const last = been[been.length - 1];
+    if (last?.own && last.page === location.pathname && document.querySelector("[data-own-focus]")) return;
     // It can be used again in a moment, and then has the focus again.
     if (last?.page === location.pathname && last.at.isConnected && last.at.matches(":disabled")) {
       last.at.focus();

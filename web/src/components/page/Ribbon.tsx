@@ -209,7 +209,13 @@ function Letters({ visit, at, said, perRow, width, x, y }: Lettering) {
         </Word>
       )}
       {said && (
-        <Word x={x} y={y - 8} size={13} weight={600} anchor={x + halfOf(visit.reached) > width ? "end" : x < halfOf(visit.reached) ? "start" : "middle"}>
+        <Word
+          x={x}
+          y={y - 8}
+          size={13}
+          weight={600}
+          anchor={x + halfOf(visit.reached) > width ? "end" : x < halfOf(visit.reached) ? "start" : "middle"}
+        >
           {visit.reached}
         </Word>
       )}

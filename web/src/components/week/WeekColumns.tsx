@@ -38,7 +38,7 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
       </Text>
     );
   return (
-    <Box ref={place} onKeyDown={onKey} onMouseLeave={drawn.letGo}>
+    <Box ref={place} data-own-focus onKeyDown={onKey} onMouseLeave={drawn.letGo}>
       <Notice trouble={drawn.trouble} />
       <Limits limits={week.limits} student={student} />
       <Grid

@@ -27,13 +27,7 @@ export function StageStairs({ stages, chosen, onChoose }: Props) {
     >
       {levels.map((level) => (
         // Each begins so much higher than the one before, and stands on the ground.
-        <Flex
-          key={level}
-          direction="column"
-          flex="1 1 0"
-          minW={0}
-          pt={`${(levels.length - 1 - level) * RISE}px`}
-        >
+        <Flex key={level} direction="column" flex="1 1 0" minW={0} pt={`${(levels.length - 1 - level) * RISE}px`}>
           {stages.map(
             (stage, at) =>
               stage.level === level && (
