@@ -71,7 +71,7 @@ class Photographer
     shot("stairs", "/students/1", wait: "table") { find("svg[aria-label^='The stairs']").then { |one| @driver.execute_script("arguments[0].closest('.stairs-page').scrollIntoView()", one) } }
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet, child = sheet_of(9), sheet_of(4)
-    shot("people", "/settings", wait: "section[aria-label=People] li") { find("section[aria-label=People]").then { |one| @driver.execute_script("arguments[0].closest('.stairs-page').scrollIntoView()", one) } }
+    shot("people", "/settings", wait: "section[aria-label=People] li") { find("section[aria-label=People]").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
     resize(390, 844)
     shot("sheet", sheet, wait: "section")
     shot("child", child, wait: "section h2")

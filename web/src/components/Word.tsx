@@ -20,7 +20,7 @@ export function Word({ x, y, children, size = 13, weight = 400, tone = "soft", a
       y={y}
       aria-hidden="true"
       textAnchor={anchor}
-      style={{ fontSize: size, fontWeight: weight, fill: colour(tone) }}
+      style={{ fontSize: size, fontWeight: weight, fill: colour(tone), pointerEvents: "none" }}
     >
       {children}
     </text>

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Redo2, Undo2 } from "lucide-react";
-import { type ReactNode, useEffect, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -226,8 +226,24 @@ function usePrepared(score: boolean) {
 
 /** The order of playing stays in sight while the page goes by. */
 function Order({ children }: { children: ReactNode }) {
+  const place = useRef<HTMLDivElement>(null);
+  // It covers nothing that is gone to: what is scrolled into sight stops above it.
+  useEffect(() => {
+    const one = place.current;
+    if (!one) return;
+    const root = document.documentElement.style;
+    const watch = new ResizeObserver(() => {
+      root.scrollPaddingBottom = getComputedStyle(one).position === "sticky" ? `${one.offsetHeight + 8}px` : "";
+    });
+    watch.observe(one);
+    return () => {
+      watch.disconnect();
+      root.scrollPaddingBottom = "";
+    };
+  }, []);
   return (
     <Box
+      ref={place}
       mt="10px"
       pb="8px"
       bg="ground"

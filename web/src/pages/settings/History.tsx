@@ -90,7 +90,7 @@ function Happened() {
         {found.data?.map((one) => (
           <Flex as="li" key={one.id} gap="4px 12px" wrap="wrap" py="3px" borderBottom="1px solid" borderColor="line">
             <Text color="soft" w="150px">
-              {moment(one.at)}
+              {moment(one.at, { dateStyle: "medium", timeStyle: "short" })}
             </Text>
             <Text flex="1 1 300px">
               <b>{one.who}</b> {one.what}

@@ -68,6 +68,7 @@ export default function StudioPage() {
         <Paper role="table" aria-label={t("studio.studio_page.all_students")} overflowX="auto" tabIndex={0}>
           <Grid
             role="row"
+            hideBelow="lg"
             templateColumns={COLUMNS}
             gap="16px"
             px="16px"
@@ -77,7 +78,6 @@ export default function StudioPage() {
             fontWeight={700}
             borderBottom="1px solid"
             borderColor="line"
-            minW="860px"
           >
             <span role="columnheader">{t("studio.studio_page.student")}</span>
             <Grid role="columnheader" templateColumns={PIECE} gap="10px">
@@ -114,14 +114,13 @@ const Line = memo(function Line({ row, day, today }: { row: Row; day: boolean; t
   return (
     <Grid
       role="row"
-      templateColumns={COLUMNS}
-      gap="16px"
+      templateColumns={{ base: "minmax(0, 1fr)", lg: COLUMNS }}
+      gap={{ base: "4px", lg: "16px" }}
       px="16px"
       py="7px"
       alignItems="center"
       borderBottom="1px solid"
       borderColor="line"
-      minW="860px"
     >
       <Box role="cell">
         <NameLink to={`/students/${row.id}`}>{row.name}</NameLink>
@@ -137,7 +136,12 @@ const Line = memo(function Line({ row, day, today }: { row: Row; day: boolean; t
           </Text>
         )}
         {row.pieces.map((piece) => (
-          <Grid key={piece.title} templateColumns={PIECE} gap="10px" alignItems="center">
+          <Grid
+            key={piece.title}
+            templateColumns={{ base: "minmax(0, 1fr) minmax(0, 1fr)", lg: PIECE }}
+            gap={{ base: "0 10px", lg: "10px" }}
+            alignItems="center"
+          >
             <Text lineHeight={1.25}>
               {piece.title} <b>{`${piece.percent}\u00a0%`}</b>
             </Text>
