@@ -87,14 +87,14 @@ class Backup
     return yield if db.from(:pg_roles).where(rolname: Sequel.lit("current_user")).where { Sequel.|(:rolsuper, :rolbypassrls) }.any?
 
     begin
-      open(db)
+      open_walls(db)
       yield
     ensure
       Stairwell::Prepare.close(db)
     end
   end
 
-  def open(db)
+  def open_walls(db)
     names = db.from(:pg_class).where(relrowsecurity: true, relkind: "r").select_map(:relname)
     db.transaction { names.each { |name| db.run("ALTER TABLE #{db.literal(Sequel.identifier(name))} NO FORCE ROW LEVEL SECURITY") } }
   end

@@ -55,7 +55,7 @@ RSpec.describe "What is taken out" do
   # What a cell must not begin with, by OWASP's page on CSV injection (from memory).
   it "runs nothing in a spreadsheet, whatever was typed" do
     hostile = ["=HYPERLINK(\"http://x\")", "+1", "-1", "@SUM(A1)", "\tx", "\rx", "plain"]
-    text = Stairwell::Formats::CsvTable.write(["a"], hostile.map { |one| [one] })
+    text = Stairwell::Formats::CsvTable.write(["a"], hostile.zip)
     read = CSV.parse(text.delete_prefix("\uFEFF"), headers: true, row_sep: "\r\n").map { |row| row["a"] }
     expect(read).to eq(hostile.map { |one| (one == "plain") ? one : "'#{one}" })
     expect(Stairwell::Formats::CsvTable.write(["n"], [[-4], [1.5]]).lines.drop(1).map(&:chomp)).to eq(%w[-4 1.5])
