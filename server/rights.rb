@@ -23,24 +23,24 @@ module Stairwell
           chooseStudio calendar ownCalendar renewOwnCalendar withdrawOwnCalendar
         ],
         read: %w[
-          pieces readScript piece draft revisions revision sound known drill keepDrill score pencilPdf learners exportPiece students student previewAssignment waysOut suits introducing extraWorkGiven routines tryRoutine today weekPdf weeksPdf outbox lesson offer
+          pieces readScript piece draft revisions revision sound known drill keepDrill score pencilPdf learners exportPiece students student previewAssignment waysOut suits introducing extraWorkGiven routines tryRoutine today weekPdf weeksPdf outbox unsent lesson offer
           studio studioSettings people timetable covers standIn whileAway classes showClass classLesson messages
         ],
-        hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough readMessage hearInClass judge finishClassLesson],
+        hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough readMessage sendAgain hearInClass judge finishClassLesson],
         change: %w[
           changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption changeBeginnings renewLink withdrawLink renewPiece takeBackPage endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
           renewCalendar withdrawCalendar
         ],
         teach: %w[typePiece loadScore loadOtherScore mergePieces deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
           addUnit endUnit choosePiece],
-        run: %w[history exportTable changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
+        run: %w[history exportTable exportStudent changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze
       # What takes records away, and what shows one student's: of one whom one does not teach it is noted.
-      TAKING = %w[exportTable].freeze
+      TAKING = %w[exportTable exportStudent].freeze
       READING = %w[student lesson messages weekPdf].freeze
-      # These name their students in what is sent, or mean a whole class: there each student's
+      # These name their students in what is sent, mean a whole class or a letter: there each student's
       # teacher is looked for by the action.
-      IN_CLASS = %w[hearInClass judge finishClassLesson].freeze
+      IN_CLASS = %w[hearInClass judge finishClassLesson sendAgain].freeze
       NEEDED = OPERATIONS.flat_map { |right, operations| operations.map { |operation| [operation, right] } }.to_h.freeze
       private_constant :NEEDED
 

@@ -90,7 +90,7 @@ RSpec.describe "The history of a studio" do
   it "has words for everything that can be done" do
     rights = Stairwell::Server::Rights
     operations = rights::OPERATIONS.except(:door, :read).values.flatten + rights::TAKING + rights::READING
-    said = operations.uniq.map { |operation| Stairwell::Phrase["server.history.#{operation}"].to_s }
+    said = operations.uniq.map { |operation| Stairwell::Server::Features::History.said(operation).to_s }
     expect(said.uniq.size).to eq(said.size)
     expect(said).to all(match(/\A[a-z]/))
   end

@@ -107,44 +107,6 @@ RSpec.describe "A lesson" do
       expect(ask(:get, path)["lessons"]).to eq([{"day" => "2027-03-10", "recap" => told, "notes" => "", "results" => 0, "giver" => "Mira Quist", "heard" => []}])
       expect(lesson["lesson"]["finished"]).to be(true)
     end
-
-    it "sends it through a mail server where there is one" do
-      server = TCPServer.new("127.0.0.1", 0)
-      got = Queue.new
-      Thread.new { smtp_talk(server.accept, got) }
-      settings = Stairwell::Server::Settings.new(ENV.to_h.merge("STAIRWELL_SMTP" => "smtp://127.0.0.1:#{server.addr[1]}", "STAIRWELL_MAIL_FROM" => "quay@quay.example"))
-      TestApp.store.in_studio(1) do |db|
-        db[:outbox].insert(studio_id: 1, student_id: student["id"], recipient: "home@quay.example", subject: "The week", body: "Play slowly – five times.", made_by: 1)
-      end
-      kept = Stairwell::Server::Jobs.contexts
-      Stairwell::Server::Jobs.contexts = Stairwell::Server::StudioContexts.new(store: TestApp.store, clock: TestApp::CLOCK, settings: settings)
-      Stairwell::Server::Jobs::SendMail.allocate.run(1, 1)
-      expect(got.pop).to include("Subject: The week", "To: home@quay.example", "From: quay@quay.example")
-      expect(TestApp::OWNER[:outbox].get(:sent_at)).not_to be_nil
-    ensure
-      Stairwell::Server::Jobs.contexts = kept
-      server&.close
-    end
-
-    # As much of the protocol (RFC 5321) as a delivery needs.
-    def smtp_talk(socket, got)
-      socket.print("220 here\r\n")
-      data = nil
-      while (line = socket.gets)
-        if data
-          next data << line unless line == ".\r\n"
-
-          got << data.join
-          data = nil
-          socket.print("250 taken\r\n")
-        elsif line.start_with?("DATA")
-          data = []
-          socket.print("354 go\r\n")
-        else
-          socket.print(line.start_with?("QUIT") ? "221 bye\r\n" : "250 fine\r\n")
-        end
-      end
-    end
   end
 
   it "lists the day's lessons in order, with the week, what to hear first and what wants attention" do

@@ -2,6 +2,9 @@
 
 require_relative "../spec_helper"
 require "csv"
+require "json_schemer"
+require "pdf/reader"
+require "zip"
 
 # What a studio takes out, read back with Ruby's own CSV library, as another program would read it.
 RSpec.describe "What is taken out" do
@@ -50,6 +53,40 @@ RSpec.describe "What is taken out" do
     expect(table("practice")).to eq([{"day" => "2027-03-10", "student" => "Nell", "piece" => "The Lock Gate", "step" => "A, right hand", "times" => "2", "hard" => "1", "hurt" => "0"}])
     ask(:post, "#{path}/pieces/#{own}/end", {ended: "passed"})
     expect(table("repertoire")).to match([a_hash_including("student" => "Nell", "piece" => "The Lock Gate", "ended" => "passed", "ended on" => "2027-03-10")])
+  end
+
+  it "is all of one student, to be handed over, and nothing of another" do
+    TestApp.now = Time.utc(2027, 3, 10, 16)
+    other = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ottilie"))["id"]
+    ask(:post, "/api/students/#{other}/pieces", {piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 76})
+    ask(:post, "#{path}/results", {assignment_id: student["pieces"].first["id"], step_id: "A.right", result: "steady", key: SecureRandom.uuid})
+    ask(:put, "#{path}/lesson", {recap: "Well played, Åse.", version: ask(:get, "#{path}/lesson")["lesson"]["version"]})
+    ask(:post, "#{path}/lesson/finish", {send: false})
+    header("X-CSRF-Token", @csrf)
+    custom_request("GET", "#{path}/record.zip")
+    expect(last_response.headers["content-type"]).to eq("application/zip")
+    files = {}
+    Zip::InputStream.open(StringIO.new(last_response.body)) do |zip|
+      while (entry = zip.get_next_entry)
+        files[entry.name] = zip.read
+      end
+    end
+    expect(files.keys).to contain_exactly("student.json", "recaps.pdf", "week.pdf", "results.csv", "practice.csv", "repertoire.csv")
+    record = JSON.parse(files["student.json"])
+    expect(JSONSchemer.schema(JSON.parse(File.read("docs/student-1.schema.json"))).validate(record).to_a).to eq([])
+    expect(record["tables"].keys).to include("students", "assignments", "lesson_results", "lessons", "week_plans", "history")
+    # Whatever table has a student has this one's rows in it.
+    owned = TestApp::OWNER.from(Sequel[:information_schema][:columns]).where(table_schema: "public", column_name: "student_id").exclude(table_name: "student_summaries").select_map(:table_name)
+    filled = owned.reject { |name| TestApp::OWNER[name.to_sym].where(student_id: student["id"]).empty? }
+    expect(record["tables"].keys).to match_array(["students", *filled])
+    expect(record["tables"].values.flatten.filter_map { |row| row["student_id"] }.uniq).to eq([student["id"]])
+    expect(files.values.map { |bytes| bytes.dup.force_encoding(Encoding::BINARY) }.join).not_to include("Ottilie")
+    expect(files["student.json"]).not_to include("nonce")
+    expect(PDF::Reader.new(StringIO.new(files["recaps.pdf"])).pages.first.text).to include("Wednesday, 10 March", "Well played, Åse.")
+    expect(CSV.parse(files["results.csv"].force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF"), headers: true, row_sep: "\r\n").map { |row| row["student"] }).to eq(["Nell"])
+    expect(ask(:get, "/api/studio/history?kind=taken").first).to include("student" => "Nell", "what" => "took a student's record out")
+    ask(:get, "/api/students/999/record.zip")
+    expect(status).to eq(404)
   end
 
   # What a cell must not begin with, by OWASP's page on CSV injection (from memory).

@@ -167,6 +167,9 @@ RSpec.describe "While a transaction is open" do
     lines = ask(:post, "/api/students/read", {text: "name,day,time\nIlo,Monday,16:00\n"})["lines"]
     ask(:post, "/api/students/list", {students: [lines.first["student"].merge(key: key.call)]})
     ask(:get, "/api/studio/history")
+    ask(:get, "/api/outbox/unsent")
+    custom_request("GET", "/api/students/1/record.zip")
+    ask(:post, "/api/outbox/1/again", {})
     %w[students results practice repertoire].each { |table| custom_request("GET", "/api/studio/csv/#{table}") }
     header("Content-Type", "application/octet-stream")
     custom_request("POST", "/api/studio/holidays", {}, input: "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nEND:VCALENDAR\n")

@@ -19,6 +19,8 @@ module Stairwell
 
           app.get("/api/today") { render_json(Today.new(context).show(all: checked.query["teachers"] == "all")) }
           app.get("/api/outbox") { render_json(Outbox.new(context).list) }
+          app.get("/api/outbox/unsent") { render_json(Outbox.new(context).unsent) }
+          app.post("/api/outbox/:id/again") { render_json(Outbox.new(context).again(id)) }
           app.get("#{own}/lesson") { render_json(lesson.show) }
           app.put("#{own}/lesson") { render_json(lesson.write(sent.except(:version), seen: sent[:version])) }
           app.post("#{own}/results") { render_json(lesson.hear(**sent), status: 201) }

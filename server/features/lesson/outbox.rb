@@ -3,8 +3,12 @@
 module Stairwell
   module Server
     module Features
-      # Mail of the studio.
+      # Mail of the studio: what was sent, what the mail server did not take, and what nobody can get.
       class Outbox
+        # Days after which a recap that was not sent is told no more. Own choice.
+        DAYS = 28
+        private_constant :DAYS
+
         # @param context [StudioContext]
         def initialize(context)
           @context = context
@@ -13,7 +17,42 @@ module Stairwell
         # @return [Array<Hash>] the newest first; see the contract's Letter
         def list
           rows = @context.read { |tables| Repositories::Outbox.new(tables).list }
-          rows.map { |row| row.slice(:id, :recipient, :subject, :body, :trouble).merge(made_at: row[:made_at].utc.iso8601, sent_at: row[:sent_at]&.utc&.iso8601) }
+          rows.map { |row| row.slice(:id, :recipient, :subject, :body, :trouble).merge(made_at: row[:made_at].utc.iso8601, sent_at: row[:sent_at]&.utc&.iso8601, state: state(row)) }
+        end
+
+        # @return [Hash] drafts: and unaddressed:, see the contract's Unsent
+        def unsent
+          since = @context.today - DAYS
+          @context.read { |tables| Repositories::Outbox.new(tables).then { |outbox| {drafts: outbox.drafts(since), unaddressed: outbox.unaddressed(since)} } }
+            .transform_values { |rows| rows.map { |row| row.merge(day: row[:day].to_s) } }
+        end
+
+        # Gives a letter to the mail server once more, at once.
+        # @param id [Integer]
+        # @return [Array<Hash>] as {#list}
+        # @raise [Problem] 409 where it was sent meanwhile, 422 where no mail server is known
+        def again(id)
+          raise Problem.new(422, Phrase["server.outbox.no_mail_server"], code: "no_mail") unless @context.settings.smtp
+
+          @context.write do |tables|
+            outbox = Repositories::Outbox.new(tables)
+            letter = outbox.find(id)
+            Rights.with_student!(@context, tables, Repositories::Students.new(tables).find(letter[:student_id]), :hear)
+            raise Problem.new(409, Phrase["server.outbox.sent_already"], code: "sent") if letter[:sent_at]
+
+            outbox.forget_trouble(id)
+            Jobs::SendMail.enqueue(@context.studio_id, id)
+          end
+          list
+        end
+
+        private
+
+        def state(row)
+          return "sent" if row[:sent_at]
+          return "failed" if row[:trouble]
+
+          @context.settings.smtp ? "sending" : "waiting"
         end
       end
     end

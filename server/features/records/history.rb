@@ -26,10 +26,14 @@ module Stairwell
           @context.read { |tables| Repositories::History.new(tables).list(before: before, **only) }.map { |row| happened(row) }
         end
 
+        # @param operation [String] of the contract
+        # @return [Phrase] what it does, after who did it
+        def self.said(operation) = operation.gsub(/[A-Z]/) { |letter| "_#{letter.downcase}" }.then { |name| Phrase["server.history.#{name}"] }
+
         private
 
         def happened(row)
-          row.slice(:id, :who, :student_id, :student, :piece_id, :piece).merge(at: row[:at].iso8601, what: Phrase["server.history.#{row[:operation]}"].to_s)
+          row.slice(:id, :who, :student_id, :student, :piece_id, :piece).merge(at: row[:at].iso8601, what: History.said(row[:operation]).to_s)
         end
       end
     end

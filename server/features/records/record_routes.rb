@@ -7,6 +7,11 @@ module Stairwell
       module RecordRoutes
         def self.registered(app)
           app.get("/api/studio/history") { render_json(History.new(context).list(**checked.query.slice("before", "kind", "account", "student").transform_keys(&:to_sym))) }
+          app.get("/api/students/:id/record.zip") do
+            content_type "application/zip"
+            attachment("student-#{id}.zip")
+            StudentZip.new(context, id).to_s
+          end
           app.get("/api/studio/csv/:table") do
             table = at("table")
             content_type "text/csv", charset: "utf-8"

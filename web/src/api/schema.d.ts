@@ -1482,6 +1482,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outbox/unsent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Recaps that were begun and those nobody can get, of the last four weeks. */
+        get: operations["unsent"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outbox/{id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sendAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/lesson": {
         parameters: {
             query?: never;
@@ -1665,6 +1700,25 @@ export interface paths {
         post: operations["renewPiece"];
         /** @description Takes that back; the steps are those from before, marks and results stay. */
         delete: operations["takeBackPage"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/record.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description All that is kept of a student, to be handed over (docs/student-1.schema.json, CSV and PDF). */
+        get: operations["exportStudent"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2184,6 +2238,22 @@ export interface components {
             trouble: string | null;
             made_at: string;
             sent_at: string | null;
+            /**
+             * @description waiting where the server sends no mail
+             * @enum {string}
+             */
+            state: "sent" | "sending" | "failed" | "waiting";
+        };
+        Unsent: {
+            /** @description Begun, the lesson not finished */
+            drafts: components["schemas"]["OfLesson"][];
+            /** @description Told at a lesson of one who has no address */
+            unaddressed: components["schemas"]["OfLesson"][];
+        };
+        OfLesson: {
+            student_id: number;
+            student: string;
+            day: string;
         };
         HearFirst: {
             title: string;
@@ -6472,6 +6542,54 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    unsent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was not sent */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Unsent"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sendAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": Record<string, never>;
+            };
+        };
+        responses: {
+            /** @description The outbox */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Letter"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     lesson: {
         parameters: {
             query?: never;
@@ -6822,6 +6940,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Student"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportStudent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A zip */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": unknown;
                 };
             };
             default: components["responses"]["Problem"];

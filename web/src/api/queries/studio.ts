@@ -61,4 +61,15 @@ export const usePlanEveryone = () =>
 export const useToday = (teachers: "own" | "all") =>
   useLoad(["today", teachers], () => ask(api.GET("/api/today", { params: { query: { teachers } } })));
 
-export const useOutbox = () => useLoad(["outbox"], () => ask(api.GET("/api/outbox")));
+const OUTBOX = ["outbox"];
+
+export const useOutbox = () => useLoad(OUTBOX, () => ask(api.GET("/api/outbox")));
+
+/** Recaps that were begun, and those nobody can get. */
+export const useUnsent = () => useLoad([...OUTBOX, "unsent"], () => ask(api.GET("/api/outbox/unsent")));
+
+/** Gives a letter to the mail server once more. */
+export const useSendAgain = () =>
+  useSave((id: number) => ask(api.POST("/api/outbox/{id}/again", { params: { path: { id } }, body: {} })), {
+    into: () => OUTBOX,
+  });

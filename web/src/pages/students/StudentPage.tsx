@@ -26,6 +26,7 @@ import { Outlook } from "./Outlook";
 import { Past } from "./Past";
 import { PieceChoices } from "./PieceChoices";
 import { PracticeDays } from "./PracticeDays";
+import { Record } from "./Record";
 import { SheetLink } from "./SheetLink";
 
 type Student = Schemas["Student"];
@@ -132,6 +133,7 @@ function Whole({ student }: { student: Student }) {
         <ExtraWork student={student} />
         <SheetLink student={student} />
         <Family student={student} />
+        <Record student={student} />
       </Flex>
     </>
   );
