@@ -33,7 +33,7 @@ module Stairwell
         ],
         teach: %w[typePiece loadScore loadOtherScore mergePieces deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
           addUnit endUnit choosePiece],
-        run: %w[history exportTable exportStudent changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
+        run: %w[history exportTable exportStudent eraseStudent changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze
       # What takes records away, and what shows one student's: of one whom one does not teach it is noted.
       TAKING = %w[exportTable exportStudent].freeze

@@ -47,6 +47,7 @@ class Backup
     about = JSON.parse(kept.fetch(ABOUT))
     refuse("#{file} was made by a newer version of Stairwell. Bring this one up to date, then restore.") if about["migration"] > newest_known
     refuse("There are studios on this server. Give --replace to put those of the backup in their place.") if studios? && !replace
+    gone = erased
     Dir.mktmpdir do |folder|
       script = File.join(folder, "all.sql")
       File.binwrite(dump = File.join(folder, DUMP), kept.fetch(DUMP))
@@ -56,10 +57,30 @@ class Backup
       run("psql", "-X", "-q", "--single-transaction", "-v", "ON_ERROR_STOP=1", "-d", @settings.owner_url, "-f", fresh, "-f", script, "-o", File::NULL)
     end
     take_secret(kept.fetch(SECRET), secret_file)
+    # Brought up to date, and without whom it should not know any more.
+    Stairwell::Prepare.call(Stairwell::Server::Settings.from_env)
+    erase(gone)
     puts "#{file} of #{about["made_at"]} is back: #{about["rows"].values.sum} rows. Start Stairwell again."
   end
 
   private
+
+  # @return [Array<Array(Integer, Integer)>] studio and student, whoever was erased here
+  def erased
+    owner { |db| db.table_exists?(:erasures) ? within_walls(db) { db[:erasures].select_map(%i[studio_id student_id]) } : [] }
+  end
+
+  # What was erased since the backup was made does not come back with it.
+  def erase(gone)
+    owner do |db|
+      gone.each do |studio, student|
+        db.transaction do
+          db.get(Sequel.function(:set_config, "stairwell.studio", studio.to_s, true))
+          db.get(Sequel.function(:erase_student, student)) unless db[:students].where(studio_id: studio, id: student).empty?
+        end
+      end
+    end
+  end
 
   def owner(&block) = Sequel.connect(@settings.owner_url, &block)
 
@@ -158,6 +179,5 @@ if $PROGRAM_NAME == __FILE__
     # The roles that the backup names.
     Stairwell::Prepare.call(settings)
     backup.bring_back(file, replace: more.first == "--replace", secret_file: more.last)
-    Stairwell::Prepare.call(Stairwell::Server::Settings.from_env)
   end
 end

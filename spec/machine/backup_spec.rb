@@ -49,6 +49,18 @@ RSpec.describe "Backup and restore" do
       client(one).ask(:post, "/api/pieces", {script: "title: Onward\nbars: 4\n", key: SecureRandom.uuid})
       one.stop
     end
+
+    # Who was erased since does not come back with it.
+    machine.start
+    gone = client(machine).ask(:get, "/api/students").last
+    client(machine).ask(:post, "/api/students/#{gone["id"]}/erase", {name: gone["name"]})
+    machine.stop
+    _, status = run(machine, "bin/restore", file, "--replace")
+    expect(status.exitstatus).to eq(0)
+    machine.start
+    expect(counted(machine)[:students]).to eq(before[:students] - 1)
+    expect(machine.database { |db| [db[:students].where(id: gone["id"]).count, db[:lesson_results].where(student_id: gone["id"]).count] }).to eq([0, 0])
+    machine.stop
   ensure
     [machine, other].compact.each(&:remove)
   end

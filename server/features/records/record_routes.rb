@@ -12,6 +12,7 @@ module Stairwell
             attachment("student-#{id}.zip")
             StudentZip.new(context, id).to_s
           end
+          app.post("/api/students/:id/erase") { render_json(Erasure.new(context, id).call(**sent)) }
           app.get("/api/studio/csv/:table") do
             table = at("table")
             content_type "text/csv", charset: "utf-8"

@@ -1724,6 +1724,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/erase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes away all that is kept of a student, for good. */
+        post: operations["eraseStudent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/suits": {
         parameters: {
             query?: never;
@@ -3655,6 +3674,13 @@ export interface components {
             day: string;
             text: string;
             read: boolean;
+        };
+        Erased: {
+            /** @description Where the name still stands in what was written of others */
+            places: {
+                place: string;
+                count: number;
+            }[];
         };
         Happened: {
             id: number;
@@ -6963,6 +6989,36 @@ export interface operations {
                 };
                 content: {
                     "application/zip": unknown;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    eraseStudent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The student's, typed, so that it is nobody else */
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Erased */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Erased"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,5 +1,6 @@
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { api, ask, type Schemas, type Trouble } from "../client";
+import { useSave } from "./base";
 
 export type HistoryFilter = { kind?: string; account?: number; student?: number };
 
@@ -15,4 +16,10 @@ export const useHistory = (filter: HistoryFilter) =>
     initialPageParam: undefined,
     getNextPageParam: (last) => (last.length < PAGE ? undefined : last.at(-1)?.id),
     select: ({ pages }) => pages.flat(),
+  });
+
+/** Takes all that is kept of a student away, for good. */
+export const useErase = (id: number) =>
+  useSave((name: string) => ask(api.POST("/api/students/{id}/erase", { params: { path: { id } }, body: { name } })), {
+    touches: () => [["students"], ["studio"], ["today"], ["timetable"], ["history"]],
   });

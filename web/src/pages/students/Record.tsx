@@ -2,6 +2,7 @@ import { Link, Text } from "@chakra-ui/react";
 import { Paper, PartHead } from "../../components/Paper";
 import { useMay } from "../../components/Rights";
 import { t } from "../../words";
+import { Erase } from "./Erase";
 
 /** All that is kept of a student, to be handed over; for who runs the studio. */
 export function Record({ student }: { student: { id: number; name: string } }) {
@@ -14,6 +15,7 @@ export function Record({ student }: { student: { id: number; name: string } }) {
       <Link href={`/api/students/${student.id}/record.zip`} download minH="24px" fontWeight={650}>
         {t("students.record.take_out", { name: student.name })}
       </Link>
+      <Erase student={student} />
     </Paper>
   );
 }
