@@ -27,10 +27,11 @@ module Stairwell
         def drafts(since) = lessons(since).where(finished_at: nil).exclude(recap: nil).all
 
         # @param since [Date]
-        # @return [Array<Hash>] lessons whose recap could go to nobody: no address of the student's or of a contact's
+        # @return [Array<Hash>] the newest lesson of each whose recap could go to nobody: no address of the student's or of a contact's
         def unaddressed(since)
           sent = @tables[:outbox].where(Sequel[:outbox][:student_id] => Sequel[:lessons][:student_id]).where { Sequel.cast(made_at, :date) >= Sequel[:lessons][:day] }
-          lessons(since).exclude(finished_at: nil).where(email: nil).exclude(ADDRESS).exclude(sent.exists).all
+          lessons(since).exclude(finished_at: nil).where(email: nil).exclude(ADDRESS).exclude(sent.exists)
+            .distinct(:student_id).order(:student_id, Sequel.desc(:day)).from_self.order(Sequel.desc(:day), :student).all
         end
 
         ADDRESS = Sequel.lit("jsonb_path_exists(students.contacts, '$[*].email ? (@ != \"\")')")

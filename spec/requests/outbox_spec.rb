@@ -81,7 +81,12 @@ RSpec.describe "The outbox" do
     expect(status).to eq(200)
     expect(ask(:get, "/api/outbox/unsent")["unaddressed"]).to eq([])
     TestApp::OWNER[:students].update(contacts: Sequel.pg_jsonb([]))
-    TestApp.now = Time.utc(2027, 4, 10, 16)
+    TestApp.now = Time.utc(2027, 3, 17, 16)
+    sign_in
+    ask(:post, "#{path}/lesson/finish", {send: false})
+    # Each is told once, by the newest.
+    expect(ask(:get, "/api/outbox/unsent")["unaddressed"].map { |one| one["day"] }).to eq(["2027-03-17"])
+    TestApp.now = Time.utc(2027, 4, 20, 16)
     sign_in
     expect(ask(:get, "/api/outbox/unsent")["unaddressed"]).to eq([])
   end
