@@ -146,7 +146,7 @@ RSpec.describe "Practice and lessons" do
     thursday
     clear_cookies
     answer = ask(:get, sheet)
-    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "over", "days", "reads", "skip", "cautions", "locale", "paused", "family", "messages", "lesson_time", "recap", "skip_on")
+    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "over", "days", "reads", "skip", "cautions", "locale", "paused", "family", "messages", "lesson_time", "recap", "skip_on", "pieces")
     ask(:get, sheet.sub(/.\z/) { |last| (last == "0") ? "1" : "0" })
     expect(status).to eq(404)
     sign_in
