@@ -44,7 +44,7 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
       <Grid
         templateColumns={{
           base: "minmax(0, 1fr)",
-          md: `repeat(${Math.min(week.days.length, IN_A_ROW)}, minmax(0, 1fr))`,
+          md: columns(Math.min(week.days.length, IN_A_ROW)),
         }}
         gap="8px"
         alignItems="stretch"
@@ -68,6 +68,11 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
     </Box>
   );
 }
+
+// Pixels below which a day's words would stand a syllable to a line: then fewer days stand side by side.
+const NARROWEST = 84;
+const columns = (days: number) =>
+  `repeat(auto-fit, minmax(max(${NARROWEST}px, calc((100% - ${8 * (days - 1)}px) / ${days})), 1fr))`;
 
 type ColumnProps = {
   day: Day;
