@@ -47,7 +47,8 @@ class Backup
     about = JSON.parse(kept.fetch(ABOUT))
     refuse("#{file} was made by a newer version of Stairwell. Bring this one up to date, then restore.") if about["migration"] > newest_known
     refuse("There are studios on this server. Give --replace to put those of the backup in their place.") if studios? && !replace
-    gone = erased
+    # By their numbers, which mean others on another server: it is known by its secret.
+    gone = (kept.fetch(SECRET) == ENV.fetch("STAIRWELL_SECRET")) ? erased : []
     Dir.mktmpdir do |folder|
       script = File.join(folder, "all.sql")
       File.binwrite(dump = File.join(folder, DUMP), kept.fetch(DUMP))
