@@ -12,6 +12,7 @@ gem "rackup", "~> 2.1"
 gem "sinatra", "~> 4.1"
 
 # data
+gem "message_bus", "~> 4.4"
 gem "pg", "~> 1.5"
 gem "que", "~> 2.4"
 gem "sequel", "~> 5.80"

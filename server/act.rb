@@ -6,17 +6,24 @@ module Stairwell
     # the studio's history with the first change it keeps, in the same transaction: never the one without the other.
     class Act
       PATHS = {student_id: %r{\A/api/students/(\d{1,18})(?:/|\z)}, piece_id: %r{\A/api/pieces/(\d{1,18})(?:/|\z)}}.freeze
-      private_constant :PATHS
+      WINDOW = /\A[a-z0-9]{8,40}\z/
+      private_constant :PATHS, :WINDOW
 
       # @return [String] of the contract
       attr_reader :operation
+      # @return [Hash{Symbol=>Integer}] :student_id or :piece_id, of the address
+      attr_reader :about
+      # @return [String, nil] the browser's window it is done in
+      attr_reader :window
 
       # @param operation [String]
       # @param path [String] of the request
       # @param context [StudioContext]
-      def initialize(operation, path, context)
+      # @param window [String, nil]
+      def initialize(operation, path, context, window: nil)
         @operation = operation
-        @about = PATHS.transform_values { |pattern| path[pattern, 1]&.to_i }
+        @about = PATHS.transform_values { |pattern| path[pattern, 1]&.to_i }.compact
+        @window = window && window[WINDOW]
         @context = context
         @noted = false
       end
@@ -33,7 +40,7 @@ module Stairwell
       # What changes nothing and is noted all the same, once a day: that a record was read, or taken away.
       # @return [void]
       def note_once
-        @context.write { |tables| Repositories::History.new(tables).add_once_a_day(day: @context.today, account_id: @context.account_id, operation: @operation, **@about) }
+        @context.write(about: nil) { |tables| Repositories::History.new(tables).add_once_a_day(day: @context.today, account_id: @context.account_id, operation: @operation, **@about) }
       end
     end
   end

@@ -20,6 +20,7 @@ require_relative "rights"
 require_relative "signed_link"
 require_relative "openings"
 require_relative "act"
+require_relative "news"
 require_relative "studio_context"
 require_relative "studio_contexts"
 Dir[File.join(__dir__, "{web,web/*,repositories,features,features/*,jobs}/*.rb")].sort.each { |file| require file }
@@ -48,8 +49,8 @@ module Stairwell
 
     # @param settings [Settings]
     # @return [#call] the whole Rack application
-    def self.app(settings, store: Store.new(settings.app_url), clock: Clock.new(settings.fixed_now), log: $stderr)
-      contexts = StudioContexts.new(store: store, clock: clock, settings: settings)
+    def self.app(settings, store: Store.new(settings.app_url), clock: Clock.new(settings.fixed_now), news: News.new(settings.app_url), log: $stderr)
+      contexts = StudioContexts.new(store: store, clock: clock, settings: settings, news: news)
       Jobs.prepare(contexts)
       Guards.trust(settings.proxies)
       api = Class.new(Api) { set :contexts, contexts }

@@ -59,6 +59,15 @@ module Stairwell
       VALUES = 5_000
       LETTERS = 100_000
       NESTED = 12
+      # Seconds for which a listener waits for news. Own choice: shorter than proxies wait.
+      NEWS_SECONDS = 25
+      # Listeners of a process at once. Own choice: each is a socket and no thread.
+      LISTENERS = 4_000
+      # Seconds for which news is kept, how many at most, and after how many it is looked for what is too old. Own
+      # choice: whoever was away longer loads everything anew.
+      NEWS_KEPT = 3_600
+      NEWS_AT_MOST = 100_000
+      NEWS_CLEARED_EVERY = 200
       # Sign-ins from one address in so many seconds. Own choice.
       SIGN_INS = {limit: 20, period: 60}.freeze
       # Requests for private links from one address in so many seconds. Own choice: a

@@ -23,7 +23,7 @@ module Stairwell
           chooseStudio calendar ownCalendar renewOwnCalendar withdrawOwnCalendar
         ],
         read: %w[
-          pieces readScript piece draft revisions revision sound known drill keepDrill score pencilPdf learners exportPiece students student previewAssignment waysOut suits introducing extraWorkGiven routines tryRoutine today weekPdf weeksPdf outbox unsent lesson offer
+          news pieces readScript piece draft revisions revision sound known drill keepDrill score pencilPdf learners exportPiece students student previewAssignment waysOut suits introducing extraWorkGiven routines tryRoutine today weekPdf weeksPdf outbox unsent lesson offer
           studio studioSettings people timetable covers standIn whileAway classes showClass classLesson messages
         ],
         hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough readMessage sendAgain hearInClass judge finishClassLesson],

@@ -15,7 +15,6 @@ module Stairwell
       # Notices within seconds that the database has gone, also where nothing says so
       # (milliseconds, then seconds; libpq's own words).
       ALIVE = {tcp_user_timeout: 10_000, keepalives_idle: 10, keepalives_interval: 5, keepalives_count: 2}.freeze
-      private_constant :ALIVE
 
       # @return [Sequel::Database]
       attr_reader :db

@@ -4,15 +4,17 @@ module Stairwell
   module Server
     # Opens studio contexts.
     class StudioContexts
-      attr_reader :store, :settings, :clock
+      attr_reader :store, :settings, :clock, :news
 
       # @param store [Store]
       # @param clock [Clock]
       # @param settings [Settings]
-      def initialize(store:, clock:, settings:)
+      # @param news [News]
+      def initialize(store:, clock:, settings:, news: News::NONE)
         @store = store
         @clock = clock
         @settings = settings
+        @news = news
       end
 
       # @param account_id [Integer]
@@ -36,7 +38,7 @@ module Stairwell
 
       private
 
-      def context(studio, account_id, role = nil) = StudioContext.new(store: @store, studio: studio, clock: @clock, settings: @settings, today: @clock.today(studio[:time_zone]), account_id: account_id, role: role)
+      def context(studio, account_id, role = nil) = StudioContext.new(store: @store, studio: studio, clock: @clock, settings: @settings, today: @clock.today(studio[:time_zone]), account_id: account_id, role: role, news: @news)
     end
   end
 end

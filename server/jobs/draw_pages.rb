@@ -22,7 +22,7 @@ module Stairwell
           stale.each do |id, revision|
             document = context.read { |tables| Repositories::Pieces.new(tables).revision(id, revision) }[:document]
             drawn = Features::Drawn.of(Score::Document.load(JSON.parse(document)))
-            context.write { |tables| Repositories::PieceFigures.new(tables).keep(id, revision, drawn.columns) }
+            context.write(about: nil) { |tables| Repositories::PieceFigures.new(tables).keep(id, revision, drawn.columns) }
           end
           stale.size
         end

@@ -41,7 +41,7 @@ module Stairwell
 
         def keep(change, more)
           rows = Rows.new(change)
-          @context.write do |tables|
+          @context.write(about: {student_id: change.record.student.id}) do |tables|
             unchanged!(tables, change.record)
             Keep.new(tables, @context, rows).call
             more&.call(tables, change)

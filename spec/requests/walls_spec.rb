@@ -33,8 +33,8 @@ RSpec.describe "Walls" do
       tables.select { |table| TestApp::OWNER.get(Sequel.function(:has_table_privilege, role, table, right)) }.map(&:to_sym)
     end
 
-    it "delete nothing but sessions, devices, links by mail, counters and jobs" do
-      expect(may("DELETE")).to contain_exactly(:account_active_session_keys, :account_devices, :account_password_reset_keys, :account_login_change_keys, :rate_counts, :que_jobs, :que_lockers, :que_values)
+    it "delete nothing but sessions, devices, links by mail, counters, news and jobs" do
+      expect(may("DELETE")).to contain_exactly(:account_active_session_keys, :account_devices, :account_password_reset_keys, :account_login_change_keys, :rate_counts, :message_bus, :que_jobs, :que_lockers, :que_values)
       expect(may("TRUNCATE")).to eq([])
     end
 

@@ -7,14 +7,15 @@ require "socket"
 class ServerProcess
   ROOT = File.expand_path("../..", __dir__)
 
-  attr_reader :address
+  attr_reader :address, :pid
 
   # @param env [Hash{String => String}] beside the test's own
   # @return [ServerProcess] ready to answer
-  def self.start(env = {}) = new(env).tap(&:wait)
+  # @param port [Integer, nil] a free one without
+  def self.start(env = {}, port: nil) = new(env, port).tap(&:wait)
 
-  def initialize(env)
-    port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
+  def initialize(env, port = nil)
+    port ||= TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
     @address = "http://127.0.0.1:#{port}"
     @pid = Process.spawn(env, "bundle", "exec", "puma", "--quiet", "--environment", "production", "--threads", "1:5",
       "--bind", "tcp://127.0.0.1:#{port}", "config.ru", chdir: ROOT, out: File::NULL, err: File::NULL)

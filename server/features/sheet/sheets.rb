@@ -92,8 +92,8 @@ module Stairwell
           row = {key: key, text: text.strip, day: day ? Problem.date(day, "day") : @context.today, written_at: written_at && moment(written_at, "written_at")}
           raise Problem.new(422, Phrase["server.sheet.sheets.is_not_yet", day: row[:day]], code: "day", field: "day") if row[:day] > @context.today
 
-          @context.write do |tables|
-            messages = Repositories::Messages.new(tables, @student.call(tables))
+          change do |tables, id|
+            messages = Repositories::Messages.new(tables, id)
             raise Problem.new(422, Phrase["server.sheet.sheets.many_messages_wait"], code: "too_many_messages", field: "text") unless messages.room?
 
             messages.add(**row)
@@ -106,8 +106,7 @@ module Stairwell
         # @return [Array(Array<Hash>, Integer)] the marks of that step on that day, and the
         #   student where this is the first of today, else nil
         def keep(row)
-          @context.write do |tables|
-            id = @student.call(tables)
+          change do |tables, id|
             marks = Repositories::Marks.new(tables, id)
             today = row[:day] == @context.today
             raise gone unless marks.step?(row[:assignment_id], row[:step_id], today: today)
@@ -116,6 +115,12 @@ module Stairwell
             marks.add(**row)
             [marks.of(row[:assignment_id], row[:step_id], row[:day]), (id if today && !before)]
           end
+        end
+
+        # Who it is about is known in its transaction alone, and told when that has ended.
+        def change
+          about = {}
+          @context.write(about: about) { |tables| yield tables, about[:student_id] = @student.call(tables) }
         end
 
         def gone = Problem.new(422, Phrase["server.sheet.sheets.this_step_is_not_on_the"], code: "not_on_sheet", field: "step_id")

@@ -37,7 +37,7 @@ module Stairwell
           promised = nil
           records = Repositories::Records.new(@context).load(ids, pages: false) { |tables| promised = Repositories::PromisedDates.new(tables).of(ids) }
           made = records.map { |record| [record.student.id, record.version, Phrase.pack(SummaryJson.of(Studio::Summary.of(record, promised.fetch(record.student.id, []))))] }
-          @context.write { |tables| made.each { |one| Repositories::Summaries.new(tables, @context.today).keep(*one) } }
+          @context.write(about: (ids.size == 1) ? {student_id: ids.first} : {}) { |tables| made.each { |one| Repositories::Summaries.new(tables, @context.today).keep(*one) } }
         end
 
         # What was seen of all the students, and how their dates have held, together.
@@ -46,7 +46,7 @@ module Stairwell
           kept = @context.read { |tables| Repositories::Summaries.new(tables, @context.today).seen }
           seen = kept.map { |row| Planning::Habit::Seen.load(row[:seen].to_h) }.inject(Planning::Habit::Seen.new, :+).dump
           promises = kept.map { |row| Planning::Promises.load(row[:promises].to_h) }.inject(Planning::Promises.new, :+).to_h
-          @context.write { |tables| tables.db[:studios].where(id: tables.studio_id).update(seen: Sequel.pg_jsonb(seen), promises: Sequel.pg_jsonb(promises)) }
+          @context.write(about: nil) { |tables| tables.db[:studios].where(id: tables.studio_id).update(seen: Sequel.pg_jsonb(seen), promises: Sequel.pg_jsonb(promises)) }
         end
 
         private

@@ -6,6 +6,7 @@ module Stairwell
       # The addresses of the whole studio.
       module StudioRoutes
         def self.registered(app)
+          app.get("/api/news") { halt(*settings.contexts.news.listen(env, context.studio_id, since: checked.query["since"], window: checked.query["window"])) }
           app.get("/api/studio") { render_json(Overview.new(context).rows) }
           app.get("/api/studio/settings") { render_json(StudioSettings.new(context).show) }
           app.put("/api/studio/settings") { render_json(StudioSettings.new(context).change(sent)) }

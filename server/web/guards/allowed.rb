@@ -31,7 +31,7 @@ module Stairwell
         def noted(operation, context, env)
           return @app.call(env) if context.account_id.nil?
 
-          act = Act.new(operation, env["PATH_INFO"], context)
+          act = Act.new(operation, env["PATH_INFO"], context, window: env["HTTP_X_WINDOW"])
           if env["REQUEST_METHOD"] == "GET"
             act.note_once if Rights::TAKING.include?(operation) || (Rights::READING.include?(operation) && !teaches?(context, env))
           else

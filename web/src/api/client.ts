@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import { t } from "../words";
+import { counted } from "./flying";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
@@ -31,6 +32,13 @@ const unreached = (): Schemas["Problem"] => ({
 
 let csrf = "";
 
+/** This window, as the server tells it from the person's others. */
+export const WINDOW = Array.from(crypto.getRandomValues(new Uint8Array(10)), (byte) => (byte % 36).toString(36)).join(
+  "",
+);
+// Whoever listens for news waits on purpose.
+const LISTENING = "/api/news";
+
 /** Changing requests carry the session's token. */
 export function rememberToken(token: string) {
   csrf = token;
@@ -40,6 +48,7 @@ export function rememberToken(token: string) {
  * another token: it is asked for once, and the request goes again. */
 async function carryToken(request: Request): Promise<Response> {
   if (request.method === "GET") return fetch(request);
+  request.headers.set("X-Window", WINDOW);
   const again = request.clone();
   request.headers.set("X-CSRF-Token", csrf);
   const response = await fetch(request);
@@ -58,7 +67,10 @@ async function codeOf(response: Response): Promise<string | undefined> {
   }
 }
 
-export const api = createClient<paths>({ baseUrl: "/", fetch: carryToken });
+export const api = createClient<paths>({
+  baseUrl: "/",
+  fetch: (request) => (new URL(request.url).pathname === LISTENING ? fetch(request) : counted(carryToken(request))),
+});
 
 api.use({ onError: () => new Trouble(unreached()) });
 

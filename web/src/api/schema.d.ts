@@ -2006,6 +2006,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/news": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Answers as soon as something is changed in the studio, or in half a minute. What is changed is asked for where it stands. */
+        get: operations["news"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studio/history": {
         parameters: {
             query?: never;
@@ -3681,6 +3698,20 @@ export interface components {
                 place: string;
                 count: number;
             }[];
+        };
+        /** @description That something was changed, as the message bus tells it; in the channel /__status, where the others are */
+        News: {
+            global_id: number;
+            message_id: number;
+            channel: string;
+            /** @description Whom it is about, where that is one alone, and in which window it was done */
+            data: {
+                student_id?: number;
+                piece_id?: number;
+                by?: string;
+            } & {
+                [key: string]: number;
+            };
         };
         Happened: {
             id: number;
@@ -7445,6 +7476,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StudioSettings"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    news: {
+        parameters: {
+            query: {
+                /** @description The last news that is known; -1 where none is */
+                since: number;
+                /** @description Of the browser; a second time it takes the place of the first */
+                window: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["News"][];
                 };
             };
             default: components["responses"]["Problem"];

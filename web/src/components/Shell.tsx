@@ -3,6 +3,7 @@ import { ALargeSmall, CircleQuestionMark, LogOut, Menu, Moon, Sun } from "lucide
 import { type ReactNode, useEffect, useState } from "react";
 import { NavLink, useLocation } from "react-router";
 import type { Schemas } from "../api/client";
+import { useNews } from "../api/news";
 import { useChooseStudio, useSignOut } from "../api/queries";
 import { choose, looks } from "../theme/looks";
 import { t } from "../words";
@@ -57,6 +58,32 @@ export function Shell({ session, children }: { session: Schemas["Session"]; chil
         {children}
       </Box>
       <KeyHelp />
+      <Away />
+    </Box>
+  );
+}
+
+/** Said wherever one is, and gone when the server is back. */
+function Away() {
+  const there = useNews();
+  return (
+    <Box role="alert" position="fixed" bottom="0" left="0" right="0" zIndex={35} className="no-print">
+      {!there && (
+        <Box
+          mx="auto"
+          mb="12px"
+          w="fit-content"
+          maxW="90vw"
+          px="14px"
+          py="8px"
+          bg="brickSoft"
+          color="ink"
+          borderLeft="4px solid"
+          borderColor="brick"
+        >
+          <b>{t("api.client.no_connection")}.</b> {t("components.shell.server_is_away")}
+        </Box>
+      )}
     </Box>
   );
 }

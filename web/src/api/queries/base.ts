@@ -1,14 +1,9 @@
 import { type QueryKey, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { Trouble } from "../client";
 
-/** The one way to load; `every` says after how many milliseconds it is loaded
- * again by itself. */
-export function useLoad<T>(key: unknown[], load: () => Promise<T>, every?: (loaded: T | undefined) => number | false) {
-  return useQuery<T, Trouble>({
-    queryKey: key,
-    queryFn: load,
-    refetchInterval: every && ((query) => every(query.state.data as T | undefined)),
-  });
+/** The one way to load. What others do loads it again: see news.ts. */
+export function useLoad<T>(key: unknown[], load: () => Promise<T>) {
+  return useQuery<T, Trouble>({ queryKey: key, queryFn: load });
 }
 
 /** What a saving changes: `into` is where the answer itself is shown, `touches`
@@ -34,7 +29,11 @@ export function useSave<In, Out>(save: (value: In) => Promise<Out>, { into, touc
     scope: turn === undefined ? undefined : { id: turn },
     onSuccess: (saved, value) => {
       const key = into?.(saved, value);
-      if (key) cache.setQueryData(key, saved);
+      if (key) {
+        // What is still being loaded is older than the answer.
+        cache.cancelQueries({ queryKey: key, exact: true });
+        cache.setQueryData(key, saved);
+      }
       return reload(touches?.(saved, value) ?? [], key);
     },
     // Someone else was quicker: the screen shows theirs beside what was typed.

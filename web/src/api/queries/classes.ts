@@ -13,15 +13,8 @@ const everyone = () => [CLASSES, ["students"], ["student"], ["today"], ["studio"
 
 export const useClasses = () => useLoad(CLASSES, () => ask(api.GET("/api/classes")));
 
-// Milliseconds until what is worked out in the background is looked for.
-const SOON = 2_000;
-
 export const useClass = (id: number) =>
-  useLoad(
-    oneClass(id),
-    () => ask(api.GET("/api/classes/{id}", { params: { path: { id } } })),
-    (group) => (group && !group.fresh ? SOON : false),
-  );
+  useLoad(oneClass(id), () => ask(api.GET("/api/classes/{id}", { params: { path: { id } } })));
 
 const useClassSave = <In>(save: (value: In) => Promise<Schemas["Class"]>) =>
   useSave(save, { into: (one) => oneClass(one.id), touches: (one) => [...everyone(), classLesson(one.id)] });

@@ -6,22 +6,11 @@ import { aboutStudent, useLoad, useSave } from "./base";
 
 // A lesson: what is heard, written and lent.
 
-// Milliseconds until what a second teacher wrote is looked for.
-const ANEW = 20_000;
-
 export const useLesson = (id: number) =>
-  useLoad(
-    ["lesson", id],
-    () => ask(api.GET("/api/students/{id}/lesson", { params: { path: { id } } })),
-    () => ANEW,
-  );
+  useLoad(["lesson", id], () => ask(api.GET("/api/students/{id}/lesson", { params: { path: { id } } })));
 
 export const useMessages = (id: number) =>
-  useLoad(
-    ["messages", id],
-    () => ask(api.GET("/api/students/{id}/messages", { params: { path: { id } } })),
-    () => ANEW,
-  );
+  useLoad(["messages", id], () => ask(api.GET("/api/students/{id}/messages", { params: { path: { id } } })));
 
 export const useReadMessage = (id: number) =>
   useSave(
@@ -45,6 +34,7 @@ export const useLessonQueue = (id: number) => {
       return ask(api.POST("/api/students/{id}/ticks", { params, body: tick as Ticking }));
     },
     (lesson) => {
+      cache.cancelQueries({ queryKey: ["lesson", id], exact: true });
       cache.setQueryData(["lesson", id], lesson);
       for (const queryKey of aboutStudent(id).filter(([page]) => page !== "lesson"))
         cache.invalidateQueries({ queryKey });

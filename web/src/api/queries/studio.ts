@@ -3,27 +3,11 @@ import { useLoad, useSave } from "./base";
 
 // The whole studio, the day, and the mail.
 
-// Milliseconds until what is worked out in the background is looked for, and
-// until the page is loaded again by itself.
-const SOON = 2_000;
-const ANEW = 30_000;
-
 const SETTINGS = ["studio settings"];
 
-export const useStudio = () =>
-  useLoad(
-    ["studio"],
-    () => ask(api.GET("/api/studio")),
-    (rows) => (rows?.some((row) => !row.fresh) ? SOON : ANEW),
-  );
+export const useStudio = () => useLoad(["studio"], () => ask(api.GET("/api/studio")));
 
-export const useStudioSettings = () =>
-  useLoad(
-    SETTINGS,
-    () => ask(api.GET("/api/studio/settings")),
-    // As long as everyone's week is being planned, it says how far it is.
-    (settings) => (settings?.run && !settings.run.finished ? 400 : false),
-  );
+export const useStudioSettings = () => useLoad(SETTINGS, () => ask(api.GET("/api/studio/settings")));
 
 // The language and holidays are everyone's.
 const everyone = () => [
