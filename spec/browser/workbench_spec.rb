@@ -161,6 +161,31 @@ RSpec.describe "The workbench" do
     expect(page).to have_text("Where next? in The Lock Gate: 1 of 2 right on 3 Mar")
   end
 
+  it "asks by ear: the last bars before the sign are sounded, and no other" do
+    map = Demo::Pieces.lantern_room.map
+    api { load_score(Stairwell::Formats::MusicXML.write(map)) }
+    open_piece(2)
+    execute_script(<<~JS)
+      window.tones = [];
+      const start = OscillatorNode.prototype.start;
+      OscillatorNode.prototype.start = function (...when) {
+        if (this.type === "triangle") tones.push(Math.round(69 + 12 * Math.log2(this.frequency.value / 440)));
+        return start.apply(this, when);
+      };
+    JS
+    click_button "Where next?"
+    heard = all("[data-visit]", minimum: 1).size
+    click_button "By ear"
+    expect(page).to have_text("this is what was just played")
+    expect(page).to have_no_text("You have just played")
+    fill_in "Tempo, beats per minute", with: "300" if page.has_field?("Tempo, beats per minute", wait: 0)
+    order = Stairwell::Roadmap.read(map).visits.first(heard).last(4).map(&:bar)
+    sounded = order.flat_map { |bar| map.notes[bar].to_h.values.flatten }.map { |note| note.pitch.midi }
+    60.times { (evaluate_script("tones.length") >= sounded.size) ? break : sleep(0.5) }
+    sleep 1 # in which one more would be heard
+    expect(evaluate_script("tones").sort).to eq(sounded.sort)
+  end
+
   it "keeps a teacher's and a student's changes over the studio's page" do
     open_piece
     select "For Nell only", from: "For whom"
@@ -174,6 +199,27 @@ RSpec.describe "The workbench" do
     select "For the whole studio", from: "For whom"
     expect(page).to have_css("[data-visit]", count: 20)
     expect(TestApp::OWNER[:piece_layers].select_map(%i[student_id script])).to eq([[student["id"], "without repeat: 1-8\n"]])
+  end
+
+  it "says how far the engraver has come, where the way to it is slow" do
+    api { load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.lantern_room.map)) }
+    sign_in
+    page.driver.browser.execute_cdp("Network.clearBrowserCache")
+    page.driver.browser.network_conditions = {offline: false, latency: 20, throughput: 1_000_000}
+    visit "/library/2"
+    choose(1, 2)
+    click_tab "Notes"
+    expect(page).to have_css("progress[max]")
+    expect(page).to have_text(/the engraver comes: [0-9.]+ of [0-9.]+ MB/)
+    here = -> { find("progress")["value"].to_i }
+    before = here.call
+    sleep 1
+    expect(here.call).to be > before
+    page.driver.browser.delete_network_conditions
+    expect(page).to have_css("[aria-label='The notes of bars 1–2'] svg", wait: 30)
+    expect(page).to have_no_css("progress")
+  ensure
+    page.driver.browser.delete_network_conditions
   end
 
   it "shows the notes of the chosen bars of a loaded score" do
