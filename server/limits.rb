@@ -85,6 +85,8 @@ module Stairwell
       MAIL_AGAIN = 60
       # Steps that stand side by side in a class lesson. Own choice: what fits a screen.
       CLASS_COLUMNS = 10
+      # Recaps on the sheet: the last one, and those before it. Own choice: a month of lessons.
+      RECAPS_ON_SHEET = 4
       # Days for which another stands in, at most: a term. Own choice.
       COVER_DAYS = 120
       # Absences that are kept of a student, as the contract has it.

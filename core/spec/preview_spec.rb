@@ -95,8 +95,8 @@ RSpec.describe "Looking a piece over" do
   # The inscription of mechanical metronomes and a handbook's table, from memory.
   it "says what a tempo word means, and where tables differ" do
     tempo = ->(words) { Stairwell::Sections.preview(page("bars: 4\ntempo: #{words}, target 60")).find { |fact| fact.topic == "tempo" }&.text }
-    expect(tempo["Andante"]).to eq("Andante: 76–108 beats a minute on mechanical metronomes, 56–108 by newer tables. Target 60 beats per minute")
-    expect(tempo["Larghetto"].to_s).to start_with("Larghetto: 60–66 beats a minute, as on mechanical metronomes")
+    expect(tempo["Andante"]).to eq("Andante: 76–108 beats per minute on mechanical metronomes, 56–108 by newer tables. Target 60 beats per minute")
+    expect(tempo["Larghetto"].to_s).to start_with("Larghetto: 60–66 beats per minute, as on mechanical metronomes")
     expect(tempo["Vivace"]).to include("mechanical metronomes do not name it")
     expect(tempo["With a swing"]).to be_nil
   end

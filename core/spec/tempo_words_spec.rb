@@ -28,7 +28,7 @@ RSpec.describe Stairwell::Score::TempoWords do
 
   it "says which language's word stands for which" do
     expect(described_class.said("Lebhaft").to_s).to start_with("Lebhaft, which is Vivace: 140–176")
-    expect(described_class.said("Allegro moderato").to_s).to start_with("Allegro moderato (the slower half): 120–144 beats a minute on mechanical metronomes")
+    expect(described_class.said("Allegro moderato").to_s).to start_with("Allegro moderato (the slower half): 120–144 beats per minute on mechanical metronomes")
   end
 
   it "says where a mark contradicts the word, and not where one of the tables has it" do

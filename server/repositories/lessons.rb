@@ -35,8 +35,8 @@ module Stairwell
         end
 
         # @param tables [Tables]
-        # @return [Hash, nil] :day and :recap of the last one that was finished, today's too
-        def self.told(tables, student_id) = tables[:lessons].where(student_id: student_id).exclude(finished_at: nil).exclude(recap: nil).reverse(:day).select(:day, :recap).first
+        # @return [Array<Hash>] :day and :recap of the last ones that were finished, today's too, the newest first
+        def self.told(tables, student_id) = tables[:lessons].where(student_id: student_id).exclude(finished_at: nil).exclude(recap: nil).reverse(:day).limit(Limits::RECAPS_ON_SHEET).select(:day, :recap).all
 
         # @param values [Hash] :recap (nil takes the plan's words again), :notes
         # @param seen [Integer] version the client saw, 0 where there was none

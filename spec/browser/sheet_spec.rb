@@ -80,6 +80,8 @@ RSpec.describe "The sheet on the phone" do
   it "has boxes for what begins the day and for extra work, and the words that were told" do
     ask(:put, path, Requests::STUDENT.merge(warm_ups: "scale_and_chords", version: 1))
     ask(:post, "#{path}/extra-work", {kind: "theory", title: "Page 3", minutes: 3, times: 5, key: SecureRandom.uuid})
+    ask(:put, "#{path}/lesson", {recap: "Dear Nell,\n\nas before.", version: 0})
+    ask(:post, "#{path}/lesson/finish", {send: false})
     TestApp.now = Time.utc(2027, 3, 10, 16)
     ask(:post, "#{path}/results", {assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid})
     ask(:put, "#{path}/lesson", {recap: "Dear Nell,\n\nwell done.", version: 0})
@@ -89,6 +91,8 @@ RSpec.describe "The sheet on the phone" do
       within("section[aria-label='Also to do']") { check "Page 3" }
       find("summary", text: "After the lesson on Wednesday 10 March").click
       expect(page).to have_text("well done.")
+      find("summary", text: "After the lesson on Wednesday 3 March").click
+      expect(page).to have_text("as before.")
       expect_sent
       visit current_path
       expect(page).to have_checked_field("Page 3", disabled: true)

@@ -112,7 +112,28 @@ RSpec.describe "The sheet" do
     told = ask(:get, "#{path}/lesson")["recap"]
     ask(:post, "#{path}/lesson/finish", {send: false})
     after = ask(:get, sheet)
-    expect(after.values_at("next_lesson", "lesson_time", "recap")).to eq(["2027-03-17", "16:30", {"day" => "2027-03-10", "text" => told}])
+    expect(after.values_at("next_lesson", "lesson_time", "recap", "told_before")).to eq(["2027-03-17", "16:30", {"day" => "2027-03-10", "text" => told}, []])
     expect(after["days"].first["date"]).to eq("2027-03-11")
+  end
+
+  # A month of lessons: the last recap, and three before it, on the phone and on paper, each as it stands now.
+  it "keeps what was told lately, the newest first, in print too" do
+    student
+    [10, 17, 24, 31, 38].each_with_index do |day, nth|
+      TestApp.now = Time.utc(2027, 3, 1, 16) + (day - 1) * 86_400
+      ask(:put, "#{path}/lesson", {recap: "Told #{nth}.", version: 0})
+      ask(:post, "#{path}/lesson/finish", {send: false})
+    end
+    ask(:post, "#{path}/lesson/reopen", {})
+    ask(:put, "#{path}/lesson", {recap: "Told 4, better.", version: ask(:get, "#{path}/lesson")["lesson"]["version"]})
+    expect(ask(:get, sheet)["recap"]["text"]).to eq("Told 3.") # nothing is told before it is finished
+    ask(:post, "#{path}/lesson/finish", {send: false})
+    shown = ask(:get, sheet)
+    expect([shown["recap"], *shown["told_before"]].map(&:values)).to eq([["2027-04-07", "Told 4, better."], ["2027-03-31", "Told 3."], ["2027-03-24", "Told 2."], ["2027-03-17", "Told 1."]])
+    ["#{path}/week.pdf", "#{sheet}/week.pdf"].each do |print|
+      text = PDF::Reader.new(StringIO.new(get(print).body)).pages.last.text.squeeze(" ")
+      expect(text).to match(/Told 4, better.*Wednesday, 31 March.*Told 3.*Told 2.*Told 1/m)
+      expect(text).not_to include("Told 0")
+    end
   end
 end

@@ -8,11 +8,12 @@ module Stairwell
         # What makes a PDF of sheets.
         module OnPaper
           # @param sheets [Array<Hash>] see {SheetJson#to_h}
+          # @param told [Array<Hash>] see {WeekPdf}
           # @return [String] PDF
-          def paper(sheets)
+          def paper(sheets, told: [])
             content_type "application/pdf"
             headers "Content-Disposition" => "inline; filename=\"week.pdf\""
-            WeekPdf.new(sheets, empty: checked.query["boxes"] == "empty").to_s
+            WeekPdf.new(sheets, empty: checked.query["boxes"] == "empty", told: told).to_s
           end
 
           # @param ids [Array<Integer>] of students
@@ -26,11 +27,11 @@ module Stairwell
         def self.registered(app)
           app.helpers OnPaper
 
-          app.get("/api/students/:id/week.pdf") { paper(sheets([id])) }
+          app.get("/api/students/:id/week.pdf") { paper(sheets([id]), told: context.read { |tables| Repositories::Lessons.told(tables, id) }) }
           app.get("/api/weeks.pdf") { paper(sheets(checked.query["students"])) }
           app.get("/api/pieces/:id/pencil.pdf") { render_file(piece.pencil, "application/pdf", "pdf") }
           # The family's own print, behind the private link.
-          app.get("/api/sheet/:token/week.pdf") { paper([sheet.printed]) }
+          app.get("/api/sheet/:token/week.pdf") { sheet.printed.then { |week, told| paper([week], told: told) } }
         end
       end
     end

@@ -10,6 +10,17 @@ module Stairwell
         SIZE = 10.5
         private_constant :SIZE
 
+        # @param pdf [SheetOfPaper] goes on there
+        # @param lessons [Array<Hash>] :day, :recap
+        # @return [void]
+        def self.draw(pdf, lessons)
+          lessons.each do |row|
+            pdf.move_down 12
+            pdf.text(Phrase.day(Date.parse(row[:day].to_s), :full).to_s, size: SIZE + 2, style: :bold)
+            pdf.text(row[:recap], size: SIZE)
+          end
+        end
+
         # @param name [String]
         # @param lessons [Array<Hash>] :day as text, :recap
         def initialize(name, lessons)
@@ -22,11 +33,7 @@ module Stairwell
           pdf = SheetOfPaper.new(@name)
           pdf.text(Phrase["server.paper.recaps.of", name: @name].to_s, size: 18, style: :bold)
           pdf.text(Phrase["server.paper.recaps.none"].to_s, size: SIZE) if @lessons.empty?
-          @lessons.each do |row|
-            pdf.move_down 12
-            pdf.text(Phrase.day(Date.parse(row[:day]), :full).to_s, size: SIZE + 2, style: :bold)
-            pdf.text(row[:recap], size: SIZE)
-          end
+          self.class.draw(pdf, @lessons)
           pdf.render
         end
       end

@@ -17,9 +17,11 @@ module Stairwell
 
         # @param sheets [Array<Hash>] as {SheetJson#to_h} gives, one a student
         # @param empty [Boolean] boxes only, without what was done already
-        def initialize(sheets, empty: false)
+        # @param told [Array<Hash>] :day and :recap of lessons, the newest first: on a page of their own
+        def initialize(sheets, empty: false, told: [])
           @sheets = sheets
           @empty = empty
+          @told = told
         end
 
         # @return [String] PDF
@@ -30,10 +32,17 @@ module Stairwell
             @pdf.start_new_page if at.positive?
             Locales.with(sheet.fetch(:locale, Locales.current)) { page(sheet) }
           end
+          recaps if @told.any?
           @pdf.render
         end
 
         private
+
+        def recaps
+          @pdf.start_new_page
+          @pdf.text(Phrase["server.paper.recaps.of", name: @sheets.first[:student]].to_s, size: 18, style: :bold)
+          RecapsPdf.draw(@pdf, @told)
+        end
 
         def page(sheet)
           head(sheet)

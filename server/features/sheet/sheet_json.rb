@@ -6,8 +6,8 @@ module Stairwell
       # A week sheet: nothing but what the student needs at the piano.
       class SheetJson
         # What stands beside the plan: :name and :path of brothers' and sisters' sheets, rows of the
-        # family's messages, :day and :recap of the last lesson that was finished, and rows of marks of what is no step.
-        Beside = Stairwell.value(family: [].freeze, messages: [].freeze, recap: nil, marks: [].freeze)
+        # family's messages, :day and :recap of the last lessons that were finished, the newest first, and rows of marks of what is no step.
+        Beside = Stairwell.value(family: [].freeze, messages: [].freeze, told: [].freeze, marks: [].freeze)
 
         # @param sheet [Studio::Sheet]
         def initialize(sheet)
@@ -19,7 +19,7 @@ module Stairwell
         def to_h
           {
             student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, lesson_time: @sheet.lesson_time, over: @sheet.over?,
-            paused: !@record.student.paused_on.nil?, family: [], messages: [], recap: nil,
+            paused: !@record.student.paused_on.nil?, family: [], messages: [], recap: nil, told_before: [],
             days: @sheet.days.map { |one| day(one) }, pieces: @record.pieces.map { |one| {title: one.title, percent: one.percent, climb: StairsJson.small(one)} }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip, skip_on: @sheet.skip_on&.to_s,
             cautions: @sheet.cautions.map { |one| one.to_h.merge(topic: one.topic.to_s) }
           }
@@ -34,8 +34,9 @@ module Stairwell
         # @return [Hash] with what stands beside the plan
         def self.beside(json, beside)
           marks = beside.marks.group_by { |row| [row[:day].to_s, row[:step_id]] }
+          recaps = beside.told.map { |row| {day: row[:day].to_s, text: row[:recap]} }
           json.merge(
-            "family" => beside.family, "messages" => messages(beside.messages), "recap" => beside.recap && {day: beside.recap[:day].to_s, text: beside.recap[:recap]},
+            "family" => beside.family, "messages" => messages(beside.messages), "recap" => recaps.first, "told_before" => recaps.drop(1),
             "days" => json["days"].map { |day| day.merge(%w[warm_ups extra_work].to_h { |name| [name, day[name].map { |one| one.merge(once(marks.fetch([day["date"], one["id"]], []))) }] }) }
           )
         end

@@ -35,8 +35,11 @@ module Stairwell
           Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s) { SheetFrame.new(record(id)) }.with(marks, beside)
         end
 
-        # @return [Hash] what is printed, see {SheetJson#to_h}
-        def printed = SheetJson.new(Studio::Sheet.new(record)).to_h
+        # @return [Array(Hash, Array<Hash>)] what is printed, see {SheetJson#to_h}, and what was told lately
+        def printed
+          told = nil
+          [SheetJson.new(Studio::Sheet.new(record { |tables| told = Repositories::Lessons.told(tables, @student.call(tables)) })).to_h, told]
+        end
 
         # @return [Hash] what {#show} shows, computed
         def to_h
@@ -147,7 +150,7 @@ module Stairwell
         def tapped(tables, id)
           of_steps, others = Repositories::Marks.new(tables, id).of_sheet(@context.today, @context.today - Constants::LATE_TAP)
           messages = Repositories::Messages.new(tables, id).newest(Limits::MESSAGES_ON_SHEET)
-          [of_steps, SheetJson::Beside.new(family: links(tables).family(id), messages: messages, recap: Repositories::Lessons.told(tables, id), marks: others)]
+          [of_steps, SheetJson::Beside.new(family: links(tables).family(id), messages: messages, told: Repositories::Lessons.told(tables, id), marks: others)]
         end
 
         def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)

@@ -3741,6 +3741,11 @@ export interface components {
                 day: string;
                 text: string;
             };
+            /** @description What was told after lessons before that one, the newest first */
+            told_before: {
+                day: string;
+                text: string;
+            }[];
             reads: boolean;
             /** @description What is worked on, and how far it is */
             pieces: {

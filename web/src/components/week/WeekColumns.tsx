@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { t } from "../../words";
 import { Button } from "../Button";
-import { dayAndMonth, minutes, shortDay } from "../dates";
+import { dayAndMonth, halves, minutes, shortDay } from "../dates";
 import { Notice } from "../Notice";
 import { LeftOut, Unmet } from "./LeftOut";
 import { Limits } from "./Limits";
@@ -95,8 +95,8 @@ function Column({ day, drawn, severalPieces, gone, over, dragged }: ColumnProps)
       aria-label={t("components.week.week_columns.of_minutes", {
         weekday: shortDay(day.date),
         day: dayAndMonth(day.date),
-        minutes: day.minutes,
-        budget: day.budget,
+        minutes: halves(day.minutes),
+        budget: halves(day.budget),
       })}
       bg={over ? "railSoft" : undefined}
       borderRadius="4px"

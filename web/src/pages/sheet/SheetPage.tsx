@@ -119,7 +119,7 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
           <Text fontSize="lg">{t("sheet.sheet_page.leave_out", { items: sheet.skip.join("; ") })}</Text>
         </details>
       )}
-      <Told recap={sheet.recap} />
+      <Told recap={sheet.recap} before={sheet.told_before} />
       <Message token={token} today={sheet.today} sent={sheet.messages ?? []} />
       {!window.isSecureContext && (
         <Text mt="8px" color="soft">

@@ -4,19 +4,23 @@ import { fullDay } from "../../components/dates";
 import { Paper } from "../../components/Paper";
 import { t } from "../../words";
 
-/** What was told after the last lesson. */
-export function Told({ recap }: { recap: Schemas["Sheet"]["recap"] }) {
+type Recap = NonNullable<Schemas["Sheet"]["recap"]>;
+
+/** What was told after the last lesson, and after those before it. */
+export function Told({ recap, before = [] }: { recap: Recap | null; before?: Recap[] }) {
   if (!recap) return null;
   return (
     <Paper as="section" aria-label={t("sheet.told.recap")} px="14px" mt="10px">
-      <details>
-        <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10, fontWeight: 650 }}>
-          {t("sheet.told.after_the_lesson", { day: fullDay(recap.day) })}
-        </summary>
-        <Text fontSize="lg" whiteSpace="pre-line" overflowWrap="anywhere" pb="12px">
-          {recap.text}
-        </Text>
-      </details>
+      {[recap, ...before].map((one) => (
+        <details key={one.day}>
+          <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10, fontWeight: one === recap ? 650 : 400 }}>
+            {t("sheet.told.after_the_lesson", { day: fullDay(one.day) })}
+          </summary>
+          <Text fontSize="lg" whiteSpace="pre-line" overflowWrap="anywhere" pb="12px">
+            {one.text}
+          </Text>
+        </details>
+      ))}
     </Paper>
   );
 }
