@@ -24,16 +24,16 @@ module Stairwell
         ],
         read: %w[
           news pieces readScript piece draft revisions revision sound known drill keepDrill score pencilPdf learners exportPiece students student previewAssignment waysOut suits introducing extraWorkGiven routines tryRoutine today weekPdf weeksPdf outbox unsent lesson offer
-          studio studioSettings people timetable covers standIn whileAway classes showClass classLesson messages
+          studio studioSettings people timetable covers standIn whileAway classes showClass classLesson messages keeping
         ],
         hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough readMessage sendAgain hearInClass judge finishClassLesson],
         change: %w[
-          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption changeBeginnings renewLink withdrawLink renewPiece takeBackPage endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily
+          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption changeBeginnings renewLink withdrawLink renewPiece takeBackPage endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily consent
           renewCalendar withdrawCalendar
         ],
         teach: %w[typePiece loadScore loadOtherScore mergePieces deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
           addUnit endUnit choosePiece],
-        run: %w[history exportTable exportStudent eraseStudent changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
+        run: %w[changeKeeping keepLonger history exportTable exportStudent eraseStudent changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze
       # What takes records away, and what shows one student's: of one whom one does not teach it is noted.
       TAKING = %w[exportTable exportStudent].freeze

@@ -13,7 +13,7 @@ module Stairwell
           @tables = tables
         end
 
-        # @param row [Hash] day:, account_id:, operation:, student_id:, piece_id:
+        # @param row [Hash] day:, account_id: (nil where nobody did it), operation:, student_id:, piece_id:
         # @return [void]
         def add(**row) = @tables.db[:history].insert(studio_id: @tables.studio_id, **row)
 
@@ -29,7 +29,7 @@ module Stairwell
         def list(before: nil, **only)
           rows = @tables[:history].where(only)
           rows = rows.where { id < before } if before
-          @tables.db.from(rows.reverse(:id).limit(PAGE).as(:history)).join(:accounts, {id: Sequel[:history][:account_id]})
+          @tables.db.from(rows.reverse(:id).limit(PAGE).as(:history)).left_join(:accounts, {id: Sequel[:history][:account_id]})
             .left_join(:students, {studio_id: Sequel[:history][:studio_id], id: Sequel[:history][:student_id]})
             .left_join(:pieces, {studio_id: Sequel[:history][:studio_id], id: Sequel[:history][:piece_id]})
             .reverse(Sequel[:history][:id])

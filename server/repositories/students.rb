@@ -39,7 +39,8 @@ module Stairwell
         # @return [void]
         # @raise [MissingError]
         def leave(id, on)
-          changed = @tables[:students].where(id: id).update(left_on: on && Sequel.function(:coalesce, :left_on, on), version: Sequel[:version] + 1)
+          here = on ? {} : {longer_until: nil, erasing_told_on: nil}
+          changed = @tables[:students].where(id: id).update(left_on: on && Sequel.function(:coalesce, :left_on, on), version: Sequel[:version] + 1, **here)
           raise MissingError, Phrase["missing.student"] if changed.zero?
         end
 

@@ -167,6 +167,10 @@ RSpec.describe "While a transaction is open" do
     lines = ask(:post, "/api/students/read", {text: "name,day,time\nIlo,Monday,16:00\n"})["lines"]
     ask(:post, "/api/students/list", {students: [lines.first["student"].merge(key: key.call)]})
     ask(:get, "/api/studio/history")
+    ask(:get, "/api/studio/keeping")
+    ask(:put, "/api/studio/keeping", {asks_consent: true, keep_months: 24})
+    ask(:put, "/api/students/1/consent", {by: "Orla Finch", records: true, recordings: false})
+    ask(:post, "/api/students/1/keep", {months: 12})
     ask(:get, "/api/news?since=-1&window=abcdefgh12")
     ask(:get, "/api/outbox/unsent")
     custom_request("GET", "/api/students/1/record.zip")

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "studio/keeping"
 require_relative "studio/lesson_time"
 require_relative "studio/appointment"
 require_relative "studio/timetable"

@@ -7,7 +7,7 @@ module Stairwell
       class History
         # What can be asked for apart, by the right it takes; and what was only looked at or taken away.
         KINDS = {
-          "lessons" => Rights::OPERATIONS[:hear], "students" => Rights::OPERATIONS[:change], "pages" => Rights::OPERATIONS[:teach], "studio" => Rights::OPERATIONS[:run] - Rights::TAKING,
+          "lessons" => Rights::OPERATIONS[:hear], "students" => Rights::OPERATIONS[:change], "pages" => Rights::OPERATIONS[:teach], "studio" => Rights::OPERATIONS[:run] - Rights::TAKING + ["endKeeping"],
           "taken" => Rights::TAKING, "read" => Rights::READING
         }.freeze
 
@@ -33,7 +33,7 @@ module Stairwell
         private
 
         def happened(row)
-          row.slice(:id, :who, :student_id, :student, :piece_id, :piece).merge(at: row[:at].iso8601, what: History.said(row[:operation]).to_s)
+          row.slice(:id, :student_id, :student, :piece_id, :piece).merge(at: row[:at].iso8601, who: row[:who] || Phrase["server.history.itself"].to_s, what: History.said(row[:operation]).to_s)
         end
       end
     end

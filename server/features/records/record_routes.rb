@@ -7,6 +7,13 @@ module Stairwell
       module RecordRoutes
         def self.registered(app)
           app.get("/api/studio/history") { render_json(History.new(context).list(**checked.query.slice("before", "kind", "account", "student").transform_keys(&:to_sym))) }
+          app.get("/api/studio/keeping") { render_json(Keeping.new(context).show) }
+          app.put("/api/studio/keeping") { render_json(Keeping.new(context).change(sent)) }
+          app.post("/api/students/:id/keep") { render_json(Keeping.new(context).longer(id, sent[:months])) }
+          app.put("/api/students/:id/consent") do
+            Keeping.new(context).consent(id, **sent)
+            render_json(Students.new(context).show(id))
+          end
           app.get("/api/students/:id/record.zip") do
             content_type "application/zip"
             attachment("student-#{id}.zip")

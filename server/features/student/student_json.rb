@@ -33,7 +33,7 @@ module Stairwell
             repertoire: @beside.repertoire.map { |row| ended(row) }, lessons: @beside.lessons.map { |row| lesson(row) },
             drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) }, sheet_path: @beside.sheet_path, today: @record.today.to_s, may: @beside.may, left_on: @beside.row[:left_on]&.to_s,
             paused_on: @beside.row[:paused_on]&.to_s, coming: coming.map { |one| LessonTimeJson.of(one, @beside.names, @beside.may) },
-            family: @beside.family.map { |row| row.slice(:id, :name) }, calendar_path: @beside.calendar_path
+            consent: Keeping.consent(@beside.row, @beside.context.studio), family: @beside.family.map { |row| row.slice(:id, :name) }, calendar_path: @beside.calendar_path
           )
         end
 

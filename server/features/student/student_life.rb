@@ -14,8 +14,10 @@ module Stairwell
         # Their sheet's link opens nothing more; all else stays as it was.
         # @return [Hash]
         def leave(id)
+          told = Studio::Keeping.new(left_on: @context.today, months: @context.studio[:keep_months]).next_on
           @context.write do |tables|
             Repositories::Students.new(tables).leave(id, @context.today)
+            Jobs::EndKeeping.lay(tables, id, told)
             Repositories::SheetLinks.new(tables, @context.settings.link_secret).withdraw(id)
           end
           show(id)
@@ -23,7 +25,10 @@ module Stairwell
 
         # @return [Hash]
         def return(id)
-          @context.write { |tables| Repositories::Students.new(tables).leave(id, nil) }
+          @context.write do |tables|
+            Repositories::Students.new(tables).leave(id, nil)
+            Jobs::EndKeeping.lay(tables, id, nil)
+          end
           show(id)
         end
 

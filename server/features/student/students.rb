@@ -174,6 +174,7 @@ module Stairwell
           lesson = timetable.next_of(row) unless row[:left_on] || row[:paused_on]
           SettingsJson.of(row).merge(
             teacher: row[:teacher], left_on: row[:left_on]&.to_s, paused_on: row[:paused_on]&.to_s, may: Rights.among(@context) { Repositories::Students.teachers(row) },
+            consent_missing: @context.studio[:asks_consent] && row[:left_on].nil? && row[:consent_records_on].nil?,
             pieces: pieces, next_lesson: lesson && {day: lesson.day.to_s, time: lesson.time}
           )
         end

@@ -1724,6 +1724,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studio/keeping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What guardians agreed to, and how long what is kept of those who left is kept. */
+        get: operations["keeping"];
+        put: operations["changeKeeping"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Keeps what is kept of one who left so many months longer than it would be. */
+        post: operations["keepLonger"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/consent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description What a guardian agreed to. What was agreed to before keeps its day. */
+        put: operations["consent"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/erase": {
         parameters: {
             query?: never;
@@ -3091,6 +3146,8 @@ export interface components {
                 piece_id: number;
                 title: string;
             }[];
+            /** @description The studio asks for a guardian's consent and has none */
+            consent_missing: boolean;
             /** @description The next one that is held */
             next_lesson: {
                 day: string;
@@ -3105,6 +3162,7 @@ export interface components {
             paused_on: string | null;
         };
         Student: components["schemas"]["Settings"] & {
+            consent: components["schemas"]["Consent"];
             paused_on: string | null;
             /** @description After other lesson times were saved: lessons the same teacher has then */
             clashes?: string[];
@@ -3691,6 +3749,34 @@ export interface components {
             day: string;
             text: string;
             read: boolean;
+        };
+        Keeping: {
+            /** @description Whether a guardian's consent is asked for */
+            asks_consent: boolean;
+            /** @description How long what is kept of one who left is kept; null without an end */
+            keep_months: number | null;
+            /** @description Of whom nobody agreed that records are kept */
+            missing: {
+                id: number;
+                name: string;
+            }[];
+            /** @description Those who have left, the soonest first */
+            ending: {
+                id: number;
+                name: string;
+                left_on: string;
+                /** @description Up to when it is kept */
+                ends_on: string;
+                /** @description The day it is erased */
+                erase_on: string | null;
+            }[];
+        };
+        Consent: {
+            /** @description Whether the studio asks for it */
+            asked: boolean;
+            by: string;
+            records_on: string | null;
+            recordings_on: string | null;
         };
         Erased: {
             /** @description Where the name still stands in what was written of others */
@@ -7025,6 +7111,119 @@ export interface operations {
                 };
                 content: {
                     "application/zip": unknown;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keeping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Keeping"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeKeeping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    asks_consent?: boolean;
+                    /** @description Null where nothing is erased by itself */
+                    keep_months?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description How it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Keeping"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepLonger: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    months: number;
+                };
+            };
+        };
+        responses: {
+            /** @description How it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Keeping"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    consent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Whose word it is */
+                    by: string;
+                    /** @description That what is written of the student may be kept */
+                    records: boolean;
+                    /** @description That recaps may be recorded */
+                    recordings: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -12,6 +12,7 @@ export const longDay = (day: string) => as(day, { weekday: "long" });
 /** @param beside a day that is said with it, or today: the year is said where it is another one */
 export const dayAndMonth = (day: string, beside = day) =>
   as(day, { day: "numeric", month: "short", ...(day.slice(0, 4) === beside.slice(0, 4) ? {} : { year: "numeric" }) });
+export const dateWithYear = (day: string) => as(day, { day: "numeric", month: "long", year: "numeric" });
 export const fullDay = (day: string) => as(day, { weekday: "long", day: "numeric", month: "long" });
 export const moment = (time: string, parts?: Intl.DateTimeFormatOptions) =>
   new Date(time).toLocaleString(t("dates.as"), parts);

@@ -5,6 +5,8 @@ module Stairwell
   module Constants
     # Sections besides the next one that are weighed for being introduced. Own choice.
     OTHERS_INTRODUCED = 2
+    # Days between telling that what is kept of one who left will be erased, and erasing it. Own choice.
+    NOTICE_OF_ERASING = 30
     # Changes of a week that are told. Own choice.
     CHANGES_TOLD = 4
     # Weeks of practice that say how a student practises now. Own choice.

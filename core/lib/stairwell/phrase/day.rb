@@ -2,7 +2,7 @@
 
 module Stairwell
   module Phrase
-    # A day, as a format of the locale files writes it: :weekday, :day_and_month, :full.
+    # A day, as a format of the locale files writes it: :weekday, :day_and_month, :with_year, :full.
     Day = Stairwell.value(:date, :format) do
       include Textual
 

@@ -1,6 +1,6 @@
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { api, ask, type Schemas, type Trouble } from "../client";
-import { useSave } from "./base";
+import { aboutStudent, useLoad, useSave } from "./base";
 
 export type HistoryFilter = { kind?: string; account?: number; student?: number };
 
@@ -23,3 +23,28 @@ export const useErase = (id: number) =>
   useSave((name: string) => ask(api.POST("/api/students/{id}/erase", { params: { path: { id } }, body: { name } })), {
     touches: () => [["students"], ["studio"], ["today"], ["timetable"], ["history"]],
   });
+
+const KEEPING = ["keeping"];
+
+/** What guardians agreed to, and how long what is kept of those who left is kept. */
+export const useKeeping = () => useLoad(KEEPING, () => ask(api.GET("/api/studio/keeping")));
+
+export const useChangeKeeping = () =>
+  useSave(
+    (body: { asks_consent?: boolean; keep_months?: number | null }) => ask(api.PUT("/api/studio/keeping", { body })),
+    { into: () => KEEPING, touches: () => [["students"], ["student"]] },
+  );
+
+export const useKeepLonger = () =>
+  useSave(
+    ({ id, months }: { id: number; months: number }) =>
+      ask(api.POST("/api/students/{id}/keep", { params: { path: { id } }, body: { months } })),
+    { into: () => KEEPING },
+  );
+
+export const useConsent = (id: number) =>
+  useSave(
+    (body: { by: string; records: boolean; recordings: boolean }) =>
+      ask(api.PUT("/api/students/{id}/consent", { params: { path: { id } }, body })),
+    { into: () => ["student", id], touches: () => [...aboutStudent(id), KEEPING] },
+  );

@@ -18,6 +18,7 @@ import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
 import { useMay } from "../../components/Rights";
 import { Select } from "../../components/Select";
+import { Tick } from "../../components/Tick";
 import { t } from "../../words";
 
 type People = Schemas["People"];
@@ -194,15 +195,9 @@ function OwnStudents({ only }: { only: boolean }) {
   const save = useChangeStudio();
   return (
     <Box mt="12px">
-      <label style={{ display: "flex", gap: 8, alignItems: "center" }}>
-        <input
-          type="checkbox"
-          checked={only}
-          disabled={save.isPending}
-          onChange={() => save.mutate({ own_students_only: !only })}
-        />
+      <Tick checked={only} disabled={save.isPending} onChange={() => save.mutate({ own_students_only: !only })}>
         {t("people.own_students_only")}
-      </label>
+      </Tick>
       <Notice trouble={save.error} />
     </Box>
   );

@@ -13,6 +13,7 @@ import { t } from "../../words";
 import { Account } from "./Account";
 import { History } from "./History";
 import { HolidayFile } from "./HolidayFile";
+import { Keeping } from "./Keeping";
 import { OwnCalendar } from "./OwnCalendar";
 import { People } from "./People";
 import { TakeOut } from "./TakeOut";
@@ -38,6 +39,7 @@ export default function SettingsPage() {
         </May>
         <People />
         <May to="run">
+          <Keeping />
           <TakeOut />
           <History />
         </May>

@@ -18,6 +18,7 @@ import { t } from "../../words";
 import { AssignPiece } from "../piece/AssignPiece";
 import { ChangeStudent } from "./ChangeStudent";
 import { Coming } from "./Coming";
+import { Consent } from "./Consent";
 import { ExtraWork } from "./ExtraWork";
 import { Family } from "./Family";
 import { Flights } from "./Flights";
@@ -133,6 +134,7 @@ function Whole({ student }: { student: Student }) {
         <ExtraWork student={student} />
         <SheetLink student={student} />
         <Family student={student} />
+        <Consent student={student} />
         <Record student={student} />
       </Flex>
     </>
