@@ -8,8 +8,8 @@ threads 1, 5
 environment "production"
 # A request that computes still is given up a moment after the server is told to stop.
 force_shutdown_after 4
-# Bytes of a request's body, before anything of the app sees it: a score and some more.
-http_content_length_limit 21 * 1024 * 1024
+# Bytes of a request's body, before anything of the app sees it: an archive and some more.
+http_content_length_limit 121 * 1024 * 1024
 if processes.positive?
   preload_app!
   silence_single_worker_warning

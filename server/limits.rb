@@ -87,6 +87,12 @@ module Stairwell
       CLASS_COLUMNS = 10
       # Recaps on the sheet: the last one, and those before it. Own choice: a month of lessons.
       RECAPS_ON_SHEET = 4
+      # Bytes of an archive, of its list, and of what it comes to unpacked; how deep its JSON is. Own choice: ten times
+      # the largest studio tried.
+      ARCHIVE_BYTES = 120 * 1024 * 1024
+      ARCHIVE_LIST_BYTES = 8 * 1024 * 1024
+      ARCHIVE_UNPACKED = 256 * 1024 * 1024
+      ARCHIVE_NESTED = 40
       # Days for which another stands in, at most: a term. Own choice.
       COVER_DAYS = 120
       # Absences that are kept of a student, as the contract has it.

@@ -33,10 +33,10 @@ module Stairwell
         ],
         teach: %w[typePiece loadScore loadOtherScore mergePieces deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
           addUnit endUnit choosePiece],
-        run: %w[changeKeeping keepLonger history exportTable exportStudent eraseStudent changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
+        run: %w[exportArchive loadArchive changeKeeping keepLonger history exportTable exportStudent eraseStudent changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze
       # What takes records away, and what shows one student's: of one whom one does not teach it is noted.
-      TAKING = %w[exportTable exportStudent].freeze
+      TAKING = %w[exportTable exportStudent exportArchive].freeze
       READING = %w[student lesson messages weekPdf].freeze
       # These name their students in what is sent, mean a whole class or a letter: there each student's
       # teacher is looked for by the action.

@@ -5,8 +5,29 @@ module Stairwell
     module Features
       # The addresses of what a studio takes out and hands on.
       module RecordRoutes
+        # What is sent as a file of its own.
+        module Brought
+          # @yieldparam path [String] where it lies until the block ends
+          # @return [Object] what the block gives
+          def brought
+            Tempfile.create("brought", binmode: true) do |file|
+              request.body.rewind
+              IO.copy_stream(request.body, file)
+              file.close
+              yield file.path
+            end
+          end
+        end
+
         def self.registered(app)
+          app.helpers Brought
           app.get("/api/studio/history") { render_json(History.new(context).list(**checked.query.slice("before", "kind", "account", "student").transform_keys(&:to_sym))) }
+          app.get("/api/studio/archive.zip") do
+            content_type "application/zip"
+            attachment("studio-#{context.today}.zip")
+            Archive.new(context).write { |path| File.binread(path) }
+          end
+          app.post("/api/studio/archive") { render_json(brought { |path| LoadArchive.new(context).call(path) }, status: 201) }
           app.get("/api/studio/keeping") { render_json(Keeping.new(context).show) }
           app.put("/api/studio/keeping") { render_json(Keeping.new(context).change(sent)) }
           app.post("/api/students/:id/keep") { render_json(Keeping.new(context).longer(id, sent[:months])) }
