@@ -2,6 +2,7 @@
 
 require "sequel"
 require_relative "../server/settings"
+require_relative "erase_again"
 
 module Stairwell
   # Brings a database to the app's newest shape, as its owner: makes the plain
@@ -17,6 +18,7 @@ module Stairwell
         role(db, Server::Settings::APP_ROLE, settings.app_password)
         role(db, Server::Settings::QUEUE_ROLE, settings.queue_password)
         Sequel::Migrator.run(db, MIGRATIONS)
+        EraseAgain.call(db)
         close(db)
       end
     end

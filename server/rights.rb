@@ -31,12 +31,12 @@ module Stairwell
           changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption changeBeginnings renewLink withdrawLink renewPiece takeBackPage endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily consent
           renewCalendar withdrawCalendar
         ],
-        teach: %w[typePiece loadScore loadOtherScore mergePieces deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
+        teach: %w[exportPages loadPages typePiece loadScore loadOtherScore mergePieces deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
           addUnit endUnit choosePiece],
         run: %w[exportArchive loadArchive changeKeeping keepLonger history exportTable exportStudent eraseStudent changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
       }.freeze
       # What takes records away, and what shows one student's: of one whom one does not teach it is noted.
-      TAKING = %w[exportTable exportStudent exportArchive].freeze
+      TAKING = %w[exportPages exportTable exportStudent exportArchive].freeze
       READING = %w[student lesson messages weekPdf].freeze
       # These name their students in what is sent, mean a whole class or a letter: there each student's
       # teacher is looked for by the action.

@@ -55,12 +55,13 @@ class Backup
       run("pg_restore", "--no-owner", "-f", script, dump)
       fresh = File.join(folder, "fresh.sql")
       File.write(fresh, "DROP SCHEMA public CASCADE; CREATE SCHEMA public; GRANT USAGE ON SCHEMA public TO PUBLIC;")
-      run("psql", "-X", "-q", "--single-transaction", "-v", "ON_ERROR_STOP=1", "-d", @settings.owner_url, "-f", fresh, "-f", script, "-o", File::NULL)
+      again = File.join(folder, "again.sql")
+      File.write(again, Stairwell::EraseAgain.note(gone))
+      run("psql", "-X", "-q", "--single-transaction", "-v", "ON_ERROR_STOP=1", "-d", @settings.owner_url, *[fresh, script, again].flat_map { |one| ["-f", one] }, "-o", File::NULL)
     end
     take_secret(kept.fetch(SECRET), secret_file)
     # Brought up to date, and without whom it should not know any more.
     Stairwell::Prepare.call(Stairwell::Server::Settings.from_env)
-    erase(gone)
     puts "#{file} of #{about["made_at"]} is back: #{about["rows"].values.sum} rows. Start Stairwell again."
   end
 
@@ -69,18 +70,6 @@ class Backup
   # @return [Array<Array(Integer, Integer)>] studio and student, whoever was erased here
   def erased
     owner { |db| db.table_exists?(:erasures) ? within_walls(db) { db[:erasures].select_map(%i[studio_id student_id]) } : [] }
-  end
-
-  # What was erased since the backup was made does not come back with it.
-  def erase(gone)
-    owner do |db|
-      gone.each do |studio, student|
-        db.transaction do
-          db.get(Sequel.function(:set_config, "stairwell.studio", studio.to_s, true))
-          db.get(Sequel.function(:erase_student, student)) unless db[:students].where(studio_id: studio, id: student).empty?
-        end
-      end
-    end
   end
 
   def owner(&block) = Sequel.connect(@settings.owner_url, &block)

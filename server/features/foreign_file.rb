@@ -30,6 +30,11 @@ module Stairwell
         # @raise [UnreadableError, Problem] as {read}
         def staves(bytes, ending) = said_of(bytes, "piece#{ending}", "staves")
 
+        # @param bytes [String] of a parcel of pages
+        # @return [Array<Score::Map>]
+        # @raise [UnreadableError, Problem] as {read}
+        def parcel(bytes) = said_of(bytes, "pages.json", "parcel").map { |page| Score::Document.load(page) }
+
         # @param text [String] of a calendar file
         # @param since [Date]
         # @return [Hash{String => Object}] "holidays" and how many events were "passed_over"

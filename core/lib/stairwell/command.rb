@@ -7,7 +7,7 @@ require_relative "../stairwell"
 module Stairwell
   # The command line: reads a file, asks the core, prints.
   class Command
-    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], stairwell staves FILE, " \
+    USAGE = "Usage: stairwell roadmap FILE [--json] [--tempo COUNTS], stairwell script FILE, stairwell survey FILE [--json], stairwell staves FILE, stairwell parcel FILE.json, " \
       "stairwell convert FILE --to script|map|musicxml [--right PART] [--left PART] [--json], stairwell plan FILE.json [--json], stairwell holidays FILE.ics --since DATE [--json], or stairwell ladder FROM TO    (FILE: .musicxml, .xml, .mxl, page script .txt, or map .json)"
     COMMANDS = %w[roadmap script survey convert staves].freeze
 
@@ -34,6 +34,7 @@ module Stairwell
       command, file, *more = arguments
       return ladder(file, *more) if command == "ladder"
       return plan(file, json) if command == "plan" && file && more.empty?
+      return parcel(file) if command == "parcel" && file && more.empty?
       return holidays(file, since, json) if command == "holidays" && file && more.empty?
       return refuse(USAGE) unless COMMANDS.include?(command) && file && more.empty?
 
@@ -65,6 +66,12 @@ module Stairwell
     # What can be a hand of a score, as JSON.
     def staves(file)
       @out.puts JSON.generate(Formats::MusicXML.staves(File.binread(file)))
+      0
+    end
+
+    # The pages of a parcel, as JSON.
+    def parcel(file)
+      @out.puts JSON.generate(Formats::Parcel.read(File.binread(file)).map { |map| Score::Document.dump(map) })
       0
     end
 

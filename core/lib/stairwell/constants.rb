@@ -14,6 +14,9 @@ module Stairwell
     # Visits the roadmap unfolds before it stops. Own choice: some ten hours of music;
     # nested repeats multiply, and nothing a person can enter may hang.
     MOST_VISITS = 20_000
+    # Pages of a parcel, and how deep its JSON is. Own choice: a few method books.
+    MOST_PAGES_OF_A_PARCEL = 300
+    PARCEL_NESTED = 40
     # Bytes of a score as text. Own choice.
     MOST_SCORE_BYTES = 20 * 1024 * 1024
     # Bytes a compressed score may unpack to, all entries together. Own choice.

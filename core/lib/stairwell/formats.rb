@@ -7,6 +7,7 @@ require_relative "formats/page_script/result"
 require_relative "formats/page_script"
 require_relative "formats/student_list"
 require_relative "formats/csv_table"
+require_relative "formats/parcel"
 
 module Stairwell
   # Text or bytes in, values out, and back.

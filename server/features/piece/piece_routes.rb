@@ -35,6 +35,13 @@ module Stairwell
             render_json(library.load_score(score_file, key: checked.query["key"]), status: 201)
           end
 
+          app.get "/api/pieces/parcel" do
+            content_type "application/json"
+            attachment("pages.json")
+            Parcels.new(context, Waiting.new(env)).pack(checked.query["pieces"], with: checked.query["with"].to_a)
+          end
+          app.post("/api/pieces/parcel") { render_json(Parcels.new(context, Waiting.new(env)).unpack(request.body.tap(&:rewind).read, key: checked.query["key"]), status: 201) }
+
           app.get(own) { render_json(piece.show) }
           app.delete(own) { render_json(piece.delete) }
           app.post("#{own}/restore") { render_json(piece.restore) }

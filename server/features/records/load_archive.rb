@@ -51,6 +51,7 @@ module Stairwell
           TZInfo::Timezone.get(studio["time_zone"])
           Languages.known!(studio["locale"])
           Planning::Away.read(studio["holidays"].map { |one| one.transform_keys(&:to_sym) }, field: "holidays")
+          readable("studios") { [Planning::Habit::Seen.load(studio["seen"].to_h.transform_keys(&:to_sym)), Planning::Promises.load(studio["promises"].to_h.transform_keys(&:to_sym))] }
         rescue TZInfo::InvalidTimezoneIdentifier
           raise ArchiveFile.damaged(Phrase["server.archive.time_zone", zone: studio["time_zone"]])
         rescue Error => error
@@ -125,7 +126,6 @@ module Stairwell
             readable("map_revisions") { Jobs::DrawPages.draw(context) }
             overview = Overview.new(context)
             readable("students") { Limits::SUMMARY_ROUNDS.times { overview.freshen || break } }
-            readable("studios") { overview.learn }
           end
           @tables[:students].exclude(left_on: nil).each { |row| Jobs::EndKeeping.lay(@tables, row[:id], Keeping.of(row, context.studio).next_on) }
         end

@@ -20,7 +20,7 @@ module Stairwell
 
         def limit(path)
           case path
-          when "/api/pieces/score" then Constants::MOST_SCORE_BYTES
+          when "/api/pieces/score", "/api/pieces/parcel" then Constants::MOST_SCORE_BYTES
           when "/api/studio/archive" then Limits::ARCHIVE_BYTES
           when SignedIn::OPEN then Limits::OPEN_BYTES
           else Limits::JSON_BYTES

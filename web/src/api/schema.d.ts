@@ -221,6 +221,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/parcel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Pages for another studio, with their sections and the teacher's words. */
+        get: operations["exportPages"];
+        put?: never;
+        /** @description Takes a parcel of pages into the library, all or none. */
+        post: operations["loadPages"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}": {
         parameters: {
             query?: {
@@ -1718,6 +1736,40 @@ export interface paths {
         get: operations["exportStudent"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/archive.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description All that the studio holds, as one file; see docs/archive.md. */
+        get: operations["exportArchive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Loads an archive into the studio, which must be empty. */
+        post: operations["loadArchive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3750,6 +3802,10 @@ export interface components {
             text: string;
             read: boolean;
         };
+        Loaded: {
+            students: number;
+            pieces: number;
+        };
         Keeping: {
             /** @description Whether a guardian's consent is asked for */
             asks_consent: boolean;
@@ -4362,6 +4418,64 @@ export interface operations {
                         piece: components["schemas"]["Page"] | null;
                         problems: components["schemas"]["ScriptProblem"][];
                     };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportPages: {
+        parameters: {
+            query: {
+                pieces: components["schemas"]["Count"][];
+                /** @description What may be given too */
+                with?: ("notes" | "verses" | "track")[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A parcel */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        format: string;
+                        pages: Record<string, never>[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    loadPages: {
+        parameters: {
+            query: {
+                key: components["schemas"]["Key"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": unknown;
+            };
+        };
+        responses: {
+            /** @description What came in */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        id: number;
+                        title: string;
+                    }[];
                 };
             };
             default: components["responses"]["Problem"];
@@ -7111,6 +7225,52 @@ export interface operations {
                 };
                 content: {
                     "application/zip": unknown;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A zip */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": unknown;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    loadArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": unknown;
+            };
+        };
+        responses: {
+            /** @description What is there now */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Loaded"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -107,6 +107,21 @@ export const useLoadScore = () =>
     { into: (piece) => ["piece", piece.id, "studio"], touches: () => [["pieces"]] },
   );
 
+/** Takes in pages that another studio gave. */
+export const useLoadPages = () =>
+  useSave(
+    (file: File) =>
+      ask(
+        api.POST("/api/pieces/parcel", {
+          params: { query: { key: keyOf(sent.file, file) } },
+          headers: { "Content-Type": "application/octet-stream" },
+          body: file as never,
+          bodySerializer: (body: unknown) => body as File,
+        }),
+      ),
+    { touches: () => [["pieces"]] },
+  );
+
 /** Another score for a piece: its sections and words stay. */
 export const useLoadOtherScore = (id: number) =>
   useSave(

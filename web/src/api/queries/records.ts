@@ -48,3 +48,14 @@ export const useConsent = (id: number) =>
       ask(api.PUT("/api/students/{id}/consent", { params: { path: { id } }, body })),
     { into: () => ["student", id], touches: () => [...aboutStudent(id), KEEPING] },
   );
+
+/** A file as its bytes. */
+const bytes = (file: File) => ({
+  headers: { "Content-Type": "application/octet-stream" },
+  body: file as never,
+  bodySerializer: (body: unknown) => body as File,
+});
+
+/** Loads an archive into this studio, in which nothing is yet; every place shows something else then. */
+export const useLoadArchive = () =>
+  useSave((file: File) => ask(api.POST("/api/studio/archive", bytes(file))), { touches: () => [[]] });

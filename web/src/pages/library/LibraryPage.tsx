@@ -10,6 +10,7 @@ import { PageHead, Paper } from "../../components/Paper";
 import { May } from "../../components/Rights";
 import { TakeBack } from "../../components/TakeBack";
 import { t } from "../../words";
+import { Parcels } from "./Parcels";
 import { Shelf } from "./Shelf";
 import { ShelfBar } from "./ShelfBar";
 import { Suits } from "./Suits";
@@ -86,6 +87,7 @@ export default function LibraryPage() {
       ))}
       <May to="teach">
         <Deleted pieces={deleted} />
+        <Parcels pieces={live} />
       </May>
       <Text fontSize="sm" color="soft" mt="12px">
         {t("library.library_page.enter_bar_ranges_and_signs_of")}

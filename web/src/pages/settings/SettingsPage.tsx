@@ -11,6 +11,7 @@ import { Stretches } from "../../components/Stretches";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
 import { Account } from "./Account";
+import { Archive } from "./Archive";
 import { History } from "./History";
 import { HolidayFile } from "./HolidayFile";
 import { Keeping } from "./Keeping";
@@ -40,6 +41,7 @@ export default function SettingsPage() {
         <People />
         <May to="run">
           <Keeping />
+          <Archive />
           <TakeOut />
           <History />
         </May>

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+require "sequel"
+
+module Stairwell
+  # What was erased since a backup was made does not come back with it. Who that is is noted with what is brought back, in
+  # the same transaction, and erased once the tables have their newest shape: also where the plug is pulled in between.
+  module EraseAgain
+    # @param gone [Array<Array(Integer, Integer)>] studio and student
+    # @return [String] SQL
+    def self.note(gone)
+      rows = gone.map { |studio, student| "INSERT INTO public.erase_again VALUES (#{Integer(studio)}, #{Integer(student)});" }
+      ["CREATE TABLE public.erase_again (studio_id bigint, student_id bigint);", *rows].join("\n")
+    end
+
+    # @param db [Sequel::Database] as its owner
+    # @return [void]
+    def self.call(db)
+      return unless db.table_exists?(:erase_again)
+
+      db.transaction do
+        db[:erase_again].select_map(%i[studio_id student_id]).each do |studio, student|
+          db.get(Sequel.function(:set_config, "stairwell.studio", studio.to_s, true))
+          db.get(Sequel.function(:erase_student, student)) unless db[:students].where(studio_id: studio, id: student).empty?
+        end
+        db.drop_table(:erase_again)
+      end
+    end
+  end
+end
