@@ -30,9 +30,18 @@ module Stairwell
         raise UnreadableError.new(Phrase["formats.parcel.is_none"], code: :parcel) unless data.is_a?(Hash) && data["format"] == FORMAT && data["pages"].is_a?(Array)
         raise UnreadableError.new(Phrase["formats.parcel.too_many", count: Constants::MOST_PAGES_OF_A_PARCEL], code: :parcel) if data["pages"].size > Constants::MOST_PAGES_OF_A_PARCEL
 
-        data["pages"].map { |page| Score::Bounds.check(Score::Document.load(page)) }
+        data["pages"].map { |page| page(page) }
       rescue JSON::ParserError, EncodingError
         raise UnreadableError.new(Phrase["formats.parcel.is_none"], code: :parcel)
+      end
+
+      # What was written by hand may say more than a page can be.
+      def page(data)
+        Score::Bounds.check_data(data) if data.is_a?(Hash)
+        map = Score::Bounds.check(Score::Document.load(data))
+        raise UnreadableError.new(Phrase["formats.parcel.no_bars"], code: :parcel) if map.bars.empty? || map.title.to_s.strip.empty?
+
+        map
       end
 
       # Words of a song stand also in what was not understood, and where a phrase may not end.
@@ -44,7 +53,7 @@ module Stairwell
         map = map.with(notes: {}) unless with.include?(:notes)
         with.include?(:verses) ? map : map.with(unread: [], phrasing: Score::Phrasing.new)
       end
-      private_class_method :given
+      private_class_method :given, :page
     end
   end
 end

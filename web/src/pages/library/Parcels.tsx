@@ -46,11 +46,7 @@ function Give({ pieces }: { pieces: Card[] }) {
       <Text>{t("library.parcels.about")}</Text>
       <Box as="fieldset" mt="6px" aria-label={t("library.parcels.which_pages")} maxH="260px" overflowY="auto">
         {pieces.map((piece) => (
-          <Tick
-            key={piece.id}
-            checked={chosen.includes(piece.id)}
-            onChange={() => choose(toggled(chosen, piece.id))}
-          >
+          <Tick key={piece.id} checked={chosen.includes(piece.id)} onChange={() => choose(toggled(chosen, piece.id))}>
             {piece.title}
             {piece.book && `, ${piece.book}`}
           </Tick>
