@@ -6,9 +6,11 @@ import { aboutStudent } from "./queries/base";
 type News = Schemas["News"];
 
 // Milliseconds: until one asks again where nobody answered; until what was told is loaded, so that much of it is
-// loaded once; and at least between two loadings.
+// loaded once; until one listens again, so that where many are at work one does not ask all the time; and at least
+// between two loadings.
 const AGAIN = 700;
 const GATHER = 120;
+const BREATH = 400;
 const REST = 900;
 // Milliseconds after which a server that says nothing is taken for gone; it answers in half a minute.
 const SILENT = 40_000;
@@ -59,6 +61,7 @@ async function listen(reloading: Reloading, signal: AbortSignal, there: (is: boo
       }
     }
     if (performance.now() - begun < AGAIN && !news?.length) await pause(AGAIN);
+    else if (news?.some((one) => one.channel !== "/__status")) await pause(BREATH);
   }
 }
 
