@@ -21,6 +21,9 @@ module Demo
       {name: "Edda Lindqvist", email: "edda@harboursteps.example"}
     ].freeze
 
+    # Whose guardian has not agreed yet that records are kept, and how long they are kept of those who left.
+    UNASKED = "Wren"
+    KEEP_MONTHS = 24
     # Who has left.
     LEFT = "Ottoline"
 

@@ -72,6 +72,7 @@ module Demo
       end
       Server::Features::StudentLife.new(now).leave(ids[People::LEFT])
       messages(now, ids)
+      records(now, ids)
       evening_class(context(2, day: @today).with(role: "teacher"))
     end
 
@@ -82,6 +83,16 @@ module Demo
           Server::Repositories::Messages.new(tables, ids.fetch(name)).add(key: key(10 + at), day: @today - days, text: text)
         end
       end
+    end
+
+    # Guardians have agreed for all but one; what is kept of who left two years ago is about to be erased.
+    def records(now, ids)
+      told, ends = @today - 11, @today + 19
+      now.write do |tables|
+        tables[:students].exclude(id: ids[People::UNASKED]).update(consent_records_on: @today - 70)
+        tables[:students].where(id: ids[People::LEFT]).update(left_on: ends << People::KEEP_MONTHS, erasing_told_on: told)
+      end
+      Server::Features::Keeping.new(now).change({asks_consent: true, keep_months: People::KEEP_MONTHS})
     end
 
     # The evening class works toward a piece, and was judged once on the way.

@@ -14,11 +14,14 @@ require "server/app"
 require "demo/studio"
 require_relative "crowd"
 require_relative "load"
+require_relative "many_studios"
+require_relative "tapping"
 
 # Times blocks and prints rows.
 class Bench
   include Crowd
   include Load
+  include Tapping
 
   ROUNDS = 9
 
@@ -35,6 +38,7 @@ class Bench
     drafting
     planning
     studio
+    at_once
   end
 
   private
@@ -155,12 +159,25 @@ class Bench
     end
   end
 
+  # Ten studios, so that there are two hundred people.
+  def at_once
+    settings = afresh
+    Sequel.connect(settings.owner_url) { |db| ManyStudios.make(db, 10) }
+    tapping(settings)
+  end
+
+  # @return [Stairwell::Server::Settings] of a database with the demo studio alone
+  def afresh
+    Stairwell::Server::Settings.from_env.tap do |settings|
+      Sequel.connect(settings.owner_url) { |db| db.run("DROP SCHEMA public CASCADE; CREATE SCHEMA public") }
+      Stairwell::Prepare.call(settings)
+      Demo::Studio.new(settings).make
+    end
+  end
+
   # The studio page's request beside the bare SQL that it rests on.
   def studio
-    settings = Stairwell::Server::Settings.from_env
-    Sequel.connect(settings.owner_url) { |db| db.run("DROP SCHEMA public CASCADE; CREATE SCHEMA public") }
-    Stairwell::Prepare.call(settings)
-    Demo::Studio.new(settings).make
+    settings = afresh
     store = Stairwell::Server::Store.new(settings.app_url)
     account = store.db[:accounts].get(:id)
     contexts = Stairwell::Server::StudioContexts.new(store: store, clock: Stairwell::Server::Clock.new, settings: settings)
@@ -168,6 +185,7 @@ class Bench
     requests(Stairwell::Server.app(settings, store: store), settings)
     everyone(contexts.of_account(account), settings)
     [200, 2_000].each { |count| pages(contexts.of_account(account), settings, count) }
+    store.db.disconnect
   end
 
   # Everyone's week in the background, for 200 students; the reference is what the

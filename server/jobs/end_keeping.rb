@@ -14,8 +14,10 @@ module Stairwell
         # @return [void]
         def self.lay(tables, student_id, day)
           tables.db[:que_jobs].where(job_class: name, finished_at: nil).where(Sequel.lit("args = ?::jsonb", "[#{tables.studio_id}, #{student_id}]")).delete
+          return unless day
+
           # At noon it is that day wherever the studio is.
-          enqueue(tables.studio_id, student_id, job_options: {run_at: Time.utc(day.year, day.month, day.day, 12)}) if day
+          tables.db[:que_jobs].insert(job_class: name, args: Sequel.lit("?::jsonb", "[#{tables.studio_id}, #{student_id}]"), kwargs: Sequel.lit("'{}'::jsonb"), run_at: Time.utc(day.year, day.month, day.day, 12), job_schema_version: Que.job_schema_version)
         end
 
         # @param studio_id [Integer]

@@ -17,7 +17,7 @@ module Stairwell
         def show
           beside = nil
           record = Repositories::Records.new(@context).find(@id) { |tables| beside = beside(tables) }
-          LessonJson.new(record, beside, @context.account_id, outlooks: outlooks(record)).to_h
+          LessonJson.new(record, beside, @context.account_id, outlooks: Outlooks.of(@context, record)).to_h
         end
 
         # @return [Array<Hash>] what introducing something would come to; nothing is kept
@@ -92,12 +92,6 @@ module Stairwell
         def finish(send_mail:) = FinishLesson.new(@context, @id).call(send_mail: send_mail)
 
         private
-
-        # Of a record as it was read: the same until its version is another.
-        def outlooks(record)
-          of = [@context.studio_id, record.student.id, record.version].join("/")
-          Remembered::OF_PROCESS.fetch(:outlooks, of, record.today.to_s, record.settings.inspect) { Studio::Outlooks.new(record).to_h.freeze }
-        end
 
         # What an act comes to is shown without reading it again.
         def act(more: nil)

@@ -45,7 +45,7 @@ module Stairwell
         def week(record)
           {
             pieces: record.pieces.map { |piece| {title: piece.title, section: piece.section_in_hand} }, days: Studio::WeekBoxes.of(record).map { |box| DayBoxJson.of(box) },
-            hear_first: LessonJson.hear_first(Studio::LessonSteps.new(record).to_a), concerns: ConcernsJson.of(Studio::Concerns.of(record, Studio::Outlooks.new(record).to_h))
+            hear_first: LessonJson.hear_first(Studio::LessonSteps.new(record).to_a), concerns: ConcernsJson.of(Studio::Concerns.of(record, Outlooks.of(@context, record)))
           }
         end
       end

@@ -15,6 +15,10 @@ module Stairwell
         SHAPE = Dir[File.expand_path("../../../db/migrations/*.rb", __dir__)].map { |file| File.basename(file).to_i }.max
         LIST = "archive.json"
 
+        # @param score [Hash]
+        # @return [String] where its file lies
+        def self.score(score) = "scores/#{score.fetch(:piece_id)}-#{score.fetch(:revision)}"
+
         # @param context [StudioContext]
         def initialize(context)
           @context = context
@@ -55,10 +59,6 @@ module Stairwell
           end
           out.call((between == "[") ? "[]\n" : "\n]\n")
         end
-
-        # @param score [Hash]
-        # @return [String] where its file lies
-        def self.score(score) = "scores/#{score.fetch(:piece_id)}-#{score.fetch(:revision)}"
 
         def put(name, listed: true, **said)
           @zip.put_next_entry(name)

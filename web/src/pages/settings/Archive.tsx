@@ -44,7 +44,10 @@ export function Archive() {
       <Notice trouble={load.error} />
       {load.data && (
         <Text role="status">
-          {t("settings.archive.loaded", { students: load.data.students, pieces: load.data.pieces })}
+          {t("settings.archive.loaded", {
+            students: t("settings.archive.students", { count: load.data.students }),
+            pieces: t("settings.archive.pieces", { count: load.data.pieces }),
+          })}
         </Text>
       )}
     </Paper>

@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+require_relative "../spec_helper"
+require "demo/people"
+require_relative "../support/whole_machine"
+require_relative "../support/patient_client"
+
+# Two web processes behind one port: whichever answers, it is one server.
+RSpec.describe "Two web processes", order: :defined do
+  before(:context) { @machine = WholeMachine.new.start }
+  after(:context) { @machine.remove }
+
+  let(:machine) { @machine }
+  let(:teacher) { Demo::People::TEACHERS.first }
+  let(:desk) { PatientClient.new(machine.address).sign_in(teacher[:email], Demo::People::PASSWORD) }
+
+  # Processes that wait for news of PostgreSQL.
+  def listening = machine.database { |db| db[:pg_stat_activity].where(Sequel.like(:query, "LISTEN _message_bus%")).count }
+
+  it "tell everyone who listens, wherever they are answered, within two seconds" do
+    student = desk.ask(:get, "/api/students").map { |row| desk.ask(:get, "/api/students/#{row["id"]}") }.find { |one| one["sheet_path"] && one["pieces"].any? }
+    sheet = student["sheet_path"].sub("/s/", "/api/sheet/")
+    item = PatientClient.new(machine.address).ask(:get, sheet)["days"].flat_map { |day| day["items"] }.first
+    # Each of them may be answered by either; twenty are not all by one.
+    since = Array.new(20) { |at| desk.ask(:get, "/api/news?since=-1&window=window#{at}aaaa").last["data"].values.first }
+    expect(listening).to eq(2)
+    heard = since.each_with_index.map { |last, at| Thread.new { desk.ask(:get, "/api/news?since=#{last}&window=window#{at}aaaa").then { |news| [Process.clock_gettime(Process::CLOCK_MONOTONIC), news] } } }
+    sleep 1
+    began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    PatientClient.new(machine.address).ask(:post, "#{sheet}/marks", {key: SecureRandom.uuid, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"]})
+    heard.map(&:value).each do |at, news|
+      expect(at - began).to be < 2
+      expect(news.map { |one| one["data"]["student_id"] }).to include(student["id"])
+    end
+  end
+
+  it "hear what a job does in a process of its own" do
+    last = desk.ask(:get, "/api/news?since=-1&window=jobjobjob1").last["data"].values.first
+    desk.ask(:post, "/api/studio/plans", {})
+    Timeout.timeout(60) do
+      loop do
+        news = desk.ask(:get, "/api/news?since=#{last}&window=jobjobjob1")
+        last = [last, *news.map { |one| one["message_id"] }].max
+        break if desk.ask(:get, "/api/studio/settings")["run"]["finished"]
+      end
+    end
+  end
+
+  it "take what is uploaded, and count sign-ins together" do
+    score = Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map)
+    titles = Array.new(6) { desk.ask(:post, "/api/pieces/score?name=fog.musicxml&key=#{SecureRandom.uuid}", score, type: "application/octet-stream") }.map { |piece| desk.ask(:get, "/api/pieces/#{piece["id"]}")["title"] }
+    expect(titles.uniq.size).to eq(1)
+    stranger = PatientClient.new(machine.address)
+    stranger.token = stranger.ask(:get, "/api/session")["csrf"]
+    codes = Array.new(Stairwell::Server::Limits::SIGN_INS[:limit] + 5) { stranger.once(:post, "/api/login", {email: "nobody@quay.example", password: "wrong wrong wrong"}).code }
+    expect(codes.count("429")).to be >= 5
+    # A desk that is signed in goes on, whoever answers.
+    expect(Array.new(20) { desk.once(:get, "/api/session").code }.uniq).to eq(["200"])
+  end
+end
