@@ -70,6 +70,12 @@ class Served
     end
   end
 
+  # Waits until whoever works on jobs has none.
+  # @return [void]
+  def jobs_done
+    Sequel.connect(@settings.owner_url) { |db| sleep 0.5 while db[:que_jobs].where(finished_at: nil).where { run_at <= Sequel::CURRENT_TIMESTAMP }.any? }
+  end
+
   # @return [Integer] of all its processes together
   def megabytes
     mine = @pids.flat_map { |pid| [pid, *Dir["/proc/#{pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }] }

@@ -7,9 +7,9 @@ require_relative "served"
 module Tapping
   PEOPLE = 200
   LESSONS = 20
-  # Seconds it lasts, and between two taps of one person. Own choice: a step of the sheet takes longer.
-  LASTS = 30
-  EVERY = 5.0
+  # Seconds it lasts, and between two taps of one person. Own choice: four bars at sixty, and finding the place again.
+  LASTS = 60
+  EVERY = 15.0
   # What the browser waits between news and loading, and before it listens again: see web/src/api/news.ts.
   GATHER, BREATH = 0.12, 0.4
   private_constant :LASTS, :EVERY, :GATHER, :BREATH
@@ -43,11 +43,16 @@ module Tapping
     # @return [Hash] taps: and seen: seconds, shown: taps of students whose lesson was open, failed:
     def call
       sheets = @server.sheets(PEOPLE)
-      watched = sheets.first(LESSONS)
+      items = opened(sheets)
+      # Of others today is no day of the week that a lesson shows: theirs was yesterday.
+      watched = items.select { |_, item| item["today"] }.keys.first(LESSONS)
       teachers = watched.map(&:studio_id).uniq.to_h { |studio| [studio, @server.sign_in(studio)] }
       listeners = watched.map { |sheet| Thread.new { listen(sheet, teachers[sheet.studio_id]) } }
-      sleep 2
-      sheets.map { |sheet| Thread.new { tap(sheet) } }.each(&:join)
+      sleep 5
+      @tapped.clear
+      [@taps, @seen].each(&:clear)
+      @begun = true
+      sheets.map { |sheet| Thread.new { tap(sheet, items[sheet]) } }.each(&:join)
       sleep 3
       listeners.each(&:kill)
       {taps: drained(@taps), seen: drained(@seen), shown: watched.sum { |sheet| @tapped[sheet].size }, failed: @failed.size}
@@ -55,20 +60,34 @@ module Tapping
 
     private
 
-    def tap(sheet)
+    # Everyone has their sheet open, and has tapped once: what the first tap of a day sets off is over.
+    # @return [Hash{Sheet => Hash}] what each will tap
+    def opened(sheets)
+      today = Date.today.to_s
+      sheets.to_h { |sheet|
+        @server.connected do |http|
+          days = json(http, sheet.path)["days"]
+          within = days.any? && (days.first["date"]..days.last["date"]).cover?(today)
+          [sheet, (days.find { |day| day["date"] == today } || days.first)["items"].then { |items| items.find { |item| item["kind"] != "more" } || items.first }.merge("today" => within).tap { |item| once(http, sheet, item) }]
+        end
+      }.tap { @server.jobs_done }
+    end
+
+    def once(http, sheet, item)
+      request = Net::HTTP::Post.new("#{sheet.path}/marks", {"Content-Type" => "application/json"})
+      request.body = JSON.generate({kind: "repetition", key: SecureRandom.uuid, assignment_id: item["assignment_id"], step_id: item["step_id"]})
+      began = now
+      @tapped[sheet] << began
+      answer = http.request(request)
+      @taps << (now - began)
+      @failed << "#{answer.code} #{answer.body[0, 200]}" unless answer.is_a?(Net::HTTPSuccess)
+    end
+
+    def tap(sheet, item)
       sleep Random.new(sheet.path.hash).rand * EVERY
       @server.connected do |http|
-        today = Date.today.to_s
-        days = json(http, sheet.path)["days"]
-        item = (days.find { |day| day["date"] == today } || days.first)["items"].first
         (LASTS / EVERY).to_i.times do
-          request = Net::HTTP::Post.new("#{sheet.path}/marks", {"Content-Type" => "application/json"})
-          request.body = JSON.generate({kind: "repetition", key: SecureRandom.uuid, assignment_id: item["assignment_id"], step_id: item["step_id"]})
-          began = now
-          @tapped[sheet] << began
-          answer = http.request(request)
-          @taps << (now - began)
-          @failed << "#{answer.code} #{answer.body[0, 200]}" unless answer.is_a?(Net::HTTPSuccess)
+          once(http, sheet, item)
           sleep EVERY
         end
       end
@@ -83,10 +102,11 @@ module Tapping
         loop do
           news = json(http, "/api/news?since=#{since}&window=#{window}", teacher)
           since = news.map { |one| (one["channel"] == "/__status") ? one["data"].values.max : one["message_id"] }.push(since).max
-          if before.nil? || news.any? { |one| one["data"]["student_id"] == sheet.student_id }
+          if !@begun || before.nil? || news.any? { |one| one["data"]["student_id"] == sheet.student_id }
             sleep GATHER
             done = @server.connected { |other| practised(json(other, path, teacher)) }
-            before ||= done
+            next before = done unless @begun && before
+
             at = now
             (done - before - seen).times { @seen << (at - @tapped[sheet][seen]) && seen += 1 }
           end

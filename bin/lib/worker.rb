@@ -5,6 +5,8 @@
 $LOAD_PATH.unshift(File.expand_path("../..", __dir__))
 require "server/app"
 
+# Whoever waits for an answer comes first.
+Process.setpriority(Process::PRIO_PROCESS, 0, 10)
 settings = Stairwell::Server::Settings.from_env
 store = Stairwell::Server::Store.new(settings.app_url)
 news = Stairwell::Server::News.new(settings.app_url)

@@ -66,6 +66,10 @@ module Stairwell
           @account_id = account_id
         end
 
+        # @param date [Date]
+        # @return [Integer] how many came in of days before it: late ones too
+        def marks_before(date) = @by["practice_marks"].count { |row| row[:day] < date }
+
         # @return [Hash{Integer => Array}] the core's events by assignment
         def events
           found = Hash.new { |all, id| all[id] = [] }

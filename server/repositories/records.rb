@@ -146,7 +146,7 @@ module Stairwell
             overrides = of(:overrides, row).to_h { |one| [one[:next_lesson], week_overrides(one)] }
             asked = Studio::Asked.in(overrides.values.flat_map(&:overrides))
             Studio::Record.new(
-              today: @context.today, moment: [@context.clock.now, happened.last&.then { |time| time + Rational(1, 1_000_000) }].compact.max, version: row[:record_version], settings: settings,
+              today: @context.today, moment: [@context.clock.now, happened.last&.then { |time| time + Rational(1, 1_000_000) }].compact.max, version: row[:record_version], untapped: "#{row[:plan_version]}+#{happened.marks_before(@context.today)}", settings: settings,
               student: Students.value(row, @context.studio[:locale]), pieces: in_hand.map { |one| piece(one, row, happened.events, asked) }, kept_pieces: kept.filter_map { |one| kept_piece(one) },
               weeks: Studio::Weeks.new(of(:weeks, row).map { |one| week(one) }), overrides: overrides, extra_work: of(:extra_work, row).map { |one| extra_work(one) },
               practised_on: happened.practised_on, lessons: happened.lessons, heard_today: happened.heard_on(@context.today), stumbled: happened.stumbled,

@@ -7,7 +7,6 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { Trouble } from "./api/client";
-import { Busy } from "./components/Busy";
 import { keepFocus } from "./components/keepFocus";
 import { Pages } from "./pages/Pages";
 import { looks, wear } from "./theme/looks";
@@ -46,7 +45,6 @@ createRoot(document.getElementById("root") as HTMLElement).render(
     <CacheProvider value={styles}>
       <ChakraProvider value={system}>
         <QueryClientProvider client={queries}>
-          <Busy />
           <BrowserRouter>
             <Pages />
           </BrowserRouter>

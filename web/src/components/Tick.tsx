@@ -1,11 +1,18 @@
+import { chakra } from "@chakra-ui/react";
 import type { ComponentProps } from "react";
 
 /** Yes or no, with its words beside it. */
 export function Tick({ children, ...field }: ComponentProps<"input">) {
   return (
-    <label style={{ display: "flex", gap: 8, alignItems: "center", minHeight: 28 }}>
+    <chakra.label
+      display="flex"
+      gap="8px"
+      alignItems="center"
+      minH="28px"
+      css={{ "@media (pointer: coarse)": { minHeight: "44px" } }}
+    >
       <input type="checkbox" {...field} />
       <span>{children}</span>
-    </label>
+    </chakra.label>
   );
 }

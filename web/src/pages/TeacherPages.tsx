@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { useSession } from "../api/queries";
+import { Busy } from "../components/Busy";
 import { NameLink } from "../components/NameLink";
 import { Lost, Waiting } from "../components/Notice";
 import { PageHead } from "../components/Paper";
@@ -43,8 +44,17 @@ function Nowhere() {
   );
 }
 
-/** What a teacher sees: the door, then the pages in their frame. */
+/** What a teacher sees: the door, then the pages in their frame; and above all that the server is at work. */
 export default function TeacherPages() {
+  return (
+    <>
+      <Busy />
+      <Door />
+    </>
+  );
+}
+
+function Door() {
   const session = useSession();
   const locale = session.data?.studio?.locale;
   const spoken = useSpoken(locale);

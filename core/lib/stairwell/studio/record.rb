@@ -5,7 +5,7 @@ module Stairwell
     # A student's record: everything that what comes next depends on, as one value.
     # Whatever a teacher or a family does is a function of it.
     #
-    # - `version`: of the rows it was read from
+    # - `version`: of the rows it was read from; `untapped`: the same for as long as nothing but today's taps comes in
     # - `today`: Date in the studio's time zone; `moment`: Time, later than all that
     #   happened
     # - `overrides`: {Date => WeekOverrides} by next lesson
@@ -17,7 +17,7 @@ module Stairwell
     # - `appointments`: {Appointment} that were changed by hand, or of which something is known
     # - `known_keys`: of results, marks and the rest that are kept already
     Record = Stairwell.value(
-      :today, :moment, :settings, :student, version: 0, pieces: [], weeks: Weeks.new, overrides: {}, extra_work: [], kept_pieces: [], practised_on: [], lessons: [],
+      :today, :moment, :settings, :student, version: 0, untapped: nil, pieces: [], weeks: Weeks.new, overrides: {}, extra_work: [], kept_pieces: [], practised_on: [], lessons: [],
       heard_today: {}, stumbled: {}, introduced_today: [], routines: Practice::ROUTINES, known_keys: Set[], appointments: []
     ) do
       # @param id [Integer] of an assignment

@@ -12,7 +12,7 @@ export function Record({ student }: { student: { id: number; name: string } }) {
     <Paper as="section" aria-label={t("students.record.record")} p="12px 18px" flex="1 1 320px">
       <PartHead>{t("students.record.record")}</PartHead>
       <Text mt="4px">{t("students.record.about")}</Text>
-      <Link href={`/api/students/${student.id}/record.zip`} download minH="24px" fontWeight={650}>
+      <Link href={`/api/students/${student.id}/record.zip`} download display="block" minH="24px" fontWeight={650}>
         {t("students.record.take_out", { name: student.name })}
       </Link>
       <Erase student={student} />

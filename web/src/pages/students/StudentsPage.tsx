@@ -134,12 +134,12 @@ function StudentLine({ one }: { one: Schemas["StudentCard"] }) {
       </Text>
       <Text gridColumn={{ base: "2", md: "auto" }} color="soft">
         {one.paused_on && t("students.students_page.pauses")}
+        {one.next_lesson && t("students.students_page.next", { day: dayAndMonth(one.next_lesson.day) })}
         {one.consent_missing && (
           <Text as="span" display="block" color="brick">
             {t("students.students_page.consent_missing")}
           </Text>
         )}
-        {one.next_lesson && t("students.students_page.next", { day: dayAndMonth(one.next_lesson.day) })}
       </Text>
       <Text hideBelow="lg" color="soft">
         {t("students.student_page.practises", {
