@@ -1,6 +1,6 @@
 import { Link, Text } from "@chakra-ui/react";
 import { useRef, useState } from "react";
-import { useLoadArchive } from "../../api/queries";
+import { useLoadArchive } from "../../api/queries/records";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";

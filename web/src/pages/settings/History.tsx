@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { type HistoryFilter, useHistory, usePeople, useStudents } from "../../api/queries";
+import { usePeople, useStudents } from "../../api/queries";
+import { type HistoryFilter, useHistory } from "../../api/queries/records";
 import { Button } from "../../components/Button";
 import { moment } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";

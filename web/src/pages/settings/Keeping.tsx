@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
-import { useChangeKeeping, useKeeping, useKeepLonger } from "../../api/queries";
+import { useChangeKeeping, useKeeping, useKeepLonger } from "../../api/queries/records";
 import { Button } from "../../components/Button";
 import { dateWithYear } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";

@@ -1,7 +1,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useConsent } from "../../api/queries";
+import { useConsent } from "../../api/queries/records";
 import { Button } from "../../components/Button";
 import { dateWithYear } from "../../components/dates";
 import { Labelled } from "../../components/Labelled";

@@ -1,7 +1,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { useErase } from "../../api/queries";
+import { useErase } from "../../api/queries/records";
 import { Button } from "../../components/Button";
 import { Labelled } from "../../components/Labelled";
 import { Notice } from "../../components/Notice";
