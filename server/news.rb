@@ -19,7 +19,7 @@ module Stairwell
 
       # @param url [String] of the database, for the app's role
       def initialize(url)
-        @url = "#{url}#{url.include?("?") ? "&" : "?"}#{URI.encode_www_form(Store::ALIVE)}"
+        @url = "#{url}#{url.include?("?") ? "&" : "?"}#{URI.encode_www_form(Store::ALIVE.merge(connect_timeout: Limits::CONNECT_SECONDS))}"
         @making = Mutex.new
       end
 
