@@ -50,6 +50,19 @@ RSpec.describe "News" do
     expect(status).to eq(401)
   end
 
+  it "is no use of the session: a page that is left open rests" do
+    sessions = TestApp::OWNER[:account_active_session_keys]
+    sessions.update(last_use: Sequel.lit("now() - interval '11 hours'"))
+    before = sessions.get(:last_use)
+    news(-1)
+    expect([status, sessions.get(:last_use)]).to eq([200, before])
+    ask(:get, "/api/today")
+    expect(sessions.get(:last_use)).to be > before + 36_000
+    sessions.update(last_use: Sequel.lit("now() - interval '13 hours'"))
+    news(-1)
+    expect(status).to eq(401)
+  end
+
   it "holds no name in its table, and wants a number and a window" do
     ask(:post, "/api/students", Requests::STUDENT.merge(name: "Xanthippe"))
     expect(TestApp::OWNER[:message_bus].select_map(:value).join).not_to match(/xanthippe/i)

@@ -23,8 +23,8 @@ module Stairwell
           found = mine.exclude(inactive_session_cond).where(account_id: db[:accounts].where(status_id: account_open_status_value).select(:id)).get(:last_use)
           return false unless found
 
-          # Once a minute is enough to tell how long it rested.
-          mine.update(active_sessions_update_hash) if found < Time.now - 60
+          # Once a minute is enough to tell how long it rested; a page that only listens for news rests.
+          mine.update(active_sessions_update_hash) if found < Time.now - 60 && request.path != "/api/news"
           true
         end
 
