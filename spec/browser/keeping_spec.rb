@@ -20,6 +20,7 @@ RSpec.describe "Keeping a page" do
 
   it "shows both when two teachers change the same piece, and lets one put one's own on top" do
     open_piece
+    hear_nothing
     api { ask(:put, "/api/pieces/1/script", {script: "#{Requests::SCRIPT}fine: 8 # theirs\n", revision: 1}) }
     choose(12)
     keys("b")

@@ -93,6 +93,7 @@ RSpec.describe "A lesson in the browser" do
     expect(TestApp::OWNER[:lesson_results].count).to eq(1)
     find_field("Recap for Nell").send_keys("Mine. ")
     expect(page).to have_text("in your words, kept")
+    hear_nothing
     api { ask(:put, "/api/students/#{student["id"]}/lesson", {recap: "Theirs.", version: 1}) }
     find_field("Recap for Nell").send_keys("More.")
     expect(page).to have_css("[role=alert]", text: "Someone else wrote to Nell meanwhile:\nTheirs.")
@@ -116,6 +117,7 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_css("[role=listitem]", text: /A, left hand.*Oren Tull heard it today/m)
     expect(page).to have_field("Recap for Nell", with: "From Oren.")
     expect(page).to have_text("Oren Tull wrote last")
+    hear_nothing
     as_second.call(:put, "lesson", {recap: "Oren again.", version: 1})
     page.execute_script("document.querySelector('[data-key=r]').focus()")
     keys([:control, :end], " And mine.")

@@ -31,6 +31,7 @@ RSpec.describe "Lessons on the screens" do
     end
     expect(page).to be_axe_clean
     # Another teacher was quicker: it is said, and what stands there now is shown.
+    hear_nothing
     api { ask(:put, "/api/students/#{another}/lessons/2027-03-11", {version: 0, time: "18:00"}) }
     within("section[aria-label='Thursday 11 March']") do
       click_button "Move or leave out the lesson of Ilo"

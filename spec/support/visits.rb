@@ -70,6 +70,11 @@ module Visits
     browser.delete_network_conditions
   end
 
+  # As where what others do is heard of too late: from here on the page does not listen.
+  def hear_nothing
+    execute_script("Object.defineProperty(document, 'visibilityState', {value: 'hidden', configurable: true}); document.dispatchEvent(new Event('visibilitychange'))")
+  end
+
   def go(place) = within("header nav") { click_link place }
 
   # @return [Capybara::Node::Element] a bar of the page, by its printed number

@@ -59,7 +59,13 @@ export function LessonActions({ lesson, today }: { lesson: LessonTime; today: st
         <ChangeForm
           lesson={lesson}
           busy={busy}
-          onSave={(changes) => change.mutate({ ...at, ...changes }, { onSuccess: () => setOpen(false) })}
+          onSave={(changes, seen) =>
+            change.mutate(
+              // What someone else did meanwhile was shown with the refusal: now it is written over knowingly.
+              { ...at, ...changes, version: change.error ? lesson.version : seen },
+              { onSuccess: () => setOpen(false) },
+            )
+          }
         />
       )}
       {told.length > 0 && (
@@ -79,6 +85,8 @@ type Form = {
   busy: boolean;
   onSave: (
     changes: Parameters<ReturnType<typeof useChangeLesson>["mutate"]>[0] extends infer All ? Partial<All> : never,
+    /** The version that stood there when the form was opened. */
+    seen: number,
   ) => void;
 };
 
@@ -88,6 +96,7 @@ function ChangeForm({ lesson, busy, onSave }: Form) {
   const [minutes, setMinutes] = useState(String(lesson.minutes));
   const [teacher, setTeacher] = useState(String(lesson.teacher_id ?? ""));
   const [why, setWhy] = useState("");
+  const [seen] = useState(lesson.version);
   return (
     <Box
       as="form"
@@ -96,7 +105,7 @@ function ChangeForm({ lesson, busy, onSave }: Form) {
       textAlign="left"
       onSubmit={(event: React.FormEvent) => {
         event.preventDefault();
-        onSave({ day, time, minutes: Number(minutes), teacher_id: Number(teacher) || null });
+        onSave({ day, time, minutes: Number(minutes), teacher_id: Number(teacher) || null }, seen);
       }}
     >
       <Flex gap="10px" wrap="wrap" align="flex-end">
@@ -154,7 +163,7 @@ function ChangeForm({ lesson, busy, onSave }: Form) {
           size="sm"
           type="button"
           disabled={busy}
-          onClick={() => onSave({ left_out: true, why: why.trim() || null })}
+          onClick={() => onSave({ left_out: true, why: why.trim() || null }, seen)}
         >
           {t("lessons.leave_it_out")}
         </Button>

@@ -22,8 +22,6 @@ type Unit = Class["units"][number];
 export default function ClassPage() {
   const id = Number(useParams().id);
   const group = useClass(id);
-  const change = useChangeClass(id);
-  const end = useEndClass();
   const [open, setOpen] = useState<"change" | "unit" | null>(null);
   const may = useMay();
   const go = useNavigate();
@@ -57,31 +55,7 @@ export default function ClassPage() {
           </Button>
         )}
       </PageHead>
-      {open === "change" && (
-        <Paper p="16px 18px" mb="14px" borderColor="rail">
-          <ClassForm
-            start={{ ...one, members: one.members.map((member) => member.id) }}
-            verb={t("lessons.keep")}
-            trouble={change.error}
-            busy={change.isPending}
-            onCancel={() => setOpen(null)}
-            onSave={({ name, teacher_id, weekday, time, minutes, members }) =>
-              change.mutate(
-                { name, teacher_id, weekday, time, minutes, members, version: one.version },
-                { onSuccess: () => setOpen(null) },
-              )
-            }
-          />
-          <Button
-            mt="10px"
-            disabled={end.isPending}
-            onClick={() => end.mutate(id, { onSuccess: () => go("/classes") })}
-          >
-            {t("classes.end_class")}
-          </Button>
-          <Notice trouble={end.error} />
-        </Paper>
-      )}
+      {open === "change" && <ChangeClass one={one} onDone={() => setOpen(null)} />}
       {open === "unit" && <UnitForm group={one} onDone={() => setOpen(null)} />}
       {one.units.length === 0 && (
         <Paper>
@@ -92,6 +66,38 @@ export default function ClassPage() {
         <OneUnit key={unit.id} group={one} unit={unit} />
       ))}
     </>
+  );
+}
+
+/** What is known of a class, over what stood there when it was opened; what a colleague changed meanwhile is said
+ * first, and then written over knowingly. */
+function ChangeClass({ one, onDone }: { one: Class; onDone: () => void }) {
+  const change = useChangeClass(one.id);
+  const end = useEndClass();
+  const go = useNavigate();
+  const [seen] = useState(one.version);
+  const version = change.error ? one.version : seen;
+  return (
+    <Paper p="16px 18px" mb="14px" borderColor="rail">
+      <ClassForm
+        start={{ ...one, members: one.members.map((member) => member.id) }}
+        verb={t("lessons.keep")}
+        trouble={change.error}
+        busy={change.isPending}
+        onCancel={onDone}
+        onSave={({ name, teacher_id, weekday, time, minutes, members }) =>
+          change.mutate({ name, teacher_id, weekday, time, minutes, members, version }, { onSuccess: onDone })
+        }
+      />
+      <Button
+        mt="10px"
+        disabled={end.isPending}
+        onClick={() => end.mutate(one.id, { onSuccess: () => go("/classes") })}
+      >
+        {t("classes.end_class")}
+      </Button>
+      <Notice trouble={end.error} />
+    </Paper>
   );
 }
 
