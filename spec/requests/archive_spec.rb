@@ -43,7 +43,7 @@ RSpec.describe "An archive of a studio" do
   # Where two texts of JSON, or of anything else, are not the same.
   def differences(one, other)
     flat = lambda do |value, at|
-      pairs = value.is_a?(Array) ? value.each_with_index.map(&:reverse) : value
+      pairs = value.is_a?(Array) ? value.each_with_index.map { |inner, index| [index, inner] } : value
       value.is_a?(Enumerable) ? pairs.flat_map { |key, inner| flat.call(inner, [*at, key]) } : [[at.join("."), value]]
     end
     texts = [one, other].map { |text| text.start_with?("[", "{") ? flat.call(JSON.parse(text), []) : text.lines.each_with_index.map { |line, at| [at, line] } }

@@ -146,7 +146,7 @@ RSpec.describe "Practice and lessons" do
     thursday
     clear_cookies
     answer = ask(:get, sheet)
-    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "over", "days", "reads", "skip", "cautions", "locale", "paused", "family", "messages", "lesson_time", "recap", "skip_on", "pieces")
+    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "over", "days", "reads", "skip", "cautions", "locale", "paused", "family", "messages", "lesson_time", "recap", "told_before", "skip_on", "pieces")
     ask(:get, sheet.sub(/.\z/) { |last| (last == "0") ? "1" : "0" })
     expect(status).to eq(404)
     sign_in
@@ -236,7 +236,7 @@ RSpec.describe "Practice and lessons" do
   it "loses no mark when the server is killed" do
     item = thursday
     2.times do
-      server = ServerProcess.start("STAIRWELL_NOW" => "2027-03-04 12:00")
+      server = ServerProcess.start({"STAIRWELL_NOW" => "2027-03-04 12:00"})
       uri = URI("#{server.address}#{sheet}/marks")
       body = JSON.generate(key: SecureRandom.uuid, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"])
       answer = Net::HTTP.post(uri, body, "Content-Type" => "application/json")
