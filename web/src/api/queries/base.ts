@@ -41,6 +41,13 @@ export function useSave<In, Out>(save: (value: In) => Promise<Out>, { into, touc
   });
 }
 
+/** A file as its bytes, as a request carries it. */
+export const bytesOf = (file: File) => ({
+  headers: { "Content-Type": "application/octet-stream" },
+  body: file as never,
+  bodySerializer: (body: unknown) => body as File,
+});
+
 /** Wherever something of a student is shown. */
 export const aboutStudent = (id: number): QueryKey[] => [
   ["student", id],

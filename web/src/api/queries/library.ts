@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, newKey, type Schemas, type Trouble } from "../client";
 import type { paths } from "../schema";
-import { useLoad, useSave } from "./base";
+import { bytesOf, useLoad, useSave } from "./base";
 
 // Pieces: the page, its script, its revisions, how it sounds.
 
@@ -99,9 +99,7 @@ export const useLoadScore = () =>
       ask(
         api.POST("/api/pieces/score", {
           params: { query: { name: file.name, key: keyOf(sent.file, file), ...said } },
-          headers: { "Content-Type": "application/octet-stream" },
-          body: file as never,
-          bodySerializer: (body: unknown) => body as File,
+          ...bytesOf(file),
         }),
       ),
     { into: (piece) => ["piece", piece.id, "studio"], touches: () => [["pieces"]] },
@@ -114,9 +112,7 @@ export const useLoadPages = () =>
       ask(
         api.POST("/api/pieces/parcel", {
           params: { query: { key: keyOf(sent.file, file) } },
-          headers: { "Content-Type": "application/octet-stream" },
-          body: file as never,
-          bodySerializer: (body: unknown) => body as File,
+          ...bytesOf(file),
         }),
       ),
     { touches: () => [["pieces"]] },
@@ -129,9 +125,7 @@ export const useLoadOtherScore = (id: number) =>
       ask(
         api.POST("/api/pieces/{id}/score", {
           params: { path: { id }, query: { name: file.name, ...said } },
-          headers: { "Content-Type": "application/octet-stream" },
-          body: file as never,
-          bodySerializer: (body: unknown) => body as File,
+          ...bytesOf(file),
         }),
       ),
     { touches: () => [["piece", id], ["revisions", id], ["drill", id], ["score", id], ["learners", id], ["pieces"]] },

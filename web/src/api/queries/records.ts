@@ -1,6 +1,6 @@
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { api, ask, type Schemas, type Trouble } from "../client";
-import { aboutStudent, useLoad, useSave } from "./base";
+import { aboutStudent, bytesOf, useLoad, useSave } from "./base";
 
 export type HistoryFilter = { kind?: string; account?: number; student?: number };
 
@@ -49,13 +49,6 @@ export const useConsent = (id: number) =>
     { into: () => ["student", id], touches: () => [...aboutStudent(id), KEEPING] },
   );
 
-/** A file as its bytes. */
-const bytes = (file: File) => ({
-  headers: { "Content-Type": "application/octet-stream" },
-  body: file as never,
-  bodySerializer: (body: unknown) => body as File,
-});
-
 /** Loads an archive into this studio, in which nothing is yet; every place shows something else then. */
 export const useLoadArchive = () =>
-  useSave((file: File) => ask(api.POST("/api/studio/archive", bytes(file))), { touches: () => [[]] });
+  useSave((file: File) => ask(api.POST("/api/studio/archive", bytesOf(file))), { touches: () => [[]] });

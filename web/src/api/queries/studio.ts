@@ -1,5 +1,5 @@
 import { api, ask, type Schemas } from "../client";
-import { useLoad, useSave } from "./base";
+import { bytesOf, useLoad, useSave } from "./base";
 
 // The whole studio, the day, and the mail.
 
@@ -32,9 +32,7 @@ export const useReadHolidays = () =>
   useSave((file: File) =>
     ask(
       api.POST("/api/studio/holidays", {
-        headers: { "Content-Type": "application/octet-stream" },
-        body: file as never,
-        bodySerializer: (body: unknown) => body as File,
+        ...bytesOf(file),
       }),
     ),
   );

@@ -1,5 +1,5 @@
 import { Box, Flex, Link, Text } from "@chakra-ui/react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useLoadPages } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -7,6 +7,7 @@ import { NameLink } from "../../components/NameLink";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
 import { Tick } from "../../components/Tick";
+import { useFile } from "../../components/useFile";
 import { t } from "../../words";
 
 type Card = Schemas["PieceCard"];
@@ -75,24 +76,13 @@ function Give({ pieces }: { pieces: Card[] }) {
 
 /** A file that another studio gave. */
 function Take() {
-  const picker = useRef<HTMLInputElement>(null);
   const load = useLoadPages();
+  const file = useFile(t("library.parcels.file"), ".json", load.mutate);
   return (
     <Box flex="1 1 280px">
-      <input
-        ref={picker}
-        type="file"
-        accept=".json"
-        aria-label={t("library.parcels.file")}
-        hidden
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) load.mutate(file);
-          event.target.value = "";
-        }}
-      />
+      {file.input}
       <Text>{t("library.parcels.about_taking")}</Text>
-      <Button mt="6px" disabled={load.isPending} onClick={() => picker.current?.click()}>
+      <Button mt="6px" disabled={load.isPending} onClick={file.choose}>
         {t(load.isPending ? "library.parcels.reading" : "library.parcels.take")}
       </Button>
       <Notice trouble={load.error} />

@@ -1,6 +1,7 @@
-import { type ReactNode, useRef, useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { Schemas } from "../../api/client";
 import type { useLoadScore } from "../../api/queries";
+import { useFile } from "../../components/useFile";
 import { t } from "../../words";
 import { LookOver } from "./LookOver";
 
@@ -13,7 +14,6 @@ type Load<Out> = Omit<ReturnType<typeof useLoadScore>, "mutate" | "data"> & {
 
 /** Bringing a score: a file is chosen, and what the server asks about it stands until it is loaded or left. */
 export function useBringScore<Out>(load: Load<Out>, onDone: (piece: Out) => void) {
-  const picker = useRef<HTMLInputElement>(null);
   const [asked, setAsked] = useState<{ file: File; about: Schemas["LookOver"] } | null>(null);
   const about = load.error?.problem.look_over;
   if (about && load.variables && asked?.about !== about) setAsked({ file: load.variables.file, about });
@@ -24,19 +24,8 @@ export function useBringScore<Out>(load: Load<Out>, onDone: (piece: Out) => void
         onDone(piece);
       },
     });
-  const input: ReactNode = (
-    <input
-      ref={picker}
-      type="file"
-      accept=".musicxml,.xml,.mxl"
-      aria-label={t("library.library_page.score_file")}
-      hidden
-      onChange={(event) => {
-        const file = event.target.files?.[0];
-        if (file) bring({ file });
-        event.target.value = "";
-      }}
-    />
+  const { input, choose } = useFile(t("library.library_page.score_file"), ".musicxml,.xml,.mxl", (file) =>
+    bring({ file }),
   );
   const questions: ReactNode = asked && (
     <LookOver
@@ -50,5 +39,5 @@ export function useBringScore<Out>(load: Load<Out>, onDone: (piece: Out) => void
       }}
     />
   );
-  return { input, questions, choose: () => picker.current?.click(), trouble: about ? null : load.error };
+  return { input, questions, choose, trouble: about ? null : load.error };
 }

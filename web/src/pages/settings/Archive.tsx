@@ -1,16 +1,15 @@
 import { Link, Text } from "@chakra-ui/react";
-import { useRef, useState } from "react";
 import { useLoadArchive } from "../../api/queries/records";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
+import { useFile } from "../../components/useFile";
 import { t } from "../../words";
 
 /** The whole studio as one file, and back where nothing is yet. */
 export function Archive() {
-  const picker = useRef<HTMLInputElement>(null);
   const load = useLoadArchive();
-  const [name, setName] = useState("");
+  const file = useFile(t("settings.archive.file"), ".zip", load.mutate);
   return (
     <Paper as="section" aria-label={t("settings.archive.archive")} p="14px 18px" flex="1 1 420px">
       <PartHead>{t("settings.archive.archive")}</PartHead>
@@ -19,26 +18,13 @@ export function Archive() {
         {t("settings.archive.take_out")}
       </Link>
       <Text mt="10px">{t("settings.archive.about_loading")}</Text>
-      <input
-        ref={picker}
-        type="file"
-        accept=".zip"
-        aria-label={t("settings.archive.file")}
-        hidden
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (!file) return;
-          setName(file.name);
-          load.mutate(file);
-        }}
-      />
-      <Button mt="6px" size="sm" disabled={load.isPending} onClick={() => picker.current?.click()}>
+      {file.input}
+      <Button mt="6px" size="sm" disabled={load.isPending} onClick={file.choose}>
         {t("settings.archive.load")}
       </Button>
       {load.isPending && (
         <Text role="status" color="soft">
-          {t("settings.archive.loading", { name })}
+          {t("settings.archive.loading", { name: load.variables.name })}
         </Text>
       )}
       <Notice trouble={load.error} />
