@@ -89,11 +89,11 @@ RSpec.describe "Records in the browser" do
     sign_in
     go "Settings"
     within("section[aria-label='Records of students']") do
-      expect(page).to have_select("Keep what is kept of one who left", selected: "for 24 months")
+      expect(page).to have_select("Keep records of those who left", selected: "for 24 months")
       expect(page).to have_css("li", text: "Nell is erased on 22 March 2027", normalize_ws: true)
       click_button "Keep a year longer"
       expect(page).to have_css("li", text: "Nell is kept until 20 March 2028", normalize_ws: true)
-      select "without an end", from: "Keep what is kept of one who left"
+      select "without an end", from: "Keep records of those who left"
       expect(page).to have_text("Nothing is erased by itself")
       expect(page).to have_no_css("li")
     end

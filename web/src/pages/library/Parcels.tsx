@@ -1,8 +1,9 @@
-import { Box, Flex, Link, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useLoadPages } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { FileLink } from "../../components/FileLink";
 import { NameLink } from "../../components/NameLink";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
@@ -62,9 +63,9 @@ function Give({ pieces }: { pieces: Card[] }) {
         ))}
       </Box>
       {chosen.length > 0 ? (
-        <Link href={address} download minH="24px" mt="6px" fontWeight={650}>
+        <FileLink href={address} mt="6px">
           {t("library.parcels.give", { count: chosen.length })}
-        </Link>
+        </FileLink>
       ) : (
         <Text color="soft" mt="6px">
           {t("library.parcels.choose_first")}

@@ -1,6 +1,7 @@
-import { Link, Text } from "@chakra-ui/react";
+import { Text } from "@chakra-ui/react";
 import { useLoadArchive } from "../../api/queries/records";
 import { Button } from "../../components/Button";
+import { FileLink } from "../../components/FileLink";
 import { Notice } from "../../components/Notice";
 import { Paper, PartHead } from "../../components/Paper";
 import { useFile } from "../../components/useFile";
@@ -14,9 +15,7 @@ export function Archive() {
     <Paper as="section" aria-label={t("settings.archive.archive")} p="14px 18px" flex="1 1 420px">
       <PartHead>{t("settings.archive.archive")}</PartHead>
       <Text mt="4px">{t("settings.archive.about")}</Text>
-      <Link href="/api/studio/archive.zip" download minH="24px" fontWeight={650}>
-        {t("settings.archive.take_out")}
-      </Link>
+      <FileLink href="/api/studio/archive.zip">{t("settings.archive.take_out")}</FileLink>
       <Text mt="10px">{t("settings.archive.about_loading")}</Text>
       {file.input}
       <Button mt="6px" size="sm" disabled={load.isPending} onClick={file.choose}>

@@ -1,4 +1,5 @@
-import { Flex, Link, Text } from "@chakra-ui/react";
+import { Flex, Text } from "@chakra-ui/react";
+import { FileLink } from "../../components/FileLink";
 import { Paper, PartHead } from "../../components/Paper";
 import { t } from "../../words";
 
@@ -12,9 +13,9 @@ export function TakeOut() {
       <Text mt="4px">{t("settings.take_out.about")}</Text>
       <Flex mt="8px" gap="6px 20px" wrap="wrap">
         {TABLES.map((table) => (
-          <Link key={table} href={`/api/studio/csv/${table}`} download minH="24px" fontWeight={650}>
+          <FileLink key={table} href={`/api/studio/csv/${table}`}>
             {t(`settings.take_out.${table}`)}
-          </Link>
+          </FileLink>
         ))}
       </Flex>
     </Paper>

@@ -1,4 +1,5 @@
-import { Link, Text } from "@chakra-ui/react";
+import { Text } from "@chakra-ui/react";
+import { FileLink } from "../../components/FileLink";
 import { Paper, PartHead } from "../../components/Paper";
 import { useMay } from "../../components/Rights";
 import { t } from "../../words";
@@ -12,9 +13,9 @@ export function Record({ student }: { student: { id: number; name: string } }) {
     <Paper as="section" aria-label={t("students.record.record")} p="12px 18px" flex="1 1 320px">
       <PartHead>{t("students.record.record")}</PartHead>
       <Text mt="4px">{t("students.record.about")}</Text>
-      <Link href={`/api/students/${student.id}/record.zip`} download display="block" minH="24px" fontWeight={650}>
+      <FileLink href={`/api/students/${student.id}/record.zip`} display="block">
         {t("students.record.take_out", { name: student.name })}
-      </Link>
+      </FileLink>
       <Erase student={student} />
     </Paper>
   );

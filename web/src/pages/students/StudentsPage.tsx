@@ -122,7 +122,14 @@ function StudentLine({ one }: { one: Schemas["StudentCard"] }) {
       alignItems="baseline"
     >
       <Text color="soft">{one.lesson_time}</Text>
-      <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
+      <Box>
+        <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
+        {one.consent_missing && (
+          <Text fontSize="sm" color="brick">
+            {t("students.students_page.consent_missing")}
+          </Text>
+        )}
+      </Box>
       <Text gridColumn={{ base: "2", md: "auto" }}>
         {one.pieces.length > 0 ? (
           one.pieces.map((piece) => piece.title).join(" · ")
@@ -135,11 +142,6 @@ function StudentLine({ one }: { one: Schemas["StudentCard"] }) {
       <Text gridColumn={{ base: "2", md: "auto" }} color="soft">
         {one.paused_on && t("students.students_page.pauses")}
         {one.next_lesson && t("students.students_page.next", { day: dayAndMonth(one.next_lesson.day) })}
-        {one.consent_missing && (
-          <Text as="span" display="block" color="brick">
-            {t("students.students_page.consent_missing")}
-          </Text>
-        )}
       </Text>
       <Text hideBelow="lg" color="soft">
         {t("students.student_page.practises", {
