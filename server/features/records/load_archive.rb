@@ -41,7 +41,7 @@ module Stairwell
           @tables.db.get(Sequel.function(:take_over_studio, Sequel.pg_jsonb(file.list["studio"])))
           @people = people(file.list)
           @archived.names.each { |name| rows(name, file) }
-          beside(file.list)
+          rest(file.list)
           worked_out
           {students: tables[:students].count, pieces: tables[:pieces].count}
         end
@@ -87,9 +87,11 @@ module Stairwell
         def rows(name, file)
           @at = name
           rows = file.rows(name).map { |row| mapped(name, row) }
+          rows = rows.map { |row| row.except("id") } if name == "history" # others stand there already
+          # Mail that waits is sent by the server where it was written: a copy sends none.
+          rows = rows.select { |row| row["sent_at"] } if name == "outbox"
           return if rows.empty?
 
-          rows = rows.map { |row| row.except("id") } if name == "history" # others stand there already
           columns = rows.first.keys
           raise ArchiveFile.damaged(Phrase["server.archive.unknown", what: "#{name}.#{(columns - @archived.columns(name)).first}"]) if (columns - @archived.columns(name)).any?
 
@@ -112,8 +114,10 @@ module Stairwell
           end
         end
 
-        def beside(list)
-          @tables.db.get(Sequel.function(:take_over_erasures, Sequel.pg_jsonb(list["erasures"])))
+        # Whoever is in the archive was not erased, whatever it says: a restore would take them away.
+        def rest(list)
+          here = @tables[:students].select_map(:id)
+          @tables.db.get(Sequel.function(:take_over_erasures, Sequel.pg_jsonb(list["erasures"].reject { |one| here.include?(one["student_id"]) })))
           @tables.db.get(Sequel.function(:number_on))
           links = Repositories::SheetLinks.new(@tables, @context.settings.link_secret)
           list["linked"].each { |id| links.renew(id) }

@@ -54,7 +54,7 @@ export function Side({ id, hasScore, bench, whose, tab: asked, onTab, chosen, on
             role="tab"
             aria-selected={tab === key}
             size="sm"
-            px="5px"
+            px="3px"
             minH="38px"
             borderRadius="0"
             color={tab === key ? "ink" : "slate"}

@@ -24,12 +24,12 @@ export function Keeping() {
     <Paper as="section" aria-label={t("settings.keeping.records")} p="14px 18px" flex="1 1 420px">
       <PartHead>{t("settings.keeping.records")}</PartHead>
       <Notice trouble={keeping.error} again={() => keeping.refetch()} />
-      {keeping.data ? <Kept kept={keeping.data} /> : <Waiting what={t("settings.keeping.records")} />}
+      {keeping.data ? <Choices kept={keeping.data} /> : <Waiting what={t("settings.keeping.records")} />}
     </Paper>
   );
 }
 
-function Kept({ kept }: { kept: Kept }) {
+function Choices({ kept }: { kept: Kept }) {
   const change = useChangeKeeping();
   const months = kept.keep_months;
   return (
