@@ -12,6 +12,8 @@ require "rack/mock"
 require "db/prepare"
 require "server/app"
 require "demo/studio"
+require_relative "bench_planning"
+require_relative "bench_reading"
 require_relative "crowd"
 require_relative "load"
 require_relative "many_studios"
@@ -19,6 +21,8 @@ require_relative "tapping"
 
 # Times blocks and prints rows.
 class Bench
+  include BenchReading
+  include BenchPlanning
   include Crowd
   include Load
   include Tapping
@@ -43,63 +47,6 @@ class Bench
 
   private
 
-  # A score with notes, repeats and endings.
-  def score(count)
-    notes = (1..count).to_h { |bar| [bar, {right: melody(bar), left: melody(bar + 3)}] }
-    repeats = (0...count / 10).map { |at| Stairwell::Score::Repeat.new(from: at * 10 + 1, to: at * 10 + 8) }
-    endings = (0...count / 10).flat_map { |at|
-      [[[1], 8], [[2], 9]].map { |passes, bar| Stairwell::Score::Ending.new(passes: passes, from: at * 10 + bar, to: at * 10 + bar) }
-    }
-    map = Stairwell::Score::Map.new(
-      title: "#{count} bars", bars: Stairwell::Score.bars(count, meters: [Stairwell::Score::Meter.new(beats: 4, unit: 4)]),
-      notes: notes, repeats: repeats, endings: endings
-    )
-    Stairwell::Formats::MusicXML.write(map)
-  end
-
-  def melody(bar)
-    (0...4).map do |beat|
-      pitch = Stairwell::Score::Pitch.new(step: Stairwell::Score::Pitch::STEPS[(bar + beat) % 7], octave: 4)
-      Stairwell::Score::Note.new(onset: beat/4r, length: 1/4r, pitch: pitch)
-    end
-  end
-
-  VEROVIO = <<~JS
-    import { readFileSync } from "node:fs";
-    import createVerovioModule from "verovio/wasm";
-    import { VerovioToolkit } from "verovio/esm";
-    const toolkit = new VerovioToolkit(await createVerovioModule());
-    const score = readFileSync(0, "utf8");
-    const times = [];
-    let played = 0;
-    const rounds = score.length > 1_000_000 ? 3 : 9;
-    for (let round = 0; round < rounds; round += 1) {
-      const start = performance.now();
-      toolkit.loadData(score);
-      times.push(performance.now() - start);
-      played = toolkit.renderToTimemap({ includeMeasures: true }).filter((entry) => entry.measureOn).length;
-    }
-    process.stdout.write(JSON.stringify({ median: times.sort((a, b) => a - b)[(rounds - 1) / 2], played }));
-  JS
-
-  def reading(count)
-    text = score(count)
-    ours = median((count > 1_000) ? 3 : ROUNDS) { Stairwell::Roadmap.read(Stairwell::Formats::MusicXML.read(text)).bars_played }
-    out, err, status = Open3.capture3("node", "--input-type=module", "-e", VEROVIO, stdin_data: text, chdir: File.expand_path("../../web", __dir__))
-    abort err unless status.success?
-    theirs = JSON.parse(out)
-    played = Stairwell::Roadmap.read(Stairwell::Formats::MusicXML.read(text)).bars_played
-    abort "not the same playing order" unless theirs["played"] == played
-    row("read and unfold #{count} bars (#{played} played)", ours, theirs["median"] / 1000, "verovio, its load of the same file alone, as it comes")
-  end
-
-  # What is looked at before a piece is played may grow no faster than its bars.
-  def surveying
-    short, long = [200, 2_000].map { |bars| Stairwell::Formats::MusicXML.read(score(bars)) }
-    ours, theirs = [[long, 3], [short, ROUNDS]].map { |map, rounds| median(rounds) { Stairwell::Sections.survey(map).summary } }
-    row("the survey of 2000 bars", ours, theirs, "of 200 bars; at most 12 ×")
-  end
-
   # A click on the page: its statement into the script, and the page drawn from
   # it again; the reference is reading the same script once.
   def drafting
@@ -110,53 +57,6 @@ class Bench
       Stairwell::Server::Features::PageJson.new(Stairwell::Formats::PageScript.read(changed).map.with(notes: map.notes)).to_h
     end
     row("a click: statement in, page out", ours, median { Stairwell::Formats::PageScript.read(script) }, "reading the script once")
-  end
-
-  # What the planner may take: milliseconds in-process. The bounds we set ourselves.
-  WEEK, FORECAST = 0.050, 0.500
-
-  # One student's week over three pieces, and a forecast of them; beside the bounds
-  # and beside making the steps.
-  def planning
-    map = Stairwell::Formats::PageScript.read!([Stairwell::Formats::PageScript.write(Demo::Pieces.slow_ferry.map), *Demo::Pieces.slow_ferry.sections.map { |one| "section #{one}" }].join("\n"))
-    progress = Stairwell::Progress.piece(Stairwell::Practice.steps(map), [])
-    tasks = (1..3).flat_map { |piece| progress.tasks(prefix: "#{piece}/") }
-    practice = Stairwell::Planning::Practice.new(weekdays: [0, 3, 4, 5, 6], minutes: 20r, begin_per_day: 2)
-    from = Date.new(2027, 3, 3)
-    all = {tasks: tasks, practice: practice, from: from, next_lesson: from + 6}
-    week = median { Stairwell::Planning.week(**all) }
-    row("plan a week (three pieces, #{tasks.size} steps)", week, WEEK, "the bound of 50 ms")
-    row("a forecast of 200 futures of them", median { Stairwell::Planning.forecast(**all) }, FORECAST, "the bound of half a second")
-    row("making the steps of one of them", median { Stairwell::Practice.steps(map) }, week, "planning the week of three")
-    ten(progress, all)
-    large
-  end
-
-  # Ten pieces beside one: a week may cost twelve times, a forecast ten times as much.
-  def ten(progress, all)
-    one, ten = [1, 10].map { |count| all.merge(tasks: (1..count).flat_map { |piece| progress.tasks(prefix: "#{piece}/") }) }
-    {"a week" => [:week, 12], "a forecast" => [:forecast, 10]}.each do |name, (what, times)|
-      ours, theirs = [ten, one].map { |work| median { Stairwell::Planning.public_send(what, **work) } }
-      row("#{name} of ten pieces, #{ten[:tasks].size} steps", ours, theirs, "one piece, #{one[:tasks].size} steps; at most #{times} ×")
-    end
-  end
-
-  # Large cases of forty steps: practice days to the end beside the lower bound.
-  def large
-    random = Random.new(5)
-    days = Array.new(60) { forty(random) }.map { |tasks|
-      practice = Stairwell::Planning::Practice.new(weekdays: [1, 2, 4, 5, 6], minutes: 30r, begin_per_day: 3)
-      Stairwell::Planning.finish(tasks: tasks, practice: practice, from: Date.new(2027, 3, 3), next_lesson: Date.new(2027, 3, 10))
-    }
-    ours, bound = days.sum(&:days), days.sum(&:lower_bound)
-    puts format("%-52s %9d days %9d days %8.3f ×  %s", "to finish forty steps, 60 cases together", ours, bound, ours / bound.to_f, "their lower bounds")
-  end
-
-  def forty(random)
-    (1..40).map do |at|
-      earlier = (1...at).map { |one| "s#{one}" }
-      Stairwell::Planning::Task.new(id: "s#{at}", minutes: random.rand(2..10)/2r, good_days: random.rand(1..4), needs: earlier.last(8).sample(random.rand(0..2), random: random))
-    end
   end
 
   # Ten studios, so that there are two hundred people.

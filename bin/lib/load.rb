@@ -1,8 +1,7 @@
 # frozen_string_literal: true
 
-require "net/http"
 require "securerandom"
-require "socket"
+require_relative "served"
 
 # What requests cost for bin/bench: the server's computing beside that of a request that is
 # signed in and asks for nothing, and what a second process brings.
@@ -63,34 +62,17 @@ module Load
       path, body = taps[client % taps.size].call
       http.post(path, JSON.generate(body), browser.headers)
     end
-    one, two = [1, 2].map { |count| served(count, settings) { |port| acts.transform_values { |act| rate(port, &act) } } }
+    one, two = [1, 2].map { |count| Served.new(settings, web: count, jobs: false).run { |server| acts.transform_values { |act| rate(server, &act) } } }
     acts.each_key { |name| puts format("%-52s %9.1f /s  %9.1f /s  %8.2f ×  %s", "#{name}, by two processes", two[name], one[name], two[name] / one[name], "by one") }
   end
 
-  def served(count, settings)
-    port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
-    env = {"STAIRWELL_WEB" => count.to_s, "STAIRWELL_APP_URL" => settings.app_url, "STAIRWELL_JOBS" => "elsewhere", "DATABASE_URL" => nil}
-    server = Process.spawn(env, "bundle", "exec", "puma", "--quiet", "--bind", "tcp://127.0.0.1:#{port}", "config.ru", out: File::NULL)
-    sleep 0.2 until up?(port)
-    yield port
-  ensure
-    Process.kill(:TERM, server)
-    Process.wait(server)
-  end
-
-  def up?(port)
-    Net::HTTP.get_response(URI("http://127.0.0.1:#{port}/health")).is_a?(Net::HTTPOK)
-  rescue SystemCallError, IOError
-    false
-  end
-
   # In processes of their own, so that the clients' computing is not in the way of itself.
-  def rate(port, &act)
+  def rate(server, &act)
     counts = Array.new(CLIENTS) { |client|
       reader, writer = IO.pipe
       child = fork do
         reader.close
-        writer.write(asked(port) { |http| act.call(http, client) })
+        writer.write(asked(server) { |http| act.call(http, client) })
         exit!(0)
       end
       writer.close
@@ -99,12 +81,9 @@ module Load
     counts.sum.fdiv(SECONDS)
   end
 
-  def asked(port)
+  def asked(server)
     count = 0
-    http = Net::HTTP.new("127.0.0.1", port)
-    # Each from a place of its own, so that none is told to wait.
-    http.local_host = "127.#{Array.new(3) { rand(1..250) }.join(".")}"
-    http.start do
+    server.connected do |http|
       over = Process.clock_gettime(Process::CLOCK_MONOTONIC) + SECONDS
       while Process.clock_gettime(Process::CLOCK_MONOTONIC) < over
         answer = yield http

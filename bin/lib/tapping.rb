@@ -2,7 +2,7 @@
 
 require_relative "served"
 
-# Two hundred people tapping at once for bin/bench, with lessons open beside: how long until whoever has the lesson open
+# Two hundred people tapping at once for bin/bench, while lessons are open: how long until whoever has the lesson open
 # sees a tap, with two processes and with one.
 module Tapping
   PEOPLE = 200

@@ -3,9 +3,9 @@
 require_relative "spec_helper"
 require_relative "support/fingered_score"
 
-# Fingers worked out without seeing the printed ones, beside scores that carry them. The printed ones are one editor's
+# Fingers worked out without seeing the printed ones, compared with scores that carry them. The printed ones are one editor's
 # choice out of several good ones: what counts is that most are the same, and that no hand is asked for what none can do.
-RSpec.describe "Fingers beside those of printed scores" do
+RSpec.describe "Fingers of printed scores" do
   # Bars 9 to 14 of a scherzo (op. 31 no. 3, public domain) as an engraving program's documentation prints them, with the
   # fingers of an old edition ("Editorial headword", LilyPond 2.24 snippets, package lilypond-doc). Trills and their
   # notes after are left out.
@@ -41,7 +41,7 @@ RSpec.describe "Fingers beside those of printed scores" do
   alike = ->(scores) { scores.flat_map(&compared).then { |pairs| pairs.count { |printed, ours| printed == ours }.fdiv(pairs.size) } }
   pieces = [scherzo, seconds, minuet, bagatelle]
 
-  it "are read as printed, every one at its note" do
+  it "are read, every one at its note" do
     read = [*pieces, *exercises].flat_map { |how| compared.call(how).map(&:first).sort }
     expect(read).to eq([*pieces, *exercises].flat_map { |how| how.values_at(:right, :left).compact.flat_map { |text| FingeredScore.printed(text) }.sort })
   end

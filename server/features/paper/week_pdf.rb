@@ -2,6 +2,7 @@
 
 require_relative "sheet_of_paper"
 require_relative "drawings"
+require_relative "week_words"
 
 module Stairwell
   module Server
@@ -51,7 +52,7 @@ module Stairwell
           @left = @pdf.bounds.width - @column * sheet[:days].size
           @words, @heights = {}, {}
           @boxes = most_boxes(sheet)
-          rows, foot = rows(sheet), foot(sheet)
+          rows, foot = rows(sheet), WeekWords.foot(sheet)
           @foot = @pdf.height_of(foot, size: LEAST) + 8
           days(sheet)
           @keys, @size, @stairs = laid(rows, sheet.fetch(:pieces, []))
@@ -159,27 +160,7 @@ module Stairwell
         end
 
         # @return [Array(String, String)] title and text of a row
-        def words(row) = @words[row.first] ||= said(row.last).map(&:to_s)
-
-        def said(item)
-          often = Phrase["counts.repetitions", count: item[:repetitions]]
-          often = Phrase["server.paper.week_pdf.at_tempo", often: often, beat: beat(item[:beat]), tempo: item[:tempo]] if item[:tempo]
-          what = item[:done_when] ? Phrase["server.paper.week_pdf.what", how: item[:how], often: often, done: item[:done_when]] : Phrase["server.paper.week_pdf.what_more", how: item[:how], often: often]
-          start = Phrase.list(item[:starts].group_by { |one| one[:hand] }.map { |hand, keys| starts(hand, keys) }, by: :semicolon)
-          [item[:title], "#{item[:piece]}, #{item[:place]}\n" + [what, *item[:notes], (Phrase["server.paper.week_pdf.start", starts: start] if item[:starts].any?)].compact.join(" ")]
-        end
-
-        # Those our signs have.
-        SIGNS = {quarter: "♩", eighth: "♪"}.freeze
-
-        # @param beat [Hash] see {Studio::Beat}
-        # @return [String]
-        def beat(beat) = SIGNS.key?(beat[:value].to_sym) ? "#{SIGNS[beat[:value].to_sym]}#{"." if beat[:dotted]}" : beat[:name]
-
-        def starts(hand, keys)
-          at = keys.map { |one| one[:finger] ? Phrase["server.paper.week_pdf.finger_on", finger: one[:finger], note: one[:note]] : Phrase["server.paper.week_pdf.on", note: one[:note]] }
-          Phrase["server.paper.week_pdf.hand_starts", hand: Phrase["hands.#{hand}"], keys: Phrase.list(at, by: :and_each)]
-        end
+        def words(row) = @words[row.first] ||= WeekWords.of(row.last).map(&:to_s)
 
         # Points: the little page with its gap, a drawing, and what two of them take.
         PICTURE = 74
@@ -248,18 +229,6 @@ module Stairwell
             @pdf.stroke_rectangle(corner, BOX, BOX)
             @pdf.fill_rectangle([corner[0] + 2, corner[1] - 2], BOX - 4, BOX - 4) if !@empty && done
           end
-        end
-
-        # What stands beneath: what is no step, what to leave out, and what to take care of.
-        # @return [String]
-        def foot(sheet)
-          extra_work = sheet[:days].flat_map { |one| [*one[:warm_ups].map { |each| each[:title] }, *one[:extra_work].map { |each| Phrase["server.paper.week_pdf.on_day", title: each[:title], day: Phrase.day(Date.parse(one[:date]), :short_weekday)] }] }.uniq
-          skip = sheet[:skip].to_a
-          [
-            (Phrase["server.paper.week_pdf.also", work: Phrase.list(extra_work, by: :semicolon)] if extra_work.any?),
-            (Phrase["server.paper.week_pdf.leave_out", day: Phrase.day(Date.parse(sheet[:skip_on])), steps: Phrase.list(skip, by: :semicolon)] if skip.any?),
-            [*sheet[:cautions].map { |one| one[:short] }, Phrase["server.paper.week_pdf.general_advice_not_medical"]].join(" ")
-          ].compact.join("\n")
         end
       end
     end

@@ -1,7 +1,7 @@
 import { chakra } from "@chakra-ui/react";
 import type { ComponentProps } from "react";
 
-/** Yes or no, with its words beside it. */
+/** Yes or no, in words. */
 export function Tick({ children, ...field }: ComponentProps<"input">) {
   return (
     <chakra.label

@@ -1,10 +1,9 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Redo2, Undo2 } from "lucide-react";
-import { type ReactNode, useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import type { Whose } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { prepareEngraver } from "../../components/engraving";
 import { Notice } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { PageMap, type Range } from "../../components/page/PageMap";
@@ -17,6 +16,7 @@ import { t } from "../../words";
 import { AssignPiece } from "./AssignPiece";
 import { Drill } from "./Drill";
 import { Figures } from "./Figures";
+import { Order } from "./Order";
 import { PageLines } from "./PageLines";
 import { Pointed } from "./Pointed";
 import { ScriptConflict } from "./ScriptConflict";
@@ -24,6 +24,7 @@ import { Side, type Tab } from "./Side";
 import { SignBar } from "./SignBar";
 import { useBench } from "./useBench";
 import { useBenchKeys } from "./useBenchKeys";
+import { usePrepared } from "./usePrepared";
 import { useWalk } from "./useWalk";
 import { Walk } from "./Walk";
 import { WhoseChoice } from "./WhoseChoice";
@@ -212,46 +213,6 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
         </Box>
       </Grid>
     </>
-  );
-}
-
-/** The engraver comes while one looks at the page, so that the notes are there at once. */
-function usePrepared(score: boolean) {
-  useEffect(() => {
-    if (!score) return;
-    const timer = setTimeout(() => prepareEngraver().catch(() => {}), 1500);
-    return () => clearTimeout(timer);
-  }, [score]);
-}
-
-/** The order of playing stays in sight while the page goes by. */
-function Order({ children }: { children: ReactNode }) {
-  const place = useRef<HTMLDivElement>(null);
-  // It covers nothing that is gone to: what is scrolled into sight stops above it.
-  useEffect(() => {
-    const one = place.current;
-    if (!one) return;
-    const root = document.documentElement.style;
-    const watch = new ResizeObserver(() => {
-      root.scrollPaddingBottom = getComputedStyle(one).position === "sticky" ? `${one.offsetHeight + 8}px` : "";
-    });
-    watch.observe(one);
-    return () => {
-      watch.disconnect();
-      root.scrollPaddingBottom = "";
-    };
-  }, []);
-  return (
-    <Box
-      ref={place}
-      mt="10px"
-      pb="8px"
-      bg="ground"
-      zIndex={4}
-      css={{ "@media (min-width: 992px) and (min-height: 640px)": { position: "sticky", bottom: 0 } }}
-    >
-      {children}
-    </Box>
   );
 }
 
