@@ -4,6 +4,7 @@ import { colour, edgeOf, tintOf } from "../theme/system";
 import { t } from "../words";
 import { dayAndMonth } from "./dates";
 import { useRoom } from "./page/useRoom";
+import { StairLetters } from "./StairLetters";
 import { flightName } from "./StairsTable";
 import { Word } from "./Word";
 
@@ -16,7 +17,6 @@ const RIGHT = 24;
 const TOP = 22;
 const FOOT = 30;
 const DAY = 86_400_000;
-const LETTER = 12;
 
 const noon = (date: string) => new Date(`${date}T12:00:00Z`).getTime();
 
@@ -79,7 +79,7 @@ export function Staircase({ climb, said, today, due, about, onShow }: Props) {
       <path d={path(climb.planned, ground)} fill="none" stroke={colour("soft")} strokeWidth="1.2" />
       <path d={real} fill="none" stroke={colour("ink")} strokeWidth="2.4" />
       <Treads climb={climb} x={x} y={y} today={today} about={about} onShow={onShow} />
-      <Letters climb={climb} x={x} y={y} />
+      <StairLetters climb={climb} x={x} y={y} />
       <path
         d={path(climb.cautious, here)}
         fill="none"
@@ -208,33 +208,6 @@ function Treads({ climb, x, y, today, about, onShow }: TreadsProps) {
       })}
     </g>
   );
-}
-
-/** The letters of the sections, below the treads of each day, where they have room. */
-function Letters({ climb, x, y }: Pick<TreadsProps, "climb" | "x" | "y">) {
-  const letterOf = new Map(
-    climb.flights
-      .filter((flight) => flight.kind === "section")
-      .flatMap((flight) => flight.treads.map((tread) => [tread.id, flight.name] as const)),
-  );
-  const dates = [...new Set(climb.real.map((rise) => rise.date))];
-  const words = dates.flatMap((date) => {
-    const that = climb.real.filter((rise) => rise.date === date);
-    const letters = [...new Set(that.flatMap((rise) => letterOf.get(rise.id) ?? []))].join(" ");
-    return letters ? [{ letters, x: x(date) + 4, y: y(that.at(-1)?.to ?? 0) + LETTER + 2 }] : [];
-  });
-  const placed: typeof words = [];
-  for (const word of words) {
-    const last = placed.at(-1);
-    const meets =
-      last && word.x - last.x < last.letters.length * LETTER * 0.65 + 4 && Math.abs(word.y - last.y) < LETTER;
-    if (!meets) placed.push(word);
-  }
-  return placed.map((word) => (
-    <Word key={word.x} x={word.x} y={word.y} size={LETTER} weight={700} tone="ink">
-      {word.letters}
-    </Word>
-  ));
 }
 
 // Two decimals are finer than any screen.
