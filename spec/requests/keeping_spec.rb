@@ -85,6 +85,16 @@ RSpec.describe "Records of students who left" do
     expect([TestApp::OWNER[:students].count, TestApp::OWNER[:history].where(operation: "endKeeping").count]).to eq([0, 1])
   end
 
+  it "stay where the studio has changed its mind while the job was at it" do
+    leave
+    tend("2027-08-11")
+    on("2027-09-10")
+    at_work = Stairwell::Server::Features::Keeping.new(TestApp.contexts.of_studio(studio[:studio_id]))
+    ask(:put, "/api/studio/keeping", {keep_months: nil})
+    at_work.tend(student["id"])
+    expect(TestApp::OWNER[:students].count).to eq(1)
+  end
+
   it "say whose guardian has agreed to what, since when" do
     expect(ask(:get, "/api/students").first["consent_missing"]).to be(false)
     ask(:put, "/api/studio/keeping", {asks_consent: true})

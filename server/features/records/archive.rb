@@ -36,7 +36,7 @@ module Stairwell
 
         private
 
-        # Everything of one moment, however long it takes.
+        # All rows are of one moment, however long it takes; the tables for a spreadsheet are made right after.
         def fill(zip)
           @zip = zip
           @files = []
@@ -47,7 +47,7 @@ module Stairwell
 
         def rows(archived)
           archived.names.each { |name| put("tables/#{name}.json", table: name) { |out| table(archived, name, out) } }
-          archived.each_score { |score| put(self.class.score(score), content: true) { |out| out.call(score[:content]) } }
+          archived.each_score { |score| put(self.class.score(score)) { |out| out.call(score[:content]) } }
           {format: FORMAT, shape: SHAPE, made_at: @context.clock.now.utc.iso8601, by: @context.account_id, studio: archived.studio, people: archived.people.map { |row| plain(row) }, erasures: archived.erasures.map { |row| plain(row) }, linked: archived.linked}
         end
 
@@ -60,7 +60,7 @@ module Stairwell
           out.call((between == "[") ? "[]\n" : "\n]\n")
         end
 
-        def put(name, listed: true, **said)
+        def put(name, listed: true, table: nil)
           @zip.put_next_entry(name)
           print, bytes = Digest::SHA256.new, 0
           yield(lambda do |text|
@@ -68,7 +68,7 @@ module Stairwell
             bytes += text.bytesize
             @zip << text
           end)
-          @files << {name: name, bytes: bytes, sha256: print.hexdigest, **said.slice(:table)} if listed
+          @files << {name: name, bytes: bytes, sha256: print.hexdigest, **{table: table}.compact} if listed
         end
 
         def plain(row) = row.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }

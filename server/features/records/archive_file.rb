@@ -20,7 +20,7 @@ module Stairwell
         # @raise [Problem] 422 where it is damaged, or of a newer Stairwell
         def self.open(path)
           Zip::File.open(path) { |zip| yield new(zip).tap(&:check!) }
-        rescue Zip::Error, Zlib::Error, SystemCallError, EOFError
+        rescue Zip::Error, Zlib::Error, Errno::EINVAL, EOFError
           raise damaged(Phrase["server.archive.no_zip"])
         end
 

@@ -5,10 +5,9 @@ module Stairwell
     module Features
       # What guardians agreed to, and how long what is kept of those who left is kept.
       class Keeping
-        CONSENT = %i[consent_by consent_records_on consent_recordings_on].freeze
         # What decides when there is something to be done.
         ENDS = %i[left_on longer_until erasing_told_on].freeze
-        private_constant :CONSENT, :ENDS
+        private_constant :ENDS
 
         # @param row [Hash] of a student
         # @param studio [Hash] its row
@@ -29,10 +28,13 @@ module Stairwell
 
         # @return [Hash] see the contract's Keeping
         def show
-          studio, here, gone = @context.read { |tables| [tables.db[:studios].first(id: @context.studio_id), Repositories::Students.here(tables).where(consent_records_on: nil).order(:name).select_map(%i[id name]), gone(tables)] }
+          studio, missing, gone = @context.read do |tables|
+            [tables.db[:studios].first(id: @context.studio_id), Repositories::Students.here(tables).where(consent_records_on: nil).order(:name).select(:id, :name).all, gone(tables)]
+          end
+          ending = gone.map { |row| [row, self.class.of(row, studio)] }.select { |_, keeping| keeping.ends_on }
           {
-            asks_consent: studio[:asks_consent], keep_months: studio[:keep_months], missing: here.map { |id, name| {id: id, name: name} },
-            ending: gone.map { |row| [row, self.class.of(row, studio)] }.select { |_, keeping| keeping.ends_on }.sort_by { |row, keeping| [keeping.ends_on, row[:id]] }.map { |row, keeping| ending(row, keeping) }
+            asks_consent: studio[:asks_consent], keep_months: studio[:keep_months], missing: missing,
+            ending: ending.sort_by { |row, keeping| [keeping.ends_on, row[:id]] }.map { |row, keeping| ending(row, keeping) }
           }
         end
 
@@ -109,21 +111,23 @@ module Stairwell
         def tell(row, day)
           words = {name: row[:name], day: Phrase.day(day, :with_year)}
           letter = {subject: Phrase["server.keeping.subject", **words].to_s, body: Phrase["server.keeping.body", **words, studio: @context.studio[:name], address: @context.settings.address].to_s}
-          letters = []
           @context.write(about: {student_id: row[:id]}) do |tables|
             next unless changed(tables, row, erasing_told_on: @context.today)
 
-            owners(tables).each { |id, address| letters << Repositories::Outbox.new(tables).add(row[:id], recipient: address, **letter, by: id) }
+            letters = owners(tables).map { |id, address| Repositories::Outbox.new(tables).add(row[:id], recipient: address, **letter, by: id) }
+            letters.each { |one| Jobs::SendMail.enqueue(@context.studio_id, one[:id]) } if @context.settings.smtp
             lay(tables, row, day)
           end
-          letters.each { |one| Jobs::SendMail.enqueue(@context.studio_id, one[:id]) } if @context.settings.smtp
         end
 
         def owners(tables) = tables[:memberships].where(role: "owner", left_at: nil).join(:accounts, id: :account_id).select_map([Sequel[:accounts][:id], :email])
 
+        # @return [Boolean] whether the studio keeps records as long as it did a moment ago
+        def still(tables) = !tables.db[:studios].where(id: @context.studio_id, keep_months: @context.studio[:keep_months]).for_share.get(:id).nil?
+
         def erase(row)
           @context.write do |tables|
-            next unless changed(tables, row, longer_until: row[:longer_until])
+            next unless still(tables) && changed(tables, row, longer_until: row[:longer_until])
 
             Repositories::Students.new(tables).erase(row[:id])
             Repositories::History.new(tables).add(day: @context.today, account_id: nil, operation: "endKeeping", student_id: row[:id])

@@ -23,7 +23,7 @@ module Stairwell
         # @return [Hash] students: and pieces: that are there now
         # @raise [Problem] 409 where the studio is not empty, 422 where the archive cannot be loaded
         def call(path)
-          ArchiveFile.open(path) { |file| @context.write { |tables| load(file, tables) } }
+          ArchiveFile.open(path) { |file| @context.write { |tables| take_in(file, tables) } }
         rescue Sequel::DatabaseError => error
           raise unless WRONG.any? { |kind| error.wrapped_exception.is_a?(kind) }
 
@@ -32,7 +32,7 @@ module Stairwell
 
         private
 
-        def load(file, tables)
+        def take_in(file, tables)
           settings!(file.list["studio"])
           tables.db.run("SET LOCAL idle_in_transaction_session_timeout = 0")
           @tables, @archived = tables, Repositories::Archived.new(tables)
@@ -93,7 +93,8 @@ module Stairwell
           return if rows.empty?
 
           columns = rows.first.keys
-          raise ArchiveFile.damaged(Phrase["server.archive.unknown", what: "#{name}.#{(columns - @archived.columns(name)).first}"]) if (columns - @archived.columns(name)).any?
+          unknown = columns - @archived.columns(name)
+          raise ArchiveFile.damaged(Phrase["server.archive.unknown", what: "#{name}.#{unknown.first}"]) if unknown.any?
 
           (name == "score_files") ? scores(rows, file) : @archived.put(name, columns, rows)
         end
@@ -120,6 +121,7 @@ module Stairwell
           @tables.db.get(Sequel.function(:take_over_erasures, Sequel.pg_jsonb(list["erasures"].reject { |one| here.include?(one["student_id"]) })))
           @tables.db.get(Sequel.function(:number_on))
           links = Repositories::SheetLinks.new(@tables, @context.settings.link_secret)
+          @at = "linked"
           list["linked"].each { |id| links.renew(id) }
         end
 
