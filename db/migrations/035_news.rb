@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 # What was changed is told to whoever has a studio open, through the message bus. Its table is made here, by its owner:
-# the app may not make any. What lies in it is numbers alone, for a day.
+# the app may not make any. What lies in it is numbers alone, for an hour.
 Sequel.migration do
   up do
     run <<~SQL

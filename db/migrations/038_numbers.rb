@@ -5,7 +5,7 @@
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  change = ->(students) do
+  numbered_on = ->(students) do
     <<~SQL
       CREATE OR REPLACE FUNCTION number_on() RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
       DECLARE
@@ -33,10 +33,10 @@ Sequel.migration do
   end
 
   up do
-    run change.call("IF one = 'students' THEN taken := greatest(taken, (SELECT max(e.student_id) FROM erasures e WHERE e.studio_id = studio)); END IF;")
+    run numbered_on.call("IF one = 'students' THEN taken := greatest(taken, (SELECT max(e.student_id) FROM erasures e WHERE e.studio_id = studio)); END IF;")
   end
 
   down do
-    run change.call("")
+    run numbered_on.call("")
   end
 end

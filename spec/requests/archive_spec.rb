@@ -166,6 +166,29 @@ RSpec.describe "An archive of a studio" do
       expect(TestApp::OWNER[:erasures].where(studio_id: 2).select_map(:student_id)).to eq([1])
     end
 
+    it "reads also what is seldom shown: pages as they were, and those who left" do
+      ask(:post, "/api/students/1/leave", {})
+      bytes = archive
+      revisions = JSON.parse(files(bytes)["tables/map_revisions.json"])
+      first = JSON.parse(JSON.generate(revisions.first)).merge("revision" => 9, "map" => revisions.first["map"].merge("bars" => [[1, "x/y", "4/4"]]))
+      plans = JSON.parse(files(bytes)["tables/week_plans.json"])
+      elsewhere
+      expect(load(changed(bytes, "tables/map_revisions.json": JSON.generate([*revisions, first])))["detail"]).to match(/“map_revisions”/)
+      expect(load(changed(bytes, "tables/week_plans.json": JSON.generate(plans.map { |row| row.merge("plan" => row["plan"].merge("days" => [{"date" => "soon"}])) })))["detail"]).to match(/“students” cannot be read/)
+      expect(load(bytes)["students"]).to eq(1)
+    end
+
+    it "of an older Stairwell leaves as it is what it does not say" do
+      bytes = archive
+      list = JSON.parse(files(bytes)["archive.json"])
+      older = changed(bytes, list: {"shape" => 35, "studio" => list["studio"].except("asks_consent", "keep_months", "promises")},
+        "tables/students.json": JSON.generate(JSON.parse(files(bytes)["tables/students.json"]).map { |row| row.except("consent_by", "consent_records_on", "longer_until") }))
+      elsewhere
+      expect(load(older)["students"]).to eq(1)
+      expect(ask(:get, "/api/studio/keeping").values_at("asks_consent", "keep_months")).to eq([false, nil])
+      expect(ask(:get, "/api/students/1")["consent"]["by"]).to eq("")
+    end
+
     it "takes along no mail that waits, and believes nobody erased who is in it" do
       letter = {studio_id: studio[:studio_id], student_id: 1, recipient: "home@quay.example", subject: "Nell's week", body: "Slowly.", made_by: studio[:account_id]}
       TestApp::OWNER[:outbox].multi_insert([letter.merge(subject: "Sent", sent_at: Time.utc(2027, 3, 3)), letter.merge(sent_at: nil)])

@@ -125,15 +125,22 @@ module Stairwell
           list["linked"].each { |id| links.renew(id) }
         end
 
-        # What every screen shows is made once: so it is known that all can be read.
+        # What every screen shows is made once, and what is seldom shown is read: so it is known that all can be.
         def worked_out
+          gone = @tables[:students].exclude(left_on: nil).all
           context = @context.with(studio: @tables.db[:studios].first(id: @context.studio_id), act: nil, news: News::NONE)
           Locales.with(context.locale) do
-            readable("map_revisions") { Jobs::DrawPages.draw(context) }
+            readable("map_revisions") do
+              @tables[:map_revisions].select(Sequel.lit("map::text AS document")).each { |row| Score::Document.load(JSON.parse(row[:document])) }
+              Jobs::DrawPages.draw(context)
+            end
             overview = Overview.new(context)
-            readable("students") { Limits::SUMMARY_ROUNDS.times { overview.freshen || break } }
+            readable("students") do
+              Limits::SUMMARY_ROUNDS.times { overview.freshen || break }
+              gone.each_slice(Limits::SUMMARIES_AT_ONCE) { |some| overview.summarise(some.map { |row| row[:id] }) }
+            end
           end
-          @tables[:students].exclude(left_on: nil).each { |row| Jobs::EndKeeping.lay(@tables, row[:id], Keeping.of(row, context.studio).next_on) }
+          gone.each { |row| Jobs::EndKeeping.lay(@tables, row[:id], Keeping.of(row, context.studio).next_on) }
         end
 
         def readable(table)
