@@ -47,5 +47,7 @@ group :test do
 end
 
 group :tidy do
-  gem "standard", "~> 1.40", require: false
+  gem "rubocop", "~> 1.80", require: false
+  gem "standard", "~> 1.40", require: false # the rules that .rubocop.yml begins with
+  gem "syntax_tree", "~> 6.0", require: false
 end

@@ -3,7 +3,8 @@
 Gem::Specification.new do |spec|
   spec.name = "stairwell-core"
   spec.version = "0.1.0"
-  spec.summary = "The rules of Stairwell: printed page, playing order, sections, practice steps, week, progress"
+  spec.summary =
+    "The rules of Stairwell: printed page, playing order, sections, practice steps, week, progress"
   spec.authors = ["The Stairwell founders"]
   spec.license = "MIT"
   spec.required_ruby_version = ">= 3.1"

@@ -27,8 +27,16 @@ module Stairwell
     # @param db [Sequel::Database] as its owner
     # @return [void]
     def self.close(db)
-      open = db.from(:pg_class).where(relrowsecurity: true, relforcerowsecurity: false, relkind: "r").select_map(:relname)
-      db.transaction { open.each { |name| db.run("ALTER TABLE #{db.literal(Sequel.identifier(name))} FORCE ROW LEVEL SECURITY") } }
+      open =
+        db
+          .from(:pg_class)
+          .where(relrowsecurity: true, relforcerowsecurity: false, relkind: "r")
+          .select_map(:relname)
+      db.transaction do
+        open.each do |name|
+          db.run("ALTER TABLE #{db.literal(Sequel.identifier(name))} FORCE ROW LEVEL SECURITY")
+        end
+      end
     end
 
     # What a page gives is kept beside it, as this version of the app makes it.
@@ -37,11 +45,18 @@ module Stairwell
     def self.draw(settings)
       require_relative "../server/app"
       store = Server::Store.new(settings.app_url)
-      contexts = Server::StudioContexts.new(store: store, clock: Server::Clock.new(settings.fixed_now), settings: settings)
-      Sequel.connect(settings.owner_url) { |db| studios(db) }.each do |id|
-        context = contexts.of_studio(id)
-        Locales.with(context.locale) { Server::Jobs::DrawPages.draw(context) }
-      end
+      contexts =
+        Server::StudioContexts.new(
+          store: store,
+          clock: Server::Clock.new(settings.fixed_now),
+          settings: settings
+        )
+      Sequel
+        .connect(settings.owner_url) { |db| studios(db) }
+        .each do |id|
+          context = contexts.of_studio(id)
+          Locales.with(context.locale) { Server::Jobs::DrawPages.draw(context) }
+        end
     ensure
       store&.db&.disconnect
     end
@@ -52,7 +67,10 @@ module Stairwell
     def self.studios(db)
       db.transaction do
         db.run("ALTER TABLE studios NO FORCE ROW LEVEL SECURITY")
-        db[:studios].order(:id).select_map(:id).tap { db.run("ALTER TABLE studios FORCE ROW LEVEL SECURITY") }
+        db[:studios]
+          .order(:id)
+          .select_map(:id)
+          .tap { db.run("ALTER TABLE studios FORCE ROW LEVEL SECURITY") }
       end
     end
 

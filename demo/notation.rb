@@ -6,7 +6,7 @@ module Demo
   # Writes the demo tunes down in short: bars between "|", notes such as
   # "D5q", "F#4h.", chords "G3+B3h.", rests "-q".
   module Notation
-    LENGTHS = {"w" => 1r, "h" => 1/2r, "q" => 1/4r, "e" => 1/8r, "s" => 1/16r}.freeze
+    LENGTHS = { "w" => 1r, "h" => 1 / 2r, "q" => 1 / 4r, "e" => 1 / 8r, "s" => 1 / 16r }.freeze
 
     module_function
 
@@ -18,7 +18,10 @@ module Demo
     # @param left [String]
     # @return [Hash] as Stairwell::Score::Map#notes
     def hands(right, left)
-      bars(right).zip(bars(left)).each_with_index.to_h { |(upper, lower), at| [at + 1, {right: upper, left: lower || []}] }
+      bars(right)
+        .zip(bars(left))
+        .each_with_index
+        .to_h { |(upper, lower), at| [at + 1, { right: upper, left: lower || [] }] }
         .reject { |_, hands| hands.values.all?(&:empty?) }
     end
 
@@ -38,12 +41,20 @@ module Demo
       at = 0r
       bar.split.flat_map do |token|
         pitches, value, dot = token.match(/\A(.+?)([whqes])(\.?)\z/).captures
-        length = LENGTHS.fetch(value) * (dot.empty? ? 1 : 3/2r)
+        length = LENGTHS.fetch(value) * (dot.empty? ? 1 : 3 / 2r)
         onset = at
         at += length
         next [] if pitches == "-"
 
-        pitches.split("+").map { |pitch| Stairwell::Score::Note.new(onset: onset, length: length, pitch: Stairwell::Score::Pitch.parse(pitch)) }
+        pitches
+          .split("+")
+          .map do |pitch|
+            Stairwell::Score::Note.new(
+              onset: onset,
+              length: length,
+              pitch: Stairwell::Score::Pitch.parse(pitch)
+            )
+          end
       end
     end
     private_class_method :notes

@@ -21,13 +21,23 @@ class Fuzz
 
     # @return [Array<Operation>]
     def operations
-      @operations ||= @document["paths"].flat_map do |path, item|
-        item.slice("get", "post", "put", "delete").map do |verb, operation|
-          parameters = [*item["parameters"], *operation["parameters"]].map { |one| resolved(one) }
-          type, body = resolved(operation["requestBody"])&.fetch("content")&.first
-          Operation.new(verb.upcase, path, parameters, body && resolved(body["schema"] || {}), type)
+      @operations ||=
+        @document["paths"].flat_map do |path, item|
+          item
+            .slice("get", "post", "put", "delete")
+            .map do |verb, operation|
+              parameters =
+                [*item["parameters"], *operation["parameters"]].map { |one| resolved(one) }
+              type, body = resolved(operation["requestBody"])&.fetch("content")&.first
+              Operation.new(
+                verb.upcase,
+                path,
+                parameters,
+                body && resolved(body["schema"] || {}),
+                type
+              )
+            end
         end
-      end
     end
 
     # @param schema [Hash]
@@ -35,25 +45,48 @@ class Fuzz
     def value(schema, name = nil, depth = 0)
       schema = resolved(schema)
       return pick(@known[name]) if @known[name]&.any? && @random.rand(4).positive?
-      return value(pick(schema["anyOf"] || schema["oneOf"]), name, depth) if schema["anyOf"] || schema["oneOf"]
-      return schema["allOf"].map { |one| value(one, name, depth) }.reduce { |one, more| one.merge(more) } if schema["allOf"]
+      if schema["anyOf"] || schema["oneOf"]
+        return value(pick(schema["anyOf"] || schema["oneOf"]), name, depth)
+      end
+      if schema["allOf"]
+        return(
+          schema["allOf"]
+            .map { |one| value(one, name, depth) }
+            .reduce { |one, more| one.merge(more) }
+        )
+      end
       return pick(schema["enum"]) if schema["enum"]
 
       case pick(Array(schema["type"] || "object"))
-      when "object" then object(schema, depth)
-      when "array" then Array.new(@random.rand(schema.fetch("minItems", 0)..[schema.fetch("minItems", 0), 3].max)) { value(schema["items"] || {}, name, depth + 1) }
-      when "integer" then @random.rand(schema.fetch("minimum", 0)..[schema.fetch("maximum", 50), 50 + schema.fetch("minimum", 0)].min)
-      when "number" then @random.rand(1..20) / 2.0
-      when "boolean" then @random.rand(2).zero?
-      when "null" then nil
-      else text(schema, name)
+      when "object"
+        object(schema, depth)
+      when "array"
+        Array.new(
+          @random.rand(schema.fetch("minItems", 0)..[schema.fetch("minItems", 0), 3].max)
+        ) { value(schema["items"] || {}, name, depth + 1) }
+      when "integer"
+        @random.rand(
+          schema.fetch("minimum", 0)..[
+            schema.fetch("maximum", 50),
+            50 + schema.fetch("minimum", 0)
+          ].min
+        )
+      when "number"
+        @random.rand(1..20) / 2.0
+      when "boolean"
+        @random.rand(2).zero?
+      when "null"
+        nil
+      else
+        text(schema, name)
       end
     end
 
     # @param one [Hash] with or without a reference
     # @return [Hash]
     def resolved(one)
-      one = @document.dig(*one["$ref"].delete_prefix("#/").split("/")) while one.is_a?(Hash) && one["$ref"]
+      one = @document.dig(*one["$ref"].delete_prefix("#/").split("/")) while one.is_a?(Hash) &&
+        one["$ref"]
       one
     end
 
@@ -64,18 +97,30 @@ class Fuzz
     def object(schema, depth)
       return {} if depth > 5
 
-      wanted = (schema["properties"] || {}).select { |name, _| (schema["required"] || []).include?(name) || @random.rand(3).zero? }
+      wanted =
+        (schema["properties"] || {}).select do |name, _|
+          (schema["required"] || []).include?(name) || @random.rand(3).zero?
+        end
       wanted.to_h { |name, one| [name, value(one, name, depth + 1)] }
     end
 
     def text(schema, name)
       case schema["pattern"].to_s
-      when /\\d\{4\}-\\d\{2\}-\\d\{2\}T/ then "#{day}T12:00:00Z"
-      when /\\d\{4\}-\\d\{2\}-\\d\{2\}/ then day
-      when /\[0-9a-f\]\{8\}/ then @random.bytes(16).unpack1("H*").sub(/(.{8})(.{4})(.{4})(.{4})/, '\1-\2-\3-\4-')
-      when /\[01\]\[0-9\]/ then "16:30"
-      when /\[0-6\]/ then pick(0..6).to_s
-      else pick(["A", "A.right", "The Lock Gate", "en", "5", "studio", "hand_by_hand", "x"])[0, schema.fetch("maxLength", 99)]
+      when /\\d\{4\}-\\d\{2\}-\\d\{2\}T/
+        "#{day}T12:00:00Z"
+      when /\\d\{4\}-\\d\{2\}-\\d\{2\}/
+        day
+      when /\[0-9a-f\]\{8\}/
+        @random.bytes(16).unpack1("H*").sub(/(.{8})(.{4})(.{4})(.{4})/, '\1-\2-\3-\4-')
+      when /\[01\]\[0-9\]/
+        "16:30"
+      when /\[0-6\]/
+        pick(0..6).to_s
+      else
+        pick(["A", "A.right", "The Lock Gate", "en", "5", "studio", "hand_by_hand", "x"])[
+          0,
+          schema.fetch("maxLength", 99)
+        ]
       end
     end
 

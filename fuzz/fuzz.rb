@@ -15,12 +15,13 @@ class Fuzz
   # some slack of the memory's manager.
   MOST_GROWTH = 400 * 1024 * 1024
   # What was sent, and what was wrong with the answer.
-  Fault = Struct.new(:at, :what, :request) do
-    # @return [Boolean] whether it only took long, which says as much of the machine
-    def slow? = what.end_with?("of computing")
+  Fault =
+    Struct.new(:at, :what, :request) do
+      # @return [Boolean] whether it only took long, which says as much of the machine
+      def slow? = what.end_with?("of computing")
 
-    def to_s = "request #{at}: #{what}\n    #{request}"
-  end
+      def to_s = "request #{at}: #{what}\n    #{request}"
+    end
 
   attr_reader :faults, :sent, :statuses, :slowest
 
@@ -54,7 +55,9 @@ class Fuzz
       send_one(**request(operation))
     end
     grown = memory - before
-    @faults << Fault.new(@sent, "memory grew by #{grown / 1024 / 1024} MB", "all of them") if grown > MOST_GROWTH
+    if grown > MOST_GROWTH
+      @faults << Fault.new(@sent, "memory grew by #{grown / 1024 / 1024} MB", "all of them")
+    end
     self
   end
 
@@ -63,7 +66,15 @@ class Fuzz
     count.times do |at|
       sign_in if (at % 50).zero?
       name, bytes = @junk.pick(@files)
-      send_one(verb: "POST", path: "/api/pieces/score", query: "name=#{name}", body: @junk.bytes(bytes), type: "application/octet-stream", headers: {})
+      send_one(
+        verb: "POST",
+        path: "/api/pieces/score",
+        query: "name=#{name}",
+        body: @junk.bytes(bytes),
+        type: "application/octet-stream",
+        headers: {
+        }
+      )
     end
     self
   end
@@ -84,25 +95,71 @@ class Fuzz
   def session = JSON.parse(call("GET", "/api/session", "", nil, nil, {}).body)["csrf"]
 
   def request(operation)
-    path = operation.path.gsub(/\{(\w+)\}/) do
-      parameter = operation.parameters.find { |one| one["name"] == Regexp.last_match(1) }
-      escaped(@junk.now?(6) ? @junk.value : @contract.value(parameter["schema"], parameter["name"]))
-    end
-    queries = operation.parameters.select { |one| one["in"] == "query" && (one["required"] || @junk.now?(2)) }
-    query = queries.map { |one| "#{one["name"]}=#{escaped(@junk.now?(5) ? @junk.value : @contract.value(one["schema"], one["name"]))}" }.join("&")
+    path =
+      operation
+        .path
+        .gsub(/\{(\w+)\}/) do
+          parameter = operation.parameters.find { |one| one["name"] == Regexp.last_match(1) }
+          escaped(
+            @junk.now?(6) ? @junk.value : @contract.value(parameter["schema"], parameter["name"])
+          )
+        end
+    queries =
+      operation.parameters.select do |one|
+        one["in"] == "query" && (one["required"] || @junk.now?(2))
+      end
+    query =
+      queries
+        .map do |one|
+          "#{one["name"]}=#{escaped(@junk.now?(5) ? @junk.value : @contract.value(one["schema"], one["name"]))}"
+        end
+        .join("&")
     query = @junk.bytes(query + "&x=%41[]") if @junk.now?(12)
-    headers = @junk.now?(8) ? @junk.pick(Junk::HEADERS).then { |name, values| {name => @junk.pick(values)} } : {}
-    {verb: @junk.now?(60) ? @junk.pick(%w[PATCH OPTIONS TRACE HEAD]) : operation.verb, path: path, query: query, body: body(operation), type: operation.type, headers: headers}
+    headers =
+      (
+        if @junk.now?(8)
+          @junk.pick(Junk::HEADERS).then { |name, values| { name => @junk.pick(values) } }
+        else
+          {}
+        end
+      )
+    {
+      verb: @junk.now?(60) ? @junk.pick(%w[PATCH OPTIONS TRACE HEAD]) : operation.verb,
+      path: path,
+      query: query,
+      body: body(operation),
+      type: operation.type,
+      headers: headers
+    }
   end
 
-  def escaped(value) = URI.encode_www_form_component((value.is_a?(Hash) || value.is_a?(Array)) ? JSON.generate(value) : value.to_s.dup.force_encoding(Encoding::BINARY))
+  def escaped(value) =
+    URI.encode_www_form_component(
+      (
+        if value.is_a?(Hash) || value.is_a?(Array)
+          JSON.generate(value)
+        else
+          value.to_s.dup.force_encoding(Encoding::BINARY)
+        end
+      )
+    )
 
   def body(operation)
     return unless operation.body
-    return @junk.pick(@files).then { |_, bytes| @junk.now?(2) ? bytes : @junk.bytes(bytes) } if operation.type == "application/octet-stream"
+    if operation.type == "application/octet-stream"
+      return @junk.pick(@files).then { |_, bytes| @junk.now?(2) ? bytes : @junk.bytes(bytes) }
+    end
 
     value = @contract.value(operation.body)
-    value["script"] = @junk.now?(2) ? @junk.pick(@scripts) : @junk.script(@junk.pick(@scripts)) if value.is_a?(Hash) && value.key?("script")
+    if value.is_a?(Hash) && value.key?("script")
+      value["script"] = (
+        if @junk.now?(2)
+          @junk.pick(@scripts)
+        else
+          @junk.script(@junk.pick(@scripts))
+        end
+      )
+    end
     value = @junk.spoilt(value) if @junk.now?(2)
     text = JSON.generate(value)
     @junk.now?(8) ? @junk.bytes(text) : text
@@ -120,8 +177,12 @@ class Fuzz
     @slowest = [took, request] if took > @slowest.first
     sign_in if answer.status == 401 && @sent % 8 != 0
     wrong(answer, took, verb)&.then { |what| @faults << Fault.new(@sent, what, request) }
-  rescue => error
-    @faults << Fault.new(@sent, "the application raised #{error.class}: #{error.message[0, 200]} #{error.backtrace.first}", "#{verb} #{path[0, 200]}?#{query}")
+  rescue StandardError => error
+    @faults << Fault.new(
+      @sent,
+      "the application raised #{error.class}: #{error.message[0, 200]} #{error.backtrace.first}",
+      "#{verb} #{path[0, 200]}?#{query}"
+    )
   end
 
   def wrong(answer, took, verb)
@@ -129,14 +190,17 @@ class Fuzz
     return format("%.1f s of computing", took) if took > MOST_SECONDS
     return if answer.status < 400 || verb == "HEAD"
 
-    "a refusal that is no problem: #{answer.status} #{answer.headers["content-type"]} #{answer.body[0, 100]}" unless problem?(answer)
+    unless problem?(answer)
+      "a refusal that is no problem: #{answer.status} #{answer.headers["content-type"]} #{answer.body[0, 100]}"
+    end
   end
 
   def problem?(answer)
     return false unless answer.headers["content-type"] == "application/problem+json"
 
     said = JSON.parse(answer.body)
-    said["status"] == answer.status && %w[title code detail].all? { |name| said[name].is_a?(String) && !said[name].strip.empty? }
+    said["status"] == answer.status &&
+      %w[title code detail].all? { |name| said[name].is_a?(String) && !said[name].strip.empty? }
   rescue JSON::ParserError
     false
   end
@@ -144,11 +208,17 @@ class Fuzz
   # Each as if from another network, so that none is told to wait; one in eight unsigned.
   def call(verb, path, query, body, type, headers)
     env = Rack::MockRequest.env_for("http://localhost/", method: verb, input: body || "")
-    env.update("PATH_INFO" => URI.decode_www_form_component(path).b, "QUERY_STRING" => query.b, "REMOTE_ADDR" => "10.#{@sent / 65_536}.#{@sent / 256 % 256}.#{@sent % 256}", "CONTENT_LENGTH" => body.to_s.bytesize.to_s)
+    env.update(
+      "PATH_INFO" => URI.decode_www_form_component(path).b,
+      "QUERY_STRING" => query.b,
+      "REMOTE_ADDR" => "10.#{@sent / 65_536}.#{@sent / 256 % 256}.#{@sent % 256}",
+      "CONTENT_LENGTH" => body.to_s.bytesize.to_s
+    )
     env.delete("CONTENT_TYPE")
     env["CONTENT_TYPE"] = type if type && body
     signed = path.start_with?("/api/session", "/api/login") || @sent % 8 != 0
-    env["HTTP_COOKIE"] = @cookies.map { |pair| pair.join("=") }.join("; ") if signed && @cookies.any?
+    env["HTTP_COOKIE"] = @cookies.map { |pair| pair.join("=") }.join("; ") if signed &&
+      @cookies.any?
     env["HTTP_X_CSRF_TOKEN"] = @csrf if @csrf
     env.update(headers)
     answer = Rack::MockResponse.new(*@app.call(env))
@@ -157,7 +227,9 @@ class Fuzz
   end
 
   def kept(answer)
-    Array(answer.headers["set-cookie"]).flat_map(&:lines).each { |line| line[/\A[^;]*/].split("=", 2).then { |name, value| @cookies[name] = value } }
+    Array(answer.headers["set-cookie"])
+      .flat_map(&:lines)
+      .each { |line| line[/\A[^;]*/].split("=", 2).then { |name, value| @cookies[name] = value } }
   end
 
   # Of this process and of those it waited for.

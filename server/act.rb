@@ -2,10 +2,14 @@
 
 module Stairwell
   module Server
-    # What a signed-in person asks for in one request, by its name in the contract, and whom it is about. It is noted in
-    # the studio's history with the first change it keeps, in the same transaction: never the one without the other.
+    # What a signed-in person asks for in one request, by its name in the contract, and whom it is
+    # about. It is noted in the studio's history with the first change it keeps, in the same
+    # transaction: never the one without the other.
     class Act
-      PATHS = {student_id: %r{\A/api/students/(\d{1,18})(?:/|\z)}, piece_id: %r{\A/api/pieces/(\d{1,18})(?:/|\z)}}.freeze
+      PATHS = {
+        student_id: %r{\A/api/students/(\d{1,18})(?:/|\z)},
+        piece_id: %r{\A/api/pieces/(\d{1,18})(?:/|\z)}
+      }.freeze
       WINDOW = /\A[a-z0-9]{8,40}\z/
       private_constant :PATHS, :WINDOW
 
@@ -33,14 +37,27 @@ module Stairwell
       def note(tables)
         return if @noted
 
-        Repositories::History.new(tables).add(day: @context.today, account_id: @context.account_id, operation: @operation, **@about)
+        Repositories::History.new(tables).add(
+          day: @context.today,
+          account_id: @context.account_id,
+          operation: @operation,
+          **@about
+        )
         tables.db.after_commit { @noted = true }
       end
 
-      # What changes nothing and is noted all the same, once a day: that a record was read, or taken away.
+      # What changes nothing and is noted all the same, once a day: that a record was read, or taken
+      # away.
       # @return [void]
       def note_once
-        @context.write(about: nil) { |tables| Repositories::History.new(tables).add_once_a_day(day: @context.today, account_id: @context.account_id, operation: @operation, **@about) }
+        @context.write(about: nil) do |tables|
+          Repositories::History.new(tables).add_once_a_day(
+            day: @context.today,
+            account_id: @context.account_id,
+            operation: @operation,
+            **@about
+          )
+        end
       end
     end
   end

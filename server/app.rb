@@ -23,7 +23,9 @@ require_relative "act"
 require_relative "news"
 require_relative "studio_context"
 require_relative "studio_contexts"
-Dir[File.join(__dir__, "{web,web/*,repositories,features,features/*,jobs}/*.rb")].sort.each { |file| require file }
+Dir[File.join(__dir__, "{web,web/*,repositories,features,features/*,jobs}/*.rb")]
+  .sort
+  .each { |file| require file }
 
 module Stairwell
   # The web server. A folder of features for each place a user goes, with its routes,
@@ -39,40 +41,66 @@ module Stairwell
       set :static, false
       disable :logging
       helpers Features::Helpers
-      register Features::SessionRoutes, Features::PieceRoutes, Features::StudentRoutes, Features::LessonRoutes, Features::RoutineRoutes, Features::StudioRoutes,
-        Features::PaperRoutes, Features::TimetableRoutes, Features::ClassRoutes, Features::SheetRoutes, Features::PeopleRoutes, Features::RecordRoutes
+      register Features::SessionRoutes,
+               Features::PieceRoutes,
+               Features::StudentRoutes,
+               Features::LessonRoutes,
+               Features::RoutineRoutes,
+               Features::StudioRoutes,
+               Features::PaperRoutes,
+               Features::TimetableRoutes,
+               Features::ClassRoutes,
+               Features::SheetRoutes,
+               Features::PeopleRoutes,
+               Features::RecordRoutes
 
       error(Problem) { |problem| render_problem(problem) }
       error(Error) { |error| render_problem(Problem.of(error)) }
-      not_found { render_problem(Problem.new(404, Phrase["server.app.there_is_nothing_at_this_address"], code: "not_found")) }
+      not_found do
+        render_problem(
+          Problem.new(404, Phrase["server.app.there_is_nothing_at_this_address"], code: "not_found")
+        )
+      end
     end
 
     # @param settings [Settings]
     # @return [#call] the whole Rack application
-    def self.app(settings, store: Store.new(settings.app_url), clock: Clock.new(settings.fixed_now), news: News.new(settings.app_url), log: $stderr)
+    def self.app(
+      settings,
+      store: Store.new(settings.app_url),
+      clock: Clock.new(settings.fixed_now),
+      news: News.new(settings.app_url),
+      log: $stderr
+    )
       contexts = StudioContexts.new(store: store, clock: clock, settings: settings, news: news)
       Jobs.prepare(contexts)
       Guards.trust(settings.proxies)
       api = Class.new(Api) { set :contexts, contexts }
-      Rack::Builder.new {
-        use Rack::Deflater, **Shrunk.options
-        use Pages
-        use Languages::Asked
-        use Guards::Safety, log
-        use Guards::Address
-        use Guards.rates(store)
-        use Guards::Size
-        use Rack::Session::Cookie, key: "stairwell", secret: settings.session_secret, same_site: :lax, httponly: true,
-          secure: settings.tls?
-        use Guards::Forgery
-        use Guards::Contract, door: true
-        use Auth.middleware(store, settings)
-        use Guards::SignedIn
-        use Languages::OfStudio, contexts
-        use Guards::Allowed
-        use Guards::Contract
-        run api
-      }.to_app
+      Rack::Builder
+        .new do
+          use Rack::Deflater, **Shrunk.options
+          use Pages
+          use Languages::Asked
+          use Guards::Safety, log
+          use Guards::Address
+          use Guards.rates(store)
+          use Guards::Size
+          use Rack::Session::Cookie,
+              key: "stairwell",
+              secret: settings.session_secret,
+              same_site: :lax,
+              httponly: true,
+              secure: settings.tls?
+          use Guards::Forgery
+          use Guards::Contract, door: true
+          use Auth.middleware(store, settings)
+          use Guards::SignedIn
+          use Languages::OfStudio, contexts
+          use Guards::Allowed
+          use Guards::Contract
+          run api
+        end
+        .to_app
     end
   end
 end

@@ -21,7 +21,8 @@ module Stairwell
       # @param time [Time]
       # @param zone [String]
       # @return [Date] of that time in that time zone
-      def self.date(time, zone) = (time.getutc + TZInfo::Timezone.get(zone).period_for(time).observed_utc_offset).to_date
+      def self.date(time, zone) =
+        (time.getutc + TZInfo::Timezone.get(zone).period_for(time).observed_utc_offset).to_date
     end
   end
 end

@@ -63,16 +63,16 @@ module Stairwell
       NEWS_SECONDS = 25
       # Listeners of a process at once. Own choice: each is a socket and no thread.
       LISTENERS = 4_000
-      # Seconds for which news is kept, how many at most, and after how many it is looked for what is too old. Own
-      # choice: whoever was away longer loads everything anew.
+      # Seconds for which news is kept, how many at most, and after how many it is looked for what
+      # is too old. Own choice: whoever was away longer loads everything anew.
       NEWS_KEPT = 3_600
       NEWS_AT_MOST = 100_000
       NEWS_CLEARED_EVERY = 200
       # Sign-ins from one address in so many seconds. Own choice.
-      SIGN_INS = {limit: 20, period: 60}.freeze
+      SIGN_INS = { limit: 20, period: 60 }.freeze
       # Requests for private links from one address in so many seconds. Own choice: a
       # family's phone asks for some a minute.
-      SHEETS = {limit: 300, period: 60}.freeze
+      SHEETS = { limit: 300, period: 60 }.freeze
       # Wrong passwords for an address, or from a known device, before no more are tried.
       # Own choice.
       MOST_FAILURES = 8
@@ -87,8 +87,8 @@ module Stairwell
       CLASS_COLUMNS = 10
       # Recaps on the sheet: the last one, and those before it. Own choice: a month of lessons.
       RECAPS_ON_SHEET = 4
-      # Bytes of an archive, of its list, and of what it comes to unpacked; how deep its JSON is. Own choice: ten times
-      # the largest studio tried.
+      # Bytes of an archive, of its list, and of what it comes to unpacked; how deep its JSON is.
+      # Own choice: ten times the largest studio tried.
       ARCHIVE_BYTES = 120 * 1024 * 1024
       ARCHIVE_LIST_BYTES = 8 * 1024 * 1024
       ARCHIVE_UNPACKED = 256 * 1024 * 1024
@@ -116,8 +116,8 @@ module Stairwell
       SIGN_INS_SHOWN = 20
       # Seconds a session may rest, and be old; and where a person asked to stay signed in.
       # Own choice: a day's lessons, and a term's.
-      SIGNED_IN = {rest: 12 * 3600, age: 7 * 86_400}.freeze
-      REMEMBERED = {rest: 30 * 86_400, age: 180 * 86_400}.freeze
+      SIGNED_IN = { rest: 12 * 3600, age: 7 * 86_400 }.freeze
+      REMEMBERED = { rest: 30 * 86_400, age: 180 * 86_400 }.freeze
       # Seconds for which a device that was signed in is known. Own choice: a year.
       DEVICE_SECONDS = 365 * 86_400
     end

@@ -26,7 +26,10 @@ module Stairwell
         letters = Array.new(LENGTH) { LETTERS[SecureRandom.random_number(LETTERS.size)] }
         @db.transaction do
           @db[:openings].where(used_at: nil).update(used_at: Sequel::CURRENT_TIMESTAMP)
-          @db[:openings].insert(print: print(letters.join), ends_at: Sequel.lit("now() + interval '1 day'"))
+          @db[:openings].insert(
+            print: print(letters.join),
+            ends_at: Sequel.lit("now() + interval '1 day'")
+          )
         end
         letters.each_slice(4).map(&:join).join("-")
       end
@@ -35,8 +38,13 @@ module Stairwell
       # @return [void]
       # @raise [Problem] 422
       def use(code)
-        open = @db[:openings].where(print: print(code.upcase.gsub(/[^A-Z0-9]/, "")), used_at: nil).where(Sequel[:ends_at] > Sequel.function(:now))
-        raise Problem.new(422, Phrase["server.people.code_unknown"], code: "code", field: "code") if open.update(used_at: Sequel::CURRENT_TIMESTAMP).zero?
+        open =
+          @db[:openings].where(print: print(code.upcase.gsub(/[^A-Z0-9]/, "")), used_at: nil).where(
+            Sequel[:ends_at] > Sequel.function(:now)
+          )
+        if open.update(used_at: Sequel::CURRENT_TIMESTAMP).zero?
+          raise Problem.new(422, Phrase["server.people.code_unknown"], code: "code", field: "code")
+        end
       end
 
       private

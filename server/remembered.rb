@@ -3,9 +3,9 @@
 module Stairwell
   module Server
     # Values that were made of texts, kept for the next time the same texts come: the steps
-    # and weeks of a student, the pages of pieces, a sheet of the versions of its rows. A value follows from its texts alone and
-    # never changes, so that nothing has to be told when something is changed: other texts
-    # are another value. What was not asked for longest gives way.
+    # and weeks of a student, the pages of pieces, a sheet of the versions of its rows. A value
+    # follows from its texts alone and never changes, so that nothing has to be told when something
+    # is changed: other texts are another value. What was not asked for longest gives way.
     class Remembered
       # @param letters [Integer] of all texts together
       def initialize(letters)
@@ -24,13 +24,15 @@ module Stairwell
         known(key) || yield.tap { |value| keep(key, value) }
       end
 
-      # @return [Integer] letters of what is kept, those of values counted that say how many they have
+      # @return [Integer] letters of what is kept, those of values counted that say how many they
+      #   have
       def size = @one_at_a_time.synchronize { @held }
 
       private
 
       # Hashes keep the order in which they were filled: the last one used goes to the end.
-      def known(key) = @one_at_a_time.synchronize { (value = @values.delete(key)) && @values[key] = value }
+      def known(key) =
+        @one_at_a_time.synchronize { (value = @values.delete(key)) && @values[key] = value }
 
       def keep(key, value)
         long = length(key, value)
@@ -44,7 +46,9 @@ module Stairwell
         end
       end
 
-      def length(key, value) = key.drop(1).sum { |text| text.to_s.length } + (value.respond_to?(:letters) ? value.letters : 0)
+      def length(key, value) =
+        key.drop(1).sum { |text| text.to_s.length } +
+          (value.respond_to?(:letters) ? value.letters : 0)
 
       # The process's own.
       OF_PROCESS = new(Limits::REMEMBERED_LETTERS)

@@ -10,7 +10,11 @@ module Stairwell
       # What each role may do. What is done to a student can be kept to the student's own
       # teacher by a setting of the studio.
       MAY = {
-        read: ROLES, hear: ROLES, change: %w[owner teacher], teach: %w[owner teacher], run: %w[owner]
+        read: ROLES,
+        hear: ROLES,
+        change: %w[owner teacher],
+        teach: %w[owner teacher],
+        run: %w[owner]
       }.freeze
       # What is about one student, by whose teacher it may be done where the studio says so.
       ABOUT_STUDENT = %i[hear change].freeze
@@ -19,29 +23,175 @@ module Stairwell
       # does with their own account.
       OPERATIONS = {
         door: %w[
-          health session login logout forgotten resetPassword changePassword changeAddress confirmAddress signIns sheet stepSound stepScore sheetPdf mark writeMessage openStudio invitation join
-          chooseStudio calendar ownCalendar renewOwnCalendar withdrawOwnCalendar
+          health
+          session
+          login
+          logout
+          forgotten
+          resetPassword
+          changePassword
+          changeAddress
+          confirmAddress
+          signIns
+          sheet
+          stepSound
+          stepScore
+          sheetPdf
+          mark
+          writeMessage
+          openStudio
+          invitation
+          join
+          chooseStudio
+          calendar
+          ownCalendar
+          renewOwnCalendar
+          withdrawOwnCalendar
         ],
         read: %w[
-          news pieces readScript piece draft revisions revision sound known drill keepDrill score pencilPdf learners exportPiece students student previewAssignment waysOut suits introducing extraWorkGiven routines tryRoutine today weekPdf weeksPdf outbox unsent lesson offer
-          studio studioSettings people timetable covers standIn whileAway classes showClass classLesson messages keeping
+          news
+          pieces
+          readScript
+          piece
+          draft
+          revisions
+          revision
+          sound
+          known
+          drill
+          keepDrill
+          score
+          pencilPdf
+          learners
+          exportPiece
+          students
+          student
+          previewAssignment
+          waysOut
+          suits
+          introducing
+          extraWorkGiven
+          routines
+          tryRoutine
+          today
+          weekPdf
+          weeksPdf
+          outbox
+          unsent
+          lesson
+          offer
+          studio
+          studioSettings
+          people
+          timetable
+          covers
+          standIn
+          whileAway
+          classes
+          showClass
+          classLesson
+          messages
+          keeping
         ],
-        hear: %w[writeLesson finishLesson reopenLesson hear tick lend takeBack attend lookThrough readMessage sendAgain hearInClass judge finishClassLesson],
+        hear: %w[
+          writeLesson
+          finishLesson
+          reopenLesson
+          hear
+          tick
+          lend
+          takeBack
+          attend
+          lookThrough
+          readMessage
+          sendAgain
+          hearInClass
+          judge
+          finishClassLesson
+        ],
         change: %w[
-          changeStudent assignPiece changePiece introduce simplify addExtraWork changeExtraWork endExtraWork changeWeek planAgain takeOption changeBeginnings renewLink withdrawLink renewPiece takeBackPage endPiece studentLeaves studentReturns studentPauses studentGoesOn changeLesson addLesson changeFamily consent
-          renewCalendar withdrawCalendar
+          changeStudent
+          assignPiece
+          changePiece
+          introduce
+          simplify
+          addExtraWork
+          changeExtraWork
+          endExtraWork
+          changeWeek
+          planAgain
+          takeOption
+          changeBeginnings
+          renewLink
+          withdrawLink
+          renewPiece
+          takeBackPage
+          endPiece
+          studentLeaves
+          studentReturns
+          studentPauses
+          studentGoesOn
+          changeLesson
+          addLesson
+          changeFamily
+          consent
+          renewCalendar
+          withdrawCalendar
         ],
-        teach: %w[exportPages loadPages typePiece loadScore loadOtherScore mergePieces deletePiece restorePiece changeScript copyRoutine changeRoutine addStudent addStudents readStudents planEveryone addCover withdrawCover addClass changeClass endClass
-          addUnit endUnit choosePiece],
-        run: %w[exportArchive loadArchive changeKeeping keepLonger history exportTable exportStudent eraseStudent changeStudio readHolidays invite withdrawInvitation changePerson removePerson]
+        teach: %w[
+          exportPages
+          loadPages
+          typePiece
+          loadScore
+          loadOtherScore
+          mergePieces
+          deletePiece
+          restorePiece
+          changeScript
+          copyRoutine
+          changeRoutine
+          addStudent
+          addStudents
+          readStudents
+          planEveryone
+          addCover
+          withdrawCover
+          addClass
+          changeClass
+          endClass
+          addUnit
+          endUnit
+          choosePiece
+        ],
+        run: %w[
+          exportArchive
+          loadArchive
+          changeKeeping
+          keepLonger
+          history
+          exportTable
+          exportStudent
+          eraseStudent
+          changeStudio
+          readHolidays
+          invite
+          withdrawInvitation
+          changePerson
+          removePerson
+        ]
       }.freeze
-      # What takes records away, and what shows one student's: of one whom one does not teach it is noted.
+      # What takes records away, and what shows one student's: of one whom one does not teach it is
+      # noted.
       TAKING = %w[exportPages exportTable exportStudent exportArchive].freeze
       READING = %w[student lesson messages weekPdf].freeze
-      # These name their students in what is sent, mean a whole class or a letter: there each student's
-      # teacher is looked for by the action.
+      # These name their students in what is sent, mean a whole class or a letter: there each
+      # student's teacher is looked for by the action.
       IN_CLASS = %w[hearInClass judge finishClassLesson sendAgain].freeze
-      NEEDED = OPERATIONS.flat_map { |right, operations| operations.map { |operation| [operation, right] } }.to_h.freeze
+      NEEDED =
+        OPERATIONS
+          .flat_map { |right, operations| operations.map { |operation| [operation, right] } }
+          .to_h
+          .freeze
       private_constant :NEEDED
 
       module_function
@@ -81,7 +231,9 @@ module Stairwell
       # For what is about a student though its address does not say so.
       # @raise [Problem] 403 where that student's work is not theirs to change
       def with_student!(context, tables, student, right = :change)
-        raise Problem.new(403, Phrase["server.rights.not_your_student"], code: "not_allowed") unless with_student(context, tables, student).include?(right)
+        unless with_student(context, tables, student).include?(right)
+          raise Problem.new(403, Phrase["server.rights.not_your_student"], code: "not_allowed")
+        end
       end
     end
   end

@@ -78,7 +78,13 @@ module Stairwell
         return if text.empty?
 
         uri = URI(text)
-        Smtp.new(host: uri.host, port: uri.port || 25, from: @env.fetch("STAIRWELL_MAIL_FROM") { "stairwell@#{uri.host}" }, user: uri.user, password: uri.password)
+        Smtp.new(
+          host: uri.host,
+          port: uri.port || 25,
+          from: @env.fetch("STAIRWELL_MAIL_FROM") { "stairwell@#{uri.host}" },
+          user: uri.user,
+          password: uri.password
+        )
       end
 
       # @return [String] where families reach the app, for links in mail
@@ -95,7 +101,8 @@ module Stairwell
         uri.to_s
       end
 
-      def derive(purpose) = OpenSSL::HMAC.hexdigest("SHA256", @env.fetch("STAIRWELL_SECRET"), purpose)
+      def derive(purpose) =
+        OpenSSL::HMAC.hexdigest("SHA256", @env.fetch("STAIRWELL_SECRET"), purpose)
     end
   end
 end

@@ -23,7 +23,10 @@ module Stairwell
       # @return [String]
       def token(row, secret)
         parts = row.values_at(:studio_id, :id).map { |id| id.to_s(36) }
-        [*parts, OpenSSL::HMAC.hexdigest("SHA256", secret, [*parts, row[:nonce]].join("."))[0, 32]].join(".")
+        [
+          *parts,
+          OpenSSL::HMAC.hexdigest("SHA256", secret, [*parts, row[:nonce]].join("."))[0, 32]
+        ].join(".")
       end
 
       # @param rows [Sequel::Dataset] those in force, of one studio

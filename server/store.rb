@@ -14,14 +14,28 @@ module Stairwell
 
       # Notices within seconds that the database has gone, also where nothing says so
       # (milliseconds, then seconds; libpq's own words).
-      ALIVE = {tcp_user_timeout: 10_000, keepalives_idle: 10, keepalives_interval: 5, keepalives_count: 2}.freeze
+      ALIVE = {
+        tcp_user_timeout: 10_000,
+        keepalives_idle: 10,
+        keepalives_interval: 5,
+        keepalives_count: 2
+      }.freeze
 
       # @return [Sequel::Database]
       attr_reader :db
 
       # @param url [String]
       def initialize(url, connections: 6)
-        @db = Sequel.connect(url, max_connections: connections, test: false, connect_timeout: Limits::CONNECT_SECONDS, pool_timeout: Limits::POOL_SECONDS, driver_options: ALIVE, after_connect: method(:bounded))
+        @db =
+          Sequel.connect(
+            url,
+            max_connections: connections,
+            test: false,
+            connect_timeout: Limits::CONNECT_SECONDS,
+            pool_timeout: Limits::POOL_SECONDS,
+            driver_options: ALIVE,
+            after_connect: method(:bounded)
+          )
         @db.extension :pg_json, :pg_array
         @db.wrap_json_primitives = false
       end
@@ -51,7 +65,10 @@ module Stairwell
       #   its role there
       def studio_of_account(account_id, wanted = nil)
         db.transaction do
-          found = memberships(account_id).min_by { |one| [(one[:studio_id] == wanted) ? 0 : 1, one[:studio_id]] }
+          found =
+            memberships(account_id).min_by do |one|
+              [(one[:studio_id] == wanted) ? 0 : 1, one[:studio_id]]
+            end
           found && [row(found[:studio_id]), found[:role]]
         end
       end
@@ -70,9 +87,17 @@ module Stairwell
       # @return [Integer] the studio's id
       def found_studio(name:, time_zone:, owner_id:, **more)
         db.transaction do
-          id = db.get(Sequel.function(:nextval, Sequel.function(:pg_get_serial_sequence, "studios", "id")))
+          id =
+            db.get(
+              Sequel.function(:nextval, Sequel.function(:pg_get_serial_sequence, "studios", "id"))
+            )
           setting("stairwell.studio", id)
-          db[:studios].overriding_system_value.insert(id: id, name: name, time_zone: time_zone, **more)
+          db[:studios].overriding_system_value.insert(
+            id: id,
+            name: name,
+            time_zone: time_zone,
+            **more
+          )
           db[:memberships].insert(studio_id: id, account_id: owner_id, role: "owner")
           id
         end
@@ -82,13 +107,20 @@ module Stairwell
 
       def memberships(account_id)
         setting("stairwell.account", account_id)
-        db[:memberships].where(account_id: account_id, left_at: nil).order(:studio_id).select(:studio_id, :role).all
+        db[:memberships]
+          .where(account_id: account_id, left_at: nil)
+          .order(:studio_id)
+          .select(:studio_id, :role)
+          .all
       end
 
       # No statement waits or works without end.
       def bounded(connection)
-        {statement_timeout: Limits::STATEMENT_SECONDS, lock_timeout: Limits::LOCK_SECONDS, idle_in_transaction_session_timeout: Limits::STATEMENT_SECONDS}
-          .each { |name, seconds| connection.exec("SET #{name} = '#{seconds}s'") }
+        {
+          statement_timeout: Limits::STATEMENT_SECONDS,
+          lock_timeout: Limits::LOCK_SECONDS,
+          idle_in_transaction_session_timeout: Limits::STATEMENT_SECONDS
+        }.each { |name, seconds| connection.exec("SET #{name} = '#{seconds}s'") }
       end
 
       def row(studio_id)

@@ -23,7 +23,13 @@ module Stairwell
       # @raise [Problem] when the account belongs to no studio
       def of_account(account_id, wanted = nil)
         studio, role = @store.studio_of_account(account_id, wanted)
-        raise Problem.new(403, Phrase["server.studio_context.this_account_belongs_to_no_studio"], code: "no_studio") unless studio
+        unless studio
+          raise Problem.new(
+                  403,
+                  Phrase["server.studio_context.this_account_belongs_to_no_studio"],
+                  code: "no_studio"
+                )
+        end
 
         context(studio, account_id, role)
       end
@@ -38,7 +44,17 @@ module Stairwell
 
       private
 
-      def context(studio, account_id, role = nil) = StudioContext.new(store: @store, studio: studio, clock: @clock, settings: @settings, today: @clock.today(studio[:time_zone]), account_id: account_id, role: role, news: @news)
+      def context(studio, account_id, role = nil) =
+        StudioContext.new(
+          store: @store,
+          studio: studio,
+          clock: @clock,
+          settings: @settings,
+          today: @clock.today(studio[:time_zone]),
+          account_id: account_id,
+          role: role,
+          news: @news
+        )
     end
   end
 end

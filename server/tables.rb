@@ -34,7 +34,10 @@ module Stairwell
       # @yieldreturn [Sequel::Dataset]
       # @return [Array<Hash>]
       def statement(name, *values)
-        made = STATEMENTS[name] ||= Sequel::Dataset::PlaceholderLiteralizer.loader(db.dataset) { |places, _| yield Tables.new(db, places.arg), *values.map { places.arg } }
+        made =
+          STATEMENTS[name] ||= Sequel::Dataset::PlaceholderLiteralizer.loader(
+            db.dataset
+          ) { |places, _| yield Tables.new(db, places.arg), *values.map { places.arg } }
         db.fetch(made.sql(studio_id, *values)).all
       end
 
@@ -55,7 +58,8 @@ module Stairwell
       # @param seen [Integer] its version
       # @param counted [Symbol] the column that holds it
       # @return [Hash, nil] the row; nil when someone else was quicker
-      def revise(rows, seen:, counted: :version, **values) = rows.where(counted => seen).returning.update(counted => seen + 1, **values).first
+      def revise(rows, seen:, counted: :version, **values) =
+        rows.where(counted => seen).returning.update(counted => seen + 1, **values).first
 
       # The same for what may not be there yet.
       # @param key [Hash] what tells the row
@@ -65,14 +69,24 @@ module Stairwell
       def revise_or_add(table, key, seen:, first: {}, **values)
         return revise(self[table].where(key), seen: seen, **values) if seen.positive?
 
-        db[table].insert_conflict.returning.insert(studio_id: studio_id, **key, **first, **values).first
+        db[table]
+          .insert_conflict
+          .returning
+          .insert(studio_id: studio_id, **key, **first, **values)
+          .first
       end
 
       # A student's row whose key came from the client: the same one twice is one row.
       # @return [Boolean] whether it was new
       # @raise [Problem] 409 when it is the key of another student's row
       def add_once(table, key:, student_id:, **values)
-        return true if db[table].insert_conflict.returning(:key).insert(studio_id: studio_id, key: key, student_id: student_id, **values).any?
+        if db[table]
+             .insert_conflict
+             .returning(:key)
+             .insert(studio_id: studio_id, key: key, student_id: student_id, **values)
+             .any?
+          return true
+        end
         return false unless self[table].where(key: key).exclude(student_id: student_id).any?
 
         raise Problem.key_used

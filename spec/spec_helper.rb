@@ -17,7 +17,9 @@ RSpec.configure do |config|
   config.disable_monkey_patching!
   config.order = :random
   Kernel.srand config.seed
-  config.define_derived_metadata(file_path: %r{/requests/}) { |metadata| metadata[:type] = :request }
+  config.define_derived_metadata(file_path: %r{/requests/}) do |metadata|
+    metadata[:type] = :request
+  end
   config.define_derived_metadata(file_path: %r{/browser/}) { |metadata| metadata[:type] = :browser }
   config.include Requests, type: :request
   config.include Visits, type: :browser

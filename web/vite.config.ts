@@ -77,7 +77,12 @@ export default defineConfig({
   define: { ENGRAVER_BYTES: statSync("node_modules/verovio/dist/verovio-module.mjs").size },
   html: { cspNonce: "__NONCE__" },
   // The engraver is one large file of its own, loaded beside the rest where there are notes.
-  build: { manifest: true, assetsInlineLimit: 0, modulePreload: { polyfill: false }, chunkSizeWarningLimit: 9000 },
+  build: {
+    manifest: true,
+    assetsInlineLimit: 0,
+    modulePreload: { polyfill: false },
+    chunkSizeWarningLimit: 9000,
+  },
   test: { setupFiles: ["vitest.setup.ts"] },
   server: { proxy: { "/api": "http://127.0.0.1:4310" } },
 });

@@ -35,14 +35,43 @@ module Crowd
   # @param count [Integer] students in all
   def grow(db, count)
     until (missing = count - db[:students].count) <= 0
-      db.run("CREATE TEMP TABLE twins AS SELECT id AS was, nextval(pg_get_serial_sequence('students', 'id')) AS id FROM students ORDER BY id LIMIT #{missing}")
-      copy(db, :students, "students s JOIN twins t ON t.was = s.id", id: "t.id", name: "left(s.name, 40) || ' ' || t.id")
-      db.run("CREATE TEMP TABLE given AS SELECT a.id AS was, nextval(pg_get_serial_sequence('assignments', 'id')) AS id FROM assignments a JOIN twins t ON t.was = a.student_id")
-      copy(db, :assignments, "assignments s JOIN twins t ON t.was = s.student_id JOIN given g ON g.was = s.id", id: "g.id", student_id: "t.id")
-      copy(db, :week_plans, "week_plans s JOIN twins t ON t.was = s.student_id", student_id: "t.id", without: [:id])
+      db.run(
+        "CREATE TEMP TABLE twins AS SELECT id AS was, nextval(pg_get_serial_sequence('students', 'id')) AS id FROM students ORDER BY id LIMIT #{missing}"
+      )
+      copy(
+        db,
+        :students,
+        "students s JOIN twins t ON t.was = s.id",
+        id: "t.id",
+        name: "left(s.name, 40) || ' ' || t.id"
+      )
+      db.run(
+        "CREATE TEMP TABLE given AS SELECT a.id AS was, nextval(pg_get_serial_sequence('assignments', 'id')) AS id FROM assignments a JOIN twins t ON t.was = a.student_id"
+      )
+      copy(
+        db,
+        :assignments,
+        "assignments s JOIN twins t ON t.was = s.student_id JOIN given g ON g.was = s.id",
+        id: "g.id",
+        student_id: "t.id"
+      )
+      copy(
+        db,
+        :week_plans,
+        "week_plans s JOIN twins t ON t.was = s.student_id",
+        student_id: "t.id",
+        without: [:id]
+      )
       %i[practice_marks lesson_results].each do |table|
         undo = "AND s.kind <> 'undo'" if table == :practice_marks
-        copy(db, table, "#{table} s JOIN twins t ON t.was = s.student_id JOIN given g ON g.was = s.assignment_id #{undo}", student_id: "t.id", assignment_id: "g.id", key: "gen_random_uuid()")
+        copy(
+          db,
+          table,
+          "#{table} s JOIN twins t ON t.was = s.student_id JOIN given g ON g.was = s.assignment_id #{undo}",
+          student_id: "t.id",
+          assignment_id: "g.id",
+          key: "gen_random_uuid()"
+        )
       end
       db.run("DROP TABLE given; DROP TABLE twins")
     end
@@ -53,6 +82,8 @@ module Crowd
   def copy(db, table, from, without: [], **changed)
     columns = db[table].columns - without
     values = columns.map { |column| changed.fetch(column) { "s.#{column}" } }
-    db.run("INSERT INTO #{table} (#{columns.join(", ")}) OVERRIDING SYSTEM VALUE SELECT #{values.join(", ")} FROM #{from}")
+    db.run(
+      "INSERT INTO #{table} (#{columns.join(", ")}) OVERRIDING SYSTEM VALUE SELECT #{values.join(", ")} FROM #{from}"
+    )
   end
 end

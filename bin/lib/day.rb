@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# What bin/load runs: people come as they come, whether the server keeps up or not, and how long each waited is counted.
+# What bin/load runs: people come as they come, whether the server keeps up or not, and how long
+# each waited is counted.
 
 root = File.expand_path("../..", __dir__)
 $LOAD_PATH.unshift(root, File.join(root, "core/lib"))
@@ -13,9 +14,9 @@ require "demo/studio"
 require_relative "many_studios"
 require_relative "served"
 
-# How often something happens in a studio, all our own choice from how teachers work: twenty students, of whom a fifth
-# have a lesson on a day, within six hours; seven of ten practise that day, within four hours; the busiest quarter of an
-# hour has twice the mean.
+# How often something happens in a studio, all our own choice from how teachers work: twenty
+# students, of whom a fifth have a lesson on a day, within six hours; seven of ten practise that
+# day, within four hours; the busiest quarter of an hour has twice the mean.
 module Expected
   STUDENTS = 20
   LESSONS = STUDENTS / 5.0 / (6 * 3_600)
@@ -25,7 +26,8 @@ end
 
 # Everyone who asks the server something in the time it is watched.
 class Day
-  # Seconds between what one person does, shorter than in life so that whole lessons fall into the run. Own choice.
+  # Seconds between what one person does, shorter than in life so that whole lessons fall into the
+  # run. Own choice.
   BETWEEN = 2.0
   RESULTS = 4
   TAPS = 10
@@ -45,7 +47,8 @@ class Day
   end
 
   def taps(seconds)
-    sheets = @server.sheets((Expected::SITTINGS * Expected::BUSIEST * @studios * @times * seconds).ceil)
+    sheets =
+      @server.sheets((Expected::SITTINGS * Expected::BUSIEST * @studios * @times * seconds).ceil)
     arriving(seconds, sheets) { |http, sheet| sitting(http, sheet) }
   end
 
@@ -55,16 +58,27 @@ class Day
   def arriving(seconds, people)
     random = Random.new(7)
     began = now
-    threads = people.map { |who| [random.rand * seconds, who] }.sort_by(&:first).map do |at, who|
-      sleep [began + at - now, 0].max
-      Thread.new { @server.connected { |http| yield http, who } }
-    end
+    threads =
+      people
+        .map { |who| [random.rand * seconds, who] }
+        .sort_by(&:first)
+        .map do |at, who|
+          sleep [began + at - now, 0].max
+          Thread.new { @server.connected { |http| yield http, who } }
+        end
     threads.each(&:join)
     Array.new(@asked.size) { @asked.pop }.tap { |all| all.each { |one| one[:over] = now - began } }
   end
 
   def signed_in(count)
-    Array.new(count) { |at| {studio: 1 + at * 7 % @studios, student: 1 + at % Expected::STUDENTS} }.each_slice(8).flat_map { |some| some.map { |who| Thread.new { who.merge(headers: @server.sign_in(who[:studio])) } }.map(&:value) }
+    Array
+      .new(count) { |at| { studio: 1 + at * 7 % @studios, student: 1 + at % Expected::STUDENTS } }
+      .each_slice(8)
+      .flat_map do |some|
+        some
+          .map { |who| Thread.new { who.merge(headers: @server.sign_in(who[:studio])) } }
+          .map(&:value)
+      end
   end
 
   def lesson(http, who)
@@ -72,15 +86,36 @@ class Day
     get = ->(name, address) { ask(name, http, Net::HTTP::Get.new(address, who[:headers])) }
     get.call("today", "/api/today")
     steps = get.call("the lesson", "#{path}/lesson")["steps"].to_a
-    steps.first(RESULTS).each_with_index do |step, at|
-      sleep BETWEEN
-      send(http, "a result", Net::HTTP::Post, "#{path}/results", who, {assignment_id: step["assignment_id"], step_id: step["id"], result: %w[steady shaky][at % 2], key: SecureRandom.uuid})
-    end
+    steps
+      .first(RESULTS)
+      .each_with_index do |step, at|
+        sleep BETWEEN
+        send(
+          http,
+          "a result",
+          Net::HTTP::Post,
+          "#{path}/results",
+          who,
+          {
+            assignment_id: step["assignment_id"],
+            step_id: step["id"],
+            result: %w[steady shaky][at % 2],
+            key: SecureRandom.uuid
+          }
+        )
+      end
     sleep BETWEEN
     written = get.call("the lesson", "#{path}/lesson")["lesson"]
-    send(http, "the recap", Net::HTTP::Put, "#{path}/lesson", who, {recap: "Well done.", version: written ? written["version"] : 0})
+    send(
+      http,
+      "the recap",
+      Net::HTTP::Put,
+      "#{path}/lesson",
+      who,
+      { recap: "Well done.", version: written ? written["version"] : 0 }
+    )
     sleep BETWEEN
-    send(http, "finishing", Net::HTTP::Post, "#{path}/lesson/finish", who, {send: false})
+    send(http, "finishing", Net::HTTP::Post, "#{path}/lesson/finish", who, { send: false })
   end
 
   def sitting(http, sheet)
@@ -88,7 +123,19 @@ class Day
     item = days.flat_map { |day| day["items"] }.first or return
     TAPS.times do
       sleep BETWEEN
-      send(http, "a tap", Net::HTTP::Post, "#{sheet.path}/marks", {headers: {}}, {kind: "repetition", key: SecureRandom.uuid, assignment_id: item["assignment_id"], step_id: item["step_id"]})
+      send(
+        http,
+        "a tap",
+        Net::HTTP::Post,
+        "#{sheet.path}/marks",
+        { headers: {} },
+        {
+          kind: "repetition",
+          key: SecureRandom.uuid,
+          assignment_id: item["assignment_id"],
+          step_id: item["step_id"]
+        }
+      )
     end
     ask("the sheet", http, Net::HTTP::Get.new(sheet.path))
   end
@@ -103,10 +150,14 @@ class Day
     began = now
     answer = http.request(request)
     failed = !answer.is_a?(Net::HTTPSuccess)
-    @asked << {name: name, took: now - began, failed: failed && "#{answer.code} #{answer.body.to_s[0, 120]}"}
+    @asked << {
+      name: name,
+      took: now - began,
+      failed: failed && "#{answer.code} #{answer.body.to_s[0, 120]}"
+    }
     failed ? {} : JSON.parse(answer.body)
   rescue SystemCallError, IOError, Timeout::Error => error
-    @asked << {name: name, took: now - began, failed: error.class.name}
+    @asked << { name: name, took: now - began, failed: error.class.name }
     {}
   end
 
@@ -119,21 +170,46 @@ module Told
 
   def all(title, asked, before, after)
     seconds = asked.map { |one| one[:over] }.max
-    puts "", format("%s: %d requests in %d s, %.1f a second; memory of the processes %d MB before, %d MB after", title, asked.size, seconds, asked.size / seconds, before, after)
-    asked.group_by { |one| one[:name] }.each { |name, some| puts format("  %-12s %6d  median %6.0f ms  95 %% %6.0f ms  99 %% %6.0f ms  failed %d", name, some.size, *[0.5, 0.95, 0.99].map { |share| at(some, share) * 1000 }, some.count { |one| one[:failed] }) }
-    asked.filter_map { |one| one[:failed] }.tally.first(5).each { |why, count| puts "  #{count} × #{why}" }
+    puts "",
+         format(
+           "%s: %d requests in %d s, %.1f a second; memory of the processes %d MB before, %d MB after",
+           title,
+           asked.size,
+           seconds,
+           asked.size / seconds,
+           before,
+           after
+         )
+    asked
+      .group_by { |one| one[:name] }
+      .each do |name, some|
+        puts format(
+               "  %-12s %6d  median %6.0f ms  95 %% %6.0f ms  99 %% %6.0f ms  failed %d",
+               name,
+               some.size,
+               *[0.5, 0.95, 0.99].map { |share| at(some, share) * 1000 },
+               some.count { |one| one[:failed] }
+             )
+      end
+    asked
+      .filter_map { |one| one[:failed] }
+      .tally
+      .first(5)
+      .each { |why, count| puts "  #{count} × #{why}" }
   end
 
   def at(some, share) = some.map { |one| one[:took] }.sort[(share * (some.size - 1)).round]
 end
 
 studios, minutes, times, web = 1_000, 2.0, 1.0, 2
-OptionParser.new { |options|
-  options.on("--studios N", Integer) { |count| studios = count }
-  options.on("--minutes M", Float) { |count| minutes = count }
-  options.on("--times T", Float) { |factor| times = factor }
-  options.on("--web N", Integer) { |count| web = count }
-}.parse!
+OptionParser
+  .new do |options|
+    options.on("--studios N", Integer) { |count| studios = count }
+    options.on("--minutes M", Float) { |count| minutes = count }
+    options.on("--times T", Float) { |factor| times = factor }
+    options.on("--web N", Integer) { |count| web = count }
+  end
+  .parse!
 
 settings = Stairwell::Server::Settings.from_env
 Sequel.connect(settings.owner_url) do |db|
@@ -148,11 +224,13 @@ Sequel.connect(settings.owner_url) do |db|
   puts "• #{db[:students].count} students, #{db[:practice_marks].count} marks, #{(db.get(Sequel.lit("pg_database_size(current_database())")) / 1e6).round} MB"
 end
 
-Served.new(settings, web: web).run do |server|
-  day = Day.new(server, studios: studios, times: times)
-  [["The afternoon", :lessons], ["The evening", :taps]].each do |title, part|
-    before = server.megabytes
-    asked = day.public_send(part, (minutes * 60).round)
-    Told.all(title, asked, before, server.megabytes)
+Served
+  .new(settings, web: web)
+  .run do |server|
+    day = Day.new(server, studios: studios, times: times)
+    [["The afternoon", :lessons], ["The evening", :taps]].each do |title, part|
+      before = server.megabytes
+      asked = day.public_send(part, (minutes * 60).round)
+      Told.all(title, asked, before, server.megabytes)
+    end
   end
-end

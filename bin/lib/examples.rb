@@ -6,4 +6,6 @@ $LOAD_PATH.unshift(root, File.join(root, "core/lib"))
 require "stairwell"
 require "demo/pieces"
 
-Demo::Pieces.examples.each { |piece| File.write(File.join(root, "web/public/examples/#{piece.file}.musicxml"), piece.score) }
+Demo::Pieces.examples.each do |piece|
+  File.write(File.join(root, "web/public/examples/#{piece.file}.musicxml"), piece.score)
+end

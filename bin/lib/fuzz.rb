@@ -8,31 +8,47 @@ require "server/app"
 require "fuzz/demo"
 
 seed, requests, scores = Random.new_seed % 1_000_000, 20_000, 1_000
-OptionParser.new { |options|
-  options.on("--seed N", Integer) { |number| seed = number }
-  options.on("--requests N", Integer) { |number| requests = number }
-  options.on("--scores N", Integer) { |number| scores = number }
-}.parse!
+OptionParser
+  .new do |options|
+    options.on("--seed N", Integer) { |number| seed = number }
+    options.on("--requests N", Integer) { |number| requests = number }
+    options.on("--scores N", Integer) { |number| scores = number }
+  end
+  .parse!
 
 settings = Stairwell::Server::Settings.from_env
 log = StringIO.new
 app = Stairwell::Server.app(settings, log: log)
-tokens = lambda do
-  store = Stairwell::Server::Store.new(settings.app_url)
-  context = Stairwell::Server::StudioContexts.new(store: store, clock: Stairwell::Server::Clock.new(settings.fixed_now), settings: settings).of_account(store.db[:accounts].get(:id))
-  context.read do |tables|
-    links = Stairwell::Server::Repositories::SheetLinks.new(tables, settings.link_secret)
-    tables[:students].select_map(:id).filter_map { |id| links.path(id)&.delete_prefix("/s/") }.first(8)
+tokens =
+  lambda do
+    store = Stairwell::Server::Store.new(settings.app_url)
+    context =
+      Stairwell::Server::StudioContexts.new(
+        store: store,
+        clock: Stairwell::Server::Clock.new(settings.fixed_now),
+        settings: settings
+      ).of_account(store.db[:accounts].get(:id))
+    context.read do |tables|
+      links = Stairwell::Server::Repositories::SheetLinks.new(tables, settings.link_secret)
+      tables[:students]
+        .select_map(:id)
+        .filter_map { |id| links.path(id)&.delete_prefix("/s/") }
+        .first(8)
+    end
   end
-end
-people = Demo::People::TEACHERS.map { |one| {email: one[:email], password: Demo::People::PASSWORD} }
+people =
+  Demo::People::TEACHERS.map { |one| { email: one[:email], password: Demo::People::PASSWORD } }
 Sequel.connect(settings.owner_url) do |db|
   db.extension :pg_json
   puts "Seed #{seed}: #{requests} requests and #{scores} scores"
   fuzz = Fuzz::Demo.on(app, db, seed: seed, people: people, tokens: tokens.call)
   fuzz.requests(requests).scores(scores)
   puts "#{fuzz.sent} sent: #{fuzz.statuses.sort.map { |status, count| "#{status} × #{count}" }.join(", ")}"
-  puts format("The longest took %.2f s of computing: %s", fuzz.slowest.first, fuzz.slowest.last.to_s[0, 300])
+  puts format(
+         "The longest took %.2f s of computing: %s",
+         fuzz.slowest.first,
+         fuzz.slowest.last.to_s[0, 300]
+       )
   puts fuzz.faults.first(40).map(&:to_s)
   puts "#{fuzz.faults.size} faults"
   warn log.string[0, 6_000] if fuzz.faults.any? { |fault| fault.what.start_with?("5") }

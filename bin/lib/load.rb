@@ -15,18 +15,39 @@ module Load
   # @param settings [Stairwell::Server::Settings]
   def requests(app, settings)
     browser = Browser.new(app).sign_in
-    students = browser.json("/api/studio").map { |row| browser.json("/api/students/#{row["id"]}") }.select { |one| one["sheet_path"] && one["pieces"].any? }
+    students =
+      browser
+        .json("/api/studio")
+        .map { |row| browser.json("/api/students/#{row["id"]}") }
+        .select { |one| one["sheet_path"] && one["pieces"].any? }
     student = students.first
     empty = computing { browser.get("/api/session") }
-    paths(student).each { |name, path| row("computing of #{name}", computing { browser.get(path) }, empty, "a request that is signed in and asks for nothing") }
+    paths(student).each do |name, path|
+      row(
+        "computing of #{name}",
+        computing { browser.get(path) },
+        empty,
+        "a request that is signed in and asks for nothing"
+      )
+    end
     taps = taps(browser, students)
     tap = -> { browser.post(*taps.first.call) }
     sheet = paths(student)["the sheet"]
     tapped = computing(&tap)
     row("computing of a tap", tapped, empty, "the same")
-    row("computing of the sheet, after a tap", computing { tap.call && browser.get(sheet) } - tapped, empty, "the same")
+    row(
+      "computing of the sheet, after a tap",
+      computing { tap.call && browser.get(sheet) } - tapped,
+      empty,
+      "the same"
+    )
     stale = computing { tap.call && browser.get("/api/studio") } - tapped
-    row("computing of the studio page, a row stale", stale, computing { browser.get("/api/studio") }, "with fresh rows")
+    row(
+      "computing of the studio page, a row stale",
+      stale,
+      computing { browser.get("/api/studio") },
+      "with fresh rows"
+    )
     processes(browser, paths(student), taps, settings)
   end
 
@@ -35,23 +56,44 @@ module Load
   # What is sent when a box is tapped, of each student: taps of one wait for each other.
   # @return [Array<Proc>] each gives a path and a new body
   def taps(browser, students)
-    students.first(CLIENTS).map do |student|
-      sheet = paths(student)["the sheet"]
-      item = browser.json(sheet)["days"].flat_map { |day| day["items"] }.first
-      -> { ["#{sheet}/marks", {key: SecureRandom.uuid, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"]}] }
-    end
+    students
+      .first(CLIENTS)
+      .map do |student|
+        sheet = paths(student)["the sheet"]
+        item = browser.json(sheet)["days"].flat_map { |day| day["items"] }.first
+        -> do
+          [
+            "#{sheet}/marks",
+            {
+              key: SecureRandom.uuid,
+              kind: "repetition",
+              assignment_id: item["assignment_id"],
+              step_id: item["step_id"]
+            }
+          ]
+        end
+      end
   end
 
-  def paths(student) = {"the sheet" => student["sheet_path"].sub("/s/", "/api/sheet/"), "the lesson page" => "/api/students/#{student["id"]}/lesson", "the studio page" => "/api/studio"}
+  def paths(student) =
+    {
+      "the sheet" => student["sheet_path"].sub("/s/", "/api/sheet/"),
+      "the lesson page" => "/api/students/#{student["id"]}/lesson",
+      "the studio page" => "/api/studio"
+    }
 
   # @return [Float] seconds of this process
   def computing
     3.times { yield }
-    Array.new(ASKED) {
-      before = Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID)
-      yield
-      Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID) - before
-    }.sort[ASKED / 2]
+    Array
+      .new(ASKED) do
+        before = Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID)
+        yield
+        Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID) - before
+      end
+      .sort[
+      ASKED / 2
+    ]
   end
 
   # Requests in some seconds with two processes, and with one for comparison; the clients and the
@@ -62,22 +104,40 @@ module Load
       path, body = taps[client % taps.size].call
       http.post(path, JSON.generate(body), browser.headers)
     end
-    one, two = [1, 2].map { |count| Served.new(settings, web: count, jobs: false).run { |server| acts.transform_values { |act| rate(server, &act) } } }
-    acts.each_key { |name| puts format("%-52s %9.1f /s  %9.1f /s  %8.2f ×  %s", "#{name}, by two processes", two[name], one[name], two[name] / one[name], "by one") }
+    one, two =
+      [1, 2].map do |count|
+        Served
+          .new(settings, web: count, jobs: false)
+          .run { |server| acts.transform_values { |act| rate(server, &act) } }
+      end
+    acts.each_key do |name|
+      puts format(
+             "%-52s %9.1f /s  %9.1f /s  %8.2f ×  %s",
+             "#{name}, by two processes",
+             two[name],
+             one[name],
+             two[name] / one[name],
+             "by one"
+           )
+    end
   end
 
   # In processes of their own, so that the clients' computing is not in the way of itself.
   def rate(server, &act)
-    counts = Array.new(CLIENTS) { |client|
-      reader, writer = IO.pipe
-      child = fork do
-        reader.close
-        writer.write(asked(server) { |http| act.call(http, client) })
-        exit!(0)
-      end
-      writer.close
-      [child, reader]
-    }.map { |child, reader| reader.read.to_i.tap { Process.wait(child) } }
+    counts =
+      Array
+        .new(CLIENTS) do |client|
+          reader, writer = IO.pipe
+          child =
+            fork do
+              reader.close
+              writer.write(asked(server) { |http| act.call(http, client) })
+              exit!(0)
+            end
+          writer.close
+          [child, reader]
+        end
+        .map { |child, reader| reader.read.to_i.tap { Process.wait(child) } }
     counts.sum.fdiv(SECONDS)
   end
 
@@ -104,26 +164,42 @@ module Load
 
     def sign_in
       @csrf = json("/api/session")["csrf"]
-      post("/api/login", {email: Demo::People::TEACHERS.first[:email], password: Demo::People::PASSWORD})
+      post(
+        "/api/login",
+        { email: Demo::People::TEACHERS.first[:email], password: Demo::People::PASSWORD }
+      )
       @csrf = json("/api/session")["csrf"]
       self
     end
 
     # @return [Hash{String => String}] of whoever asks as this browser
-    def headers = {"Cookie" => @cookie, "X-CSRF-Token" => @csrf, "Content-Type" => "application/json"}
+    def headers =
+      { "Cookie" => @cookie, "X-CSRF-Token" => @csrf, "Content-Type" => "application/json" }
 
     def get(path) = kept(@app.get(path, "HTTP_COOKIE" => @cookie))
 
     def json(path) = JSON.parse(get(path).body)
 
-    def post(path, body) = kept(@app.post(path, :input => JSON.generate(body), "CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => @csrf, "HTTP_COOKIE" => @cookie))
+    def post(path, body) =
+      kept(
+        @app.post(
+          path,
+          :input => JSON.generate(body),
+          "CONTENT_TYPE" => "application/json",
+          "HTTP_X_CSRF_TOKEN" => @csrf,
+          "HTTP_COOKIE" => @cookie
+        )
+      )
 
     private
 
     def kept(answer)
       raise "#{answer.status}: #{answer.body[0, 200]}" if answer.status >= 400
 
-      found = Array(answer.headers["set-cookie"]).flat_map(&:lines).find { |line| line.start_with?("stairwell=") }
+      found =
+        Array(answer.headers["set-cookie"])
+          .flat_map(&:lines)
+          .find { |line| line.start_with?("stairwell=") }
       @cookie = found[/\A[^;]*/] if found
       answer
     end

@@ -2,8 +2,9 @@
 
 require "socket"
 
-# A small mail server that stands in for a real one: it takes what it is given (RFC 5321, as much of it as a delivery
-# needs), and shows or keeps it. Addresses that begin with "nobody" it refuses, as a real one does those it does not know.
+# A small mail server that stands in for a real one: it takes what it is given (RFC 5321, as much of
+# it as a delivery needs), and shows or keeps it. Addresses that begin with "nobody" it refuses, as
+# a real one does those it does not know.
 class Mailbox
   # A mail as it came: the addresses of the envelope, and the text with its head.
   Mail = Struct.new(:from, :to, :text)
@@ -46,13 +47,16 @@ class Mailbox
       when /\AMAIL FROM:\s*(\S+)/i
         mail.from = $1
         say(socket, "250 fine")
-      when /\ARCPT TO:\s*(\S+)/i then recipient(socket, mail, $1)
+      when /\ARCPT TO:\s*(\S+)/i
+        recipient(socket, mail, $1)
       when /\ADATA\z/i
         say(socket, "354 go on, end with a dot")
         take(socket, mail)
         mail = Mail.new(nil, [], +"")
-      when /\AQUIT/i then return say(socket, "221 goodbye")
-      else say(socket, "250 fine")
+      when /\AQUIT/i
+        return say(socket, "221 goodbye")
+      else
+        say(socket, "250 fine")
       end
     end
   rescue SystemCallError, IOError
@@ -82,7 +86,10 @@ class Mailbox
 end
 
 if $PROGRAM_NAME == __FILE__
-  box = Mailbox.new(Integer(ARGV.fetch(0, 2525))) { |mail| puts "---- #{mail.from} to #{mail.to.join(", ")}", mail.text }
+  box =
+    Mailbox.new(Integer(ARGV.fetch(0, 2525))) do |mail|
+      puts "---- #{mail.from} to #{mail.to.join(", ")}", mail.text
+    end
   puts "Mail for 127.0.0.1:#{box.port} comes here; nobody else gets it. Start Stairwell with STAIRWELL_SMTP=smtp://127.0.0.1:#{box.port} (Ctrl-C stops)"
   begin
     box.start.join

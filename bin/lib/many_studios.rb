@@ -2,11 +2,13 @@
 
 require "server/app"
 
-# The demo studio again and again, as sets: the same students in each, with their last weeks, under teachers of their own.
+# The demo studio again and again, as sets: the same students in each, with their last weeks, under
+# teachers of their own.
 module ManyStudios
   # Between the accounts of one studio and those of the next.
   APART = 1_000
-  # Days of what happened that each keeps, and plans of each student. Own choice: what a screen shows first.
+  # Days of what happened that each keeps, and plans of each student. Own choice: what a screen
+  # shows first.
   DAYS = 21
   PLANS = 2
   BESIDE = %w[sheet_links student_summaries piece_figures].freeze
@@ -28,7 +30,15 @@ module ManyStudios
       SQL
       copy(db, "studios", count, "id")
       archived = Stairwell::Server::Repositories::Archived.new(Stairwell::Server::Tables.new(db, 1))
-      ["memberships", *archived.names, *BESIDE].each { |name| copy(db, name, count, "studio_id", archived.accounts(name) | ((name == "memberships") ? ["account_id"] : [])) }
+      ["memberships", *archived.names, *BESIDE].each do |name|
+        copy(
+          db,
+          name,
+          count,
+          "studio_id",
+          archived.accounts(name) | ((name == "memberships") ? ["account_id"] : [])
+        )
+      end
     end
     db.run("ANALYZE")
   end
@@ -37,20 +47,32 @@ module ManyStudios
   def shorten(db)
     db.transaction do
       db.run("SET LOCAL session_replication_role = replica")
-      %i[practice_marks lesson_results].each { |table| db[table].where { day < Date.today - DAYS }.delete }
-      newest = db[:week_plans].select(:id, Sequel.function(:row_number).over(partition: :student_id, order: Sequel.desc(:id)).as(:nth)).as(:numbered)
+      %i[practice_marks lesson_results].each do |table|
+        db[table].where { day < Date.today - DAYS }.delete
+      end
+      newest =
+        db[:week_plans].select(
+          :id,
+          Sequel
+            .function(:row_number)
+            .over(partition: :student_id, order: Sequel.desc(:id))
+            .as(:nth)
+        ).as(:numbered)
       db[:week_plans].exclude(id: db.from(newest).where { nth <= PLANS }.select(:id)).delete
     end
   end
 
   def copy(db, name, count, own, accounts = [])
     columns = db[name.to_sym].columns.map(&:to_s)
-    values = columns.map do |column|
-      next "n" if column == own
+    values =
+      columns.map do |column|
+        next "n" if column == own
 
-      accounts.include?(column) ? "t.#{column} + #{APART} * (n - 1)" : "t.#{column}"
-    end
-    db.run("INSERT INTO #{name} (#{columns.join(", ")}) OVERRIDING SYSTEM VALUE SELECT #{values.join(", ")} FROM #{name} t, generate_series(2, #{count}) n WHERE t.#{own} = 1")
+        accounts.include?(column) ? "t.#{column} + #{APART} * (n - 1)" : "t.#{column}"
+      end
+    db.run(
+      "INSERT INTO #{name} (#{columns.join(", ")}) OVERRIDING SYSTEM VALUE SELECT #{values.join(", ")} FROM #{name} t, generate_series(2, #{count}) n WHERE t.#{own} = 1"
+    )
   end
   private_class_method :shorten, :copy
 end

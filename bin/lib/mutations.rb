@@ -8,15 +8,43 @@ require "tmpdir"
 require "yaml"
 
 # Changes the core by one token, again and again, and counts how many of the changes its specs
-# notice. Which changes is decided by a seed: the same number and seed are the same changes as long as
-# their lines stand, whatever is changed elsewhere.
+# notice. Which changes is decided by a seed: the same number and seed are the same changes as long
+# as their lines stand, whatever is changed elsewhere.
 class Mutations
   FOLDERS = %w[practice planning progress].map { |name| "core/lib/stairwell/#{name}" }.freeze
   # What a token is changed to. Texts, names and comments are left alone.
   SWAPS = {
-    "<" => "<=", "<=" => "<", ">" => ">=", ">=" => ">", "==" => "!=", "!=" => "==", "&&" => "||", "||" => "&&", "+" => "-", "-" => "+", "*" => "/", "/" => "*",
-    "true" => "false", "false" => "true", "min" => "max", "max" => "min", "min_by" => "max_by", "max_by" => "min_by", "first" => "last", "last" => "first", "any?" => "all?",
-    "all?" => "any?", "none?" => "any?", "select" => "reject", "reject" => "select", "ceil" => "floor", "floor" => "ceil", "right" => "left", "left" => "right", "if" => "unless", "unless" => "if"
+    "<" => "<=",
+    "<=" => "<",
+    ">" => ">=",
+    ">=" => ">",
+    "==" => "!=",
+    "!=" => "==",
+    "&&" => "||",
+    "||" => "&&",
+    "+" => "-",
+    "-" => "+",
+    "*" => "/",
+    "/" => "*",
+    "true" => "false",
+    "false" => "true",
+    "min" => "max",
+    "max" => "min",
+    "min_by" => "max_by",
+    "max_by" => "min_by",
+    "first" => "last",
+    "last" => "first",
+    "any?" => "all?",
+    "all?" => "any?",
+    "none?" => "any?",
+    "select" => "reject",
+    "reject" => "select",
+    "ceil" => "floor",
+    "floor" => "ceil",
+    "right" => "left",
+    "left" => "right",
+    "if" => "unless",
+    "unless" => "if"
   }.freeze
   KINDS = %i[on_op on_ident on_kw on_int on_rational].freeze
   EQUIVALENT = File.expand_path("equivalent_mutations.yml", __dir__)
@@ -24,15 +52,20 @@ class Mutations
   LEAST = 92
 
   # One change: `column` counts letters, `text` is the line as it is.
-  Change = Struct.new(:file, :line, :column, :from, :to, :text, keyword_init: true) do
-    def to_s = "#{file}:#{line} #{from} → #{to}: #{text.strip}"
+  Change =
+    Struct.new(:file, :line, :column, :from, :to, :text, keyword_init: true) do
+      def to_s = "#{file}:#{line} #{from} → #{to}: #{text.strip}"
 
-    # The same wherever the line stands.
-    def key = "#{file}: #{text.strip} [#{column - text[/\A\s*/].size}] #{from} → #{to}"
+      # The same wherever the line stands.
+      def key = "#{file}: #{text.strip} [#{column - text[/\A\s*/].size}] #{from} → #{to}"
 
-    # @param lines [Array<String>]
-    def on(lines) = lines.dup.tap { |all| all[line - 1] = text.dup.tap { |one| one[column, from.size] = to } }.join
-  end
+      # @param lines [Array<String>]
+      def on(lines) =
+        lines
+          .dup
+          .tap { |all| all[line - 1] = text.dup.tap { |one| one[column, from.size] = to } }
+          .join
+    end
 
   # A checkout that is changed and tried.
   class Copy
@@ -54,15 +87,40 @@ class Mutations
     # @param out [String] a file for what RSpec says
     # @return [Boolean]
     def passes?(names, seconds:, more: [], out: File::NULL, **environment)
-      command = ["timeout", seconds.to_s, "bundle", "exec", "rspec", "-I", "core/spec", "--fail-fast", "--order", "defined", *more, *names.map { |name| "core/spec/#{name}" }]
-      system({"BUNDLE_GEMFILE" => File.join(@to, "Gemfile")}.merge(environment.transform_keys(&:to_s)), *command, chdir: @to, out: out, err: [:child, :out])
+      command = [
+        "timeout",
+        seconds.to_s,
+        "bundle",
+        "exec",
+        "rspec",
+        "-I",
+        "core/spec",
+        "--fail-fast",
+        "--order",
+        "defined",
+        *more,
+        *names.map { |name| "core/spec/#{name}" }
+      ]
+      system(
+        { "BUNDLE_GEMFILE" => File.join(@to, "Gemfile") }.merge(environment.transform_keys(&:to_s)),
+        *command,
+        chdir: @to,
+        out: out,
+        err: %i[child out]
+      )
     end
 
     # @return [Array(Float, Hash)] the seconds a spec takes, and what it goes through
     def trace(name)
       reached, said = %w[reached.json said.txt].map { |file| File.join(@to, file) }
       start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      passes?([name], seconds: LONGEST, more: ["-r", File.join(__dir__, "reached.rb")], out: said, REACHED: reached) || raise("#{name} fails as it is:\n#{File.read(said)}")
+      passes?(
+        [name],
+        seconds: LONGEST,
+        more: ["-r", File.join(__dir__, "reached.rb")],
+        out: said,
+        REACHED: reached
+      ) || raise("#{name} fails as it is:\n#{File.read(said)}")
       [Process.clock_gettime(Process::CLOCK_MONOTONIC) - start, JSON.parse(File.read(reached))]
     end
 
@@ -119,7 +177,10 @@ class Mutations
       of["methods"].any? { |from, to, times| times.positive? && change.line.between?(from, to) }
     end
 
-    def within_method?(change) = @seen.each_value.any? { |seen| seen[change.file]&.fetch("methods")&.any? { |from, to, _| change.line.between?(from, to) } }
+    def within_method?(change) =
+      @seen.each_value.any? do |seen|
+        seen[change.file]&.fetch("methods")&.any? { |from, to, _| change.line.between?(from, to) }
+      end
   end
 
   # @param root [String] of the checkout
@@ -137,12 +198,21 @@ class Mutations
   # @return [Boolean] whether enough were noticed
   def call(workers: 2)
     Dir.mktmpdir do |place|
-      copies = Array.new(workers) { |at| Copy.new(@root, File.join(place, at.to_s).tap { |to| Dir.mkdir(to) }) }
+      copies =
+        Array.new(workers) do |at|
+          Copy.new(@root, File.join(place, at.to_s).tap { |to| Dir.mkdir(to) })
+        end
       # Of what is committed, whatever is being written meanwhile.
       @root = File.join(place, "0")
-      changes = all.sort_by { |change| Digest::SHA256.digest("#{@seed} #{change.key}") }.lazy.select { |change| Ripper.sexp(change.on(File.readlines(File.join(@root, change.file)))) }.first(@count)
+      changes =
+        all
+          .sort_by { |change| Digest::SHA256.digest("#{@seed} #{change.key}") }
+          .lazy
+          .select { |change| Ripper.sexp(change.on(File.readlines(File.join(@root, change.file)))) }
+          .first(@count)
       equivalent, tried = changes.partition { |change| @equivalent.key?(change.key) }
-      reach = Reach.new(each(copies, copies.first.specs) { |copy, name| [name, copy.trace(name)] }.to_h)
+      reach =
+        Reach.new(each(copies, copies.first.specs) { |copy, name| [name, copy.trace(name)] }.to_h)
       told(changes, equivalent, survivors(copies, reach, tried))
     end
   end
@@ -157,12 +227,21 @@ class Mutations
 
   def changes(file, text)
     lines = text.lines
-    Ripper.lex(text).filter_map do |(line, byte), kind, token, _|
-      to = KINDS.include?(kind) && changed(kind, token) or next
+    Ripper
+      .lex(text)
+      .filter_map do |(line, byte), kind, token, _|
+        to = KINDS.include?(kind) && changed(kind, token) or next
 
-      source = lines[line - 1]
-      Change.new(file: file, line: line, column: source.byteslice(0, byte).size, from: token, to: to, text: source)
-    end
+        source = lines[line - 1]
+        Change.new(
+          file: file,
+          line: line,
+          column: source.byteslice(0, byte).size,
+          from: token,
+          to: to,
+          text: source
+        )
+      end
   end
 
   # Other numbers, another operator, the other of a pair.
@@ -182,13 +261,21 @@ class Mutations
       puts "#{changes.size - waiting.size - survived.size} of #{changes.size} noticed, #{survived.size} not, #{waiting.size} are tried on"
       return survived if waiting.empty?
 
-      noticed = each(copies, waiting.keys) { |copy, change| [change, noticed?(copy, reach, change, waiting[change].first)] }.to_h
-      waiting = waiting.reject { |change, _| noticed[change] }.transform_values { |batches| batches.drop(1) }
+      noticed =
+        each(copies, waiting.keys) do |copy, change|
+          [change, noticed?(copy, reach, change, waiting[change].first)]
+        end.to_h
+      waiting =
+        waiting
+          .reject { |change, _| noticed[change] }
+          .transform_values { |batches| batches.drop(1) }
     end
   end
 
   def noticed?(copy, reach, change, names)
-    copy.with(change) { !copy.passes?(names, seconds: reach.limit(names)) }.tap { |noticed| puts "#{noticed ? "noticed " : "        "} #{change}" }
+    copy
+      .with(change) { !copy.passes?(names, seconds: reach.limit(names)) }
+      .tap { |noticed| puts "#{noticed ? "noticed " : "        "} #{change}" }
   end
 
   # Worked off by all copies at once.
@@ -196,13 +283,24 @@ class Mutations
   def each(copies, work)
     queue = Queue.new.tap { |all| work.each { |one| all << one } }
     queue.close
-    copies.map { |copy| Thread.new { [].tap { |done| while (one = queue.pop) do done << yield(copy, one) end } } }.flat_map(&:value)
+    copies
+      .map do |copy|
+        Thread.new do
+          [].tap do |done|
+            while (one = queue.pop)
+              done << yield(copy, one)
+            end
+          end
+        end
+      end
+      .flat_map(&:value)
   end
 
   def told(changes, equivalent, survivors)
     tried = changes.size - equivalent.size
     share = 100 * (tried - survivors.size) / [tried, 1].max
-    puts "", "#{tried - survivors.size} of #{tried} changes were noticed, #{share} %; #{equivalent.size} more change nothing that can be seen:"
+    puts "",
+         "#{tried - survivors.size} of #{tried} changes were noticed, #{share} %; #{equivalent.size} more change nothing that can be seen:"
     equivalent.each { |change| puts "  #{change}: #{@equivalent[change.key]}" }
     puts "Nobody noticed:" if survivors.any?
     survivors.each { |change| puts "  #{change.key}" }

@@ -9,7 +9,9 @@ require "db/prepare"
 
 settings = Stairwell::Server::Settings.from_env
 if ARGV.include?("--fresh-demo")
-  Sequel.connect(settings.owner_url) { |db| db.run("DROP SCHEMA public CASCADE; CREATE SCHEMA public") }
+  Sequel.connect(settings.owner_url) do |db|
+    db.run("DROP SCHEMA public CASCADE; CREATE SCHEMA public")
+  end
 end
 Stairwell::Prepare.call(settings)
 Stairwell::Prepare.draw(settings)
@@ -25,6 +27,8 @@ Sequel.connect(settings.owner_url) do |db|
     Demo::Studio.new(settings).make
   end
   Demo::People::TEACHERS.each do |one|
-    puts "  Demo sign-in: #{one[:email]}  #{Demo::People::PASSWORD}" if db[:accounts].where(email: one[:email]).any?
+    if db[:accounts].where(email: one[:email]).any?
+      puts "  Demo sign-in: #{one[:email]}  #{Demo::People::PASSWORD}"
+    end
   end
 end

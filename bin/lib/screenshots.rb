@@ -35,10 +35,29 @@ class Photographer
   private
 
   def serve
-    server = Process.spawn("bundle", "exec", "puma", "--quiet", "--environment", "production", "--threads", "1:3",
-      "--bind", "tcp://127.0.0.1:#{PORT}", "config.ru", out: File::NULL)
+    server =
+      Process.spawn(
+        "bundle",
+        "exec",
+        "puma",
+        "--quiet",
+        "--environment",
+        "production",
+        "--threads",
+        "1:3",
+        "--bind",
+        "tcp://127.0.0.1:#{PORT}",
+        "config.ru",
+        out: File::NULL
+      )
     50.times do
-      break if (Net::HTTP.get_response(URI("#{ADDRESS}/health")) rescue nil) # standard:disable Style/RescueModifier
+      if begin
+           Net::HTTP.get_response(URI("#{ADDRESS}/health"))
+         rescue StandardError
+           nil
+         end
+        break
+      end # standard:disable Style/RescueModifier
       sleep 0.2
     end
     yield
@@ -68,10 +87,18 @@ class Photographer
     shot("piece-preview", "/library/8", wait: "[data-bar]") { preview }
     shot("routines", "/routines", wait: "ol")
     shot("student", "/students/1", wait: "table")
-    shot("stairs", "/students/1", wait: "table") { find("svg[aria-label^='The stairs']").then { |one| @driver.execute_script("arguments[0].closest('.stairs-page').scrollIntoView()", one) } }
+    shot("stairs", "/students/1", wait: "table") do
+      find("svg[aria-label^='The stairs']").then do |one|
+        @driver.execute_script("arguments[0].closest('.stairs-page').scrollIntoView()", one)
+      end
+    end
     shot("lesson", "/students/1/lesson", wait: "[role=listitem]")
     sheet, child = sheet_of(9), sheet_of(4)
-    shot("people", "/settings", wait: "section[aria-label=People] li") { find("section[aria-label=People]").then { |one| @driver.execute_script("arguments[0].scrollIntoView()", one) } }
+    shot("people", "/settings", wait: "section[aria-label=People] li") do
+      find("section[aria-label=People]").then do |one|
+        @driver.execute_script("arguments[0].scrollIntoView()", one)
+      end
+    end
     resize(390, 844)
     shot("sheet", sheet, wait: "section")
     shot("child", child, wait: "section h2")
@@ -86,18 +113,25 @@ class Photographer
   def type_a_page
     area = find("textarea")
     area.clear
-    area.send_keys("title: Two Gulls Arguing\nbook: Tidewater Primer 3\npage 21: 4 4\npage 22: 4 4\ntime: 6/8\nkey: D minor\nrepeat: 1-8\nending 1: 8\nendng 2: 9\nsection A: 1-4\nsection B: 5-8\n")
+    area.send_keys(
+      "title: Two Gulls Arguing\nbook: Tidewater Primer 3\npage 21: 4 4\npage 22: 4 4\ntime: 6/8\nkey: D minor\nrepeat: 1-8\nending 1: 8\nendng 2: 9\nsection A: 1-4\nsection B: 5-8\n"
+    )
     sleep 1
   end
 
   def bar(index) = find("[data-bar='#{index}'] rect")
 
-  def choose_bars(from, to) = @driver.action.click_and_hold(bar(from)).move_to(bar(to)).release.perform
+  def choose_bars(from, to) =
+    @driver.action.click_and_hold(bar(from)).move_to(bar(to)).release.perform
 
-  def keys(*pressed) = @driver.action.tap { |action| pressed.each { |key| action.send_keys(key) } }.perform
+  def keys(*pressed) =
+    @driver.action.tap { |action| pressed.each { |key| action.send_keys(key) } }.perform
 
   def press(words)
-    Selenium::WebDriver::Wait.new(timeout: 8).until { @driver.find_elements(css: "button").find { |one| one.text.strip == words } }.click
+    Selenium::WebDriver::Wait
+      .new(timeout: 8)
+      .until { @driver.find_elements(css: "button").find { |one| one.text.strip == words } }
+      .click
   end
 
   def spoil_and_check
@@ -123,7 +157,12 @@ class Photographer
   def shot(name, path, wait:, dark: false)
     return unless wanted?(name)
 
-    @driver.execute_script("localStorage.setItem('stairwell-looks', arguments[0])", JSON.generate(dark: dark, size: "desk")) if @driver.current_url.start_with?("http")
+    if @driver.current_url.start_with?("http")
+      @driver.execute_script(
+        "localStorage.setItem('stairwell-looks', arguments[0])",
+        JSON.generate(dark: dark, size: "desk")
+      )
+    end
     @driver.get(ADDRESS + path)
     find(wait)
     yield if block_given?
@@ -136,22 +175,40 @@ class Photographer
   def print_sheet(path)
     return unless wanted?("sheet-print")
 
-    Tempfile.create(["week", ".pdf"], binmode: true) do |pdf|
+    Tempfile.create(%w[week .pdf], binmode: true) do |pdf|
       pdf.write(Net::HTTP.get(URI(ADDRESS + path.sub("/s/", "/api/sheet/") + "/week.pdf")))
       pdf.flush
-      system("pdftoppm", "-r", "96", "-png", "-singlefile", pdf.path, File.join(@out, "sheet-print"), exception: true)
+      system(
+        "pdftoppm",
+        "-r",
+        "96",
+        "-png",
+        "-singlefile",
+        pdf.path,
+        File.join(@out, "sheet-print"),
+        exception: true
+      )
     end
     puts "sheet-print"
   end
 
   # The page itself in that size, not the window around it.
   def resize(width, height)
-    @driver.execute_cdp("Emulation.setDeviceMetricsOverride", width: width, height: height, deviceScaleFactor: 1, mobile: width < 500)
+    @driver.execute_cdp(
+      "Emulation.setDeviceMetricsOverride",
+      width: width,
+      height: height,
+      deviceScaleFactor: 1,
+      mobile: width < 500
+    )
   end
 
   def wanted?(name) = @names.empty? || @names.include?(name)
 
-  def find(css) = Selenium::WebDriver::Wait.new(timeout: 10).until { @driver.find_elements(css: css).find(&:displayed?) }
+  def find(css) =
+    Selenium::WebDriver::Wait
+      .new(timeout: 10)
+      .until { @driver.find_elements(css: css).find(&:displayed?) }
 end
 
 out = File.join(root, "docs/screenshots")

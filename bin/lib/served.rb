@@ -4,7 +4,8 @@ require "json"
 require "net/http"
 require "socket"
 
-# The server as bin/start runs it, for bin/load and bin/bench: some web processes, and one that works on jobs.
+# The server as bin/start runs it, for bin/load and bin/bench: some web processes, and one that
+# works on jobs.
 class Served
   ROOT = File.expand_path("../..", __dir__)
 
@@ -24,9 +25,39 @@ class Served
   # @return [Object] what the block gives
   def run
     @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
-    env = {"STAIRWELL_WEB" => @web.to_s, "STAIRWELL_APP_URL" => @settings.app_url, "STAIRWELL_JOBS" => "elsewhere", "DATABASE_URL" => nil}
-    @pids = [Process.spawn(env, "bundle", "exec", "puma", "--quiet", "-C", "config/puma.rb", "--bind", "tcp://127.0.0.1:#{@port}", "config.ru", chdir: ROOT, out: File::NULL)]
-    @pids << Process.spawn(env, "bundle", "exec", "ruby", "bin/lib/worker.rb", chdir: ROOT, out: File::NULL) if @jobs
+    env = {
+      "STAIRWELL_WEB" => @web.to_s,
+      "STAIRWELL_APP_URL" => @settings.app_url,
+      "STAIRWELL_JOBS" => "elsewhere",
+      "DATABASE_URL" => nil
+    }
+    @pids = [
+      Process.spawn(
+        env,
+        "bundle",
+        "exec",
+        "puma",
+        "--quiet",
+        "-C",
+        "config/puma.rb",
+        "--bind",
+        "tcp://127.0.0.1:#{@port}",
+        "config.ru",
+        chdir: ROOT,
+        out: File::NULL
+      )
+    ]
+    if @jobs
+      @pids << Process.spawn(
+        env,
+        "bundle",
+        "exec",
+        "ruby",
+        "bin/lib/worker.rb",
+        chdir: ROOT,
+        out: File::NULL
+      )
+    end
     sleep 0.2 until up?
     yield self
   ensure
@@ -48,17 +79,31 @@ class Served
     address = "#{"#{studio}." if studio > 1}#{Demo::People::TEACHERS.first[:email]}"
     connected do |http|
       cookie = nil
-      ask = lambda do |request|
-        request["Cookie"] = cookie if cookie
-        http.request(request).tap { |answer| cookie = answer.get_fields("set-cookie").to_a.filter_map { |line| line[/\Astairwell=[^;]*/] }.last || cookie }
-      end
+      ask =
+        lambda do |request|
+          request["Cookie"] = cookie if cookie
+          http
+            .request(request)
+            .tap do |answer|
+              cookie =
+                answer
+                  .get_fields("set-cookie")
+                  .to_a
+                  .filter_map { |line| line[/\Astairwell=[^;]*/] }
+                  .last || cookie
+            end
+        end
       token = -> { JSON.parse(ask.call(Net::HTTP::Get.new("/api/session")).body)["csrf"] }
-      login = Net::HTTP::Post.new("/api/login", {"Content-Type" => "application/json", "X-CSRF-Token" => token.call})
-      login.body = JSON.generate({email: address, password: Demo::People::PASSWORD})
+      login =
+        Net::HTTP::Post.new(
+          "/api/login",
+          { "Content-Type" => "application/json", "X-CSRF-Token" => token.call }
+        )
+      login.body = JSON.generate({ email: address, password: Demo::People::PASSWORD })
       answer = ask.call(login)
       raise "#{answer.code} #{answer.body}" unless answer.is_a?(Net::HTTPSuccess)
 
-      {"X-CSRF-Token" => token.call, "Cookie" => cookie}
+      { "X-CSRF-Token" => token.call, "Cookie" => cookie }
     end
   end
 
@@ -66,19 +111,42 @@ class Served
   # @return [Array<Sheet>] of as many students, from here and there among all studios
   def sheets(count)
     Sequel.connect(@settings.owner_url) do |db|
-      db[:sheet_links].where(withdrawn_at: nil).order(Sequel.lit("md5(id || '/' || studio_id)")).limit(count).all.map { |link| Sheet.new(Stairwell::Server::Repositories::SheetLinks.address(link, @settings.link_secret).sub("/s/", "/api/sheet/"), *link.values_at(:studio_id, :student_id)) }
+      db[:sheet_links]
+        .where(withdrawn_at: nil)
+        .order(Sequel.lit("md5(id || '/' || studio_id)"))
+        .limit(count)
+        .all
+        .map do |link|
+          Sheet.new(
+            Stairwell::Server::Repositories::SheetLinks.address(link, @settings.link_secret).sub(
+              "/s/",
+              "/api/sheet/"
+            ),
+            *link.values_at(:studio_id, :student_id)
+          )
+        end
     end
   end
 
   # Waits until whoever works on jobs has none.
   # @return [void]
   def jobs_done
-    Sequel.connect(@settings.owner_url) { |db| sleep 0.5 while db[:que_jobs].where(finished_at: nil).where { run_at <= Sequel::CURRENT_TIMESTAMP }.any? }
+    Sequel.connect(@settings.owner_url) do |db|
+      while db[:que_jobs].where(finished_at: nil).where { run_at <= Sequel::CURRENT_TIMESTAMP }.any?
+        sleep 0.5
+      end
+    end
   end
 
   # @return [Integer] of all its processes together
   def megabytes
-    mine = @pids.flat_map { |pid| [pid, *Dir["/proc/#{pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }] }
+    mine =
+      @pids.flat_map do |pid|
+        [
+          pid,
+          *Dir["/proc/#{pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }
+        ]
+      end
     mine.sum { |pid| File.read("/proc/#{pid}/status")[/^VmRSS:\s+(\d+)/, 1].to_i } / 1024
   end
 

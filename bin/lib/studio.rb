@@ -11,7 +11,12 @@ class StudioCommand
 
   def initialize(settings)
     @settings = settings
-    @contexts = StudioContexts.new(store: Store.new(settings.app_url), clock: Clock.new(settings.fixed_now), settings: settings)
+    @contexts =
+      StudioContexts.new(
+        store: Store.new(settings.app_url),
+        clock: Clock.new(settings.fixed_now),
+        settings: settings
+      )
     Jobs.prepare(@contexts)
   end
 
@@ -26,13 +31,16 @@ class StudioCommand
   # @param email [String]
   def password(email)
     key = Auth.within(@contexts).internal_request_eval(account_id: account(email)) { reset_key }
-    puts "This link sets a new password for #{email}, once, within a day. Give it to that person alone:", "  #{AccountMail.new(@contexts).link(:forgotten, key)}"
+    puts "This link sets a new password for #{email}, once, within a day. Give it to that person alone:",
+         "  #{AccountMail.new(@contexts).link(:forgotten, key)}"
   end
 
   # Prints a code by which a studio is opened, beside others or as the first.
   def open
     code = Sequel.connect(@settings.owner_url) { |owner| Openings.new(owner, @settings).make }
-    puts "This code opens a studio, once, within a day:", "  #{code}", "Enter it at #{@settings.address}/open"
+    puts "This code opens a studio, once, within a day:",
+         "  #{code}",
+         "Enter it at #{@settings.address}/open"
   end
 
   private

@@ -9,28 +9,72 @@ require_relative "supervisor"
 $stdout.sync = true
 root = ENV.fetch("STAIRWELL_RUNS_IN")
 user = ENV["STAIRWELL_AS"].to_s
-as = user.empty? ? [] : ["setpriv", "--reuid", user, "--regid", user, "--clear-groups", "--no-new-privs"]
+as =
+  (
+    if user.empty?
+      []
+    else
+      ["setpriv", "--reuid", user, "--regid", user, "--clear-groups", "--no-new-privs"]
+    end
+  )
 # The web server and the worker sign in as the app's plain role, and know no other.
-env = {"DATABASE_URL" => nil, "STAIRWELL_JOBS" => "elsewhere", "BUNDLE_GEMFILE" => File.join(root, "Gemfile"), "BUNDLE_PATH" => File.join(root, "vendor/bundle")}
+env = {
+  "DATABASE_URL" => nil,
+  "STAIRWELL_JOBS" => "elsewhere",
+  "BUNDLE_GEMFILE" => File.join(root, "Gemfile"),
+  "BUNDLE_PATH" => File.join(root, "vendor/bundle")
+}
 env["HOME"] = "/nonexistent" unless user.empty?
 bundle = [*as, "bundle", "exec"]
 children = [
-  Supervisor::Child.new("The web server", [*bundle, "puma", "--quiet", "--dir", root, "--config", File.join(root, "config/puma.rb"), "--bind", ENV.fetch("STAIRWELL_BIND"), File.join(root, "config.ru")], env),
-  Supervisor::Child.new("The worker on jobs", [*bundle, "ruby", File.join(root, "bin/lib/worker.rb")], env)
+  Supervisor::Child.new(
+    "The web server",
+    [
+      *bundle,
+      "puma",
+      "--quiet",
+      "--dir",
+      root,
+      "--config",
+      File.join(root, "config/puma.rb"),
+      "--bind",
+      ENV.fetch("STAIRWELL_BIND"),
+      File.join(root, "config.ru")
+    ],
+    env
+  ),
+  Supervisor::Child.new(
+    "The worker on jobs",
+    [*bundle, "ruby", File.join(root, "bin/lib/worker.rb")],
+    env
+  )
 ]
 Dir.chdir(root)
 
 if (cluster = ENV["STAIRWELL_CLUSTER"])
   pid_file = File.join(cluster, "postmaster.pid")
-  database = lambda do |what|
-    return system("bash", File.join(__dir__, "cluster.sh"), "start", cluster, ENV.fetch("STAIRWELL_CLUSTER_PORT"), out: File::NULL, err: File::NULL) if what == :start
+  database =
+    lambda do |what|
+      if what == :start
+        return(
+          system(
+            "bash",
+            File.join(__dir__, "cluster.sh"),
+            "start",
+            cluster,
+            ENV.fetch("STAIRWELL_CLUSTER_PORT"),
+            out: File::NULL,
+            err: File::NULL
+          )
+        )
+      end
 
-    pid = File.read(pid_file).to_i if File.exist?(pid_file)
-    pid&.positive? && !Process.kill(0, pid).nil?
-  rescue Errno::ESRCH
-    false
-  rescue Errno::EPERM
-    true
-  end
+      pid = File.read(pid_file).to_i if File.exist?(pid_file)
+      pid&.positive? && !Process.kill(0, pid).nil?
+    rescue Errno::ESRCH
+      false
+    rescue Errno::EPERM
+      true
+    end
 end
 exit Supervisor.new(children, database: database).run

@@ -74,7 +74,9 @@ class Supervisor
     # by being asked again.
     return if @database_tried && @database_tried > now - DATABASE_PAUSE
 
-    say "PostgreSQL ended; starting it again" if @database_tried.nil? || @database_tried < now - WITHIN
+    if @database_tried.nil? || @database_tried < now - WITHIN
+      say "PostgreSQL ended; starting it again"
+    end
     @database_tried = now
     @database.call(:start)
   end

@@ -10,7 +10,14 @@ Process.setpriority(Process::PRIO_PROCESS, 0, 10)
 settings = Stairwell::Server::Settings.from_env
 store = Stairwell::Server::Store.new(settings.app_url)
 news = Stairwell::Server::News.new(settings.app_url)
-Stairwell::Server::Jobs.prepare(Stairwell::Server::StudioContexts.new(store: store, clock: Stairwell::Server::Clock.new(settings.fixed_now), settings: settings, news: news))
+Stairwell::Server::Jobs.prepare(
+  Stairwell::Server::StudioContexts.new(
+    store: store,
+    clock: Stairwell::Server::Clock.new(settings.fixed_now),
+    settings: settings,
+    news: news
+  )
+)
 stop = Queue.new
 %w[INT TERM].each { |signal| trap(signal) { stop << signal } }
 # A database that is away is waited for here: ended and begun again and again, the worker

@@ -31,9 +31,9 @@ require_relative "stairwell/formats"
 require_relative "stairwell/studio"
 
 # The rules of the job. Data flows one way: printed (Score) → played (Roadmap)
-# → what it asks of hands, ears and eyes (Aspects) → what there is to learn (Sections) → how (Practice) → when (Planning) → how
-# it goes (Progress) → what is told (Recap) → a student and what can be done (Studio). Each knows only
-# those before it; Formats turn text and
+# → what it asks of hands, ears and eyes (Aspects) → what there is to learn (Sections) → how
+# (Practice) → when (Planning) → how it goes (Progress) → what is told (Recap) → a student and what
+# can be done (Studio). Each knows only those before it; Formats turn text and
 # bytes into values and back. No web, no database, no clock.
 module Stairwell
 end

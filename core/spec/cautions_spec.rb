@@ -21,12 +21,18 @@ RSpec.describe Stairwell::Cautions do
   end
 
   it "measures a stretch against the hand, and an octave where it was not measured" do
-    expect([[12, 14], [15, 14], [11, nil], [12, nil]].map { |wide, span| described_class.wide?(wide, span) }).to eq([false, true, false, true])
+    expect(
+      [[12, 14], [15, 14], [11, nil], [12, nil]].map do |wide, span|
+        described_class.wide?(wide, span)
+      end
+    ).to eq([false, true, false, true])
   end
 
   it "defers to doctors, in one line and in full" do
     expect(described_class::ALL[:pain].short).to match(/stop.*rest.*doctor/i)
-    expect(described_class::ALL.values_at(:pain, :stretch).map(&:full)).to all(match(/doctor/).and(match(/not medical advice/)))
+    expect(described_class::ALL.values_at(:pain, :stretch).map(&:full)).to all(
+      match(/doctor/).and(match(/not medical advice/))
+    )
     expect(described_class::ALL.values.map { |one| one.short.size }).to all(be < 90)
   end
 

@@ -7,19 +7,30 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
   script = Stairwell::Formats::PageScript
   page_of = ->(more = "") { "page 12: 4 4 4\ntime: 3/4\ntempo: target 76\n#{more}" }
   with = ->(text, said) { script::Edit.new(text).call(**said) }
-  press = ->(text, key, from, to) { with.call(text, described_class.new(script.read(text).map).sign(key: key, from: from, to: to)) }
+  press = ->(text, key, from, to) do
+    with.call(text, described_class.new(script.read(text).map).sign(key: key, from: from, to: to))
+  end
   pages = {
-    "a plain page" => page_of.call, "one with a pickup" => page_of.call("pickup: 1\n"),
-    "one with bars without numbers" => page_of.call("unnumbered: #3\n"), "bars without a page" => "bars: 12\n"
+    "a plain page" => page_of.call,
+    "one with a pickup" => page_of.call("pickup: 1\n"),
+    "one with bars without numbers" => page_of.call("unnumbered: #3\n"),
+    "bars without a page" => "bars: 12\n"
   }
 
   pages.each do |name, text|
     described_class::SIGNS.each do |sign|
       it "says #{sign.key} on #{name} so that it is understood, goes through its forms and is gone again" do
-        states = sign.sayings.size.times.each_with_object([text]) { |_, all| all << press.call(all.last, sign.key, 2, 5) }
+        states =
+          sign
+            .sayings
+            .size
+            .times
+            .each_with_object([text]) { |_, all| all << press.call(all.last, sign.key, 2, 5) }
         expect(states.uniq.size).to eq(sign.sayings.size + 1)
         states.each { |state| expect(script.read(state).problems).to eq([]) }
-        expect(script.read(press.call(states.last, sign.key, 2, 5)).map).to eq(script.read(text).map)
+        expect(script.read(press.call(states.last, sign.key, 2, 5)).map).to eq(
+          script.read(text).map
+        )
       end
     end
 
@@ -27,7 +38,11 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
       map = script.read(text).map
       writer = script::Writer.new(map)
       described_class::SAYINGS.each do |saying|
-        said = saying.gsub("{bars}", "#{writer.position(2, nil)}-#{writer.position(5, nil)}").gsub("{bar}", writer.position(2, nil))
+        said =
+          saying.gsub("{bars}", "#{writer.position(2, nil)}-#{writer.position(5, nil)}").gsub(
+            "{bar}",
+            writer.position(2, nil)
+          )
         read = script.read("#{text}#{said}\n")
         expect([said, read.problems]).to eq([said, []])
         expect(read.map).not_to eq(map)
@@ -38,7 +53,13 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
   it "sets a sign where it is meant: a Fine after the last chosen bar, a segno at the first" do
     expect(script.read(press.call(page_of.call, "fine", 2, 5)).map.fine).to eq([5])
     expect(script.read(press.call(page_of.call, "segno", 2, 5)).map.segno).to eq([2])
-    expect(script.read(press.call(page_of.call, :repeat, 2, 5)).map.repeats.map { |one| [one.from, one.to] }).to eq([[2, 5]])
+    expect(
+      script
+        .read(press.call(page_of.call, :repeat, 2, 5))
+        .map
+        .repeats
+        .map { |one| [one.from, one.to] }
+    ).to eq([[2, 5]])
   end
 
   it "leaves other signs alone" do
@@ -50,10 +71,18 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
 
   it "goes through the codas and the signs of a page that has several" do
     text = page_of.call("segno: 2\nsegno: 5\ncoda: 9\ncoda: 11\n")
-    states = 4.times.each_with_object([text]) { |_, all| all << press.call(all.last, :to_coda, 6, 6) }
-    expect(states.map { |state| script.read(state).map.then { |map| [map.to_coda, map.leaves.map(&:to)] } }).to eq([[[], []], [[6], []], [[6], [9]], [[6], [11]], [[], []]])
-    jumps = 6.times.each_with_object([text]) { |_, all| all << press.call(all.last, :dal_segno, 8, 8) }
-    expect(jumps.map { |state| script.read(state).map.jumps.map { |one| [one.until_sign, one.sign] } }).to eq([[], [[:end, nil]], [[:fine, nil]], [[:coda, nil]], [[:coda, 2]], [[:coda, 5]], []])
+    states =
+      4.times.each_with_object([text]) { |_, all| all << press.call(all.last, :to_coda, 6, 6) }
+    expect(
+      states.map do |state|
+        script.read(state).map.then { |map| [map.to_coda, map.leaves.map(&:to)] }
+      end
+    ).to eq([[[], []], [[6], []], [[6], [9]], [[6], [11]], [[], []]])
+    jumps =
+      6.times.each_with_object([text]) { |_, all| all << press.call(all.last, :dal_segno, 8, 8) }
+    expect(
+      jumps.map { |state| script.read(state).map.jumps.map { |one| [one.until_sign, one.sign] } }
+    ).to eq([[], [[:end, nil]], [[:fine, nil]], [[:coda, nil]], [[:coda, 2]], [[:coda, 5]], []])
   end
 
   it "has one key and one letter for each sign" do
@@ -64,28 +93,55 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
   it "drags one place of a section, and keeps the others, its difficulty and what it is like" do
     text = page_of.call("section A: 1-4\nsection B: 5-8, 9-10 like A moved difficulty 4\n")
     map = script.read(text).map
-    moved = script.read(with.call(text, described_class.new(map).move(label: "B", span: 0, from: 5, to: 7))).map
+    moved =
+      script.read(
+        with.call(text, described_class.new(map).move(label: "B", span: 0, from: 5, to: 7))
+      ).map
     before, after = [map, moved].map { |one| one.sections.find { |section| section.label == "B" } }
     expect(after.spans.map { |span| [span.from, span.to] }).to eq([[5, 7], [9, 10]])
     expect(after.with(spans: before.spans)).to eq(before)
   end
 
   it "names a section with its places as they are typed" do
-    text = with.call(page_of.call, described_class.new(script.read(page_of.call).map).section(label: "A", places: ["1-4", "9 beat 2 - 10"], words: "difficulty 4"))
+    text =
+      with.call(
+        page_of.call,
+        described_class.new(script.read(page_of.call).map).section(
+          label: "A",
+          places: ["1-4", "9 beat 2 - 10"],
+          words: "difficulty 4"
+        )
+      )
     section = script.read(text).map.sections.first
     expect([section.label, section.difficulty, section.spans.size]).to eq(["A", 4, 2])
   end
 
   context "with sections that stand" do
     # Sections by letter, with their bars, after one of the bars `from` to `to` was named.
-    named = lambda do |label, from, to, places = "#{from}-#{to}", words: ""|
-      text = page_of.call("section A: 1-4\nsection B: 5-8, 9-10 like A moved difficulty 4\n")
-      said = described_class.new(script.read(text).map).section(label: label, places: [places], words: words, from: from, to: to)
-      script.read(with.call(text, said)).map.sections.to_h { |one| [one.label, one.spans.map { |span| [span.from, span.to] }] }
-    end
+    named =
+      lambda do |label, from, to, places = "#{from}-#{to}", words: ""|
+        text = page_of.call("section A: 1-4\nsection B: 5-8, 9-10 like A moved difficulty 4\n")
+        said =
+          described_class.new(script.read(text).map).section(
+            label: label,
+            places: [places],
+            words: words,
+            from: from,
+            to: to
+          )
+        script
+          .read(with.call(text, said))
+          .map
+          .sections
+          .to_h { |one| [one.label, one.spans.map { |span| [span.from, span.to] }] }
+      end
 
     it "makes a new one, or adds a place, of bars that are in none of that letter" do
-      expect(named.call("C", 11, 12)).to eq("A" => [[1, 4]], "B" => [[5, 8], [9, 10]], "C" => [[11, 12]])
+      expect(named.call("C", 11, 12)).to eq(
+        "A" => [[1, 4]],
+        "B" => [[5, 8], [9, 10]],
+        "C" => [[11, 12]]
+      )
       expect(named.call("A", 11, 12)).to include("A" => [[1, 4], [11, 12]])
     end
 
@@ -101,7 +157,14 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
 
     it "keeps what the section is like when a place is added" do
       text = page_of.call("section A: 1-4\nsection B: 5-8 like A moved difficulty 4\n")
-      said = described_class.new(script.read(text).map).section(label: "B", places: ["9-10"], words: "difficulty 1", from: 9, to: 10)
+      said =
+        described_class.new(script.read(text).map).section(
+          label: "B",
+          places: ["9-10"],
+          words: "difficulty 1",
+          from: 9,
+          to: 10
+        )
       expect(script.read(with.call(text, said)).map.sections.last.difficulty).to eq(4)
     end
 
@@ -115,9 +178,25 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
 
   Stairwell::Score::SectionNote::KINDS.each do |kind|
     it "notes the #{kind} of a section as it is typed, in place of what was noted, and takes it away" do
-      note = ->(text, section, said) { with.call(text, described_class.new(script.read(text).map).section_note(section: section, kind: kind.to_s, text: said)) }
-      notes = ->(text) { script.read(text).map.markings.section_notes.map { |one| [one.section, one.kind, one.text] } }
-      text = note.call(page_of.call("section A: 1-4\nsection B: 5-8\n"), "A", " low, # then high: \"so\", 3 ")
+      note = ->(text, section, said) do
+        with.call(
+          text,
+          described_class.new(script.read(text).map).section_note(
+            section: section,
+            kind: kind.to_s,
+            text: said
+          )
+        )
+      end
+      notes = ->(text) do
+        script.read(text).map.markings.section_notes.map { |one| [one.section, one.kind, one.text] }
+      end
+      text =
+        note.call(
+          page_of.call("section A: 1-4\nsection B: 5-8\n"),
+          "A",
+          " low, # then high: \"so\", 3 "
+        )
       expect(notes.call(text)).to eq([["A", kind, "low, # then high: \"so\", 3"]])
       both = note.call(note.call(text, "B", "roll"), "A", "drop")
       expect(notes.call(both)).to contain_exactly(["A", kind, "drop"], ["B", kind, "roll"])
@@ -127,13 +206,23 @@ RSpec.describe Stairwell::Formats::PageScript::Clicks do
   end
 
   it "counts a page's lines anew" do
-    text = with.call(page_of.call, described_class.new(script.read(page_of.call).map).lines(page: 12, bars: [5, 4, 3]))
+    text =
+      with.call(
+        page_of.call,
+        described_class.new(script.read(page_of.call).map).lines(page: 12, bars: [5, 4, 3])
+      )
     expect(script.read(text).map.pages.first.lines).to eq([5, 4, 3])
   end
 
   it "says so when what was clicked is there no more" do
     clicks = described_class.new(script.read(page_of.call).map)
-    expect { clicks.sign(key: :fine, from: 40, to: 40) }.to raise_error(Stairwell::UnreadableError, /Look at the page again/)
-    expect { clicks.move(label: "Z", span: 0, from: 1, to: 2) }.to raise_error(Stairwell::UnreadableError, /no section Z/)
+    expect { clicks.sign(key: :fine, from: 40, to: 40) }.to raise_error(
+      Stairwell::UnreadableError,
+      /Look at the page again/
+    )
+    expect { clicks.move(label: "Z", span: 0, from: 1, to: 2) }.to raise_error(
+      Stairwell::UnreadableError,
+      /no section Z/
+    )
   end
 end

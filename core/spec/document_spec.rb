@@ -6,9 +6,12 @@ require "demo/pieces"
 
 RSpec.describe Stairwell::Score::Document do
   # JSON Schema 2020-12, checked by an independent validator.
-  let(:schema) { JSONSchemer.schema(JSON.parse(File.read(File.expand_path("../../docs/stairwell-map-1.schema.json", __dir__)))) }
-  let(:full) do
-    page(<<~TEXT)
+  let(:schema) do
+    JSONSchemer.schema(
+      JSON.parse(File.read(File.expand_path("../../docs/stairwell-map-1.schema.json", __dir__)))
+    )
+  end
+  let(:full) { page(<<~TEXT) }
       page 12: 4 4
       time: 3/4
       pickup: 1
@@ -35,7 +38,6 @@ RSpec.describe Stairwell::Score::Document do
       join A to B: jump
       track: 7
     TEXT
-  end
   let(:pieces) { [full, *Demo::Pieces.all.map(&:map)] }
 
   def json(map) = JSON.parse(JSON.generate(described_class.dump(map)))
@@ -49,10 +51,16 @@ RSpec.describe Stairwell::Score::Document do
 
   it "refuses what is no such document, in one clear line" do
     {
-      "[]" => /not a stairwell-map/, "{" => /not JSON/, '{"schema":"stairwell-map/1"}' => /damaged/,
-      JSON.generate(json(full).merge("bars" => [[1, "1/0", "4/4"]])) => /damaged/, JSON.generate(json(full).merge("bars" => [])) => /damaged/,
-      JSON.generate(json(full).merge("keys" => [{"bar" => 99, "key" => "G major"}])) => /speaks of bar 99, but has 9/
-    }.each { |text, said| expect { described_class.read(text) }.to raise_error(Stairwell::UnreadableError, said) }
+      "[]" => /not a stairwell-map/,
+      "{" => /not JSON/,
+      '{"schema":"stairwell-map/1"}' => /damaged/,
+      JSON.generate(json(full).merge("bars" => [[1, "1/0", "4/4"]])) => /damaged/,
+      JSON.generate(json(full).merge("bars" => [])) => /damaged/,
+      JSON.generate(json(full).merge("keys" => [{ "bar" => 99, "key" => "G major" }])) =>
+        /speaks of bar 99, but has 9/
+    }.each do |text, said|
+      expect { described_class.read(text) }.to raise_error(Stairwell::UnreadableError, said)
+    end
   end
 
   it "refuses or reads, and never fails, when damaged at random" do

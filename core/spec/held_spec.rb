@@ -10,18 +10,34 @@ RSpec.describe "What rests on a step that did not go" do
   let(:monday) { Date.new(2027, 3, 1) }
   let(:steps) do
     chain = [["right", []], ["both", ["right"]], ["faster", ["both"]], ["whole", ["faster"]]]
-    chain.map { |id, needs| Stairwell::Practice.steps(page("bars: 4\ntempo: target 60\nsection A: 1-4")).first.with(id: id, title: id, needs: needs, good_days: 2, minutes: 2r) }
+    chain.map do |id, needs|
+      Stairwell::Practice
+        .steps(page("bars: 4\ntempo: target 60\nsection A: 1-4"))
+        .first
+        .with(id: id, title: id, needs: needs, good_days: 2, minutes: 2r)
+    end
   end
 
   def heard(step, result, day: 0, hour: 12)
-    Stairwell::Progress::LessonResult.new(step_id: step, date: monday + day, result: result, at: Time.utc(2027, 3, 1 + day, hour), key: "#{step} #{day} #{hour}")
+    Stairwell::Progress::LessonResult.new(
+      step_id: step,
+      date: monday + day,
+      result: result,
+      at: Time.utc(2027, 3, 1 + day, hour),
+      key: "#{step} #{day} #{hour}"
+    )
   end
 
   def progress(*events) = Stairwell::Progress.piece(steps, events)
 
   def week(progress)
     practice = Stairwell::Planning::Practice.new(weekdays: (0..6).to_a, minutes: 20r)
-    Stairwell::Planning.week(tasks: progress.tasks, practice: practice, from: monday + 10, next_lesson: monday + 17)
+    Stairwell::Planning.week(
+      tasks: progress.tasks,
+      practice: practice,
+      from: monday + 10,
+      next_lesson: monday + 17
+    )
   end
 
   def days_of(plan) = plan.days.map { |day| day.items.map(&:id) }
@@ -31,7 +47,13 @@ RSpec.describe "What rests on a step that did not go" do
   it "waits until that step has its good days again, though what lies between is done" do
     expect(days_of(week(progress(*done))).first(2)).to eq([%w[faster], %w[faster]])
     fallen = progress(*done, heard("right", :not_yet, day: 7))
-    expect(fallen.standings.transform_values(&:waits_for_fallen)).to eq("right" => false, "right~smaller" => false, "both" => true, "faster" => true, "whole" => true)
+    expect(fallen.standings.transform_values(&:waits_for_fallen)).to eq(
+      "right" => false,
+      "right~smaller" => false,
+      "both" => true,
+      "faster" => true,
+      "whole" => true
+    )
     expect(fallen.standings.values.select(&:held?).map { |one| one.step.id }).to eq(%w[both])
     expect(fallen.standings["faster"].state).to eq(:waiting)
     expect(fallen.standings["both"].state).to eq(:steady) # what was credited stays
@@ -44,8 +66,16 @@ RSpec.describe "What rests on a step that did not go" do
   it "says for what it waits" do
     fallen = progress(*done, heard("right", :not_yet, day: 7))
     practice = Stairwell::Planning::Practice.new(weekdays: [4], minutes: 20r)
-    plan = Stairwell::Planning.week(tasks: fallen.tasks, practice: practice, from: monday + 10, next_lesson: monday + 17)
-    expect(plan.left_out.find { |one| one.id == "faster" }.why.to_s).to match(/\Awaits until right has all its good days/)
+    plan =
+      Stairwell::Planning.week(
+        tasks: fallen.tasks,
+        practice: practice,
+        from: monday + 10,
+        next_lesson: monday + 17
+      )
+    expect(plan.left_out.find { |one| one.id == "faster" }.why.to_s).to match(
+      /\Awaits until right has all its good days/
+    )
   end
 
   it "comes back neither as a review, nor in a run, nor to fill a day" do
@@ -58,9 +88,12 @@ RSpec.describe "What rests on a step that did not go" do
   end
 
   it "goes on as before when the result is taken back, or the step is steady again" do
-    back = progress(*done, heard("right", :not_yet, day: 7), heard("right", :steady, day: 7, hour: 13))
+    back =
+      progress(*done, heard("right", :not_yet, day: 7), heard("right", :steady, day: 7, hour: 13))
     again = progress(*done, heard("right", :not_yet, day: 7), heard("right", :steady, day: 14))
-    [back, again].each { |one| expect(one.standings.values.map(&:waits_for_fallen)).to all(be(false)) }
+    [back, again].each do |one|
+      expect(one.standings.values.map(&:waits_for_fallen)).to all(be(false))
+    end
   end
 
   it "is not held where the teacher took a step as done without hearing what it needs" do

@@ -8,12 +8,26 @@ require "yaml"
 RSpec.describe "The locale files" do
   root = File.expand_path("../..", __dir__)
   sources = {
-    "core" => Dir["#{root}/core/lib/**/*.rb"], "server" => Dir["#{root}/server/**/*.rb"],
+    "core" => Dir["#{root}/core/lib/**/*.rb"],
+    "server" => Dir["#{root}/server/**/*.rb"],
     "web" => Dir["#{root}/web/src/**/*.{ts,tsx}"].grep_v(/\.test\.|schema\.d/)
   }
-  load = ->(part, tag) { "#{root}/#{part}/locales/#{tag}.yml".then { |file| File.exist?(file) ? YAML.load_file(file).fetch(tag) : {} } }
-  flat = ->(node, path = []) { node.is_a?(Hash) ? node.flat_map { |key, value| flat.call(value, [*path, key]).to_a }.to_h : {path.join(".") => node} }
-  texts = %w[en en-US en-GB].to_h { |tag| [tag, sources.keys.map { |part| flat.call(load.call(part, tag)) }.reduce(:merge)] }
+  load = ->(part, tag) do
+    "#{root}/#{part}/locales/#{tag}.yml".then do |file|
+      File.exist?(file) ? YAML.load_file(file).fetch(tag) : {}
+    end
+  end
+  flat = ->(node, path = []) do
+    if node.is_a?(Hash)
+      node.flat_map { |key, value| flat.call(value, [*path, key]).to_a }.to_h
+    else
+      { path.join(".") => node }
+    end
+  end
+  texts =
+    %w[en en-US en-GB].to_h do |tag|
+      [tag, sources.keys.map { |part| flat.call(load.call(part, tag)) }.reduce(:merge)]
+    end
   english = texts.fetch("en")
   # Plural forms are one text (CLDR's names of them).
   plural = /\.(?:zero|one|two|few|many|other)\z/
@@ -22,19 +36,39 @@ RSpec.describe "The locale files" do
   own = /\A(?:date|number|between|lists|ordinals|formerly|locale|i18n)\b/
 
   # Keys as they stand in the code; what is put into them may be anything.
-  called = sources.flat_map do |part, files|
-    files.flat_map do |file|
-      code = File.read(file)
-      found = (part == "web") ? code.scan(/\bt\(\s*(?:"([^"]+)"|`([^`]+)`)/).map(&:compact) : code.scan(/Phrase\[\s*(?:"((?:[^"#]|#\{[^}]*\})+)")/)
-      choices = (part == "web") ? code.scan(/\bt\([^"`()]*\? "([^"]+)" : "([^"]+)"/) : code.scan(/Phrase\[[^"\]]*\? "([^"]+)" : "([^"]+)"/)
-      (found + choices).flatten.map { |key| [(part == "web") ? "web.#{key}" : key, file] }
+  called =
+    sources.flat_map do |part, files|
+      files.flat_map do |file|
+        code = File.read(file)
+        found =
+          (
+            if part == "web"
+              code.scan(/\bt\(\s*(?:"([^"]+)"|`([^`]+)`)/).map(&:compact)
+            else
+              code.scan(/Phrase\[\s*(?:"((?:[^"#]|#\{[^}]*\})+)")/)
+            end
+          )
+        choices =
+          (
+            if part == "web"
+              code.scan(/\bt\([^"`()]*\? "([^"]+)" : "([^"]+)"/)
+            else
+              code.scan(/Phrase\[[^"\]]*\? "([^"]+)" : "([^"]+)"/)
+            end
+          )
+        (found + choices).flatten.map { |key| [(part == "web") ? "web.#{key}" : key, file] }
+      end
     end
-  end
   gaps = /\$\{[^}]*\}|#\{(?:[^{}]|\{[^}]*\})*\}/
-  pattern = ->(key) { Regexp.new("\\A#{key.split(gaps, -1).map { |bit| Regexp.escape(bit) }.join("[a-z0-9_]+")}\\z") }
+  pattern = ->(key) do
+    Regexp.new("\\A#{key.split(gaps, -1).map { |bit| Regexp.escape(bit) }.join("[a-z0-9_]+")}\\z")
+  end
 
   it "have a text for everything that is said" do
-    missing = called.reject { |key, _| key.match?(gaps) ? names.any?(pattern.call(key)) : names.include?(key) }
+    missing =
+      called.reject do |key, _|
+        key.match?(gaps) ? names.any?(pattern.call(key)) : names.include?(key)
+      end
     expect(missing.map { |key, file| [key, file.delete_prefix(root)] }).to eq([])
     # As many as there are: a scan that finds nothing finds no fault.
     expect(called.size).to be > 900
@@ -44,26 +78,55 @@ RSpec.describe "The locale files" do
     plain, patterns = called.map(&:first).uniq.partition { |key| !key.match?(gaps) }
     patterns = patterns.map { |key| pattern.call(key) }
     said = ->(name) { plain.include?(name) || patterns.any? { |one| name.match?(one) } }
-    expect(english.keys.reject { |key| key.match?(own) || said.call(key) || said.call(key.sub(plural, "")) }).to eq([])
+    expect(
+      english.keys.reject do |key|
+        key.match?(own) || said.call(key) || said.call(key.sub(plural, ""))
+      end
+    ).to eq([])
   end
 
   it "are given the values they ask for" do
-    wanting = sources.flat_map do |part, files|
-      call = (part == "web") ? /\bt\(\s*"([^"]+)"((?:[^()]|\((?:[^()]|\([^()]*\))*\))*)\)/ : /Phrase\["([^"#]+)"((?:[^\[\]]|\[(?:[^\[\]]|\[[^\[\]]*\])*\])*)\]/
-      files.flat_map do |file|
-        File.read(file).scan(call).filter_map do |key, given|
-          asked = english.select { |name, _| name.sub(plural, "") == ((part == "web") ? "web.#{key}" : key) }.values.join.scan(/%\{(\w+)\}/).flatten.uniq
-          left = asked.reject { |name| given.match?(/\b#{name}\b\s*(?::|,|\}|\z)/) || given.include?("**") }
-          [key, left, File.basename(file)] if left.any?
+    wanting =
+      sources.flat_map do |part, files|
+        call =
+          (
+            if part == "web"
+              /\bt\(\s*"([^"]+)"((?:[^()]|\((?:[^()]|\([^()]*\))*\))*)\)/
+            else
+              /Phrase\["([^"#]+)"((?:[^\[\]]|\[(?:[^\[\]]|\[[^\[\]]*\])*\])*)\]/
+            end
+          )
+        files.flat_map do |file|
+          File
+            .read(file)
+            .scan(call)
+            .filter_map do |key, given|
+              asked =
+                english
+                  .select do |name, _|
+                    name.sub(plural, "") == ((part == "web") ? "web.#{key}" : key)
+                  end
+                  .values
+                  .join
+                  .scan(/%\{(\w+)\}/)
+                  .flatten
+                  .uniq
+              left =
+                asked.reject do |name|
+                  given.match?(/\b#{name}\b\s*(?::|,|\}|\z)/) || given.include?("**")
+                end
+              [key, left, File.basename(file)] if left.any?
+            end
         end
       end
-    end
     expect(wanting).to eq([])
   end
 
   it "ask for no value under a name the library keeps for itself" do
     kept = I18n::RESERVED_KEYS.map(&:to_s) - %w[count]
-    expect(english.values.grep(String).flat_map { |text| text.scan(/%\{(\w+)\}/).flatten } & kept).to eq([])
+    expect(
+      english.values.grep(String).flat_map { |text| text.scan(/%\{(\w+)\}/).flatten } & kept
+    ).to eq([])
   end
 
   %w[en-US en-GB].each do |tag|
@@ -71,7 +134,11 @@ RSpec.describe "The locale files" do
       other = texts.fetch(tag).reject { |key, _| key.match?(/\A(?:formerly|locale|date)\b/) }
       expect(other.keys - english.keys).to eq([])
       values = ->(text) { text.scan(/%\{\w+\}/).sort }
-      expect(other.reject { |key, text| values.call(text) == values.call(english.fetch(key)) && text != english.fetch(key) }).to eq({})
+      expect(
+        other.reject do |key, text|
+          values.call(text) == values.call(english.fetch(key)) && text != english.fetch(key)
+        end
+      ).to eq({})
     end
   end
 
@@ -79,13 +146,31 @@ RSpec.describe "The locale files" do
   bar = /(?<!%\{|\bdouble )\b[Bb]ars?\b(?!\}|:| lines?\b)/
 
   it "say measure in American usage wherever English says bar" do
-    expect(english.select { |key, text| text.is_a?(String) && text.match?(bar) && !key.start_with?("locale") }.keys - texts.fetch("en-US").keys).to eq([])
-    expect(texts.fetch("en-US").select { |key, text| text.is_a?(String) && text.match?(bar) && !key.start_with?("formerly") }).to eq({})
+    expect(
+      english
+        .select { |key, text| text.is_a?(String) && text.match?(bar) && !key.start_with?("locale") }
+        .keys - texts.fetch("en-US").keys
+    ).to eq([])
+    expect(
+      texts
+        .fetch("en-US")
+        .select do |key, text|
+          text.is_a?(String) && text.match?(bar) && !key.start_with?("formerly")
+        end
+    ).to eq({})
   end
 
   it "say no American note value in British usage" do
     value = /\b(?:whole|half|quarter|eighth|sixteenth|thirty-second)/
-    british = english.merge(texts.fetch("en-GB")).select { |key, text| text.is_a?(String) && text.gsub(/%\{\w+\}/, "").match?(key.match?(/\A(?:note_values|sections\.values)\./) ? value : /#{value} notes?\b/o) }
+    british =
+      english
+        .merge(texts.fetch("en-GB"))
+        .select do |key, text|
+          text.is_a?(String) &&
+            text.gsub(/%\{\w+\}/, "").match?(
+              key.match?(/\A(?:note_values|sections\.values)\./) ? value : /#{value} notes?\b/o
+            )
+        end
     expect(british.except(*english.keys.grep(/\Aformats\.page_script/))).to eq({})
   end
 end

@@ -9,14 +9,20 @@ RSpec.describe Mutations do
   let(:changes) { described_class.new(root, count: 1, seed: 1).all }
 
   it "finds changes in all three folders, each of one token, and none in comments or texts" do
-    expect(changes.map { |one| one.file[%r{stairwell/(\w+)/}, 1] }.uniq).to contain_exactly("practice", "planning", "progress")
-    changes.sample(200, random: Random.new(1)).each do |one|
-      before = File.readlines(File.join(root, one.file))
-      after = one.on(before).lines
-      expect(before.zip(after).count { |was, is| was != is }).to eq(1)
-      expect(one.text[one.column, one.from.size]).to eq(one.from)
-      expect(one.text[...one.column]).not_to match(/#(?!\{)/)
-    end
+    expect(changes.map { |one| one.file[%r{stairwell/(\w+)/}, 1] }.uniq).to contain_exactly(
+      "practice",
+      "planning",
+      "progress"
+    )
+    changes
+      .sample(200, random: Random.new(1))
+      .each do |one|
+        before = File.readlines(File.join(root, one.file))
+        after = one.on(before).lines
+        expect(before.zip(after).count { |was, is| was != is }).to eq(1)
+        expect(one.text[one.column, one.from.size]).to eq(one.from)
+        expect(one.text[...one.column]).not_to match(/#(?!\{)/)
+      end
   end
 
   it "names a change the same wherever its line stands" do

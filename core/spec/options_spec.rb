@@ -11,38 +11,63 @@ RSpec.describe "What would help" do
     def search(gains, late_by:, due: Date.new(2027, 5, 1), kinds: {})
       now = due + late_by
       tried = []
-      changes = gains.keys.map { |id| Stairwell::Planning::Options::Change.new(id: id, kind: kinds.fetch(id, id), words: id) }
-      found = Stairwell::Planning::Options.new(changes, now: now, due: due) { |ids|
-        tried << ids
-        now - gains.values_at(*ids).sum
-      }.to_a
+      changes =
+        gains.keys.map do |id|
+          Stairwell::Planning::Options::Change.new(id: id, kind: kinds.fetch(id, id), words: id)
+        end
+      found =
+        Stairwell::Planning::Options
+          .new(changes, now: now, due: due) do |ids|
+            tried << ids
+            now - gains.values_at(*ids).sum
+          end
+          .to_a
       [found, tried]
     end
 
     it "is one where one is enough, the soonest first, at most three" do
-      found, tried = search({"a" => 3, "b" => 12, "c" => 10, "d" => 11, "e" => 20}, late_by: 10)
-      expect(found.map { |one| [one.change, one.days_sooner, one.reaches] }).to eq([["e", 20, true], ["b", 12, true], ["d", 11, true]])
+      found, tried = search({ "a" => 3, "b" => 12, "c" => 10, "d" => 11, "e" => 20 }, late_by: 10)
+      expect(found.map { |one| [one.change, one.days_sooner, one.reaches] }).to eq(
+        [["e", 20, true], ["b", 12, true], ["d", 11, true]]
+      )
       expect(tried.map(&:size).max).to eq(1)
     end
 
     it "is two where it takes two, and only sets that reach it" do
-      found, = search({"a" => 3, "b" => 6, "c" => 5, "d" => -2}, late_by: 9)
-      expect(found.map { |one| [one.change, one.date, one.reaches] }).to eq([["b+c", due - 2, true], ["b+a", due, true]])
+      found, = search({ "a" => 3, "b" => 6, "c" => 5, "d" => -2 }, late_by: 9)
+      expect(found.map { |one| [one.change, one.date, one.reaches] }).to eq(
+        [["b+c", due - 2, true], ["b+a", due, true]]
+      )
       expect(found.first.words.to_s).to eq("b and c")
     end
 
     it "is what comes nearest where three do not reach it, with one and two beside, never two of a kind" do
-      found, tried = search({"a" => 3, "b" => 6, "c" => 5}, late_by: 90)
-      expect(found.map { |one| [one.change, one.reaches] }).to eq([["b+c+a", false], ["b+c", false], ["b", false]])
+      found, tried = search({ "a" => 3, "b" => 6, "c" => 5 }, late_by: 90)
+      expect(found.map { |one| [one.change, one.reaches] }).to eq(
+        [["b+c+a", false], ["b+c", false], ["b", false]]
+      )
       expect(tried.size).to eq(3 + 3 + 1)
-      _, alike = search({"a" => 3, "b" => 6, "c" => 5}, late_by: 90, kinds: {"a" => "minutes", "b" => "minutes"})
+      _, alike =
+        search(
+          { "a" => 3, "b" => 6, "c" => 5 },
+          late_by: 90,
+          kinds: {
+            "a" => "minutes",
+            "b" => "minutes"
+          }
+        )
       expect(alike).not_to include(%w[b a], %w[a b])
     end
 
     it "is nothing where nothing helps, and helps where it is never ready now" do
-      expect(search({"a" => 0, "b" => -4}, late_by: 5).first).to eq([])
+      expect(search({ "a" => 0, "b" => -4 }, late_by: 5).first).to eq([])
       changes = [Stairwell::Planning::Options::Change.new(id: "a", kind: "a", words: "a")]
-      expect(Stairwell::Planning::Options.new(changes, now: nil, due: due) { due }.to_a.map { |one| [one.days_sooner, one.reaches] }).to eq([[nil, true]])
+      expect(
+        Stairwell::Planning::Options
+          .new(changes, now: nil, due: due) { due }
+          .to_a
+          .map { |one| [one.days_sooner, one.reaches] }
+      ).to eq([[nil, true]])
     end
   end
 

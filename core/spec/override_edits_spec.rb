@@ -12,20 +12,30 @@ RSpec.describe Stairwell::Planning::OverrideEdits do
     id = %w[a b c].sample(random: random)
     date, to = dates.sample(2, random: random)
     case random.rand(7)
-    when 0 then [:pin, {id: id, date: date}]
-    when 1 then [:move, {id: id, date: date, to: to}]
-    when 2 then [:drop, {id: id, date: date}]
-    when 3 then [:leave_out, {id: id}]
-    when 4 then [:resize, {id: id, date: date, repetitions: random.rand(1..9)}]
-    when 5 then [:loosen, {id: id}]
-    else [:add, {id: "extra #{random.rand(1_000_000)}", date: date, title: "cards", minutes: 2r}]
+    when 0
+      [:pin, { id: id, date: date }]
+    when 1
+      [:move, { id: id, date: date, to: to }]
+    when 2
+      [:drop, { id: id, date: date }]
+    when 3
+      [:leave_out, { id: id }]
+    when 4
+      [:resize, { id: id, date: date, repetitions: random.rand(1..9) }]
+    when 5
+      [:loosen, { id: id }]
+    else
+      [:add, { id: "extra #{random.rand(1_000_000)}", date: date, title: "cards", minutes: 2r }]
     end
   end
 
   it "says of an item at most one thing for a day" do
     80.times do |seed|
       random = Random.new(seed)
-      overrides = Array.new(random.rand(1..25)) { edit(random) }.inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
+      overrides =
+        Array
+          .new(random.rand(1..25)) { edit(random) }
+          .inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
       expect(overrides.map { |one| [one.id, one.date] }.tally.values).to all(eq(1))
       out = overrides.select { |one| one.kind == :off && one.date.nil? }.map(&:id)
       expect(overrides.select { |one| one.kind == :on }.map(&:id) & out).to eq([])
@@ -34,16 +44,33 @@ RSpec.describe Stairwell::Planning::OverrideEdits do
 
   it "plans every such list, and keeps what was put" do
     tasks = %w[a b c].map { |id| task(id) }
-    practice = Stairwell::Planning::Practice.new(weekdays: (0..6).to_a, minutes: 20r, begin_per_day: 2)
+    practice =
+      Stairwell::Planning::Practice.new(weekdays: (0..6).to_a, minutes: 20r, begin_per_day: 2)
     60.times do |seed|
       random = Random.new(seed)
-      overrides = Array.new(random.rand(1..15)) { edit(random) }.inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
-      plan = Stairwell::Planning.week(tasks: tasks, practice: practice, from: dates.first, next_lesson: dates.last + 1, overrides: overrides)
-      overrides.reject { |one| one.kind == :off }.each do |override|
-        day = plan.days.find { |one| one.date == override.date }
-        expect(day.items.map(&:id)).to include(override.id)
-        expect(day.items.find { |item| item.id == override.id }.repetitions).to eq(override.repetitions) if override.repetitions
-      end
+      overrides =
+        Array
+          .new(random.rand(1..15)) { edit(random) }
+          .inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
+      plan =
+        Stairwell::Planning.week(
+          tasks: tasks,
+          practice: practice,
+          from: dates.first,
+          next_lesson: dates.last + 1,
+          overrides: overrides
+        )
+      overrides
+        .reject { |one| one.kind == :off }
+        .each do |override|
+          day = plan.days.find { |one| one.date == override.date }
+          expect(day.items.map(&:id)).to include(override.id)
+          if override.repetitions
+            expect(day.items.find { |item| item.id == override.id }.repetitions).to eq(
+              override.repetitions
+            )
+          end
+        end
       expect(plan.unmet).to eq([])
     end
   end

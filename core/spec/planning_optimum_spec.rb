@@ -10,11 +10,25 @@ RSpec.describe "How soon everything is done" do
 
   # Plans day by day, feeding back what was done, until nothing is left.
   def planned_days(tasks, minutes)
-    practice = Stairwell::Planning::Practice.new(weekdays: (0..6).to_a, minutes: minutes, begin_per_day: begin_per_day)
+    practice =
+      Stairwell::Planning::Practice.new(
+        weekdays: (0..6).to_a,
+        minutes: minutes,
+        begin_per_day: begin_per_day
+      )
     (1..60).each do |day|
       from = Date.new(2027, 1, day.clamp(1, 28))
-      done = Stairwell::Planning.week(tasks: tasks, practice: practice, from: from, next_lesson: from + 1).days.first.items.map(&:id)
-      tasks = tasks.map { |task| done.include?(task.id) ? task.with(credited: task.credited + 1, begun: true) : task }
+      done =
+        Stairwell::Planning
+          .week(tasks: tasks, practice: practice, from: from, next_lesson: from + 1)
+          .days
+          .first
+          .items
+          .map(&:id)
+      tasks =
+        tasks.map do |task|
+          done.include?(task.id) ? task.with(credited: task.credited + 1, begun: true) : task
+        end
       return day if tasks.all? { |task| task.remaining.zero? }
     end
     nil
@@ -25,7 +39,11 @@ RSpec.describe "How soon everything is done" do
     states = [tasks.map(&:credited)].to_set
     (1..60).each do |day|
       states = states.flat_map { |state| next_states(tasks, state, minutes) }.to_set
-      return day if states.any? { |state| tasks.each_with_index.all? { |task, at| state[at] >= task.good_days } }
+      if states.any? { |state|
+           tasks.each_with_index.all? { |task, at| state[at] >= task.good_days }
+         }
+        return day
+      end
     end
     nil
   end
@@ -33,13 +51,28 @@ RSpec.describe "How soon everything is done" do
   def next_states(tasks, state, minutes)
     place = tasks.each_with_index.to_h { |task, at| [task.id, at] }
     full = tasks.each_index.select { |at| state[at] >= tasks[at].good_days }
-    can = tasks.each_index.reject { |at| full.include?(at) }.select { |at| tasks[at].needs.all? { |id| full.include?(place[id]) } }
-    (0..can.size).flat_map { |size| can.combination(size).to_a }.filter_map do |chosen|
-      next if chosen.sum { |at| tasks[at].minutes } > minutes || chosen.count { |at| state[at].zero? } > begin_per_day
-      next unless chosen.all? { |at| tasks[at].after.all? { |id| full.include?(place[id]) || chosen.include?(place[id]) } }
+    can =
+      tasks
+        .each_index
+        .reject { |at| full.include?(at) }
+        .select { |at| tasks[at].needs.all? { |id| full.include?(place[id]) } }
+    (0..can.size)
+      .flat_map { |size| can.combination(size).to_a }
+      .filter_map do |chosen|
+        if chosen.sum { |at| tasks[at].minutes } > minutes ||
+             chosen.count { |at| state[at].zero? } > begin_per_day
+          next
+        end
+        unless chosen.all? { |at|
+                 tasks[at].after.all? do |id|
+                   full.include?(place[id]) || chosen.include?(place[id])
+                 end
+               }
+          next
+        end
 
-      state.each_with_index.map { |credited, at| chosen.include?(at) ? credited + 1 : credited }
-    end
+        state.each_with_index.map { |credited, at| chosen.include?(at) ? credited + 1 : credited }
+      end
   end
 
   def random_tasks(random)
@@ -47,7 +80,10 @@ RSpec.describe "How soon everything is done" do
       earlier = (1...at).map { |one| "s#{one}" }
       needs = earlier.sample(random.rand(0..1), random: random)
       Stairwell::Planning::Task.new(
-        id: "s#{at}", minutes: random.rand(2..8)/1r, good_days: random.rand(1..3), needs: needs,
+        id: "s#{at}",
+        minutes: random.rand(2..8) / 1r,
+        good_days: random.rand(1..3),
+        needs: needs,
         after: (earlier - needs).sample(random.rand(0..1), random: random)
       )
     end
@@ -55,11 +91,12 @@ RSpec.describe "How soon everything is done" do
 
   it "is the optimum almost always, and never more than one day later" do
     random = Random.new(31)
-    late = Array.new(150) do
-      tasks = random_tasks(random)
-      minutes = [random.rand(8..14), tasks.map(&:minutes).max].max.to_r
-      planned_days(tasks, minutes) - fewest_days(tasks, minutes)
-    end
+    late =
+      Array.new(150) do
+        tasks = random_tasks(random)
+        minutes = [random.rand(8..14), tasks.map(&:minutes).max].max.to_r
+        planned_days(tasks, minutes) - fewest_days(tasks, minutes)
+      end
     expect(late.min).to eq(0) # sooner than the optimum would mean a broken constraint
     expect(late.max).to be <= 1
     expect(late.count(1)).to be <= late.size / 20
@@ -72,7 +109,8 @@ RSpec.describe "How soon everything is done" do
       minutes = [random.rand(8..14), tasks.map(&:minutes).max].max.to_r
       chain = Stairwell::Planning::Needs.new(tasks).chains(tasks.map(&:remaining)).max
       work = (tasks.sum { |task| task.minutes * task.good_days } / minutes).ceil
-      expect(planned_days(tasks, minutes)).to be >= [chain, work, (tasks.size / begin_per_day.to_f).ceil].max
+      expect(planned_days(tasks, minutes)).to be >=
+        [chain, work, (tasks.size / begin_per_day.to_f).ceil].max
     end
   end
 end

@@ -3,7 +3,8 @@
 require_relative "spec_helper"
 require_relative "../../demo/plans"
 
-# The weeks that are printed in docs/plans.md: looked at by us, and what a teacher would check in each.
+# The weeks that are printed in docs/plans.md: looked at by us, and what a teacher would check in
+# each.
 RSpec.describe "Sixteen weeks" do
   let(:weeks) { Demo::Plans.all.to_h { |one| [one.title, one.record.weeks.newest] } }
 
@@ -33,25 +34,42 @@ RSpec.describe "Sixteen weeks" do
 
   it "hold nothing beyond what is needed where days are light, and the same needs" do
     expect(weeks.fetch("A light week").days.flat_map(&:items).map(&:kind)).not_to include(:more)
-    expect(weeks.except("A light week", "The usual chart").values.flat_map(&:days).flat_map(&:items).map(&:kind)).to include(:more)
+    expect(
+      weeks
+        .except("A light week", "The usual chart")
+        .values
+        .flat_map(&:days)
+        .flat_map(&:items)
+        .map(&:kind)
+    ).to include(:more)
   end
 
   it "alternate between two pieces" do
-    turns = steps(weeks.fetch("Two pieces")).map { |items| items.map(&:piece) }.find { |pieces| pieces.tally.values == [2, 2] }
+    turns =
+      steps(weeks.fetch("Two pieces"))
+        .map { |items| items.map(&:piece) }
+        .find { |pieces| pieces.tally.values == [2, 2] }
     expect(turns.each_cons(2).all? { |one, other| one != other }).to be(true)
   end
 
   it "put the piece that is due soon first, and what did not go before what rests on it" do
     expect(begun_pieces(weeks.fetch("A concert in three weeks")).first(4).uniq).to eq(["Eel Weir"])
-    titles = steps(weeks.fetch("After a lesson at which a step did not go")).flatten.map { |item| item.title.to_s }
+    titles =
+      steps(weeks.fetch("After a lesson at which a step did not go")).flatten.map do |item|
+        item.title.to_s
+      end
     expect(titles.first(2)).to eq(["A, right hand, slower first", "A, right hand"])
   end
 
   def begun_pieces(week) = steps(week).flatten.select(&:begins).map(&:piece)
 
   it "give a student who takes longer fewer steps in the same minutes" do
-    slow, plain = Demo::Plans.all.last.record, Demo::Plans.all.find { |one| one.title == "A light week" }.record
-    minutes = ->(record) { record.weeks.newest.days.flat_map(&:items).find { |item| item.step_id == "A1.faster" }.minutes }
+    slow, plain =
+      Demo::Plans.all.last.record,
+      Demo::Plans.all.find { |one| one.title == "A light week" }.record
+    minutes = ->(record) do
+      record.weeks.newest.days.flat_map(&:items).find { |item| item.step_id == "A1.faster" }.minutes
+    end
     expect(minutes[slow]).to be > minutes[plain]
   end
 end

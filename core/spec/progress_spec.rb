@@ -9,16 +9,29 @@ RSpec.describe Stairwell::Progress do
   let(:monday) { Date.new(2027, 3, 1) }
 
   def mark(day, kind = :repetition, step: "A.right", key: "k#{@key = @key.to_i + 1}", undoes: nil)
-    Stairwell::Progress::Mark.new(key: key, step_id: step, date: monday + day, kind: kind, at: Time.utc(2027, 3, 1 + day, 12), undoes: undoes)
+    Stairwell::Progress::Mark.new(
+      key: key,
+      step_id: step,
+      date: monday + day,
+      kind: kind,
+      at: Time.utc(2027, 3, 1 + day, 12),
+      undoes: undoes
+    )
   end
 
   def heard(day, result, step: "A.right", hour: 16)
-    Stairwell::Progress::LessonResult.new(step_id: step, date: monday + day, result: result, at: Time.utc(2027, 3, 1 + day, hour))
+    Stairwell::Progress::LessonResult.new(
+      step_id: step,
+      date: monday + day,
+      result: result,
+      at: Time.utc(2027, 3, 1 + day, hour)
+    )
   end
 
   def practised(*days) = days.flat_map { |day| Array.new(5) { mark(day) } }
 
-  def standing(*events, step: "A.right") = described_class.piece(steps, events.flatten).standings[step]
+  def standing(*events, step: "A.right") =
+    described_class.piece(steps, events.flatten).standings[step]
 
   it "starts open where nothing is needed, waiting elsewhere" do
     expect([standing.state, standing(step: "A.together").state]).to eq(%i[open waiting])
@@ -35,40 +48,77 @@ RSpec.describe Stairwell::Progress do
     it "puts an easier form before a step heard not yet, and resumes when that is steady" do
       progress = described_class.piece(steps, [heard(0, :not_yet)])
       smaller = progress.standings["A.right~smaller"]
-      expect([smaller.state, smaller.step.good_days, smaller.step.tempo < steps.first.tempo]).to eq([:open, 1, true])
+      expect([smaller.state, smaller.step.good_days, smaller.step.tempo < steps.first.tempo]).to eq(
+        [:open, 1, true]
+      )
       expect(progress.tasks.find { |task| task.id == "A.right" }.needs).to eq(["A.right~smaller"])
-      after = described_class.piece(steps, [heard(0, :not_yet), *practised(1).map { |one| one.with(step_id: "A.right~smaller") }])
-      expect(after.standings.values_at("A.right~smaller", "A.right").map(&:state)).to eq(%i[steady open])
+      after =
+        described_class.piece(
+          steps,
+          [heard(0, :not_yet), *practised(1).map { |one| one.with(step_id: "A.right~smaller") }]
+        )
+      expect(after.standings.values_at("A.right~smaller", "A.right").map(&:state)).to eq(
+        %i[steady open]
+      )
     end
 
     it "does so after two days that were hard, not after one" do
-      expect(described_class.piece(steps, [mark(0, :struggle)]).standings).not_to have_key("A.right~smaller")
-      expect(described_class.piece(steps, [mark(0, :struggle), mark(1, :struggle)]).standings).to have_key("A.right~smaller")
+      expect(described_class.piece(steps, [mark(0, :struggle)]).standings).not_to have_key(
+        "A.right~smaller"
+      )
+      expect(
+        described_class.piece(steps, [mark(0, :struggle), mark(1, :struggle)]).standings
+      ).to have_key("A.right~smaller")
     end
 
     it "is gone when the step is steady after all" do
-      expect(described_class.piece(steps, [heard(0, :not_yet), heard(7, :steady)]).standings).not_to have_key("A.right~smaller")
+      expect(
+        described_class.piece(steps, [heard(0, :not_yet), heard(7, :steady)]).standings
+      ).not_to have_key("A.right~smaller")
     end
 
     it "is undone with what called for it" do
       struggle = mark(1, :struggle, key: "hard")
-      expect(described_class.piece(steps, [mark(0, :struggle), struggle, mark(1, :undo, undoes: "hard")]).standings).not_to have_key("A.right~smaller")
+      expect(
+        described_class.piece(
+          steps,
+          [mark(0, :struggle), struggle, mark(1, :undo, undoes: "hard")]
+        ).standings
+      ).not_to have_key("A.right~smaller")
     end
   end
 
   describe "the form a step is made smaller in" do
     let(:long) { steps.find { |step| step.id == "A.together" } }
 
-    def simplified(form, hour: 17, **more) = Stairwell::Progress::Simplified.new(step_id: "A.together", form: form, at: Time.utc(2027, 3, 1, hour), **more)
+    def simplified(form, hour: 17, **more) =
+      Stairwell::Progress::Simplified.new(
+        step_id: "A.together",
+        form: form,
+        at: Time.utc(2027, 3, 1, hour),
+        **more
+      )
 
-    def form(*events) = described_class.piece(steps, [heard(0, :not_yet, step: "A.together"), *events]).steps.find { |step| step.id.include?("~") }
+    def form(*events) =
+      described_class
+        .piece(steps, [heard(0, :not_yet, step: "A.together"), *events])
+        .steps
+        .find { |step| step.id.include?("~") }
 
     it "is the teacher's: slower, one hand, half the bars, one bar" do
-      expect(Stairwell::Practice::Simplification.forms(long).map(&:form).tally).to eq({slower: 1, right: 1, left: 1, first_half: 1, second_half: 1, bar: 4})
+      expect(Stairwell::Practice::Simplification.forms(long).map(&:form).tally).to eq(
+        { slower: 1, right: 1, left: 1, first_half: 1, second_half: 1, bar: 4 }
+      )
       expect(form.tempo).to be < long.tempo
-      expect(form(simplified(:right))).to have_attributes(hands: :right, tempo: long.tempo, counts: long.counts)
+      expect(form(simplified(:right))).to have_attributes(
+        hands: :right,
+        tempo: long.tempo,
+        counts: long.counts
+      )
       half = form(simplified(:second_half))
-      expect([half.spans.map { |span| [span.from, span.to] }, half.counts, half.place]).to eq([[[3, 4]], long.counts / 2, "second half of #{long.place}"])
+      expect([half.spans.map { |span| [span.from, span.to] }, half.counts, half.place]).to eq(
+        [[[3, 4]], long.counts / 2, "second half of #{long.place}"]
+      )
       expect(half.minutes).to be < long.minutes
       expect(form(simplified(:bar, bar: 3)).spans.flat_map(&:bars)).to eq([3])
     end
@@ -81,7 +131,12 @@ RSpec.describe Stairwell::Progress do
   end
 
   describe "what waits for its introduction" do
-    def introduced(what, on = true, hour: 16) = Stairwell::Progress::Introduction.new(what: what, introduced: on, at: Time.utc(2027, 3, 1, hour))
+    def introduced(what, on = true, hour: 16) =
+      Stairwell::Progress::Introduction.new(
+        what: what,
+        introduced: on,
+        at: Time.utc(2027, 3, 1, hour)
+      )
 
     def gated(*events) = described_class.piece(two, events, introduce_first: true)
 
@@ -97,14 +152,18 @@ RSpec.describe Stairwell::Progress do
     end
 
     it "closes again when that is taken back, and is not there without the introduce_first" do
-      expect(gated(introduced("A"), introduced("A", false, hour: 17)).standings["A.right"].state).to eq(:waiting)
+      expect(
+        gated(introduced("A"), introduced("A", false, hour: 17)).standings["A.right"].state
+      ).to eq(:waiting)
       expect(described_class.piece(steps, []).tasks.map(&:introduced)).to all(be(true))
     end
 
     it "keeps a stage closed that opens when it is shown, introduced first or not" do
       shown = steps.map { |step| (step.id == "A.left") ? step.with(introduced_by: :stage) : step }
       expect(described_class.piece(shown, []).standings["A.left"].state).to eq(:waiting)
-      expect(described_class.piece(shown, [introduced("left")]).standings["A.left"].state).to eq(:open)
+      expect(described_class.piece(shown, [introduced("left")]).standings["A.left"].state).to eq(
+        :open
+      )
       expect(described_class.piece(shown, []).introductions).to eq([["left", false]])
     end
   end
@@ -122,7 +181,12 @@ RSpec.describe Stairwell::Progress do
     expect(described_class.piece(two, known["A"]).run).to be_nil
     run = described_class.piece(two, known["A", "B"]).run(prefix: "7/")
     expect([run.id, run.title]).to eq(["7/run", "From the start: A, B"])
-    expect(described_class.piece(two, two.reject { |step| step.id == two.last.id }.map { |step| heard(0, :steady, step: step.id) }).run).to be_nil
+    expect(
+      described_class.piece(
+        two,
+        two.reject { |step| step.id == two.last.id }.map { |step| heard(0, :steady, step: step.id) }
+      ).run
+    ).to be_nil
   end
 
   describe "what comes back" do
@@ -139,7 +203,11 @@ RSpec.describe Stairwell::Progress do
       expect(due(whole_piece, until_day: 6)).to eq([[last, 3], [last, 6]])
       expect(due(whole_piece.reject { |one| one.step_id == last })).to eq([])
       # Of two sections nothing joins yet, each comes back by itself.
-      known = described_class.piece(two, %w[A B].map { |section| heard(0, :steady, step: "#{section}.right") }).reviews(monday + 3)
+      known =
+        described_class.piece(
+          two,
+          %w[A B].map { |section| heard(0, :steady, step: "#{section}.right") }
+        ).reviews(monday + 3)
       expect(known.map(&:id)).to eq(%w[A.right B.right])
     end
 
@@ -148,7 +216,9 @@ RSpec.describe Stairwell::Progress do
       last = steps.last.id
       once = ->(day) { mark(day, step: last) }
       of = ->(*events) { due(secure, *events, until_day: 60).find { |id, _| id == last }.last }
-      expect([of[], of[once[2]], of[once[2], once[6]], of[once[2], once[6], once[13]]]).to eq([2, 6, 13, 27])
+      expect([of[], of[once[2]], of[once[2], once[6]], of[once[2], once[6], once[13]]]).to eq(
+        [2, 6, 13, 27]
+      )
     end
 
     it "is steady again when a review is a struggle" do
@@ -171,7 +241,9 @@ RSpec.describe Stairwell::Progress do
   end
 
   describe "what is heard at the lesson" do
-    it("not heard changes nothing") { expect(standing(practised(0), heard(1, :not_heard)).credited).to eq(1) }
+    it("not heard changes nothing") do
+      expect(standing(practised(0), heard(1, :not_heard)).credited).to eq(1)
+    end
 
     it "not yet halves the credited days, downwards" do
       expect(standing(practised(0), heard(1, :not_yet)).credited).to eq(0)
@@ -191,8 +263,12 @@ RSpec.describe Stairwell::Progress do
     end
 
     it "the last word of a lesson holds" do
-      expect(standing(heard(0, :not_yet, hour: 16), heard(0, :secure, hour: 17)).state).to eq(:secure)
-      expect(standing(heard(0, :secure, hour: 16), heard(0, :not_heard, hour: 17)).state).to eq(:open)
+      expect(standing(heard(0, :not_yet, hour: 16), heard(0, :secure, hour: 17)).state).to eq(
+        :secure
+      )
+      expect(standing(heard(0, :secure, hour: 16), heard(0, :not_heard, hour: 17)).state).to eq(
+        :open
+      )
     end
   end
 
@@ -200,7 +276,14 @@ RSpec.describe Stairwell::Progress do
     random = Random.new(8)
     40.times do
       events = Array.new(random.rand(1..40)) { mark(random.rand(0..9)) }
-      events += Array.new(random.rand(0..5)) { |at| heard(random.rand(0..9), %i[not_yet shaky steady secure not_heard].sample(random: random), hour: at + 8) }
+      events +=
+        Array.new(random.rand(0..5)) do |at|
+          heard(
+            random.rand(0..9),
+            %i[not_yet shaky steady secure not_heard].sample(random: random),
+            hour: at + 8
+          )
+        end
       expect(standing(events.shuffle(random: random))).to eq(standing(events))
     end
   end

@@ -13,7 +13,15 @@ RSpec.describe "Promised dates" do
 
   def done(record, date)
     piece = record.pieces.first
-    events = piece.progress.steps.map { |step| Stairwell::Progress::LessonResult.new(step_id: step.id, date: date, result: :steady, at: date.to_time) }
+    events =
+      piece.progress.steps.map do |step|
+        Stairwell::Progress::LessonResult.new(
+          step_id: step.id,
+          date: date,
+          result: :steady,
+          at: date.to_time
+        )
+      end
     record.with_piece(piece.after(*events))
   end
 
@@ -32,7 +40,14 @@ RSpec.describe "Promised dates" do
   it "of a piece that was passed are known, of one that was given up never" do
     today = Records::WEDNESDAY
     passed = promised.new(assignment_id: 1, cautious: today, ended: true, done_on: today)
-    expect(outcomes(record, passed, passed.with(done_on: today + 1), passed.with(done_on: nil, cautious: today - 30))).to eq([2, 1])
+    expect(
+      outcomes(
+        record,
+        passed,
+        passed.with(done_on: today + 1),
+        passed.with(done_on: nil, cautious: today - 30)
+      )
+    ).to eq([2, 1])
   end
 
   it "rest on weeks of practice where there are any" do
@@ -40,7 +55,8 @@ RSpec.describe "Promised dates" do
     expect(basis[record]).to include("what is usual")
     planned = Stairwell::Studio::Change.new(record: record).planned.record
     expect(basis[planned.with(today: planned.today + 8)]).to eq("from 1 week of practice")
-    studio = planned.settings.with(habit: Stairwell::Planning::Habit::Seen.new(planned: 10, kept: 5))
+    studio =
+      planned.settings.with(habit: Stairwell::Planning::Habit::Seen.new(planned: 10, kept: 5))
     expect(basis[record.with(settings: studio)]).to include("the studio's students")
   end
 end

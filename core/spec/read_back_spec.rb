@@ -8,10 +8,14 @@ RSpec.describe "What is written reads back the same" do
 
   def members(value)
     case value
-    when Struct then value.members.flat_map { |name| ["#{value.class.name}##{name}", *members(value[name])] }
-    when Array then value.flat_map { |one| members(one) }
-    when Hash then value.values.flat_map { |one| members(one) }
-    else []
+    when Struct
+      value.members.flat_map { |name| ["#{value.class.name}##{name}", *members(value[name])] }
+    when Array
+      value.flat_map { |one| members(one) }
+    when Hash
+      value.values.flat_map { |one| members(one) }
+    else
+      []
     end
   end
 
@@ -24,9 +28,12 @@ RSpec.describe "What is written reads back the same" do
         empty = said.nil? || said == [] || said == {} || said == "" || said == false
         [*("#{value.class.name}##{name}" unless empty), *filled(said)]
       end
-    when Array then value.flat_map { |one| filled(one) }
-    when Hash then value.values.flat_map { |one| filled(one) }
-    else []
+    when Array
+      value.flat_map { |one| filled(one) }
+    when Hash
+      value.values.flat_map { |one| filled(one) }
+    else
+      []
     end
   end
 
@@ -55,10 +62,14 @@ RSpec.describe "What is written reads back the same" do
 
   it "is so for the notes of a map as a MusicXML score, slurs apart" do
     maps.each do |map|
-      again = Stairwell::Formats.read(Stairwell::Formats::MusicXML.write(map), name: "again.musicxml")
+      again =
+        Stairwell::Formats.read(Stairwell::Formats::MusicXML.write(map), name: "again.musicxml")
       expect(again.title).to eq(map.title.strip)
-      expect(again.notes.transform_values { |hands| hands.transform_values { |all| all.map(&:finger) } })
-        .to eq(map.notes.transform_values { |hands| hands.transform_values { |all| all.map(&:finger) } })
+      expect(
+        again.notes.transform_values { |hands| hands.transform_values { |all| all.map(&:finger) } }
+      ).to eq(
+        map.notes.transform_values { |hands| hands.transform_values { |all| all.map(&:finger) } }
+      )
       expect(again.notes).to eq(map.notes)
     end
   end
@@ -66,20 +77,36 @@ RSpec.describe "What is written reads back the same" do
   it "is so for routines, and for the steps they give" do
     Stairwell::Practice::ROUTINES.each_value do |routine|
       stages = JSON.parse(JSON.generate(Stairwell::Practice::RoutineDocument.dump(routine)))
-      again = Stairwell::Practice::RoutineDocument.load(stages, **routine.to_h.slice(:key, :name, :for_whom, :why))
+      again =
+        Stairwell::Practice::RoutineDocument.load(
+          stages,
+          **routine.to_h.slice(:key, :name, :for_whom, :why)
+        )
       expect(again).to eq(routine)
-      maps.first(8).each do |map|
-        Stairwell::Practice.steps(map, routine: routine).each do |step|
-          expect(Stairwell::Practice::Step.from_data(JSON.parse(JSON.generate(step.to_data)))).to eq(step)
+      maps
+        .first(8)
+        .each do |map|
+          Stairwell::Practice
+            .steps(map, routine: routine)
+            .each do |step|
+              expect(
+                Stairwell::Practice::Step.from_data(JSON.parse(JSON.generate(step.to_data)))
+              ).to eq(step)
+            end
         end
-      end
     end
   end
 
   # Order within a kind is the page's.
   def said(map)
     sorted = Stairwell::Score::Map.members - %i[notes phrasing unread assumed remarks markings]
-    markings = map.markings.to_h.transform_values { |all| all.is_a?(Array) ? all.sort_by(&:inspect) : all }
-    [sorted.to_h { |name| [name, map[name].is_a?(Array) ? map[name].sort_by(&:inspect) : map[name]] }, markings]
+    markings =
+      map.markings.to_h.transform_values { |all| all.is_a?(Array) ? all.sort_by(&:inspect) : all }
+    [
+      sorted.to_h do |name|
+        [name, map[name].is_a?(Array) ? map[name].sort_by(&:inspect) : map[name]]
+      end,
+      markings
+    ]
   end
 end

@@ -14,38 +14,77 @@ RSpec.describe "Secure work" do
     days = (0..6).to_a.sample(random.rand(3..6), random: random).sort
     now = record(practice_days: days, minutes_a_day: [15, 20, 30].sample(random: random))
     first = now.pieces.first
-    heard = first.progress.steps.map { |step| Stairwell::Progress::LessonResult.new(step_id: step.id, date: now.today - 1, result: :secure, at: now.moment - 86_400) }
+    heard =
+      first.progress.steps.map do |step|
+        Stairwell::Progress::LessonResult.new(
+          step_id: step.id,
+          date: now.today - 1,
+          result: :secure,
+          at: now.moment - 86_400
+        )
+      end
     secure = first.after(*heard)
     now = now.with(pieces: [first, *(8..11).map { |id| secure.with(id: id, title: "Piece #{id}") }])
     now = Stairwell::Studio::Change.new(record: now).planned.record
     stood = {}
-    (12 * 7).times do
-      now = a_day(now, random, stood)
+    (12 * 7).times { now = a_day(now, random, stood) }
+    stood.map do |(_, due), date|
+      [
+        due,
+        date,
+        (due..due + 3).any? do |one|
+          days.include?(one.wday) && one.wday != now.student.lesson_weekday
+        end
+      ]
     end
-    stood.map { |(_, due), date| [due, date, (due..due + 3).any? { |one| days.include?(one.wday) && one.wday != now.student.lesson_weekday }] }
   end
 
   def a_day(now, random, stood)
-    due = now.pieces.drop(1).flat_map { |piece| piece.progress.reviews(now.today, prefix: piece.prefix).map { |one| [one.id, one.due] } }
+    due =
+      now
+        .pieces
+        .drop(1)
+        .flat_map do |piece|
+          piece.progress.reviews(now.today, prefix: piece.prefix).map { |one| [one.id, one.due] }
+        end
     due.each { |one| stood[one] ||= nil }
     day = Stairwell::Studio::PlanWeek.mended(now, now.week)&.day(now.today)
     items = day ? day.items : []
     due.each { |id, date| stood[[id, date]] ||= now.today if items.any? { |item| item.id == id } }
     now = played(now, items) if items.any? && random.rand < 0.7
-    now = Stairwell::Studio::Change.new(record: now).planned.record if now.timetable.held?(now.today)
+    now = Stairwell::Studio::Change.new(record: now).planned.record if now.timetable.held?(
+      now.today
+    )
     now.with(today: now.today + 1, moment: (now.today + 1).to_time, heard_today: {})
   end
 
   def played(now, items)
     now = now.with(practised_on: now.practised_on | [now.today])
-    items.select { |item| item.step_id && item.repetitions }.group_by(&:assignment_id).inject(now) do |found, (id, all)|
-      marks = all.flat_map { |item| Array.new(item.repetitions) { |at| Stairwell::Progress::Mark.new(key: "#{now.today} #{id} #{item.step_id} #{at}", step_id: item.step_id, date: now.today, kind: :repetition, at: now.moment) } }
-      found.with_piece(found.piece(id).after(*marks))
-    end
+    items
+      .select { |item| item.step_id && item.repetitions }
+      .group_by(&:assignment_id)
+      .inject(now) do |found, (id, all)|
+        marks =
+          all.flat_map do |item|
+            Array.new(item.repetitions) do |at|
+              Stairwell::Progress::Mark.new(
+                key: "#{now.today} #{id} #{item.step_id} #{at}",
+                step_id: item.step_id,
+                date: now.today,
+                kind: :repetition,
+                at: now.moment
+              )
+            end
+          end
+        found.with_piece(found.piece(id).after(*marks))
+      end
   end
 
   it "is planned for review by three days after it is due, or the next practice day, in 95 of 100" do
-    all = (1..6).flat_map { |seed| reviews(seed) }.reject { |due, date, _| date.nil? && due > Date.new(2027, 5, 22) }
+    all =
+      (1..6)
+        .flat_map { |seed| reviews(seed) }
+        .reject { |due, date, _| date.nil? && due > Date.new(2027, 5, 22) }
     late = all.reject { |due, date, could| date && (!could || date <= due + 3) }
     expect(all.size).to be > 100
     expect(late.size.fdiv(all.size)).to be <= 0.05

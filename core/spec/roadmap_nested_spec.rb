@@ -11,10 +11,14 @@ RSpec.describe "Nested repeats and endings" do
       next if page.played.size > 5_000
 
       reading = Stairwell::Roadmap.read(page.map)
-      expect(reading.order).to eq(page.played), "seed #{seed}: #{page.map.repeats} #{page.map.endings}\n#{reading.order}\n#{page.played}"
+      expect(reading.order).to eq(page.played),
+      "seed #{seed}: #{page.map.repeats} #{page.map.endings}\n#{reading.order}\n#{page.played}"
       expect(reading.diagnostics).to eq([])
     end
-    nested = pages.count { |page| page.repeats.permutation(2).any? { |a, b| a.from < b.from && b.to < a.to } }
+    nested =
+      pages.count do |page|
+        page.repeats.permutation(2).any? { |a, b| a.from < b.from && b.to < a.to }
+      end
     expect(nested).to be > 150
   end
 end

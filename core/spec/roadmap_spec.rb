@@ -10,11 +10,15 @@ RSpec.describe Stairwell::Roadmap do
   end
 
   it "plays three endings, one closing sign before the last" do
-    expect(runs("bars: 10\nrepeat: 1-8\nending 1: 7\nending 2: 8\nending 3: 9")).to eq([[1, 7], [1, 6], [8, 8], [1, 6], [9, 10]])
+    expect(runs("bars: 10\nrepeat: 1-8\nending 1: 7\nending 2: 8\nending 3: 9")).to eq(
+      [[1, 7], [1, 6], [8, 8], [1, 6], [9, 10]]
+    )
   end
 
   it "plays one ending for several passes" do
-    expect(runs("bars: 6\nrepeat: 1-4\nending 1, 2: 4\nending 3: 5")).to eq([[1, 4], [1, 4], [1, 3], [5, 6]])
+    expect(runs("bars: 6\nrepeat: 1-4\nending 1, 2: 4\nending 3: 5")).to eq(
+      [[1, 4], [1, 4], [1, 3], [5, 6]]
+    )
   end
 
   # Hand-made expectations: the inner repeat is played in full on each pass of
@@ -22,17 +26,22 @@ RSpec.describe Stairwell::Roadmap do
   it "plays nested repeats" do
     expect(runs("bars: 6\nrepeat: 1-6\nrepeat: 2-3")).to eq([[1, 3], [2, 6], [1, 3], [2, 6]])
     expect(runs("bars: 4\nrepeat: 1-4\nrepeat: 1-2")).to eq([[1, 2], [1, 4], [1, 2], [1, 4]])
-    expect(runs("bars: 5\nrepeat: 1-4 x3\nrepeat: 3-4")).to eq([[1, 4], [3, 4], [1, 4], [3, 4], [1, 4], [3, 5]])
+    expect(runs("bars: 5\nrepeat: 1-4 x3\nrepeat: 3-4")).to eq(
+      [[1, 4], [3, 4], [1, 4], [3, 4], [1, 4], [3, 5]]
+    )
   end
 
   it "plays a nested repeat with endings inside an outer repeat" do
-    expect(runs("bars: 7\nrepeat: 1-7\nrepeat: 2-4\nending 1: 4\nending 2: 5"))
-      .to eq([[1, 4], [2, 3], [5, 7], [1, 4], [2, 3], [5, 7]])
+    expect(runs("bars: 7\nrepeat: 1-7\nrepeat: 2-4\nending 1: 4\nending 2: 5")).to eq(
+      [[1, 4], [2, 3], [5, 7], [1, 4], [2, 3], [5, 7]]
+    )
   end
 
   it "goes back to the bar after the previous repeat where no opening sign is printed" do
     expect(runs("bars: 8\nrepeat: to 4\nrepeat: to 8")).to eq([[1, 4], [1, 8], [5, 8]])
-    expect(runs("bars: 9\nrepeat: to 4\nending 1: 4\nending 2: 5\nrepeat: to 9")).to eq([[1, 4], [1, 3], [5, 9], [6, 9]])
+    expect(runs("bars: 9\nrepeat: to 4\nending 1: 4\nending 2: 5\nrepeat: to 9")).to eq(
+      [[1, 4], [1, 3], [5, 9], [6, 9]]
+    )
   end
 
   it "says how each bar was reached and which time it is played" do
@@ -74,7 +83,11 @@ RSpec.describe Stairwell::Roadmap do
     # Complement rule: common practice, no source.
     it "accept a pickup that the last bar completes, and short bars that meet at a repeat" do
       expect(codes("bars: 8\ntime: 3/4\npickup: 1\nbar 8: 2 counts")).to eq([])
-      expect(codes("bars: 8\ntime: 3/4\npickup: 1\nbar 4: 2 counts\nbar 5: 1\nbar 8: 2 counts\nrepeat: 0-4")).to eq([])
+      expect(
+        codes(
+          "bars: 8\ntime: 3/4\npickup: 1\nbar 4: 2 counts\nbar 5: 1\nbar 8: 2 counts\nrepeat: 0-4"
+        )
+      ).to eq([])
     end
 
     it "report a pickup without its complement, with the counts found and expected" do
@@ -84,7 +97,9 @@ RSpec.describe Stairwell::Roadmap do
     end
 
     it "report any other short bar" do
-      expect(described_class.read(page("bars: 8\ntime: 4/4\nbar 3: 2 counts")).diagnostics.map(&:bar)).to eq([3])
+      expect(
+        described_class.read(page("bars: 8\ntime: 4/4\nbar 3: 2 counts")).diagnostics.map(&:bar)
+      ).to eq([3])
     end
   end
 
@@ -100,13 +115,20 @@ RSpec.describe Stairwell::Roadmap do
     300.times do
       bars = random.rand(1..12)
       span = -> { [random.rand(1..bars), random.rand(1..bars)].minmax.join("-") }
-      lines = Array.new(random.rand(6)) do
-        (random.rand(2) == 0) ? "repeat: #{span.call}" : "ending #{random.rand(1..3)}: #{span.call}"
-      end
+      lines =
+        Array.new(random.rand(6)) do
+          if random.rand(2) == 0
+            "repeat: #{span.call}"
+          else
+            "ending #{random.rand(1..3)}: #{span.call}"
+          end
+        end
       reading = described_class.read(page("bars: #{bars}\n#{lines.join("\n")}"))
       expect((reading.order.uniq | reading.never_played).sort).to eq((1..bars).to_a)
       expect(reading.bars_played).to be < 5_000
-      expect(reading.never_played.empty?).to eq(reading.diagnostics.none? { |one| one.code == :never_played })
+      expect(reading.never_played.empty?).to eq(
+        reading.diagnostics.none? { |one| one.code == :never_played }
+      )
     end
   end
 end

@@ -6,10 +6,21 @@ RSpec.describe "The order within a day" do
   def task(id, **said)
     piece, step = id.split("/")
     section = step[/\A[A-Z]/]
-    Stairwell::Planning::Task.new(id: id, minutes: 1r, good_days: 2, group: piece, section: section, **said)
+    Stairwell::Planning::Task.new(
+      id: id,
+      minutes: 1r,
+      good_days: 2,
+      group: piece,
+      section: section,
+      **said
+    )
   end
 
-  def order(*tasks, listed: tasks) = Stairwell::Planning::Sitting.order(tasks, listed.each_with_index.to_h { |one, at| [one.id, at] }).map(&:id)
+  def order(*tasks, listed: tasks) =
+    Stairwell::Planning::Sitting.order(
+      tasks,
+      listed.each_with_index.to_h { |one, at| [one.id, at] }
+    ).map(&:id)
 
   it "is that of the piece, whatever was chosen first" do
     a, b, c = task("1/A.right"), task("1/A.left"), task("1/B.right")
@@ -18,7 +29,9 @@ RSpec.describe "The order within a day" do
 
   it "has hard places first, but no hard join" do
     join = task("1/A>B", join: true, hard: true, section: "B")
-    expect(order(task("1/A.right"), task("1/B.right", hard: true), join)).to eq(%w[1/B.right 1/A.right 1/A>B])
+    expect(order(task("1/A.right"), task("1/B.right", hard: true), join)).to eq(
+      %w[1/B.right 1/A.right 1/A>B]
+    )
   end
 
   it "has a join behind all of its section, not at the end of the day" do
@@ -39,6 +52,8 @@ RSpec.describe "The order within a day" do
     right = task("1/A.right")
     left = task("1/A.left", after: ["1/A.right"], hard: true)
     expect(order(right, left, task("2/A.right"))).to eq(%w[1/A.right 1/A.left 2/A.right])
-    expect(order(left, task("2/A.right"), listed: [right, left, task("2/A.right")])).to eq(%w[1/A.left 2/A.right]) # what is not that day keeps nobody waiting
+    expect(order(left, task("2/A.right"), listed: [right, left, task("2/A.right")])).to eq(
+      %w[1/A.left 2/A.right]
+    ) # what is not that day keeps nobody waiting
   end
 end

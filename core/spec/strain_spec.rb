@@ -9,15 +9,32 @@ RSpec.describe "What is strenuous" do
 
   # Bars of four quarters; durations count sixteenths.
   def map(*bars)
-    first = "<attributes><divisions>4</divisions><time><beats>4</beats><beat-type>4</beat-type></time><staves>2</staves></attributes>"
-    read = Stairwell::Formats::MusicXML.read(score(*bars.each_with_index.map { |bar, at| "#{first if at.zero?}#{bar}" }))
-    read.with(sections: [Stairwell::Score::Section.new(label: "A", spans: [Stairwell::Score::Span.new(from: 1, to: bars.size)])])
+    first =
+      "<attributes><divisions>4</divisions><time><beats>4</beats><beat-type>4</beat-type></time><staves>2</staves></attributes>"
+    read =
+      Stairwell::Formats::MusicXML.read(
+        score(*bars.each_with_index.map { |bar, at| "#{first if at.zero?}#{bar}" })
+      )
+    read.with(
+      sections: [
+        Stairwell::Score::Section.new(
+          label: "A",
+          spans: [Stairwell::Score::Span.new(from: 1, to: bars.size)]
+        )
+      ]
+    )
   end
 
   # Chords of a hand, one after another, each so many sixteenths long.
-  def bar(*chords, length: 16 / chords.size) = chords.map { |keys| keys.each_with_index.map { |key, at| note(key, length, chord: at.positive?) }.join }.join
+  def bar(*chords, length: 16 / chords.size) =
+    chords
+      .map do |keys|
+        keys.each_with_index.map { |key, at| note(key, length, chord: at.positive?) }.join
+      end
+      .join
 
-  def strained?(map, tempo: 60, hand: :right) = Stairwell::Practice::Strain.new(map).at?((1..map.bars.size).to_a, hand, tempo)
+  def strained?(map, tempo: 60, hand: :right) =
+    Stairwell::Practice::Strain.new(map).at?((1..map.bars.size).to_a, hand, tempo)
 
   it "is an octave or more in one hand, or four keys at once" do
     expect(strained?(map(bar(%w[C4 E4 G4])))).to be(false)
@@ -42,40 +59,91 @@ RSpec.describe "What is strenuous" do
 
   it "is only of the hand that plays it, and of both when it is in one of them" do
     octaves = map(bar(%w[C4 C5]))
-    expect(%i[right left both].map { |hand| strained?(octaves, hand: hand) }).to eq([true, false, true])
+    expect(%i[right left both].map { |hand| strained?(octaves, hand: hand) }).to eq(
+      [true, false, true]
+    )
     expect(strained?(page("bars: 4\nsection A: 1-4"))).to be(false) # no notes are known
   end
 
   describe "of steps" do
     let(:octaves) { map(bar(%w[C4 C5]), bar(%w[D4 D5])) }
 
-    def right(**choices) = Stairwell::Practice.steps(octaves, choices: Stairwell::Practice::Choices.new(target_tempo: 60r, **choices)).find { |step| step.hands == :right || step.hands == :both }
+    def right(**choices) =
+      Stairwell::Practice
+        .steps(octaves, choices: Stairwell::Practice::Choices.new(target_tempo: 60r, **choices))
+        .find { |step| step.hands == :right || step.hands == :both }
 
     it "is played five times a day at the most, by a child three times, and says so" do
       expect(right).to have_attributes(repetitions: 5, most: 5)
       expect(right(most_strenuous: 3)).to have_attributes(repetitions: 3, most: 3)
-      expect(right(most_strenuous: 3).notes.map(&:to_s)).to include("tiring for the hand: 3 times a day at the most, and stop when it aches")
-      hard = octaves.with(markings: octaves.markings.with(hard: [Stairwell::Score::Span.new(from: 1, to: 2)]))
-      steps = Stairwell::Practice.steps(hard, choices: Stairwell::Practice::Choices.new(target_tempo: 60r))
-      expect(steps.reject { |step| step.aspect == :rhythm }.map(&:repetitions).max).to eq(5) # eight, were it not tiring
-      expect(steps.first.minutes).to eq(Stairwell::Practice::Estimate.minutes(counts: 8r, tempo: steps.first.tempo, repetitions: 5))
+      expect(right(most_strenuous: 3).notes.map(&:to_s)).to include(
+        "tiring for the hand: 3 times a day at the most, and stop when it aches"
+      )
+      hard =
+        octaves.with(
+          markings: octaves.markings.with(hard: [Stairwell::Score::Span.new(from: 1, to: 2)])
+        )
+      steps =
+        Stairwell::Practice.steps(
+          hard,
+          choices: Stairwell::Practice::Choices.new(target_tempo: 60r)
+        )
+      # eight, were it not tiring
+      expect(steps.reject { |step| step.aspect == :rhythm }.map(&:repetitions).max).to eq(5)
+      expect(steps.first.minutes).to eq(
+        Stairwell::Practice::Estimate.minutes(counts: 8r, tempo: steps.first.tempo, repetitions: 5)
+      )
     end
 
     it "is never added beyond that, and kept as it was when it is read back" do
       step = right
-      expect(Stairwell::Practice::Step.from_data(JSON.parse(JSON.generate(step.to_data)))).to eq(step)
-      expect(Stairwell::Practice::Step.from_data(JSON.parse(JSON.generate(step.to_data)).except("most")).most).to eq(12) # kept before
+      expect(Stairwell::Practice::Step.from_data(JSON.parse(JSON.generate(step.to_data)))).to eq(
+        step
+      )
+      expect(
+        Stairwell::Practice::Step.from_data(
+          JSON.parse(JSON.generate(step.to_data)).except("most")
+        ).most
+      ).to eq(12) # kept before
       task = Stairwell::Progress.piece([step], []).tasks.first
       practice = Stairwell::Planning::Practice.new(weekdays: (0..6).to_a, minutes: 30r)
-      plan = Stairwell::Planning.week(tasks: [task], practice: practice.with(use: :full), from: Date.new(2027, 3, 4), next_lesson: Date.new(2027, 3, 10))
+      plan =
+        Stairwell::Planning.week(
+          tasks: [task],
+          practice: practice.with(use: :full),
+          from: Date.new(2027, 3, 4),
+          next_lesson: Date.new(2027, 3, 10)
+        )
       expect(plan.days.first.items.sum(&:repetitions)).to eq(5)
     end
 
     it "goes by whether a child is taught" do
-      grown, child = [false, true].map { |introduce_first| record(introduce_first: introduce_first) }.map do |made|
-        asked = Stairwell::Studio::Assignment.new(piece_id: 9, title: "Octaves", revision: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 60, page: Stairwell::Studio::Page.new(document: JSON.generate(Stairwell::Score::Document.dump(octaves))))
-        Stairwell::Studio.assign(made, asked, id: 9, key: "first").record.pieces.last.progress.own.map(&:repetitions).max
-      end
+      grown, child =
+        [false, true].map { |introduce_first| record(introduce_first: introduce_first) }
+          .map do |made|
+            asked =
+              Stairwell::Studio::Assignment.new(
+                piece_id: 9,
+                title: "Octaves",
+                revision: 1,
+                routine: "hand_by_hand",
+                hand_order: "right",
+                target_tempo: 60,
+                page:
+                  Stairwell::Studio::Page.new(
+                    document: JSON.generate(Stairwell::Score::Document.dump(octaves))
+                  )
+              )
+            Stairwell::Studio
+              .assign(made, asked, id: 9, key: "first")
+              .record
+              .pieces
+              .last
+              .progress
+              .own
+              .map(&:repetitions)
+              .max
+          end
       expect([grown, child]).to eq([5, 3])
     end
   end

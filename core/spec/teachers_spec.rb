@@ -7,13 +7,20 @@ require_relative "spec_helper"
 RSpec.describe "A plan beside what teachers do without one" do
   # @return [Array<Float>] days it took by the plan, beside those by the habit
   def ratios(habit, count, first)
-    [false, true].flat_map { |introduce| Lives::KINDS.flat_map { |kind| Array.new(count) { |at| [kind, first + at, introduce] } } }.map do |kind, seed, introduce|
-      planned, other = [Teachers::Planned, habit].map { |teacher| teacher.new(kind, seed, introduce: introduce).days }
-      planned.fdiv(other)
-    end
+    [false, true].flat_map do |introduce|
+        Lives::KINDS.flat_map { |kind| Array.new(count) { |at| [kind, first + at, introduce] } }
+      end
+      .map do |kind, seed, introduce|
+        planned, other =
+          [Teachers::Planned, habit].map do |teacher|
+            teacher.new(kind, seed, introduce: introduce).days
+          end
+        planned.fdiv(other)
+      end
   end
 
-  def median(all) = all.sort.then { |sorted| (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2 }
+  def median(all) =
+    all.sort.then { |sorted| (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2 }
 
   def expect_sooner(count, first, no_later:, sooner:)
     expect(median(ratios(Teachers::EverythingInOrder, count, first))).to be <= no_later

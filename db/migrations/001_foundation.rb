@@ -182,7 +182,17 @@ Sequel.migration do
       );
     SQL
 
-    own = %w[students pieces map_revisions score_files assignments practice_marks lesson_results week_plans sheet_links]
+    own = %w[
+      students
+      pieces
+      map_revisions
+      score_files
+      assignments
+      practice_marks
+      lesson_results
+      week_plans
+      sheet_links
+    ]
     own.each do |table|
       run "CREATE POLICY own_studio ON #{table} USING (studio_id = #{studio}) WITH CHECK (studio_id = #{studio})"
     end
@@ -207,11 +217,9 @@ Sequel.migration do
     SQL
   end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       DROP TABLE rate_counts, sheet_links, week_plans, lesson_results, practice_marks, assignments, score_files,
         map_revisions, pieces, students, memberships, studios, account_remember_keys, account_lockouts,
         account_login_failures, account_password_hashes, accounts
     SQL
-  end
 end

@@ -64,11 +64,9 @@ Sequel.migration do
     end
   end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       ALTER TABLE students DROP COLUMN has_pedal, DROP COLUMN hand_span;
       DROP TABLE drill_results, piece_layers;
       ALTER TABLE map_revisions DROP COLUMN script;
     SQL
-  end
 end

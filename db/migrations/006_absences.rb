@@ -5,7 +5,7 @@
 Sequel.migration do
   up do
     run "ALTER TABLE students ADD COLUMN absent jsonb NOT NULL DEFAULT '[]' " \
-      "CHECK (jsonb_typeof(absent) = 'array' AND jsonb_array_length(absent) <= 20)"
+          "CHECK (jsonb_typeof(absent) = 'array' AND jsonb_array_length(absent) <= 20)"
   end
   down { run "ALTER TABLE students DROP COLUMN absent" }
 end

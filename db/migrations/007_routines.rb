@@ -4,8 +4,7 @@
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE TABLE routines (
         studio_id bigint NOT NULL REFERENCES studios,
         id bigint GENERATED ALWAYS AS IDENTITY,
@@ -23,7 +22,6 @@ Sequel.migration do
       ALTER TABLE routines FORCE ROW LEVEL SECURITY;
       GRANT SELECT, INSERT, UPDATE ON routines TO stairwell_app;
     SQL
-  end
 
   down { run "DROP TABLE routines" }
 end

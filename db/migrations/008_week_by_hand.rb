@@ -5,7 +5,8 @@
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
   student = "FOREIGN KEY (studio_id, student_id) REFERENCES students (studio_id, id)"
-  given = "FOREIGN KEY (studio_id, assignment_id, student_id) REFERENCES assignments (studio_id, id, student_id)"
+  given =
+    "FOREIGN KEY (studio_id, assignment_id, student_id) REFERENCES assignments (studio_id, id, student_id)"
   by = "FOREIGN KEY (studio_id, made_by) REFERENCES memberships (studio_id, account_id)"
   only_added = %w[teachings easings]
   changed = %w[week_wishes student_work]
@@ -98,8 +99,7 @@ Sequel.migration do
     run "GRANT SELECT, INSERT, UPDATE ON #{changed.join(", ")} TO stairwell_app"
   end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       DROP TABLE student_work, easings, teachings, week_wishes;
       ALTER TABLE assignments DROP COLUMN gate, DROP COLUMN priority;
       REVOKE UPDATE (holidays) ON studios FROM stairwell_app;
@@ -109,5 +109,4 @@ Sequel.migration do
         DROP CONSTRAINT students_warm_ups_check,
         ADD CONSTRAINT students_warm_ups_check CHECK (warm_ups IN ('none', 'five_finger', 'scale', 'scale_and_chords'));
     SQL
-  end
 end

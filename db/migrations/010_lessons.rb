@@ -108,8 +108,7 @@ Sequel.migration do
     end
   end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       DROP TABLE student_summaries, outbox, lendings, lessons;
       ALTER TABLE assignments DROP COLUMN ended, DROP COLUMN ended_on, DROP COLUMN keep_for;
       REVOKE UPDATE (terms, caution) ON studios FROM stairwell_app;
@@ -118,5 +117,4 @@ Sequel.migration do
       ALTER TABLE practice_marks DROP COLUMN entered_by;
       ALTER TABLE lesson_results DROP COLUMN cause, DROP COLUMN bar, DROP COLUMN stumbles, DROP COLUMN tempo, DROP COLUMN note;
     SQL
-  end
 end

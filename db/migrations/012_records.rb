@@ -7,18 +7,31 @@ Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
   # Choices are changed in all studios at once; row-level security would hide them
   # even from an owner who is no superuser.
-  choices = ->(names) {
+  choices = ->(names) do
     [
       "ALTER TABLE assignments NO FORCE ROW LEVEL SECURITY",
-      *names.map { |was, now| "UPDATE assignments SET choices = (choices - '#{was}') || jsonb_build_object('#{now}', choices -> '#{was}') WHERE jsonb_exists(choices, '#{was}')" },
+      *names.map do |was, now|
+        "UPDATE assignments SET choices = (choices - '#{was}') || jsonb_build_object('#{now}', choices -> '#{was}') WHERE jsonb_exists(choices, '#{was}')"
+      end,
       "ALTER TABLE assignments FORCE ROW LEVEL SECURITY"
     ]
+  end
+  renamed = {
+    "touch_by" => "articulation_by",
+    "aim_by" => "target_by",
+    "aim_said" => "target_said"
   }
-  renamed = {"touch_by" => "articulation_by", "aim_by" => "target_by", "aim_said" => "target_said"}
   # Tables about a student, and what changes in them.
   about = {
-    practice_marks: %w[INSERT], lesson_results: %w[INSERT], introductions: %w[INSERT], simplifications: %w[INSERT], week_plans: %w[INSERT], piece_layers: %w[INSERT],
-    assignments: %w[INSERT UPDATE], week_overrides: %w[INSERT UPDATE], extra_work: %w[INSERT UPDATE]
+    practice_marks: %w[INSERT],
+    lesson_results: %w[INSERT],
+    introductions: %w[INSERT],
+    simplifications: %w[INSERT],
+    week_plans: %w[INSERT],
+    piece_layers: %w[INSERT],
+    assignments: %w[INSERT UPDATE],
+    week_overrides: %w[INSERT UPDATE],
+    extra_work: %w[INSERT UPDATE]
   }
 
   up do
@@ -92,19 +105,17 @@ Sequel.migration do
       END $$;
       CREATE TRIGGER studio_changed AFTER UPDATE ON studios FOR EACH ROW EXECUTE FUNCTION studio_changed();
     SQL
-    about.each do |table, events|
-      events.each do |event|
-        run <<~SQL
+    about.each { |table, events| events.each { |event| run <<~SQL } }
           CREATE TRIGGER record_changed_by_#{event.downcase} AFTER #{event} ON #{table}
             REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION record_changed();
         SQL
-      end
-    end
     choices.call(renamed).each { |sql| run sql }
   end
 
   down do
-    about.each { |table, events| events.each { |event| run "DROP TRIGGER record_changed_by_#{event.downcase} ON #{table}" } }
+    about.each do |table, events|
+      events.each { |event| run "DROP TRIGGER record_changed_by_#{event.downcase} ON #{table}" }
+    end
     choices.call(renamed.invert).each { |sql| run sql }
     run <<~SQL
       DROP TRIGGER studio_changed ON studios;

@@ -3,15 +3,19 @@
 # A studio speaks a language that is a file of texts, and a student may keep another:
 # what was one of three usages of English is the tag of one (BCP 47).
 Sequel.migration do
-  tags = {"mixed" => "en", "american" => "en-US", "british" => "en-GB"}
+  tags = { "mixed" => "en", "american" => "en-US", "british" => "en-GB" }
   # Of all studios at once; row-level security would hide them even from an owner who is
   # no superuser.
-  changed = ->(column, pairs) {
+  changed = ->(column, pairs) do
     cases = pairs.map { |was, now| "WHEN '#{was}' THEN '#{now}'" }.join(" ")
     %i[studios students].flat_map do |table|
-      ["ALTER TABLE #{table} NO FORCE ROW LEVEL SECURITY", "UPDATE #{table} SET #{column} = CASE #{column} #{cases} ELSE #{column} END", "ALTER TABLE #{table} FORCE ROW LEVEL SECURITY"]
+      [
+        "ALTER TABLE #{table} NO FORCE ROW LEVEL SECURITY",
+        "UPDATE #{table} SET #{column} = CASE #{column} #{cases} ELSE #{column} END",
+        "ALTER TABLE #{table} FORCE ROW LEVEL SECURITY"
+      ]
     end
-  }
+  end
 
   up do
     run <<~SQL

@@ -5,8 +5,7 @@
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       ALTER TABLE pieces ADD COLUMN deleted_at timestamptz, ADD COLUMN deleted_by bigint,
         ADD CHECK ((deleted_at IS NULL) = (deleted_by IS NULL)),
         ADD FOREIGN KEY (studio_id, deleted_by) REFERENCES memberships (studio_id, account_id);
@@ -38,12 +37,9 @@ Sequel.migration do
       ALTER TABLE piece_figures FORCE ROW LEVEL SECURITY;
       GRANT SELECT, INSERT, UPDATE ON piece_figures TO stairwell_app;
     SQL
-  end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       DROP TABLE piece_figures;
       ALTER TABLE pieces DROP COLUMN deleted_at, DROP COLUMN deleted_by, DROP COLUMN key;
     SQL
-  end
 end

@@ -40,8 +40,7 @@ Sequel.migration do
     SQL
   end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       DO $$ BEGIN EXECUTE format('GRANT TEMPORARY ON DATABASE %I TO PUBLIC', current_database()); END $$;
       REVOKE ALL ON que_jobs, que_lockers FROM stairwell_queue;
       REVOKE USAGE ON SCHEMA public FROM stairwell_queue;
@@ -53,5 +52,4 @@ Sequel.migration do
       CREATE TABLE account_remember_keys (id bigint PRIMARY KEY REFERENCES accounts, key text NOT NULL, deadline timestamptz NOT NULL);
       GRANT SELECT, INSERT, UPDATE, DELETE ON account_login_failures, account_lockouts, account_remember_keys TO stairwell_app;
     SQL
-  end
 end

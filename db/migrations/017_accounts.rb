@@ -3,8 +3,7 @@
 # Links by which a person comes to a new password or address, and what was done with an
 # account, which is only added to.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE TABLE account_password_reset_keys (
         id bigint PRIMARY KEY REFERENCES accounts,
         key text NOT NULL,
@@ -28,7 +27,8 @@ Sequel.migration do
       GRANT SELECT, INSERT, UPDATE, DELETE ON account_password_reset_keys, account_login_change_keys TO stairwell_app;
       GRANT SELECT, INSERT ON account_authentication_audit_logs TO stairwell_app;
     SQL
-  end
 
-  down { run "DROP TABLE account_authentication_audit_logs, account_login_change_keys, account_password_reset_keys" }
+  down do
+    run "DROP TABLE account_authentication_audit_logs, account_login_change_keys, account_password_reset_keys"
+  end
 end

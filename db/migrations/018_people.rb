@@ -5,8 +5,7 @@
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       ALTER TABLE memberships DROP CONSTRAINT memberships_role_check,
         ADD CONSTRAINT memberships_role_check CHECK (role IN ('owner', 'teacher', 'assistant')),
         ADD COLUMN joined_at timestamptz NOT NULL DEFAULT clock_timestamp(), ADD COLUMN left_at timestamptz;
@@ -42,15 +41,12 @@ Sequel.migration do
       GRANT UPDATE (role, left_at) ON memberships TO stairwell_app;
       GRANT UPDATE (own_students_only) ON studios TO stairwell_app;
     SQL
-  end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       DROP TABLE openings, invitations;
       REVOKE UPDATE (role, left_at) ON memberships FROM stairwell_app;
       ALTER TABLE studios DROP COLUMN own_students_only;
       ALTER TABLE memberships DROP COLUMN left_at, DROP COLUMN joined_at, DROP CONSTRAINT memberships_role_check,
         ADD CONSTRAINT memberships_role_check CHECK (role IN ('owner', 'teacher'));
     SQL
-  end
 end

@@ -111,12 +111,10 @@ Sequel.migration do
     SQL
   end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       DROP TABLE calendar_links, covers, appointments;
       ALTER TABLE lessons DROP COLUMN seen_by, DROP COLUMN seen_at;
       ALTER TABLE students DROP COLUMN lesson_minutes, DROP COLUMN more_lessons, DROP COLUMN contacts, DROP COLUMN paused_on, DROP COLUMN family_id;
       DROP TABLE families;
     SQL
-  end
 end

@@ -111,11 +111,9 @@ Sequel.migration do
     SQL
   end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       DROP TABLE criterion_marks, unit_members, units, criteria_sets;
       ALTER TABLE students DROP CONSTRAINT students_studio_id_class_name_fkey;
       DROP TABLE classes;
     SQL
-  end
 end

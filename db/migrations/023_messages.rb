@@ -4,8 +4,7 @@
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE TABLE messages (
         studio_id bigint NOT NULL,
         id bigint GENERATED ALWAYS AS IDENTITY,
@@ -31,7 +30,6 @@ Sequel.migration do
       ALTER TABLE messages FORCE ROW LEVEL SECURITY;
       GRANT SELECT, INSERT, UPDATE (read_by, read_at) ON messages TO stairwell_app;
     SQL
-  end
 
   down { run "DROP TABLE messages" }
 end

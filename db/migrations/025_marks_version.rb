@@ -3,8 +3,7 @@
 # What stands on a sheet does not follow from today's taps: a student's row says how often it
 # was changed by anything else, so that a tap leaves the rest as it was worked out.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       ALTER TABLE students ADD COLUMN marks_version bigint NOT NULL DEFAULT 0, ADD COLUMN plan_version bigint NOT NULL DEFAULT 0;
 
       CREATE FUNCTION marks_changed() RETURNS trigger LANGUAGE plpgsql AS $$
@@ -27,10 +26,8 @@ Sequel.migration do
       END $$;
       CREATE TRIGGER plan_changed BEFORE UPDATE ON students FOR EACH ROW EXECUTE FUNCTION plan_changed();
     SQL
-  end
 
-  down do
-    run <<~SQL
+  down { run <<~SQL }
       DROP TRIGGER plan_changed ON students;
       DROP TRIGGER marks_changed ON practice_marks;
       CREATE TRIGGER record_changed_by_insert AFTER INSERT ON practice_marks
@@ -39,5 +36,4 @@ Sequel.migration do
       DROP FUNCTION marks_changed();
       ALTER TABLE students DROP COLUMN marks_version, DROP COLUMN plan_version;
     SQL
-  end
 end

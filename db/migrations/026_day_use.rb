@@ -6,7 +6,5 @@ Sequel.migration do
     run "ALTER TABLE students ADD COLUMN day_use text NOT NULL DEFAULT 'full' CHECK (day_use IN ('light', 'full'))"
   end
 
-  down do
-    run "ALTER TABLE students DROP COLUMN day_use"
-  end
+  down { run "ALTER TABLE students DROP COLUMN day_use" }
 end

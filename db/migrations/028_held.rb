@@ -2,11 +2,7 @@
 
 # Notes a second that went in pieces that ended, by kind of step: what is new begins there.
 Sequel.migration do
-  up do
-    run "ALTER TABLE students ADD COLUMN held jsonb NOT NULL DEFAULT '{}'"
-  end
+  up { run "ALTER TABLE students ADD COLUMN held jsonb NOT NULL DEFAULT '{}'" }
 
-  down do
-    run "ALTER TABLE students DROP COLUMN held"
-  end
+  down { run "ALTER TABLE students DROP COLUMN held" }
 end

@@ -6,7 +6,5 @@ Sequel.migration do
     run "ALTER TABLE students ADD COLUMN counting text NOT NULL DEFAULT 'bar' CHECK (counting IN ('bar', 'length', 'syllables'))"
   end
 
-  down do
-    run "ALTER TABLE students DROP COLUMN counting"
-  end
+  down { run "ALTER TABLE students DROP COLUMN counting" }
 end

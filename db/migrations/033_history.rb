@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
-# Who did what, when, to whom: only added to. It holds no names, so that it says nothing of one who is erased.
+# Who did what, when, to whom: only added to. It holds no names, so that it says nothing of one who
+# is erased.
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE TABLE history (
         studio_id bigint NOT NULL REFERENCES studios (id),
         id bigint GENERATED ALWAYS AS IDENTITY,
@@ -24,9 +24,6 @@ Sequel.migration do
       ALTER TABLE history FORCE ROW LEVEL SECURITY;
       GRANT SELECT, INSERT ON history TO stairwell_app;
     SQL
-  end
 
-  down do
-    run "DROP TABLE history"
-  end
+  down { run "DROP TABLE history" }
 end

@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
-# The only way out of tables that are only added to: a function of their owner's, which notes itself.
+# The only way out of tables that are only added to: a function of their owner's, which notes
+# itself.
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE TABLE erasures (
         studio_id bigint NOT NULL REFERENCES studios (id),
         student_id bigint NOT NULL,
@@ -53,9 +53,6 @@ Sequel.migration do
       REVOKE ALL ON FUNCTION erase_student(bigint) FROM PUBLIC;
       GRANT EXECUTE ON FUNCTION erase_student(bigint) TO stairwell_app;
     SQL
-  end
 
-  down do
-    run "DROP FUNCTION erase_student(bigint); DROP TABLE erasures"
-  end
+  down { run "DROP FUNCTION erase_student(bigint); DROP TABLE erasures" }
 end

@@ -1,10 +1,9 @@
 # frozen_string_literal: true
 
-# What was changed is told to whoever has a studio open, through the message bus. Its table is made here, by its owner:
-# the app may not make any. What lies in it is numbers alone, for an hour.
+# What was changed is told to whoever has a studio open, through the message bus. Its table is made
+# here, by its owner: the app may not make any. What lies in it is numbers alone, for an hour.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE TABLE message_bus (
         id bigserial PRIMARY KEY,
         channel text NOT NULL,
@@ -16,9 +15,6 @@ Sequel.migration do
       GRANT SELECT, INSERT, DELETE ON message_bus TO stairwell_app;
       GRANT USAGE ON SEQUENCE message_bus_id_seq TO stairwell_app;
     SQL
-  end
 
-  down do
-    run "DROP TABLE message_bus"
-  end
+  down { run "DROP TABLE message_bus" }
 end

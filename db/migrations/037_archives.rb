@@ -1,12 +1,12 @@
 # frozen_string_literal: true
 
-# What the app itself may not do when an archive is loaded into an empty studio: set what the studio is called and how it
-# works, take over whom it erased, and keep numbers that are taken from being given again.
+# What the app itself may not do when an archive is loaded into an empty studio: set what the studio
+# is called and how it works, take over whom it erased, and keep numbers that are taken from being
+# given again.
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE FUNCTION take_over_studio(said jsonb) RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
       DECLARE
         studio bigint := #{studio};
@@ -51,7 +51,6 @@ Sequel.migration do
       REVOKE ALL ON FUNCTION take_over_studio(jsonb), take_over_erasures(jsonb), number_on() FROM PUBLIC;
       GRANT EXECUTE ON FUNCTION take_over_studio(jsonb), take_over_erasures(jsonb), number_on() TO stairwell_app;
     SQL
-  end
 
   down do
     run "DROP FUNCTION take_over_studio(jsonb); DROP FUNCTION take_over_erasures(jsonb); DROP FUNCTION number_on()"

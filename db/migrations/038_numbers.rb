@@ -1,12 +1,12 @@
 # frozen_string_literal: true
 
-# A number that was an erased student's is nobody's again: an archive tells of whom was erased, and numbers go on after
-# those too. Otherwise the next student would have it, and be erased with the next restore.
+# A number that was an erased student's is nobody's again: an archive tells of whom was erased, and
+# numbers go on after those too. Otherwise the next student would have it, and be erased with the
+# next restore.
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  numbered_on = ->(students) do
-    <<~SQL
+  numbered_on = ->(students) { <<~SQL }
       CREATE OR REPLACE FUNCTION number_on() RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
       DECLARE
         studio bigint := #{studio};
@@ -30,13 +30,12 @@ Sequel.migration do
         END LOOP;
       END $$
     SQL
-  end
 
   up do
-    run numbered_on.call("IF one = 'students' THEN taken := greatest(taken, (SELECT max(e.student_id) FROM erasures e WHERE e.studio_id = studio)); END IF;")
+    run numbered_on.call(
+          "IF one = 'students' THEN taken := greatest(taken, (SELECT max(e.student_id) FROM erasures e WHERE e.studio_id = studio)); END IF;"
+        )
   end
 
-  down do
-    run numbered_on.call("")
-  end
+  down { run numbered_on.call("") }
 end

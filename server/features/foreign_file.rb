@@ -24,7 +24,17 @@ module Stairwell
         # @return [Score::Map]
         # @raise [UnreadableError] in the reader's words, or because it took too much
         # @raise [Problem] 503 while others' files are read
-        def read(bytes, ending, hands = {}) = Score::Document.load(said_of(bytes, "piece#{ending}", "convert", "--to", "map", *hands.map { |hand, place| "--#{hand}=#{place}" }))
+        def read(bytes, ending, hands = {}) =
+          Score::Document.load(
+            said_of(
+              bytes,
+              "piece#{ending}",
+              "convert",
+              "--to",
+              "map",
+              *hands.map { |hand, place| "--#{hand}=#{place}" }
+            )
+          )
 
         # @return [Array<Hash{String => Object}>] every staff that can be a hand
         # @raise [UnreadableError, Problem] as {read}
@@ -33,7 +43,8 @@ module Stairwell
         # @param bytes [String] of a parcel of pages
         # @return [Array<Score::Map>]
         # @raise [UnreadableError, Problem] as {read}
-        def parcel(bytes) = said_of(bytes, "pages.json", "parcel").map { |page| Score::Document.load(page) }
+        def parcel(bytes) =
+          said_of(bytes, "pages.json", "parcel").map { |page| Score::Document.load(page) }
 
         # @param text [String] of a calendar file
         # @param since [Date]
@@ -59,10 +70,26 @@ module Stairwell
         # @return [Process::Status, nil] nil when it had to be ended
         def run(folder, file, command)
           outside = ENV.to_h.slice(*SURROUNDINGS).merge("LANG" => "C.UTF-8")
-          child = Process.spawn(
-            outside, RbConfig.ruby, PROGRAM, *command, file, "--json", out: File.join(folder, "out"), err: File.join(folder, "err"), in: File::NULL, chdir: folder,
-            unsetenv_others: true, pgroup: true, close_others: true, rlimit_cpu: Limits::FILE_SECONDS, rlimit_as: Limits::FILE_MEMORY, rlimit_fsize: Limits::FILE_OUT, rlimit_core: 0
-          )
+          child =
+            Process.spawn(
+              outside,
+              RbConfig.ruby,
+              PROGRAM,
+              *command,
+              file,
+              "--json",
+              out: File.join(folder, "out"),
+              err: File.join(folder, "err"),
+              in: File::NULL,
+              chdir: folder,
+              unsetenv_others: true,
+              pgroup: true,
+              close_others: true,
+              rlimit_cpu: Limits::FILE_SECONDS,
+              rlimit_as: Limits::FILE_MEMORY,
+              rlimit_fsize: Limits::FILE_OUT,
+              rlimit_core: 0
+            )
           ended = Process.detach(child)
           return ended.value if ended.join(Limits::FILE_SECONDS * 2)
 
@@ -72,16 +99,26 @@ module Stairwell
         end
 
         def result(folder, status)
-          return JSON.parse(File.read(File.join(folder, "out"), encoding: "UTF-8")) if status&.success?
+          if status&.success?
+            return JSON.parse(File.read(File.join(folder, "out"), encoding: "UTF-8"))
+          end
 
           said = File.read(File.join(folder, "err"), encoding: "UTF-8").scrub
-          refused = JSON.parse(said.lines.last) if status&.exitstatus == 2 && said.lines.last.to_s.start_with?("{")
-          raise refused ? UnreadableError.new(Phrase.unpack(refused["said"]), code: refused["code"].to_sym) : too_much
+          refused = JSON.parse(said.lines.last) if status&.exitstatus == 2 &&
+            said.lines.last.to_s.start_with?("{")
+          raise(
+            if refused
+              UnreadableError.new(Phrase.unpack(refused["said"]), code: refused["code"].to_sym)
+            else
+              too_much
+            end
+          )
         rescue JSON::ParserError # what it says was cut off
           raise too_much
         end
 
-        def too_much = UnreadableError.new(Phrase["server.piece.foreign_file.takes_too_much"], code: :too_much)
+        def too_much =
+          UnreadableError.new(Phrase["server.piece.foreign_file.takes_too_much"], code: :too_much)
         private_class_method :said_of, :run, :result, :too_much
       end
     end

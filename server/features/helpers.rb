@@ -52,9 +52,12 @@ module Stairwell
 
         def deep_symbols(value)
           case value
-          when Hash then value.to_h { |key, one| [key.to_sym, deep_symbols(one)] }
-          when Array then value.map { |one| deep_symbols(one) }
-          else value
+          when Hash
+            value.to_h { |key, one| [key.to_sym, deep_symbols(one)] }
+          when Array
+            value.map { |one| deep_symbols(one) }
+          else
+            value
           end
         end
       end

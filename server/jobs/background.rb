@@ -23,7 +23,12 @@ module Stairwell
 
         # Begins to work on jobs, in threads of this process.
         # @return [Que::Locker] stop it with #stop!
-        def start = Que::Locker.new(connection_url: contexts.settings.queue_url, worker_priorities: [nil] * Limits::JOBS_AT_ONCE, poll_interval: 2)
+        def start =
+          Que::Locker.new(
+            connection_url: contexts.settings.queue_url,
+            worker_priorities: [nil] * Limits::JOBS_AT_ONCE,
+            poll_interval: 2
+          )
       end
     end
   end

@@ -18,11 +18,19 @@ module Stairwell
         # @param context [StudioContext]
         # @return [Integer] how many were made
         def self.draw(context)
-          stale = context.read { |tables| Repositories::PieceFigures.new(tables).stale(Features::Drawn.print, context.locale) }
+          stale =
+            context.read do |tables|
+              Repositories::PieceFigures.new(tables).stale(Features::Drawn.print, context.locale)
+            end
           stale.each do |id, revision|
-            document = context.read { |tables| Repositories::Pieces.new(tables).revision(id, revision) }[:document]
+            document =
+              context.read { |tables| Repositories::Pieces.new(tables).revision(id, revision) }[
+                :document
+              ]
             drawn = Features::Drawn.of(Score::Document.load(JSON.parse(document)))
-            context.write(about: nil) { |tables| Repositories::PieceFigures.new(tables).keep(id, revision, drawn.columns) }
+            context.write(about: nil) do |tables|
+              Repositories::PieceFigures.new(tables).keep(id, revision, drawn.columns)
+            end
           end
           stale.size
         end

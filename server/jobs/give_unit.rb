@@ -14,10 +14,20 @@ module Stairwell
         # @param routine [String]
         def run(studio_id, account_id, unit_id, student_id, routine)
           context = Jobs.contexts.of_studio(studio_id, account_id: account_id)
-          unit, student, given = context.read do |tables|
-            [tables[:units].first(id: unit_id), tables[:students].first(id: student_id), tables[:unit_members].where(unit_id: unit_id, student_id: student_id).exclude(assignment_id: nil, extra_work_id: nil).any?]
+          unit, student, given =
+            context.read do |tables|
+              [
+                tables[:units].first(id: unit_id),
+                tables[:students].first(id: student_id),
+                tables[:unit_members]
+                  .where(unit_id: unit_id, student_id: student_id)
+                  .exclude(assignment_id: nil, extra_work_id: nil)
+                  .any?
+              ]
+            end
+          unless given
+            Features::ClassUnits.new(context, unit[:class_id]).give(unit, student, routine)
           end
-          Features::ClassUnits.new(context, unit[:class_id]).give(unit, student, routine) unless given
         rescue Error
           nil # the class says who has nothing in hand yet
         end

@@ -12,7 +12,9 @@ module Stairwell
         # @param studio_id [Integer]
         # @param student_id [Integer]
         def run(studio_id, student_id)
-          Repositories::Changes.new(Jobs.contexts.of_studio(studio_id)).act(student_id) { |record| Studio.mend(record) }
+          Repositories::Changes
+            .new(Jobs.contexts.of_studio(studio_id))
+            .act(student_id) { |record| Studio.mend(record) }
         rescue Error
           nil # a student who cannot be planned is told so at the lesson
         end

@@ -14,7 +14,13 @@ module Stairwell
         def run(studio_id, account_id, run_id)
           @context = Jobs.contexts.of_studio(studio_id, account_id: account_id)
           @run_id = run_id
-          ids = @context.read { |tables| Repositories::Students.at_work(tables).order(:lesson_weekday, :lesson_time, :id).select_map(:id) }
+          ids =
+            @context.read do |tables|
+              Repositories::Students
+                .at_work(tables)
+                .order(:lesson_weekday, :lesson_time, :id)
+                .select_map(:id)
+            end
           ids.each { |id| count(plan(id)) }
           change { |runs| runs.update(finished_at: Sequel.function(:clock_timestamp)) }
         end
@@ -29,7 +35,10 @@ module Stairwell
           :failed
         end
 
-        def count(counter) = change { |runs| runs.where { done + failed < total }.update(counter => Sequel[counter] + 1) }
+        def count(counter) =
+          change do |runs|
+            runs.where { done + failed < total }.update(counter => Sequel[counter] + 1)
+          end
 
         def change = @context.write { |tables| yield tables[:plan_runs].where(id: @run_id) }
       end

@@ -18,9 +18,15 @@ module Stairwell
           return unless contexts.settings.smtp
 
           case kind.to_sym
-          when :forgotten then Auth.within(contexts).reset_password_request(account_login: whom)
-          when :address then Auth.within(contexts).internal_request_eval(account_id: whom) { send_address_link }
-          else AccountMail.new(contexts).deliver(kind.to_sym, to || contexts.store.db[:accounts].where(id: whom).get(:email))
+          when :forgotten
+            Auth.within(contexts).reset_password_request(account_login: whom)
+          when :address
+            Auth.within(contexts).internal_request_eval(account_id: whom) { send_address_link }
+          else
+            AccountMail.new(contexts).deliver(
+              kind.to_sym,
+              to || contexts.store.db[:accounts].where(id: whom).get(:email)
+            )
           end
         rescue Rodauth::InternalRequestError
           nil # nobody has that address, or a link is on its way already

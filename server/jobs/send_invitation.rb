@@ -13,13 +13,25 @@ module Stairwell
         def run(studio_id, id)
           context = Jobs.contexts.of_studio(studio_id)
           settings = context.settings
-          row = context.read { |tables| Repositories::Invitations.new(tables, settings.invitation_secret).find(id) }
+          row =
+            context.read do |tables|
+              Repositories::Invitations.new(tables, settings.invitation_secret).find(id)
+            end
           return unless row && settings.smtp
 
           by = context.store.db[:accounts].where(id: row[:made_by]).get(:name)
           Locales.with(context.locale) do
-            said = {name: by, studio: context.studio[:name], day: Phrase.day(context.date_of(row[:ends_at]), :full), link: "#{settings.address}/join##{SignedLink.token(row, settings.invitation_secret)}"}
-            Mailer.new(settings.smtp).deliver(to: row[:email], subject: Phrase["server.people.invite_subject", **said.slice(:studio)].to_s, body: Phrase["server.people.invite_body", **said].to_s)
+            said = {
+              name: by,
+              studio: context.studio[:name],
+              day: Phrase.day(context.date_of(row[:ends_at]), :full),
+              link: "#{settings.address}/join##{SignedLink.token(row, settings.invitation_secret)}"
+            }
+            Mailer.new(settings.smtp).deliver(
+              to: row[:email],
+              subject: Phrase["server.people.invite_subject", **said.slice(:studio)].to_s,
+              body: Phrase["server.people.invite_body", **said].to_s
+            )
           end
         end
       end

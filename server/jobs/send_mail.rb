@@ -24,9 +24,15 @@ module Stairwell
 
         private
 
-        def note(id, **values) = @context.write { |tables| tables[:outbox].where(id: id).update(values) }
+        def note(id, **values) =
+          @context.write { |tables| tables[:outbox].where(id: id).update(values) }
 
-        def deliver(row) = Mailer.new(Jobs.contexts.settings.smtp).deliver(to: row[:recipient], subject: row[:subject], body: row[:body])
+        def deliver(row) =
+          Mailer.new(Jobs.contexts.settings.smtp).deliver(
+            to: row[:recipient],
+            subject: row[:subject],
+            body: row[:body]
+          )
       end
     end
   end

@@ -14,9 +14,21 @@ module Stairwell
         # @return [void]
         def self.soon(context, needed)
           jobs, args = context.store.db[:que_jobs], Sequel.lit("?::jsonb", "[#{context.studio_id}]")
-          lying = jobs.where(job_class: name, finished_at: nil, expired_at: nil).where(Sequel.lit("args = ?", args))
-          one = jobs.db.select(Sequel.as(name, :job_class), Sequel.as(args, :args), Sequel.lit("'{}'::jsonb").as(:kwargs), Sequel.as(Que.job_schema_version, :version))
-          jobs.insert(%i[job_class args kwargs job_schema_version], one.where(needed).exclude(lying.exists))
+          lying =
+            jobs.where(job_class: name, finished_at: nil, expired_at: nil).where(
+              Sequel.lit("args = ?", args)
+            )
+          one =
+            jobs.db.select(
+              Sequel.as(name, :job_class),
+              Sequel.as(args, :args),
+              Sequel.lit("'{}'::jsonb").as(:kwargs),
+              Sequel.as(Que.job_schema_version, :version)
+            )
+          jobs.insert(
+            %i[job_class args kwargs job_schema_version],
+            one.where(needed).exclude(lying.exists)
+          )
         end
 
         # @param studio_id [Integer]

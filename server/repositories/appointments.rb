@@ -15,7 +15,10 @@ module Stairwell
         # @return [Array<Hash>]
         def self.rows(tables, student_ids, since)
           tables.statement(:appointments, Tables.ids(student_ids), since) do |all, students, first|
-            all[:appointments].where(student_id: Tables.any(students)).where((Sequel[:day] >= first) | (Sequel[:planned_on] >= first)).order(:day, :id)
+            all[:appointments]
+              .where(student_id: Tables.any(students))
+              .where((Sequel[:day] >= first) | (Sequel[:planned_on] >= first))
+              .order(:day, :id)
           end
         end
 
@@ -23,8 +26,20 @@ module Stairwell
         # @return [Studio::Appointment]
         def self.value(row)
           Studio::Appointment.new(
-            **row.slice(:id, :planned_on, :day, :minutes, :teacher_id, :left_out, :why, :makes_up_for, :version, :key),
-            time: Students.time(row[:time]), attendance: row[:attendance]&.to_sym
+            **row.slice(
+              :id,
+              :planned_on,
+              :day,
+              :minutes,
+              :teacher_id,
+              :left_out,
+              :why,
+              :makes_up_for,
+              :version,
+              :key
+            ),
+            time: Students.time(row[:time]),
+            attendance: row[:attendance]&.to_sym
           )
         end
 
@@ -33,9 +48,24 @@ module Stairwell
         # @raise [Problem] 409 when someone else was quicker, 422 for who teaches nobody
         def keep(student_id, one, by:)
           Members.new(@tables).teaches!(one.teacher_id) if one.teacher_id
-          key = {student_id: student_id, **(one.planned_on ? {planned_on: one.planned_on} : {key: one.key})}
-          values = one.to_h.slice(:day, :time, :minutes, :teacher_id, :left_out, :why, :makes_up_for).merge(attendance: one.attendance&.to_s)
-          kept = @tables.revise_or_add(:appointments, key, seen: one.version, changed_by: by, changed_at: Sequel.function(:clock_timestamp), **values)
+          key = {
+            student_id: student_id,
+            **(one.planned_on ? { planned_on: one.planned_on } : { key: one.key })
+          }
+          values =
+            one
+              .to_h
+              .slice(:day, :time, :minutes, :teacher_id, :left_out, :why, :makes_up_for)
+              .merge(attendance: one.attendance&.to_s)
+          kept =
+            @tables.revise_or_add(
+              :appointments,
+              key,
+              seen: one.version,
+              changed_by: by,
+              changed_at: Sequel.function(:clock_timestamp),
+              **values
+            )
           raise changed_meanwhile unless kept
         rescue Sequel::UniqueConstraintViolation
           raise changed_meanwhile
@@ -43,7 +73,12 @@ module Stairwell
 
         private
 
-        def changed_meanwhile = Problem.new(409, Phrase["server.appointments.changed_meanwhile"], code: "changed_meanwhile")
+        def changed_meanwhile =
+          Problem.new(
+            409,
+            Phrase["server.appointments.changed_meanwhile"],
+            code: "changed_meanwhile"
+          )
       end
     end
   end

@@ -26,7 +26,14 @@ module Stairwell
         # other.
         # @return [void]
         def renew(whose)
-          owner = whose[:student_id] ? @tables[:students].where(id: whose[:student_id]) : @tables[:memberships].where(whose)
+          owner =
+            (
+              if whose[:student_id]
+                @tables[:students].where(id: whose[:student_id])
+              else
+                @tables[:memberships].where(whose)
+              end
+            )
           owner.for_update.get(:studio_id)
           withdraw(whose)
           @tables.add(:calendar_links, **whose, nonce: SecureRandom.hex(16))

@@ -41,7 +41,7 @@ module Stairwell
 
         def keep(change, more)
           rows = Rows.new(change)
-          @context.write(about: {student_id: change.record.student.id}) do |tables|
+          @context.write(about: { student_id: change.record.student.id }) do |tables|
             unchanged!(tables, change.record)
             Keep.new(tables, @context, rows).call
             more&.call(tables, change)
@@ -61,28 +61,66 @@ module Stairwell
           # @param change [Studio::Change]
           def initialize(change)
             @change = change
-            @week = change.week && {starts: change.week.planned_from, next_lesson: change.week.next_lesson, plan: Sequel.pg_jsonb(Planning::WeekDocument.dump(change.week))}
-            @assigned = change.assigned.map { |piece| {id: piece.id, **columns(piece)} }
+            @week =
+              change.week &&
+                {
+                  starts: change.week.planned_from,
+                  next_lesson: change.week.next_lesson,
+                  plan: Sequel.pg_jsonb(Planning::WeekDocument.dump(change.week))
+                }
+            @assigned = change.assigned.map { |piece| { id: piece.id, **columns(piece) } }
             @pieces = change.pieces.to_h { |piece| [piece.id, columns(piece)] }
             @former = change.former.transform_values { |one| one && Sequel.pg_jsonb(one.to_data) }
-            @promised = change.promised.map { |id, one| {assignment_id: id, planned: one.planned, likely: one.middle, cautious: one.cautious, due_on: one.due_on} }
+            @promised =
+              change.promised.map do |id, one|
+                {
+                  assignment_id: id,
+                  planned: one.planned,
+                  likely: one.middle,
+                  cautious: one.cautious,
+                  due_on: one.due_on
+                }
+              end
             next_lesson, seen, after = change.overrides
-            @overrides = [next_lesson, seen, after.map { |one| Planning::OverrideDocument.dump(one) }] if change.overrides
+            if change.overrides
+              @overrides = [
+                next_lesson,
+                seen,
+                after.map { |one| Planning::OverrideDocument.dump(one) }
+              ]
+            end
           end
 
           private
 
           def columns(piece)
-            piece.to_h.slice(:revision, :routine, :hand_order, :target_tempo, :priority, :introduce_first, :due_on).merge(
-              piece_id: piece.piece_id, choices: Sequel.pg_jsonb(piece.choices),
-              steps: Sequel.pg_jsonb(piece.progress.own.map(&:to_data))
-            )
+            piece
+              .to_h
+              .slice(
+                :revision,
+                :routine,
+                :hand_order,
+                :target_tempo,
+                :priority,
+                :introduce_first,
+                :due_on
+              )
+              .merge(
+                piece_id: piece.piece_id,
+                choices: Sequel.pg_jsonb(piece.choices),
+                steps: Sequel.pg_jsonb(piece.progress.own.map(&:to_data))
+              )
           end
         end
 
         # Keeps the rows of a change.
         class Keep
-          TABLES = {results: [:lesson_results, :recorded_by], marks: [:practice_marks, :entered_by], introductions: [:introductions, :made_by], simplifications: [:simplifications, :made_by]}.freeze
+          TABLES = {
+            results: %i[lesson_results recorded_by],
+            marks: %i[practice_marks entered_by],
+            introductions: %i[introductions made_by],
+            simplifications: %i[simplifications made_by]
+          }.freeze
 
           # @param tables [Tables]
           # @param context [StudioContext]
@@ -99,47 +137,108 @@ module Stairwell
           def call
             @rows.assigned.each { |row| assign(row) }
             @rows.pieces.each { |id, columns| @tables[:assignments].where(id: id).update(columns) }
-            @rows.former.each { |id, former| @tables[:assignments].where(id: id).update(former: former) }
+            @rows.former.each do |id, former|
+              @tables[:assignments].where(id: id).update(former: former)
+            end
             @change.ended.each { |id, (ended, keep_for)| finish(id, ended, keep_for) }
             @change.added.each { |kind, rows| add(kind, rows) }
-            @change.layers.each { |piece_id, script| Layers.new(@tables).put(piece_id, {student_id: @student_id}, script, @context.account_id) }
-            @change.extra_work.each { |verb, work| ExtraWorks.new(@tables).keep(@student_id, verb, work, @context.today) }
+            @change.layers.each do |piece_id, script|
+              Layers.new(@tables).put(
+                piece_id,
+                { student_id: @student_id },
+                script,
+                @context.account_id
+              )
+            end
+            @change.extra_work.each do |verb, work|
+              ExtraWorks.new(@tables).keep(@student_id, verb, work, @context.today)
+            end
             Students.new(@tables).keep(@change.student) if @change.student
             Students.new(@tables).hold(@student_id, @change.held) if @change.held
-            @change.appointments.each { |one| Appointments.new(@tables).keep(@student_id, one, by: @context.account_id) }
+            @change.appointments.each do |one|
+              Appointments.new(@tables).keep(@student_id, one, by: @context.account_id)
+            end
             override if @rows.overrides
             @tables.add(:week_plans, student_id: @student_id, **@rows.week) if @rows.week
-            @tables.db[:promised_dates].multi_insert(@rows.promised.map { |row| {studio_id: @tables.studio_id, student_id: @student_id, day: @context.today, **row} })
+            @tables.db[:promised_dates].multi_insert(
+              @rows.promised.map do |row|
+                {
+                  studio_id: @tables.studio_id,
+                  student_id: @student_id,
+                  day: @context.today,
+                  **row
+                }
+              end
+            )
           end
 
           private
 
           def assign(row)
-            @tables.db[:assignments].overriding_system_value
-              .insert(studio_id: @tables.studio_id, student_id: @student_id, assigned_by: @context.account_id, assigned_at: @context.clock.now, **row)
+            @tables.db[:assignments].overriding_system_value.insert(
+              studio_id: @tables.studio_id,
+              student_id: @student_id,
+              assigned_by: @context.account_id,
+              assigned_at: @context.clock.now,
+              **row
+            )
           rescue Sequel::UniqueConstraintViolation
-            raise Problem.new(409, Phrase["server.changes.this_student_had_this_piece_before"], code: "assigned_already", field: "piece_id")
+            raise Problem.new(
+                    409,
+                    Phrase["server.changes.this_student_had_this_piece_before"],
+                    code: "assigned_already",
+                    field: "piece_id"
+                  )
           end
 
           def finish(id, ended, keep_for)
-            @tables[:assignments].where(id: id).update(ended: ended, ended_on: (@context.today if ended), keep_for: keep_for)
+            @tables[:assignments].where(id: id).update(
+              ended: ended,
+              ended_on: (@context.today if ended),
+              keep_for: keep_for
+            )
           end
 
           # Keys are the client's: the same one twice is one row.
           def add(kind, rows)
             table, by = TABLES.fetch(kind)
-            whole = rows.map { |row| {:studio_id => @tables.studio_id, :student_id => @student_id, by => @context.account_id, **row} }
+            whole =
+              rows.map do |row|
+                {
+                  :studio_id => @tables.studio_id,
+                  :student_id => @student_id,
+                  by => @context.account_id,
+                  **row
+                }
+              end
             @tables.db[table].insert_conflict.multi_insert(whole)
           end
 
           def override
             next_lesson, seen, after = @rows.overrides
-            key = {student_id: @student_id, next_lesson: next_lesson}
-            return if @tables.revise_or_add(:week_overrides, key, seen: seen.version, overrides: Sequel.pg_jsonb(after))
+            key = { student_id: @student_id, next_lesson: next_lesson }
+            if @tables.revise_or_add(
+                 :week_overrides,
+                 key,
+                 seen: seen.version,
+                 overrides: Sequel.pg_jsonb(after)
+               )
+              return
+            end
 
             # None is there where a client claims to have seen what never was.
-            now = @tables[:week_overrides].first(key) || {overrides: [], version: 0}
-            raise Problem.stale(:week, Phrase["server.changes.this_week"], kept: {list: now[:overrides].map(&:to_h), version: now[:version]}, sent: {list: after})
+            now = @tables[:week_overrides].first(key) || { overrides: [], version: 0 }
+            raise Problem.stale(
+                    :week,
+                    Phrase["server.changes.this_week"],
+                    kept: {
+                      list: now[:overrides].map(&:to_h),
+                      version: now[:version]
+                    },
+                    sent: {
+                      list: after
+                    }
+                  )
           end
         end
         private_constant :Rows, :Keep

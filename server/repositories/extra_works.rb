@@ -18,9 +18,18 @@ module Stairwell
         def keep(student_id, verb, work, today)
           own = @tables[:extra_work].where(student_id: student_id, id: work.id)
           case verb
-          when :add then @tables.db[:extra_work].overriding_system_value.insert(studio_id: @tables.studio_id, student_id: student_id, id: work.id, key: work.key, **columns(work))
-          when :change then own.update(columns(work))
-          when :finish then own.update(ended_on: today)
+          when :add
+            @tables.db[:extra_work].overriding_system_value.insert(
+              studio_id: @tables.studio_id,
+              student_id: student_id,
+              id: work.id,
+              key: work.key,
+              **columns(work)
+            )
+          when :change
+            own.update(columns(work))
+          when :finish
+            own.update(ended_on: today)
           end
         end
 
@@ -39,7 +48,13 @@ module Stairwell
         # @param row [Hash]
         # @return [Studio::ExtraWork]
         def self.value(row)
-          Studio::ExtraWork.new(**row.slice(:id, :kind, :title, :times, :higher, :since), minutes: row[:minutes].to_r, one_of: row[:one_of].to_a, keys: row[:keys].to_a, hands: row[:hands].to_a)
+          Studio::ExtraWork.new(
+            **row.slice(:id, :kind, :title, :times, :higher, :since),
+            minutes: row[:minutes].to_r,
+            one_of: row[:one_of].to_a,
+            keys: row[:keys].to_a,
+            hands: row[:hands].to_a
+          )
         end
 
         # @param limit [Integer]
@@ -55,7 +70,10 @@ module Stairwell
 
         def columns(work)
           lists = %i[one_of keys hands].to_h { |name| [name, Sequel.pg_array(work[name], :text)] }
-          work.to_h.slice(:kind, :title, :times, :higher, :since).merge(minutes: work.minutes.to_f, **lists)
+          work
+            .to_h
+            .slice(:kind, :title, :times, :higher, :since)
+            .merge(minutes: work.minutes.to_f, **lists)
         end
       end
     end

@@ -10,7 +10,8 @@ module Stairwell
         # @param tables [Tables]
         # @param assignment_id [Integer]
         # @return [String, nil] JSON
-        def read(tables, assignment_id) = tables[:assignments].where(id: assignment_id).get(Sequel.cast(:former, :text))
+        def read(tables, assignment_id) =
+          tables[:assignments].where(id: assignment_id).get(Sequel.cast(:former, :text))
 
         # @param text [String, nil] as {read} gives
         # @return [Studio::Former, nil]

@@ -22,12 +22,21 @@ module Stairwell
 
         # @return [Hash] the row
         def add(role:, email:, by:)
-          @tables.add(:invitations, role: role, email: email, nonce: SecureRandom.hex(16), made_by: by, ends_at: Sequel.lit("now() + ? * interval '1 day'", Limits::INVITED_DAYS))
+          @tables.add(
+            :invitations,
+            role: role,
+            email: email,
+            nonce: SecureRandom.hex(16),
+            made_by: by,
+            ends_at: Sequel.lit("now() + ? * interval '1 day'", Limits::INVITED_DAYS)
+          )
         end
 
         # @raise [MissingError]
         def withdraw(id)
-          raise MissingError, Phrase["server.people.invitation"] if in_force.where(id: id).update(withdrawn_at: Sequel::CURRENT_TIMESTAMP).zero?
+          if in_force.where(id: id).update(withdrawn_at: Sequel::CURRENT_TIMESTAMP).zero?
+            raise MissingError, Phrase["server.people.invitation"]
+          end
         end
 
         # @param token [String]
@@ -38,15 +47,24 @@ module Stairwell
         # Two who use it at once: one of them comes late.
         # @raise [Problem] 404
         def use(row, account_id)
-          raise self.class.over if in_force.where(id: row[:id]).update(used_by: account_id, used_at: Sequel::CURRENT_TIMESTAMP).zero?
+          if in_force
+               .where(id: row[:id])
+               .update(used_by: account_id, used_at: Sequel::CURRENT_TIMESTAMP)
+               .zero?
+            raise self.class.over
+          end
         end
 
         # @return [Problem]
-        def self.over = Problem.new(404, Phrase["server.people.invitation_over"], code: "invitation_over")
+        def self.over =
+          Problem.new(404, Phrase["server.people.invitation_over"], code: "invitation_over")
 
         private
 
-        def in_force = @tables[:invitations].where(used_at: nil, withdrawn_at: nil).where(Sequel[:ends_at] > Sequel.function(:now))
+        def in_force =
+          @tables[:invitations].where(used_at: nil, withdrawn_at: nil).where(
+            Sequel[:ends_at] > Sequel.function(:now)
+          )
       end
     end
   end

@@ -13,15 +13,25 @@ module Stairwell
         end
 
         # @return [Array<Hash>] what is not back yet
-        def out(student_id) = @tables[:lendings].where(student_id: student_id, returned_on: nil).order(:id).all
+        def out(student_id) =
+          @tables[:lendings].where(student_id: student_id, returned_on: nil).order(:id).all
 
         # @return [void]
-        def lend(student_id, title) = @tables.add(:lendings, student_id: student_id, title: title.strip, lent_on: @context.today)
+        def lend(student_id, title) =
+          @tables.add(
+            :lendings,
+            student_id: student_id,
+            title: title.strip,
+            lent_on: @context.today
+          )
 
         # @return [void]
         # @raise [MissingError]
         def take_back(student_id, id)
-          back = @tables[:lendings].where(student_id: student_id, id: id, returned_on: nil).update(returned_on: @context.today)
+          back =
+            @tables[:lendings].where(student_id: student_id, id: id, returned_on: nil).update(
+              returned_on: @context.today
+            )
           raise MissingError, Phrase["missing.lent_thing"] if back.zero?
         end
       end

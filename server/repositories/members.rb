@@ -15,21 +15,46 @@ module Stairwell
         #   whether anything would have to be handed on (:teaches)
         def list
           id = Sequel[:memberships][:account_id]
-          some_time = Sequel.lit("more_lessons @> jsonb_build_array(jsonb_build_object('teacher_id', memberships.account_id))")
-          taught = Students.here(@tables).where(Sequel.|({teacher_id: id}, some_time))
+          some_time =
+            Sequel.lit(
+              "more_lessons @> jsonb_build_array(jsonb_build_object('teacher_id', memberships.account_id))"
+            )
+          taught = Students.here(@tables).where(Sequel.|({ teacher_id: id }, some_time))
           classes = @tables[:classes].where(teacher_id: id)
-          here.join(:accounts, id: :account_id).order(:name, :id)
-            .select(:id, :name, :email, :role, taught.select { count.function.* }.as(:students), Sequel.|(taught.exists, classes.exists).as(:teaches)).all
+          here
+            .join(:accounts, id: :account_id)
+            .order(:name, :id)
+            .select(
+              :id,
+              :name,
+              :email,
+              :role,
+              taught.select { count.function.* }.as(:students),
+              Sequel.|(taught.exists, classes.exists).as(:teaches)
+            )
+            .all
         end
 
         # @return [Hash{Integer => String}] names of all, those who left among them
-        def names = @tables[:memberships].join(:accounts, id: :account_id).select_hash(Sequel[:accounts][:id], Sequel[:accounts][:name])
+        def names =
+          @tables[:memberships].join(:accounts, id: :account_id).select_hash(
+            Sequel[:accounts][:id],
+            Sequel[:accounts][:name]
+          )
 
         # @param account_id [Integer]
         # @param role [String]
         # @return [void] they belong to it from now on, again where they had left
         def join(account_id, role)
-          rows = @tables.db[:memberships].insert_conflict(target: %i[studio_id account_id], update: {role: role, left_at: nil}, update_where: Sequel.~(Sequel[:memberships][:left_at] => nil))
+          rows =
+            @tables.db[:memberships].insert_conflict(
+              target: %i[studio_id account_id],
+              update: {
+                role: role,
+                left_at: nil
+              },
+              update_where: Sequel.~(Sequel[:memberships][:left_at] => nil)
+            )
           rows.insert(studio_id: @tables.studio_id, account_id: account_id, role: role)
         end
 
@@ -47,7 +72,14 @@ module Stairwell
           person = one(id)
           another_owner!(id)
           hand_on(id, one(to)[:account_id], today) if to
-          raise Problem.new(422, Phrase["server.people.has_students", name: name(person)], code: "has_students", field: "to") if teaching?(id)
+          if teaching?(id)
+            raise Problem.new(
+                    422,
+                    Phrase["server.people.has_students", name: name(person)],
+                    code: "has_students",
+                    field: "to"
+                  )
+          end
 
           here.where(account_id: id).update(left_at: Sequel::CURRENT_TIMESTAMP)
         end
@@ -56,35 +88,70 @@ module Stairwell
         def teaches!(account_id)
           return if here.where(account_id: account_id, role: %w[owner teacher]).any?
 
-          raise Problem.new(422, Phrase["server.people.no_teacher"], code: "teacher", field: "teacher_id")
+          raise Problem.new(
+                  422,
+                  Phrase["server.people.no_teacher"],
+                  code: "teacher",
+                  field: "teacher_id"
+                )
         end
 
         private
 
         # Everyone they teach every week, and lessons to come that are theirs to hold.
         def hand_on(id, to, today)
-          @tables[:students].where(teacher_id: id).update(teacher_id: to, version: Sequel[:version] + 1)
-          times = Sequel.lit("(SELECT jsonb_agg(CASE WHEN (one ->> 'teacher_id')::bigint = ? THEN jsonb_set(one, '{teacher_id}', to_jsonb(?::bigint)) ELSE one END) FROM jsonb_array_elements(more_lessons) AS one)", id, to)
+          @tables[:students].where(teacher_id: id).update(
+            teacher_id: to,
+            version: Sequel[:version] + 1
+          )
+          times =
+            Sequel.lit(
+              "(SELECT jsonb_agg(CASE WHEN (one ->> 'teacher_id')::bigint = ? THEN jsonb_set(one, '{teacher_id}', to_jsonb(?::bigint)) ELSE one END) FROM jsonb_array_elements(more_lessons) AS one)",
+              id,
+              to
+            )
           at_some_time(id).update(more_lessons: times, version: Sequel[:version] + 1)
-          @tables[:classes].where(teacher_id: id).update(teacher_id: to, version: Sequel[:version] + 1)
-          @tables[:appointments].where(teacher_id: id).where(Sequel[:day] >= today).update(teacher_id: to, version: Sequel[:version] + 1)
-          @tables[:covers].where(withdrawn_at: nil).where(Sequel.|({away_id: id}, {cover_id: id})).where(Sequel[:last_day] >= today).update(withdrawn_at: Sequel::CURRENT_TIMESTAMP)
+          @tables[:classes].where(teacher_id: id).update(
+            teacher_id: to,
+            version: Sequel[:version] + 1
+          )
+          @tables[:appointments]
+            .where(teacher_id: id)
+            .where(Sequel[:day] >= today)
+            .update(teacher_id: to, version: Sequel[:version] + 1)
+          @tables[:covers]
+            .where(withdrawn_at: nil)
+            .where(Sequel.|({ away_id: id }, { cover_id: id }))
+            .where(Sequel[:last_day] >= today)
+            .update(withdrawn_at: Sequel::CURRENT_TIMESTAMP)
         end
 
-        def teaching?(id) = Students.here(@tables).where(teacher_id: id).any? || at_some_time(id).where(left_on: nil).any? || @tables[:classes].where(teacher_id: id).any?
+        def teaching?(id) =
+          Students.here(@tables).where(teacher_id: id).any? ||
+            at_some_time(id).where(left_on: nil).any? ||
+            @tables[:classes].where(teacher_id: id).any?
 
-        def at_some_time(id) = @tables[:students].where(Sequel.lit("more_lessons @> jsonb_build_array(jsonb_build_object('teacher_id', ?::bigint))", id))
+        def at_some_time(id) =
+          @tables[:students].where(
+            Sequel.lit(
+              "more_lessons @> jsonb_build_array(jsonb_build_object('teacher_id', ?::bigint))",
+              id
+            )
+          )
 
         def here = @tables[:memberships].where(left_at: nil)
 
-        def one(id) = here.where(account_id: id).first || raise(MissingError, Phrase["server.people.person"])
+        def one(id) =
+          here.where(account_id: id).first || raise(MissingError, Phrase["server.people.person"])
 
         def name(person) = @tables.db[:accounts].where(id: person[:account_id]).get(:name)
 
         # Two owners who make each other something else at once wait for each other.
         def another_owner!(id)
           owners = here.where(role: "owner").for_update.select_map(:account_id)
-          raise Problem.new(422, Phrase["server.people.last_owner"], code: "last_owner") if owners == [id]
+          if owners == [id]
+            raise Problem.new(422, Phrase["server.people.last_owner"], code: "last_owner")
+          end
         end
       end
     end

@@ -15,7 +15,11 @@ module Stairwell
 
         # @param tables [Tables]
         # @return [Hash{Integer => Integer}] how many nobody has read, by student
-        def self.unread(tables) = tables[:messages].where(read_at: nil).group_and_count(:student_id).as_hash(:student_id, :count)
+        def self.unread(tables) =
+          tables[:messages]
+            .where(read_at: nil)
+            .group_and_count(:student_id)
+            .as_hash(:student_id, :count)
 
         # @return [Boolean] whether there is room for one more
         def room? = @rows.where(read_at: nil).count < Limits::MESSAGES_UNREAD
@@ -25,14 +29,25 @@ module Stairwell
 
         # @return [Array<Hash>] the newest, oldest first, with who read it as :reader
         def newest(limit)
-          @rows.reverse(:id).limit(limit).left_join(:accounts, id: :read_by).select_all(:messages).select_append(Sequel[:accounts][:name].as(:reader)).all.reverse
+          @rows
+            .reverse(:id)
+            .limit(limit)
+            .left_join(:accounts, id: :read_by)
+            .select_all(:messages)
+            .select_append(Sequel[:accounts][:name].as(:reader))
+            .all
+            .reverse
         end
 
         # @param by [Integer, nil] account that has read it; nil puts it back
         # @return [void]
         # @raise [MissingError]
         def read(id, by)
-          marked = @rows.where(id: id).update(read_by: by, read_at: by && Sequel.function(:clock_timestamp))
+          marked =
+            @rows.where(id: id).update(
+              read_by: by,
+              read_at: by && Sequel.function(:clock_timestamp)
+            )
           raise MissingError, Phrase["missing.message"] if marked.zero?
         end
       end

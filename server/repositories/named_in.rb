@@ -18,9 +18,16 @@ module Stairwell
         def of(name)
           word = "(^|[^[:alnum:]])#{Regexp.escape(name.downcase)}([^[:alnum:]]|$)"
           columns.filter_map do |table, names|
-            rows = @tables[table.to_sym].where(Sequel.|(*names.map { |column| Sequel.lit("lower(?::text) ~ ?", Sequel[table.to_sym][column.to_sym], word) }))
+            rows =
+              @tables[table.to_sym].where(
+                Sequel.|(
+                  *names.map do |column|
+                    Sequel.lit("lower(?::text) ~ ?", Sequel[table.to_sym][column.to_sym], word)
+                  end
+                )
+              )
             count = rows.count
-            {table: table, count: count} if count.positive?
+            { table: table, count: count } if count.positive?
           end
         end
 
@@ -28,8 +35,18 @@ module Stairwell
 
         def columns
           own = Sequel[:information_schema][:columns]
-          within = @tables.db.from(own).where(table_schema: "public", column_name: "studio_id").select(:table_name)
-          @tables.db.from(own).where(table_schema: "public", table_name: within, data_type: TEXTS).order(:table_name).select_hash_groups(:table_name, :column_name)
+          within =
+            @tables
+              .db
+              .from(own)
+              .where(table_schema: "public", column_name: "studio_id")
+              .select(:table_name)
+          @tables
+            .db
+            .from(own)
+            .where(table_schema: "public", table_name: within, data_type: TEXTS)
+            .order(:table_name)
+            .select_hash_groups(:table_name, :column_name)
         end
       end
     end

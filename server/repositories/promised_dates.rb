@@ -13,17 +13,37 @@ module Stairwell
         # @param student_ids [Array<Integer>]
         # @return [Hash{Integer => Array<Studio::Promised>}] by student
         def of(student_ids)
-          week = Sequel.function(:date_trunc, "week", Sequel[:promised_dates][:day].cast(:timestamp))
-          rows = @tables[:promised_dates].where(Sequel[:promised_dates][:student_id] => student_ids).exclude(cautious: nil)
-            .join(:assignments, studio_id: :studio_id, id: :assignment_id).distinct(:assignment_id, week).order(:assignment_id, week, Sequel[:promised_dates][:id])
-            .select(Sequel[:promised_dates][:student_id], :assignment_id, :cautious, :ended, :ended_on).all
-          rows.group_by { |row| row[:student_id] }.transform_values { |all| all.map { |row| value(row) } }
+          week =
+            Sequel.function(:date_trunc, "week", Sequel[:promised_dates][:day].cast(:timestamp))
+          rows =
+            @tables[:promised_dates]
+              .where(Sequel[:promised_dates][:student_id] => student_ids)
+              .exclude(cautious: nil)
+              .join(:assignments, studio_id: :studio_id, id: :assignment_id)
+              .distinct(:assignment_id, week)
+              .order(:assignment_id, week, Sequel[:promised_dates][:id])
+              .select(
+                Sequel[:promised_dates][:student_id],
+                :assignment_id,
+                :cautious,
+                :ended,
+                :ended_on
+              )
+              .all
+          rows
+            .group_by { |row| row[:student_id] }
+            .transform_values { |all| all.map { |row| value(row) } }
         end
 
         private
 
         def value(row)
-          Studio::Promised.new(assignment_id: row[:assignment_id], cautious: row[:cautious], ended: !row[:ended].nil?, done_on: (row[:ended_on] if row[:ended] == "passed"))
+          Studio::Promised.new(
+            assignment_id: row[:assignment_id],
+            cautious: row[:cautious],
+            ended: !row[:ended].nil?,
+            done_on: (row[:ended_on] if row[:ended] == "passed")
+          )
         end
       end
     end

@@ -19,7 +19,13 @@ module Stairwell
         # @param row [Hash]
         # @return [Practice::Routine]
         def self.value(row)
-          Practice::RoutineDocument.load(row[:stages].to_a.map(&:to_h), key: key(row), name: row[:name], for_whom: row[:for_whom], why: Phrase["server.routines.your_studio_s_own"])
+          Practice::RoutineDocument.load(
+            row[:stages].to_a.map(&:to_h),
+            key: key(row),
+            name: row[:name],
+            for_whom: row[:for_whom],
+            why: Phrase["server.routines.your_studio_s_own"]
+          )
         end
 
         # @return [Array<Hash>]
@@ -31,7 +37,8 @@ module Stairwell
         def find(key)
           return unless key.match?(OWN)
 
-          @tables[:routines].first(id: key[OWN, 1].to_i) || raise(MissingError, Phrase["missing.routine"])
+          @tables[:routines].first(id: key[OWN, 1].to_i) ||
+            raise(MissingError, Phrase["missing.routine"])
         end
 
         # @param columns [Hash] name:, for_whom:, stages:
@@ -43,7 +50,9 @@ module Stairwell
         # @return [Hash, nil] the row; nil when it was changed meanwhile
         # @raise [Problem] 409 when the name is taken
         def change(key, columns, seen:)
-          named(columns) { |row| @tables.revise(@tables[:routines].where(id: key[OWN, 1].to_i), seen: seen, **row) }
+          named(columns) do |row|
+            @tables.revise(@tables[:routines].where(id: key[OWN, 1].to_i), seen: seen, **row)
+          end
         end
 
         private
@@ -51,7 +60,12 @@ module Stairwell
         def named(columns)
           yield columns.merge(stages: Sequel.pg_jsonb(columns[:stages]))
         rescue Sequel::UniqueConstraintViolation
-          raise Problem.new(409, Phrase["server.routines.there_is_a_routine_called_already", name: columns[:name]], code: "name_taken", field: "name")
+          raise Problem.new(
+                  409,
+                  Phrase["server.routines.there_is_a_routine_called_already", name: columns[:name]],
+                  code: "name_taken",
+                  field: "name"
+                )
         end
       end
     end

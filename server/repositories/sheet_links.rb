@@ -15,7 +15,12 @@ module Stairwell
         end
 
         # @return [Problem]
-        def self.unknown = Problem.new(404, Phrase["server.sheet_links.this_link_is_not_in_use"], code: "link_unknown")
+        def self.unknown =
+          Problem.new(
+            404,
+            Phrase["server.sheet_links.this_link_is_not_in_use"],
+            code: "link_unknown"
+          )
 
         # @param student_id [Integer]
         # @return [String, nil] address of the sheet, where a link is in force
@@ -32,9 +37,16 @@ module Stairwell
         # @return [Array<Hash>] :name and :path of the sheets of brothers and sisters
         def family(student_id)
           own = @tables[:students].where(id: student_id).select(:family_id)
-          @tables[:sheet_links].where(withdrawn_at: nil).join(:students, {studio_id: :studio_id, id: :student_id}).where(Sequel[:students][:family_id] => own, Sequel[:students][:left_on] => nil)
-            .exclude(student_id: student_id).order(Sequel[:students][:name]).select_all(:sheet_links).select_append(Sequel[:students][:name]).all
-            .map { |link| {name: link[:name], path: self.class.address(link, @secret)} }
+          @tables[:sheet_links]
+            .where(withdrawn_at: nil)
+            .join(:students, { studio_id: :studio_id, id: :student_id })
+            .where(Sequel[:students][:family_id] => own, Sequel[:students][:left_on] => nil)
+            .exclude(student_id: student_id)
+            .order(Sequel[:students][:name])
+            .select_all(:sheet_links)
+            .select_append(Sequel[:students][:name])
+            .all
+            .map { |link| { name: link[:name], path: self.class.address(link, @secret) } }
         end
 
         # Withdraws the link in force, if any, and makes another. Two at once wait for each
@@ -59,7 +71,8 @@ module Stairwell
 
         private
 
-        def live(student_id) = @tables[:sheet_links].where(student_id: student_id, withdrawn_at: nil)
+        def live(student_id) =
+          @tables[:sheet_links].where(student_id: student_id, withdrawn_at: nil)
       end
     end
   end

@@ -15,11 +15,24 @@ module Stairwell
         # @param student_id [Integer]
         # @return [Hash{Symbol => String, nil}] :sheet_path, :calendar_path
         def paths(student_id)
-          sheet, calendar = %w[sheet_links calendar_links].map do |table|
-            @tables[table.to_sym].where(student_id: student_id, withdrawn_at: nil).select(:studio_id, :id, :nonce, Sequel.as(table, :kind))
-          end
+          sheet, calendar =
+            %w[sheet_links calendar_links].map do |table|
+              @tables[table.to_sym].where(student_id: student_id, withdrawn_at: nil).select(
+                :studio_id,
+                :id,
+                :nonce,
+                Sequel.as(table, :kind)
+              )
+            end
           found = sheet.union(calendar, all: true).all.to_h { |row| [row[:kind], row] }
-          {sheet_path: found["sheet_links"]&.then { |row| SheetLinks.address(row, @settings.link_secret) }, calendar_path: found["calendar_links"]&.then { |row| CalendarLinks.address(row, @settings.calendar_secret) }}
+          {
+            sheet_path:
+              found["sheet_links"]&.then { |row| SheetLinks.address(row, @settings.link_secret) },
+            calendar_path:
+              found["calendar_links"]&.then do |row|
+                CalendarLinks.address(row, @settings.calendar_secret)
+              end
+          }
         end
       end
     end

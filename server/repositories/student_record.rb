@@ -3,7 +3,8 @@
 module Stairwell
   module Server
     module Repositories
-      # Every row that is about one student, whatever table it lies in: a new table is in it by itself.
+      # Every row that is about one student, whatever table it lies in: a new table is in it by
+      # itself.
       class StudentRecord
         # What is computed from other rows, or is a secret.
         WITHOUT = %w[student_summaries].freeze
@@ -17,10 +18,18 @@ module Stairwell
           @id = id
         end
 
-        # @return [Hash{String => Array<Hash>}] rows by table, the student's own first; those without any are left out
+        # @return [Hash{String => Array<Hash>}] rows by table, the student's own first; those
+        #   without any are left out
         def to_h
-          {"students" => @tables[:students].where(id: @id).all, **names.to_h { |name| [name, @tables[name.to_sym].where(student_id: @id).all] }}
-            .transform_values { |rows| rows.map { |row| row.except(:studio_id, *SECRET).transform_values { |value| plain(value) } } }.reject { |_, rows| rows.empty? }
+          {
+            "students" => @tables[:students].where(id: @id).all,
+            **names.to_h { |name| [name, @tables[name.to_sym].where(student_id: @id).all] }
+          }.transform_values do |rows|
+              rows.map do |row|
+                row.except(:studio_id, *SECRET).transform_values { |value| plain(value) }
+              end
+            end
+            .reject { |_, rows| rows.empty? }
         end
 
         private
@@ -35,7 +44,13 @@ module Stairwell
         end
 
         def names
-          @tables.db.from(Sequel[:information_schema][:columns]).where(table_schema: "public", column_name: "student_id").exclude(table_name: WITHOUT).order(:table_name).select_map(:table_name)
+          @tables
+            .db
+            .from(Sequel[:information_schema][:columns])
+            .where(table_schema: "public", column_name: "student_id")
+            .exclude(table_name: WITHOUT)
+            .order(:table_name)
+            .select_map(:table_name)
         end
       end
     end

@@ -6,7 +6,7 @@ module Stairwell
     class AccountMail
       # Each kind, and the page its link opens: the key stands behind the `#`, which no
       # browser sends to a server or puts into a log.
-      KINDS = {forgotten: "/password", address: "/address", changed: nil, moved: nil}.freeze
+      KINDS = { forgotten: "/password", address: "/address", changed: nil, moved: nil }.freeze
 
       # @param contexts [StudioContexts]
       def initialize(contexts)
@@ -25,7 +25,11 @@ module Stairwell
       def deliver(kind, to, key: nil)
         Locales.with(language(to)) do
           body = Phrase["server.account_mail.#{kind}.body", link: link(kind, key).to_s].to_s
-          Mailer.new(@settings.smtp).deliver(to: to, subject: Phrase["server.account_mail.#{kind}.subject"].to_s, body: body)
+          Mailer.new(@settings.smtp).deliver(
+            to: to,
+            subject: Phrase["server.account_mail.#{kind}.subject"].to_s,
+            body: body
+          )
         end
       end
 
@@ -33,7 +37,10 @@ module Stairwell
 
       # The language of the person's studio; of someone without one, the first.
       def language(to)
-        id = @contexts.store.db[:accounts].where(Sequel.function(:lower, :email) => to.downcase).get(:id)
+        id =
+          @contexts.store.db[:accounts].where(Sequel.function(:lower, :email) => to.downcase).get(
+            :id
+          )
         studio, = id && @contexts.store.studio_of_account(id)
         studio ? studio[:locale].to_sym : Locales::DEFAULT
       end

@@ -40,21 +40,36 @@ module Stairwell
         @counts.delete(key)
         return touch(account_id) if known?
 
-        SecureRandom.hex(32).tap { |device| @db[:account_devices].insert(account_id: account_id, print: print(device)) }
+        SecureRandom
+          .hex(32)
+          .tap do |device|
+            @db[:account_devices].insert(account_id: account_id, print: print(device))
+          end
       end
 
       private
 
-      def key = @key ||= known? ? "failed/device/#{print(@device)}" : "failed/address/#{print(@email)}"
+      def key =
+        @key ||= known? ? "failed/device/#{print(@device)}" : "failed/address/#{print(@email)}"
 
       def known?
         return @known if defined?(@known)
 
-        @known = !@device.to_s.empty? && @db[:account_devices].where(print: print(@device)).where(account_id: @db[:accounts].where(Sequel.function(:lower, :email) => @email).select(:id)).any?
+        @known =
+          !@device.to_s.empty? &&
+            @db[:account_devices]
+              .where(print: print(@device))
+              .where(
+                account_id:
+                  @db[:accounts].where(Sequel.function(:lower, :email) => @email).select(:id)
+              )
+              .any?
       end
 
       def touch(account_id)
-        @db[:account_devices].where(account_id: account_id, print: print(@device)).update(last_use: Sequel::CURRENT_TIMESTAMP)
+        @db[:account_devices].where(account_id: account_id, print: print(@device)).update(
+          last_use: Sequel::CURRENT_TIMESTAMP
+        )
         @device
       end
 

@@ -9,7 +9,11 @@ module Stairwell
     # What stands before the routes: sizes, rates, forged requests, the contract.
     module Guards
       # Where passwords and keys can be guessed, and mail be asked for.
-      TRIED = [*Auth::ROUTES.except(:logout).values, "forgotten", "open", "join"].map { |path| "/api/#{path}" }.freeze
+      TRIED =
+        [*Auth::ROUTES.except(:logout).values, "forgotten", "open", "join"].map do |path|
+            "/api/#{path}"
+          end
+          .freeze
       private_constant :TRIED
 
       # The client's address is the connection's; only a proxy that is named may say another.
@@ -21,11 +25,20 @@ module Stairwell
       # @return [Class] Rack::Attack, set up
       def self.rates(store)
         Rack::Attack.cache.store = Counts.new(store.db)
-        Rack::Attack.throttle("sign-in", **Limits::SIGN_INS) { |request| request.ip if TRIED.include?(request.path) }
-        Rack::Attack.throttle("sheet", **Limits::SHEETS) { |request| request.ip if request.path.start_with?("/api/sheet/", "/api/calendars/") }
-        Rack::Attack.throttled_responder = lambda do |_request|
-          Problem.new(429, Phrase["server.guards.that_was_too_often_wait_a"], code: "too_often").to_rack
+        Rack::Attack.throttle("sign-in", **Limits::SIGN_INS) do |request|
+          request.ip if TRIED.include?(request.path)
         end
+        Rack::Attack.throttle("sheet", **Limits::SHEETS) do |request|
+          request.ip if request.path.start_with?("/api/sheet/", "/api/calendars/")
+        end
+        Rack::Attack.throttled_responder =
+          lambda do |_request|
+            Problem.new(
+              429,
+              Phrase["server.guards.that_was_too_often_wait_a"],
+              code: "too_often"
+            ).to_rack
+          end
         Rack::Attack
       end
     end

@@ -19,25 +19,47 @@ module Stairwell
       module_function
 
       # @return [Array<Hash>] {tag:, name:} of each
-      def all = Locales.all.map { |tag| {tag: tag.to_s, name: Locales.name(tag)} }
+      def all = Locales.all.map { |tag| { tag: tag.to_s, name: Locales.name(tag) } }
 
       # @param tag [String]
       # @return [void]
       # @raise [RefusedError] when it is none
       def known!(tag)
-        Locales.known?(tag) || raise(RefusedError.new(Phrase["server.languages.unknown", tag: tag], code: :locale, field: "locale"))
+        Locales.known?(tag) ||
+          raise(
+            RefusedError.new(
+              Phrase["server.languages.unknown", tag: tag],
+              code: :locale,
+              field: "locale"
+            )
+          )
       end
 
       # @param header [String, nil] Accept-Language (RFC 9110)
       # @return [Symbol] the first of it that is spoken, if only in its language
       def asked(header)
-        wanted = header.to_s.b[0, 200].scrub("").split(",").map { |one| [one[/\A[^;]*/].strip, (one[/;\s*q=([\d.]+)/, 1] || 1).to_f] }
-        tags = wanted.select { |_, share| share.positive? }.sort_by.with_index { |(_, share), at| [-share, at] }.map(&:first)
-        (tags + tags.map { |tag| tag[/\A[A-Za-z]+/].to_s }).find { |tag| Locales.known?(tag) }&.to_sym || Locales::DEFAULT
+        wanted =
+          header.to_s.b[0, 200]
+            .scrub("")
+            .split(",")
+            .map { |one| [one[/\A[^;]*/].strip, (one[/;\s*q=([\d.]+)/, 1] || 1).to_f] }
+        tags =
+          wanted
+            .select { |_, share| share.positive? }
+            .sort_by
+            .with_index { |(_, share), at| [-share, at] }
+            .map(&:first)
+        (tags + tags.map { |tag| tag[/\A[A-Za-z]+/].to_s })
+          .find { |tag| Locales.known?(tag) }
+          &.to_sym || Locales::DEFAULT
       end
 
       # @return [Hash{String => String}] the address of each language's texts
-      def addresses = @addresses ||= Locales.all.to_h { |tag| [tag.to_s, "/texts/#{tag}-#{Digest::SHA256.hexdigest(texts(tag))[0, 16]}.json"] }
+      def addresses =
+        @addresses ||=
+          Locales.all.to_h do |tag|
+            [tag.to_s, "/texts/#{tag}-#{Digest::SHA256.hexdigest(texts(tag))[0, 16]}.json"]
+          end
 
       # @param path [String]
       # @return [String, nil] JSON; nil when there is nothing at the address
@@ -72,7 +94,9 @@ module Stairwell
           Locales.with(context.locale) { @app.call(env) }
         rescue Problem => problem
           # Who belongs to no studio any more can still see that, sign out, or join one.
-          raise unless problem.code == "no_studio" && env["PATH_INFO"].match?(Guards::SignedIn::OPEN)
+          unless problem.code == "no_studio" && env["PATH_INFO"].match?(Guards::SignedIn::OPEN)
+            raise
+          end
 
           @app.call(env)
         end
@@ -84,7 +108,8 @@ module Stairwell
           @app = app
         end
 
-        def call(env) = Locales.with(Languages.asked(env["HTTP_ACCEPT_LANGUAGE"])) { @app.call(env) }
+        def call(env) =
+          Locales.with(Languages.asked(env["HTTP_ACCEPT_LANGUAGE"])) { @app.call(env) }
       end
     end
   end

@@ -14,8 +14,11 @@ module Stairwell
       NONCE = "__NONCE__"
       FOREVER = "public, max-age=31536000, immutable"
       HEADERS = {
-        "x-content-type-options" => "nosniff", "referrer-policy" => "no-referrer", "x-frame-options" => "DENY",
-        "permissions-policy" => "camera=(), geolocation=(), microphone=()", "cross-origin-opener-policy" => "same-origin"
+        "x-content-type-options" => "nosniff",
+        "referrer-policy" => "no-referrer",
+        "x-frame-options" => "DENY",
+        "permissions-policy" => "camera=(), geolocation=(), microphone=()",
+        "cross-origin-opener-policy" => "same-origin"
       }.freeze
 
       def initialize(app)
@@ -29,7 +32,8 @@ module Stairwell
         headers["cache-control"] ||= "no-store"
         HEADERS.each { |name, value| headers[name] ||= value }
         headers["content-security-policy"] ||= policy("none")
-        headers["strict-transport-security"] ||= "max-age=31536000" if env["rack.url_scheme"] == "https"
+        headers["strict-transport-security"] ||= "max-age=31536000" if env["rack.url_scheme"] ==
+          "https"
         [status, headers, body]
       end
 
@@ -40,28 +44,52 @@ module Stairwell
         return @app.call(env) if path.start_with?("/api/") || path == "/health"
         return texts(path) if path.start_with?("/texts/")
         return file(env, FOREVER) if path.start_with?("/assets/")
-        return file(env, "no-cache") if File.basename(path).include?(".") && !path.start_with?("/s/") && !path.include?("/.")
+        if File.basename(path).include?(".") && !path.start_with?("/s/") && !path.include?("/.")
+          return file(env, "no-cache")
+        end
 
         page(Languages.asked(env["HTTP_ACCEPT_LANGUAGE"]))
       end
 
       # What is not there today may be there tomorrow: only what was found is kept.
-      def file(env, keep) = @files.call(env).tap { |status, headers, _| headers["cache-control"] = (status == 404) ? "no-store" : keep }
+      def file(env, keep) =
+        @files
+          .call(env)
+          .tap do |status, headers, _|
+            headers["cache-control"] = (status == 404) ? "no-store" : keep
+          end
 
       def texts(path)
         json = Languages.at(path)
-        return [404, {"content-type" => "text/plain"}, []] unless json
+        return 404, { "content-type" => "text/plain" }, [] unless json
 
-        [200, {"content-type" => "application/json", "cache-control" => FOREVER}, [json]]
+        [200, { "content-type" => "application/json", "cache-control" => FOREVER }, [json]]
       end
 
       # The page says in which language it begins, and where each is found.
       def page(locale)
         nonce = SecureRandom.base64(18)
-        html = File.read(File.join(DIST, "index.html")).gsub(NONCE, nonce).sub("__LOCALE__", locale.to_s).sub("__TEXTS__", Rack::Utils.escape_html(JSON.generate(Languages.addresses)))
-        [200, {"content-type" => "text/html; charset=utf-8", "cache-control" => "no-store", "content-security-policy" => policy(nonce)}, [html]]
+        html =
+          File
+            .read(File.join(DIST, "index.html"))
+            .gsub(NONCE, nonce)
+            .sub("__LOCALE__", locale.to_s)
+            .sub("__TEXTS__", Rack::Utils.escape_html(JSON.generate(Languages.addresses)))
+        [
+          200,
+          {
+            "content-type" => "text/html; charset=utf-8",
+            "cache-control" => "no-store",
+            "content-security-policy" => policy(nonce)
+          },
+          [html]
+        ]
       rescue Errno::ENOENT
-        [503, {"content-type" => "text/plain"}, [Phrase["server.pages.the_front_end_is_not_built"].to_s]]
+        [
+          503,
+          { "content-type" => "text/plain" },
+          [Phrase["server.pages.the_front_end_is_not_built"].to_s]
+        ]
       end
 
       def policy(nonce)

@@ -13,7 +13,9 @@ module Stairwell
       # @return [void]
       # @raise [Problem] when the client has gone; nobody reads it
       def check!
-        raise Problem.new(408, Phrase["server.waiting.client_has_gone"], code: "client_gone") if gone?
+        if gone?
+          raise Problem.new(408, Phrase["server.waiting.client_has_gone"], code: "client_gone")
+        end
       end
 
       private

@@ -2,13 +2,15 @@
 
 require_relative "../spec_helper"
 
-# What one person does shows to the others, who touch nothing; and what the server has not answered is said.
+# What one person does shows to the others, who touch nothing; and what the server has not answered
+# is said.
 RSpec.describe "At once" do
   include_context "a student with a piece"
 
   before { TestApp.now = Time.utc(2027, 3, 8, 15) }
 
-  def item = ask(:get, sheet_of(student))["days"].find { |day| day["date"] == "2027-03-08" }["items"].first
+  def item =
+    ask(:get, sheet_of(student))["days"].find { |day| day["date"] == "2027-03-08" }["items"].first
 
   # A page that has not been loaded again since.
   def touched_by_nobody
@@ -24,10 +26,28 @@ RSpec.describe "At once" do
     touched_by_nobody do
       step = item
       3.times { mark(sheet_of(student), step) }
-      ask(:post, "#{sheet_of(student)}/messages", {key: SecureRandom.uuid, text: "She was away on Monday"})
-      expect(page).to have_css("section[aria-label='From the family']", text: "She was away on Monday")
+      ask(
+        :post,
+        "#{sheet_of(student)}/messages",
+        { key: SecureRandom.uuid, text: "She was away on Monday" }
+      )
+      expect(page).to have_css(
+        "section[aria-label='From the family']",
+        text: "She was away on Monday"
+      )
       expect(page).to have_css("[role=listitem][data-at]", text: /T F S S 3/, normalize_ws: true)
-      api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: step["assignment_id"], step_id: step["step_id"], result: "secure", key: SecureRandom.uuid}) }
+      api do
+        ask(
+          :post,
+          "/api/students/#{student["id"]}/results",
+          {
+            assignment_id: step["assignment_id"],
+            step_id: step["step_id"],
+            result: "secure",
+            key: SecureRandom.uuid
+          }
+        )
+      end
       expect(page).to have_css("[role=listitem][data-at]", text: "secure")
       expect(page).to have_field("Recap for Nell", with: /Good week/)
     end
@@ -41,7 +61,9 @@ RSpec.describe "At once" do
       mark(sheet_of(student), item)
       expect(page).to have_text("worked out")
       TestApp.work_on_jobs
-      api { ask(:post, "/api/students", {**Requests::STUDENT, name: "Odile", key: SecureRandom.uuid}) }
+      api do
+        ask(:post, "/api/students", { **Requests::STUDENT, name: "Odile", key: SecureRandom.uuid })
+      end
       expect(page).to have_css("tr, li, [role=row]", text: "Odile")
     end
   end
@@ -53,13 +75,22 @@ RSpec.describe "At once" do
     expect(page).to have_css("h1", text: "The Lock Gate")
     touched_by_nobody do
       shown = api { ask(:get, "/api/pieces/#{piece}") }
-      api { ask(:put, "/api/pieces/#{piece}/script", {script: shown["script"].sub("The Lock Gate", "The Sluice"), revision: shown["revision"]}) }
+      api do
+        ask(
+          :put,
+          "/api/pieces/#{piece}/script",
+          {
+            script: shown["script"].sub("The Lock Gate", "The Sluice"),
+            revision: shown["revision"]
+          }
+        )
+      end
       expect(page).to have_css("h1", text: "The Sluice")
     end
   end
 
   it "goes through another process too, and says that the server does not answer, that it stopped, and when it is back" do
-    server = ServerProcess.start({"STAIRWELL_NOW" => "2027-03-08 15:00"})
+    server = ServerProcess.start({ "STAIRWELL_NOW" => "2027-03-08 15:00" })
     Capybara.app_host = server.address
     Capybara.run_server = false
     sign_in
@@ -75,7 +106,11 @@ RSpec.describe "At once" do
       expect(page).to have_no_text("Still waiting for the server")
       server.kill
       expect(page).to have_css("[role=alert]", text: "The server is away")
-      server = ServerProcess.start({"STAIRWELL_NOW" => "2027-03-08 15:00"}, port: URI(server.address).port)
+      server =
+        ServerProcess.start(
+          { "STAIRWELL_NOW" => "2027-03-08 15:00" },
+          port: URI(server.address).port
+        )
       expect(page).to have_no_text("The server is away")
     end
   ensure

@@ -6,7 +6,10 @@ require "demo/pieces"
 RSpec.describe "A page that changes, in the browser" do
   include_context "at the workbench"
 
-  def file(folder, map) = "#{folder}/score.musicxml".tap { |name| File.write(name, Stairwell::Formats::MusicXML.write(map)) }
+  def file(folder, map) =
+    "#{folder}/score.musicxml".tap do |name|
+      File.write(name, Stairwell::Formats::MusicXML.write(map))
+    end
 
   it "says for each student what would move, takes it over, and takes that back" do
     open_piece
@@ -27,7 +30,16 @@ RSpec.describe "A page that changes, in the browser" do
   end
 
   it "gets its notes from a score, with its sections where they were; what was worked out of the hands is noted at one press" do
-    api { ask(:post, "/api/pieces", {script: "title: Our jetty\npage 5: 5 5 5 5\ntime: 4/4\nkey: A minor\nsection A: 1-4\nsection B: 5-8\n"}) }
+    api do
+      ask(
+        :post,
+        "/api/pieces",
+        {
+          script:
+            "title: Our jetty\npage 5: 5 5 5 5\ntime: 4/4\nkey: A minor\nsection A: 1-4\nsection B: 5-8\n"
+        }
+      )
+    end
     open_piece(2)
     click_tab "Students"
     Dir.mktmpdir do |folder|
@@ -53,7 +65,13 @@ RSpec.describe "A page that changes, in the browser" do
   end
 
   it "goes on as another entry of the same piece" do
-    api { ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("The Lock Gate", "The Lock Gate, new print")}) }
+    api do
+      ask(
+        :post,
+        "/api/pieces",
+        { script: Requests::SCRIPT.sub("The Lock Gate", "The Lock Gate, new print") }
+      )
+    end
     open_piece
     click_tab "Students"
     select "The Lock Gate, new print, Tidewater Primer 2", from: "Goes on as"

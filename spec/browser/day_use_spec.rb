@@ -9,10 +9,15 @@ RSpec.describe "A full day on screen" do
     TestApp.now = Time.utc(2027, 3, 4, 12)
     Capybara.using_driver(:phone) do
       visit student["sheet_path"]
-      steps = all("main section[aria-label$=', The Lock Gate']", minimum: 4).map { |one| one["aria-label"].delete_suffix(", The Lock Gate") }
+      steps =
+        all("main section[aria-label$=', The Lock Gate']", minimum: 4).map do |one|
+          one["aria-label"].delete_suffix(", The Lock Gate")
+        end
       expect(steps.first(2)).to eq(["A, right hand", "A, left hand"])
       expect(steps).to include("A, right hand, again")
-      expect(find("section[aria-label='A, right hand, again, The Lock Gate']")).to have_text("while there is time")
+      expect(find("section[aria-label='A, right hand, again, The Lock Gate']")).to have_text(
+        "while there is time"
+      )
       within(step("A, right hand, again")) do
         expect(page).to have_text("while there is time")
         expect(page).to have_text("page 12, line 1")
@@ -25,7 +30,12 @@ RSpec.describe "A full day on screen" do
   end
 
   it "takes a short day of everything for a good day once the boxes that stand there are ticked" do
-    values = Requests::STUDENT.merge(version: ask(:get, "/api/students/#{student["id"]}")["version"], minutes_a_day: 9, begin_per_day: 6)
+    values =
+      Requests::STUDENT.merge(
+        version: ask(:get, "/api/students/#{student["id"]}")["version"],
+        minutes_a_day: 9,
+        begin_per_day: 6
+      )
     ask(:put, "/api/students/#{student["id"]}", values)
     sign_in
     visit "/students/#{student["id"]}"
@@ -44,7 +54,11 @@ RSpec.describe "A full day on screen" do
       visit student["sheet_path"]
       expect(step("A, right hand")).to have_text("3 of 3")
     end
-    expect(ask(:get, "/api/students/#{student["id"]}")["pieces"].first["steps"].find { |step| step["id"] == "A.right" }).to include("credited" => 1)
+    expect(
+      ask(:get, "/api/students/#{student["id"]}")["pieces"].first["steps"].find do |step|
+        step["id"] == "A.right"
+      end
+    ).to include("credited" => 1)
   end
 
   it "lets one more step begin, and uses days only for what is needed, as the teacher says" do
@@ -66,13 +80,15 @@ RSpec.describe "A full day on screen" do
 
   it "sets side by side what might be introduced, and introduces it at one press" do
     given = ask(:get, "/api/students/#{student["id"]}")["pieces"].first["id"]
-    ask(:put, "/api/students/#{student["id"]}/pieces/#{given}", {introduce_first: true})
+    ask(:put, "/api/students/#{student["id"]}/pieces/#{given}", { introduce_first: true })
     sign_in
     TestApp.now = Time.utc(2027, 3, 10, 16)
     visit "/students/#{student["id"]}/lesson"
     find("summary", text: "What to introduce today").click
     table = "table[aria-label='What to introduce today']"
-    expect(all("#{table} tbody th", minimum: 5).map(&:text)).to eq(["nothing", "A", "A + A1", "A1", "B"])
+    expect(all("#{table} tbody th", minimum: 5).map(&:text)).to eq(
+      ["nothing", "A", "A + A1", "A1", "B"]
+    )
     expect(find("#{table} tbody tr:nth-child(2)")).to have_text("A, right hand")
     expect_accessible
     within("#{table} tbody tr:nth-child(3)") { click_button "Introduce" }

@@ -2,18 +2,32 @@
 
 require_relative "../spec_helper"
 
-# Every page at three widths, in light and dark, by axe: with the rule of labels, and that of targets, which it leaves
-# out unless it is asked for (WCAG 2.2, 2.5.8: 24 by 24 CSS pixels, or room around).
+# Every page at three widths, in light and dark, by axe: with the rule of labels, and that of
+# targets, which it leaves out unless it is asked for (WCAG 2.2, 2.5.8: 24 by 24 CSS pixels, or room
+# around).
 RSpec.describe "Every page" do
   include_context "a student with a piece"
   include_context "other screens"
 
   places = {
-    "/today" => "h1", "/lessons" => "h1", "/studio" => "[role=row]", "/students" => "h2", "/students/1" => "table", "/students/1/lesson" => "h1", "/classes" => "h1", "/library" => "section h2",
-    "/library/type" => "textarea", "/library/1" => "[data-bar]", "/routines" => "ol", "/outbox" => "h1", "/settings" => "textarea", "/guide" => "section"
+    "/today" => "h1",
+    "/lessons" => "h1",
+    "/studio" => "[role=row]",
+    "/students" => "h2",
+    "/students/1" => "table",
+    "/students/1/lesson" => "h1",
+    "/classes" => "h1",
+    "/library" => "section h2",
+    "/library/type" => "textarea",
+    "/library/1" => "[data-bar]",
+    "/routines" => "ol",
+    "/outbox" => "h1",
+    "/settings" => "textarea",
+    "/guide" => "section"
   }.freeze
   # Bars and treads are drawn; what they say stands in a table or a list beside.
-  def targets = be_axe_clean.excluding("svg[role=listbox]", "svg[role=group]").checking("target-size", "label")
+  def targets =
+    be_axe_clean.excluding("svg[role=listbox]", "svg[role=group]").checking("target-size", "label")
 
   def found(path)
     [false, true].filter_map do |dark|
@@ -23,7 +37,7 @@ RSpec.describe "Every page" do
     end
   end
 
-  {"390" => 844, "768" => 1024, "1280" => 800}.each do |width, height|
+  { "390" => 844, "768" => 1024, "1280" => 800 }.each do |width, height|
     it "has nothing that axe finds, #{width} pixels wide" do
       visit "/"
       screen(width.to_i, height)

@@ -24,7 +24,15 @@ RSpec.describe "The first day of a studio" do
 
   it "shows the first steps, with scores to try them on, until they are left" do
     within("section[aria-label='First steps']") do
-      expect(all("li").map { |step| step.text.lines.first.strip }).to eq(["Add a student", "Bring in a page", "Mark its sections", "Assign it to the student", "Make a private link and send the week to a phone"])
+      expect(all("li").map { |step| step.text.lines.first.strip }).to eq(
+        [
+          "Add a student",
+          "Bring in a page",
+          "Mark its sections",
+          "Assign it to the student",
+          "Make a private link and send the week to a phone"
+        ]
+      )
       click_button "Ropewalk"
     end
     expect(page).to have_css("h1", text: "Ropewalk")
@@ -57,7 +65,9 @@ RSpec.describe "The first day of a studio" do
   it "goes from a typed page to a planned week" do
     go "Library"
     click_button "Type what is printed"
-    fill_in "Page script", with: "title: Millrace\nbook: Tidewater Primer 1\npage 5: 4 4\ntime: 2/4\nrepeat: 1-8\nending 1: 8\nsection A: 1-4\nsection B: 5-8\n"
+    fill_in "Page script",
+            with:
+              "title: Millrace\nbook: Tidewater Primer 1\npage 5: 4 4\ntime: 2/4\nrepeat: 1-8\nending 1: 8\nsection A: 1-4\nsection B: 5-8\n"
     expect(page).to have_css("[data-visit]", count: 15)
     click_button "Save the piece"
     expect(page).to have_css("h1", text: "Millrace")
@@ -92,7 +102,10 @@ RSpec.describe "The first day of a studio" do
     add_a_student
     select "Bare", from: "Piece"
     click_button "Assign Bare"
-    expect(page).to have_css("[role=alert]", text: "“Bare” has no section yet. Mark at least one on its page.")
+    expect(page).to have_css(
+      "[role=alert]",
+      text: "“Bare” has no section yet. Mark at least one on its page."
+    )
     visit "/library/1"
     click_button "Suggest sections"
     expect(page).to have_css("h2", text: "As played A B")
@@ -100,13 +113,19 @@ RSpec.describe "The first day of a studio" do
   end
 
   it "gives a piece with a routine and choices, after saying what they come to" do
-    page.execute_script("localStorage.setItem('stairwell-typed', 'title: Weir\\npage 2: 4 4 4\\nsection A: 1-4\\nsection B: 5-8\\nsection C: 9-12\\npedal: 1-4\\n')")
+    page.execute_script(
+      "localStorage.setItem('stairwell-typed', 'title: Weir\\npage 2: 4 4 4\\nsection A: 1-4\\nsection B: 5-8\\nsection C: 9-12\\npedal: 1-4\\n')"
+    )
     visit "/library/type"
     click_button "Save the piece"
     expect(page).to have_button("Show section A")
     add_a_student
     select "Weir", from: "Piece"
-    expect(page).to have_css("[role=status]", text: /steps up to \d+ beats per minute, \d+ min in all; practised alone, done in \d+ practice days/)
+    expect(page).to have_css(
+      "[role=status]",
+      text:
+        /steps up to \d+ beats per minute, \d+ min in all; practised alone, done in \d+ practice days/
+    )
     select "Shapes first", from: "Routine"
     find("summary", text: "More").click
     select "none", from: "Pedal"
@@ -123,12 +142,21 @@ RSpec.describe "The first day of a studio" do
   end
 
   it "gives a section a second place by marking its letter again" do
-    page.execute_script("localStorage.setItem('stairwell-typed', 'title: Weir\\npage 2: 4 4 4\\nsection A: 1-4\\n')")
+    page.execute_script(
+      "localStorage.setItem('stairwell-typed', 'title: Weir\\npage 2: 4 4 4\\nsection A: 1-4\\n')"
+    )
     visit "/library/type"
     click_button "Save the piece"
     expect(page).to have_button("Show section A")
     bar_at(9).find("rect", match: :first).click
-    page.driver.browser.action.key_down(:shift).send_keys(:arrow_right, :arrow_right, :arrow_right).key_up(:shift).perform
+    page
+      .driver
+      .browser
+      .action
+      .key_down(:shift)
+      .send_keys(:arrow_right, :arrow_right, :arrow_right)
+      .key_up(:shift)
+      .perform
     fill_in "Section letter", with: "A"
     click_button "Add to A"
     expect(page).to have_text("1–4, 9–12")

@@ -21,10 +21,19 @@ RSpec.describe "Keeping a page" do
   it "shows both when two teachers change the same piece, and lets one put one's own on top" do
     open_piece
     hear_nothing
-    api { ask(:put, "/api/pieces/1/script", {script: "#{Requests::SCRIPT}fine: 8 # theirs\n", revision: 1}) }
+    api do
+      ask(
+        :put,
+        "/api/pieces/1/script",
+        { script: "#{Requests::SCRIPT}fine: 8 # theirs\n", revision: 1 }
+      )
+    end
     choose(12)
     keys("b")
-    expect(page).to have_css("[role=alert]", text: "Mira Quist changed this piece while you were working on it.")
+    expect(page).to have_css(
+      "[role=alert]",
+      text: "Mira Quist changed this piece while you were working on it."
+    )
     expect(page).to have_css("[role=alert]", text: "fine: 8 # theirs")
     expect(page).to have_css("[role=alert]", text: "double bar: 12")
     click_button "Put my changes on top of theirs"
@@ -41,7 +50,10 @@ RSpec.describe "Keeping a page" do
     without_connection do
       choose(12)
       keys("f")
-      expect(page).to have_css("[role=status]", text: "No connection: kept in this browser until it is back")
+      expect(page).to have_css(
+        "[role=status]",
+        text: "No connection: kept in this browser until it is back"
+      )
     end
     expect(page).to have_css("[data-bar='12'][aria-label*='fine']")
     saved
@@ -63,7 +75,11 @@ RSpec.describe "Keeping a page" do
     go "Students"
     expect(page).to have_css("h1", text: "Students")
     # Nobody opens the piece again, whose draft this browser has too.
-    page.document.synchronize(60) { stored.include?("fine: 3") || raise(Capybara::ElementNotFound, "it is not kept: #{stored}") }
+    page
+      .document
+      .synchronize(60) do
+        stored.include?("fine: 3") || raise(Capybara::ElementNotFound, "it is not kept: #{stored}")
+      end
   end
 
   it "tells who changed what, and goes back, which can be undone" do
@@ -75,7 +91,13 @@ RSpec.describe "Keeping a page" do
     click_tab "Past"
     click_button "What changed"
     expect(page).to have_text("section A1: 5-8 like A except 8")
-    api { ask(:put, "/api/pieces/1/script", {script: "title: The Lock Gate\npage 12: 4 4 4\n", revision: 2}) }
+    api do
+      ask(
+        :put,
+        "/api/pieces/1/script",
+        { script: "title: The Lock Gate\npage 12: 4 4 4\n", revision: 2 }
+      )
+    end
     visit "/library/1"
     expect(page).to have_no_button("Show section A")
     click_tab "Past"

@@ -16,13 +16,34 @@ RSpec.describe "Another language", :aggregate_failures do
     TestApp::OWNER[:students].update(name: "Νίκη")
     TestApp::OWNER[:accounts].update(name: "Μίρα")
     TestApp::OWNER[:pieces].update(title: "Θύρα", book: "Βιβλίο")
-    api { ask(:put, "/api/pieces/1/script", {for: "studio", script: Requests::SCRIPT + "key: Bb major\nstart right: finger 1 on Bb4\nfermata: 12 for 2\npass 2: 1-4 left hand, mf\n", revision: 1}) }
+    api do
+      ask(
+        :put,
+        "/api/pieces/1/script",
+        {
+          for: "studio",
+          script:
+            Requests::SCRIPT +
+              "key: Bb major\nstart right: finger 1 on Bb4\nfermata: 12 for 2\npass 2: 1-4 left hand, mf\n",
+          revision: 1
+        }
+      )
+    end
   end
 
   # The product's name, what is engraved or typed as it is, and note names.
-  own = /\bStairwell\b|owner@quay\.example|The Lock Gate|Tidewater Primer 2|like A except 8|English: [a-z, ]+/
-  script = /\A\s*(page|time|key|tempo|section|repeat|ending|dal segno|da capo|segno|to coda|coda|fine|pickup|bars?|title|book|spot|pedal|dynamics|hands|start|lyrics|octave|ornament|ritardando|fermata|hard|pass|double bar)\b[^⟦]*\z/
-  foreign = ->(texts) { texts.map { |text| Pseudo.outside(text).gsub(own, "") }.grep(/[A-Za-z]{3,}/).grep_v(script).map(&:strip).uniq }
+  own =
+    /\bStairwell\b|owner@quay\.example|The Lock Gate|Tidewater Primer 2|like A except 8|English: [a-z, ]+/
+  script =
+    /\A\s*(page|time|key|tempo|section|repeat|ending|dal segno|da capo|segno|to coda|coda|fine|pickup|bars?|title|book|spot|pedal|dynamics|hands|start|lyrics|octave|ornament|ritardando|fermata|hard|pass|double bar)\b[^⟦]*\z/
+  foreign = ->(texts) do
+    texts
+      .map { |text| Pseudo.outside(text).gsub(own, "") }
+      .grep(/[A-Za-z]{3,}/)
+      .grep_v(script)
+      .map(&:strip)
+      .uniq
+  end
 
   define_method(:expect_only_texts) do |where|
     found = foreign.call(page.execute_script(Pseudo::SEEN))
@@ -40,17 +61,48 @@ RSpec.describe "Another language", :aggregate_failures do
   def real_weeks
     api do
       key = -> { SecureRandom.uuid }
-      account = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "ilo@quay.example", name: "Ίλο", password: TestApp::PASSWORD)
+      account =
+        Stairwell::Server::Auth.add_account(
+          TestApp.store.db,
+          email: "ilo@quay.example",
+          name: "Ίλο",
+          password: TestApp::PASSWORD
+        )
       TestApp::OWNER[:memberships].insert(studio_id: 1, account_id: account, role: "teacher")
-      ask(:post, "/api/classes", {key: key.call, name: "Τάξη", weekday: 4, time: "18:00", minutes: 60, members: [1]})
-      criteria = [{key: "p", name: "Παλμός", levels: %w[αργά καλά]}]
-      ask(:post, "/api/classes/1/units", {key: key.call, title: "Πύλη", piece_ids: [1], due_on: "2027-03-11", due_time: "18:00", criteria: criteria})
+      ask(
+        :post,
+        "/api/classes",
+        { key: key.call, name: "Τάξη", weekday: 4, time: "18:00", minutes: 60, members: [1] }
+      )
+      criteria = [{ key: "p", name: "Παλμός", levels: %w[αργά καλά] }]
+      ask(
+        :post,
+        "/api/classes/1/units",
+        {
+          key: key.call,
+          title: "Πύλη",
+          piece_ids: [1],
+          due_on: "2027-03-11",
+          due_time: "18:00",
+          criteria: criteria
+        }
+      )
       2.times { TestApp.work_on_jobs && ask(:get, "/api/classes/1") }
-      ask(:put, "/api/students/1/lessons/2027-03-10", {version: 0, day: "2027-03-12"})
-      ask(:put, "/api/students/1/lessons/2027-03-17", {version: 0, left_out: true})
-      ask(:post, "/api/students/1/lesson/finish", {send: false})
+      ask(:put, "/api/students/1/lessons/2027-03-10", { version: 0, day: "2027-03-12" })
+      ask(:put, "/api/students/1/lessons/2027-03-17", { version: 0, left_out: true })
+      ask(:post, "/api/students/1/lesson/finish", { send: false })
       TestApp::OWNER[:lessons].update(finished_by: account)
-      ask(:post, "/api/covers", {key: key.call, away_id: 1, cover_id: account, first_day: "2027-03-03", last_day: "2027-03-20"})
+      ask(
+        :post,
+        "/api/covers",
+        {
+          key: key.call,
+          away_id: 1,
+          cover_id: account,
+          first_day: "2027-03-03",
+          last_day: "2027-03-20"
+        }
+      )
     end
   end
 
@@ -58,8 +110,15 @@ RSpec.describe "Another language", :aggregate_failures do
     real_weeks
     sign_in
     {
-      "/today" => "[role=listitem]", "/lessons" => "section h2", "/lessons?from=2027-03-10" => "section h2", "/classes" => "section", "/classes/1" => "section", "/classes/1/lesson" => "[data-cell]",
-      "/while-away" => "section", "/students/1/stand-in" => "section", "/students/1" => "[role=group]"
+      "/today" => "[role=listitem]",
+      "/lessons" => "section h2",
+      "/lessons?from=2027-03-10" => "section h2",
+      "/classes" => "section",
+      "/classes/1" => "section",
+      "/classes/1/lesson" => "[data-cell]",
+      "/while-away" => "section",
+      "/students/1/stand-in" => "section",
+      "/students/1" => "[role=group]"
     }.each do |path, css|
       visit path
       expect(page).to have_css(css)
@@ -80,8 +139,15 @@ RSpec.describe "Another language", :aggregate_failures do
   it "is a file: no page of a teacher holds a text of its own" do
     sign_in
     {
-      "/today" => "[role=list]", "/studio" => "[role=row]", "/students" => "a[href='/students/1']", "/students/1" => "table", "/library" => "section",
-      "/library/type" => "textarea", "/routines" => "ol", "/settings" => "textarea", "/outbox" => "main"
+      "/today" => "[role=list]",
+      "/studio" => "[role=row]",
+      "/students" => "a[href='/students/1']",
+      "/students/1" => "table",
+      "/library" => "section",
+      "/library/type" => "textarea",
+      "/routines" => "ol",
+      "/settings" => "textarea",
+      "/outbox" => "main"
     }.each do |path, css|
       visit path
       expect(page).to have_css(css)
@@ -137,8 +203,16 @@ RSpec.describe "Another language", :aggregate_failures do
 
   it "is spoken at a lesson, in the recap, the mail and the sheet, on screen and on paper" do
     api do
-      ask(:post, "/api/students/1/extra-work", {kind: "exercise", title: "Γύμνασμα", minutes: 3, times: 5, one_of: []})
-      ask(:post, "/api/students/1/results", {assignment_id: 1, step_id: "A.right", result: "not_yet", key: SecureRandom.uuid})
+      ask(
+        :post,
+        "/api/students/1/extra-work",
+        { kind: "exercise", title: "Γύμνασμα", minutes: 3, times: 5, one_of: [] }
+      )
+      ask(
+        :post,
+        "/api/students/1/results",
+        { assignment_id: 1, step_id: "A.right", result: "not_yet", key: SecureRandom.uuid }
+      )
     end
     sign_in
     visit "/students/1/lesson"
@@ -152,14 +226,36 @@ RSpec.describe "Another language", :aggregate_failures do
     click_button "Finish lesson"
     expect_only_texts("a lesson's end")
     api do
-      ask(:put, "/api/students/1", Requests::STUDENT.merge(name: "Νίκη", email: "home@quay.example", version: ask(:get, "/api/students/1")["version"]))
-      ask(:post, "/api/students/1/lesson/finish", {send: true})
+      ask(
+        :put,
+        "/api/students/1",
+        Requests::STUDENT.merge(
+          name: "Νίκη",
+          email: "home@quay.example",
+          version: ask(:get, "/api/students/1")["version"]
+        )
+      )
+      ask(:post, "/api/students/1/lesson/finish", { send: true })
       mail = ask(:get, "/api/outbox").first
       expect(foreign.call([mail["subject"], mail["body"].gsub(%r{\S+/s/[\w-]+}, "")])).to eq([])
       custom_request("GET", "/api/students/1/week.pdf")
-      printed = PDF::Reader.new(StringIO.new(last_response.body)).pages.map(&:text).join(" ").gsub(/\s+/, " ")
+      printed =
+        PDF::Reader
+          .new(StringIO.new(last_response.body))
+          .pages
+          .map(&:text)
+          .join(" ")
+          .gsub(/\s+/, " ")
       expect(foreign.call([printed])).to eq([])
-      ask(:put, "/api/students/1", Requests::STUDENT.merge(name: "Νίκη", reads: false, version: ask(:get, "/api/students/1")["version"]))
+      ask(
+        :put,
+        "/api/students/1",
+        Requests::STUDENT.merge(
+          name: "Νίκη",
+          reads: false,
+          version: ask(:get, "/api/students/1")["version"]
+        )
+      )
     end
     TestApp.now = Time.utc(2027, 3, 11, 12)
     [true, false].each do |reads|
@@ -175,15 +271,35 @@ RSpec.describe "Another language", :aggregate_failures do
 
   it "is spoken in what the server refuses" do
     api do
-      refused = [
-        [:post, "/api/pieces", {script: "page 1: 4 4\nsection A: 1-9"}], [:post, "/api/pieces", {script: "nothing"}], [:get, "/api/students/99"], [:get, "/api/pieces/99"],
-        [:put, "/api/students/1", Requests::STUDENT.merge(version: 0)], [:post, "/api/students/1/pieces", {piece_id: 1}], [:put, "/api/studio/settings", {locale: "xx"}],
-        [:put, "/api/studio/settings", {holidays: [{from: "2027-04-05", to: "2027-04-01"}]}], [:post, "/api/students/1/lesson/finish", {send: true}],
-        [:post, "/api/students/1/results", {assignment_id: 1, step_id: "none", result: "steady", key: SecureRandom.uuid}], [:put, "/api/routines/by_ear", {name: "x", for_whom: "", stages: [], version: 1}],
-        [:post, "/api/students/1/simplifications", {assignment_id: 1, step_id: "A.right", form: "left", key: SecureRandom.uuid}]
-      ].map { |method, path, body| [path, ask(method, path, body)] }
+      refused =
+        [
+          [:post, "/api/pieces", { script: "page 1: 4 4\nsection A: 1-9" }],
+          [:post, "/api/pieces", { script: "nothing" }],
+          [:get, "/api/students/99"],
+          [:get, "/api/pieces/99"],
+          [:put, "/api/students/1", Requests::STUDENT.merge(version: 0)],
+          [:post, "/api/students/1/pieces", { piece_id: 1 }],
+          [:put, "/api/studio/settings", { locale: "xx" }],
+          [:put, "/api/studio/settings", { holidays: [{ from: "2027-04-05", to: "2027-04-01" }] }],
+          [:post, "/api/students/1/lesson/finish", { send: true }],
+          [
+            :post,
+            "/api/students/1/results",
+            { assignment_id: 1, step_id: "none", result: "steady", key: SecureRandom.uuid }
+          ],
+          [:put, "/api/routines/by_ear", { name: "x", for_whom: "", stages: [], version: 1 }],
+          [
+            :post,
+            "/api/students/1/simplifications",
+            { assignment_id: 1, step_id: "A.right", form: "left", key: SecureRandom.uuid }
+          ]
+        ].map { |method, path, body| [path, ask(method, path, body)] }
       said = refused.map { |path, answer| [path, answer.values_at("title", "detail")] }
-      expect(said.map { |path, texts| [path, foreign.call(texts.map(&:to_s))] }.reject { |_, texts| texts.empty? }).to eq([])
+      expect(
+        said
+          .map { |path, texts| [path, foreign.call(texts.map(&:to_s))] }
+          .reject { |_, texts| texts.empty? }
+      ).to eq([])
       load = load_score("<score-partwise><part-list/></score-partwise>")
       expect(foreign.call(load.values_at("title", "detail"))).to eq([])
     end

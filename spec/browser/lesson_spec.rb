@@ -8,7 +8,13 @@ RSpec.describe "A lesson in the browser" do
 
   before do
     TestApp.now = Time.utc(2027, 3, 10, 16)
-    api { ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, email: "home@quay.example")) }
+    api do
+      ask(
+        :put,
+        "/api/students/#{student["id"]}",
+        Requests::STUDENT.merge(version: 1, email: "home@quay.example")
+      )
+    end
     sign_in
   end
 
@@ -32,7 +38,10 @@ RSpec.describe "A lesson in the browser" do
     keys("H", "H", "t")
     fill_in "Tempo heard", with: "44"
     keys(:escape)
-    expect(page).to have_css("[aria-current=true] [role=status]", text: "offered: steady (no stumble)")
+    expect(page).to have_css(
+      "[aria-current=true] [role=status]",
+      text: "offered: steady (no stumble)"
+    )
     keys("o")
     expect(page).to have_css("[role=status]", text: "A, right hand: Sat instead of Thu, Fri")
     keys(:arrow_down, "n", "thumb", :escape, "2")
@@ -42,8 +51,10 @@ RSpec.describe "A lesson in the browser" do
     keys("r")
     expect(find_field("Recap for Nell").value).to include("A, right hand goes well now.")
     keys("Well played.")
-    expect(find_field("Recap for Nell").value.lines(chomp: true).first(3)).to match([/\A(Dear|Hello) Nell,\z/, "Well played.", /\A\S/])
-    keys([:control, :end], "Bring the blue book.", :escape)
+    expect(find_field("Recap for Nell").value.lines(chomp: true).first(3)).to match(
+      [/\A(Dear|Hello) Nell,\z/, "Well played.", /\A\S/]
+    )
+    keys(%i[control end], "Bring the blue book.", :escape)
     expect(page).to have_text("in your words")
     expect(page).to have_button("Write again from the plan")
     keys("f") # at once: the words are kept before the lesson ends
@@ -53,7 +64,9 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_button("Heard")
     go "Outbox"
     expect(page).to have_css("article", text: "Bring the blue book.")
-    expect(TestApp::OWNER[:lesson_results].where(step_id: "A.left", result: "shaky").get(:note)).to eq("thumb")
+    expect(
+      TestApp::OWNER[:lesson_results].where(step_id: "A.left", result: "shaky").get(:note)
+    ).to eq("thumb")
     expect(complaints).to eq([])
   end
 
@@ -75,14 +88,19 @@ RSpec.describe "A lesson in the browser" do
     select "rhythm", from: "Why it did not go"
     click_button "1 not yet"
     expect(page).to have_css("[data-item]", text: "Spot at bar 3")
-    expect(find_field("Recap for Nell").value).to include("Not there yet; first in an easier form: A, hands together")
+    expect(find_field("Recap for Nell").value).to include(
+      "Not there yet; first in an easier form: A, hands together"
+    )
   end
 
   it "loses nothing when the connection is lost, the laptop closed, or another teacher writes" do
     open_lesson
     without_connection do
       keys("3")
-      expect(page).to have_css("[role=status]", text: "No connection. 1 result waits in this browser")
+      expect(page).to have_css(
+        "[role=status]",
+        text: "No connection. 1 result waits in this browser"
+      )
       expect(heard("A, right hand")).to have_text("steady")
     end
     visit "/studio" # closed before it was sent
@@ -94,7 +112,7 @@ RSpec.describe "A lesson in the browser" do
     find_field("Recap for Nell").send_keys("Mine. ")
     expect(page).to have_text("in your words, kept")
     hear_nothing
-    api { ask(:put, "/api/students/#{student["id"]}/lesson", {recap: "Theirs.", version: 1}) }
+    api { ask(:put, "/api/students/#{student["id"]}/lesson", { recap: "Theirs.", version: 1 }) }
     find_field("Recap for Nell").send_keys("More.")
     expect(page).to have_css("[role=alert]", text: "Someone else wrote to Nell meanwhile:\nTheirs.")
     click_button "Keep mine"
@@ -104,24 +122,42 @@ RSpec.describe "A lesson in the browser" do
   end
 
   it "shows what a second teacher did, and never writes over words it has not shown" do
-    second = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "second@quay.example", name: "Oren Tull", password: TestApp::PASSWORD)
-    TestApp::OWNER[:memberships].insert(studio_id: studio[:studio_id], account_id: second, role: "teacher")
-    as_second = lambda do |method, path, body|
-      Requests.instance_method(:sign_in).bind_call(self, email: "second@quay.example")
-      ask(method, "/api/students/#{student["id"]}/#{path}", body)
-    end
+    second =
+      Stairwell::Server::Auth.add_account(
+        TestApp.store.db,
+        email: "second@quay.example",
+        name: "Oren Tull",
+        password: TestApp::PASSWORD
+      )
+    TestApp::OWNER[:memberships].insert(
+      studio_id: studio[:studio_id],
+      account_id: second,
+      role: "teacher"
+    )
+    as_second =
+      lambda do |method, path, body|
+        Requests.instance_method(:sign_in).bind_call(self, email: "second@quay.example")
+        ask(method, "/api/students/#{student["id"]}/#{path}", body)
+      end
     open_lesson
-    as_second.call(:post, "results", {assignment_id: 1, step_id: "A.left", result: "steady", key: SecureRandom.uuid})
-    as_second.call(:put, "lesson", {recap: "From Oren.", version: 0})
+    as_second.call(
+      :post,
+      "results",
+      { assignment_id: 1, step_id: "A.left", result: "steady", key: SecureRandom.uuid }
+    )
+    as_second.call(:put, "lesson", { recap: "From Oren.", version: 0 })
     keys("3") # the answer brings what the other did
     expect(page).to have_css("[role=listitem]", text: /A, left hand.*Oren Tull heard it today/m)
     expect(page).to have_field("Recap for Nell", with: "From Oren.")
     expect(page).to have_text("Oren Tull wrote last")
     hear_nothing
-    as_second.call(:put, "lesson", {recap: "Oren again.", version: 1})
+    as_second.call(:put, "lesson", { recap: "Oren again.", version: 1 })
     page.execute_script("document.querySelector('[data-key=r]').focus()")
-    keys([:control, :end], " And mine.")
-    expect(page).to have_css("[role=alert]", text: "Oren Tull wrote to Nell meanwhile:\nOren again.")
+    keys(%i[control end], " And mine.")
+    expect(page).to have_css(
+      "[role=alert]",
+      text: "Oren Tull wrote to Nell meanwhile:\nOren again."
+    )
     keys(:escape, "2") # a result loads the lesson again; the words still wait
     expect(page).to have_css("[role=alert]", text: "Oren again.")
     expect(TestApp::OWNER[:lessons].get(:recap)).to eq("Oren again.")

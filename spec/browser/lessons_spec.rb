@@ -15,12 +15,23 @@ RSpec.describe "Lessons on the screens" do
   end
 
   it "are moved, left out and taken back, and what follows is said" do
-    another = api { ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ilo", lesson_weekday: 4, lesson_time: "16:45"))["id"] }
+    another =
+      api do
+        ask(
+          :post,
+          "/api/students",
+          Requests::STUDENT.merge(name: "Ilo", lesson_weekday: 4, lesson_time: "16:45")
+        )[
+          "id"
+        ]
+      end
     sign_in
     go "Lessons"
     find("button[aria-label='The week after']").click
     expect(page).to have_css("h1", text: "Lessons, 8 Mar to 14 Mar")
-    within("section[aria-label='Wednesday 10 March']") { click_button "Move or leave out the lesson of Nell" }
+    within("section[aria-label='Wednesday 10 March']") do
+      click_button "Move or leave out the lesson of Nell"
+    end
     within("form[aria-label='Move or leave out the lesson of Nell']") do
       date("Day", "2027-03-11")
       click_button "Keep it"
@@ -32,7 +43,7 @@ RSpec.describe "Lessons on the screens" do
     expect(page).to be_axe_clean
     # Another teacher was quicker: it is said, and what stands there now is shown.
     hear_nothing
-    api { ask(:put, "/api/students/#{another}/lessons/2027-03-11", {version: 0, time: "18:00"}) }
+    api { ask(:put, "/api/students/#{another}/lessons/2027-03-11", { version: 0, time: "18:00" }) }
     within("section[aria-label='Thursday 11 March']") do
       click_button "Move or leave out the lesson of Ilo"
       fill_in "Why, if you like", with: "a cold"
@@ -56,14 +67,19 @@ RSpec.describe "Lessons on the screens" do
     sign_in
     visit "/students/1"
     within("section[aria-label='Next lessons']") do
-      within("[role=group][aria-label='Wednesday 10 March']") { click_button "Move or leave out the lesson of Nell" }
+      within("[role=group][aria-label='Wednesday 10 March']") do
+        click_button "Move or leave out the lesson of Nell"
+      end
       click_button "Leave it out"
       expect(page).to have_text("left out")
       click_button "Put in a lesson"
       date("Day", "2027-03-12")
       select "10 Mar", from: "In place of"
       click_button "Put it in"
-      expect(page).to have_css("[role=group][aria-label='Friday 12 March']", text: "in place of Wednesday 10 March")
+      expect(page).to have_css(
+        "[role=group][aria-label='Friday 12 March']",
+        text: "in place of Wednesday 10 March"
+      )
     end
     expect(page).to have_text("next lesson Friday 12 March")
     TestApp.now = Time.utc(2027, 3, 12, 17)
@@ -77,8 +93,12 @@ RSpec.describe "Lessons on the screens" do
 
   it "are opened again, and a past result is put right, which says what follows" do
     api do
-      ask(:post, "/api/students/1/results", {assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid})
-      ask(:post, "/api/students/1/lesson/finish", {send: false})
+      ask(
+        :post,
+        "/api/students/1/results",
+        { assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid }
+      )
+      ask(:post, "/api/students/1/lesson/finish", { send: false })
     end
     sign_in
     visit "/students/1/lesson"
@@ -93,13 +113,18 @@ RSpec.describe "Lessons on the screens" do
     find("summary", text: "Wednesday 3 March").click
     select "not yet", from: "Result of A, right hand"
     expect(page).to have_css("[role=status]", text: "A, right hand")
-    expect(TestApp::OWNER[:lesson_results].order(:made_at).select_map([:day, :result])).to eq([[Date.new(2027, 3, 3), "steady"], [Date.new(2027, 3, 3), "not_yet"]])
+    expect(TestApp::OWNER[:lesson_results].order(:made_at).select_map(%i[day result])).to eq(
+      [[Date.new(2027, 3, 3), "steady"], [Date.new(2027, 3, 3), "not_yet"]]
+    )
     expect(page).to be_axe_clean
   end
 
   it "fall out in holidays from a file, and are subscribed to as a calendar" do
     file = File.join(Dir.mktmpdir, "term.ics")
-    File.write(file, "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTART;VALUE=DATE:20270308\r\nDTEND;VALUE=DATE:20270313\r\nSUMMARY:Regatta week\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n")
+    File.write(
+      file,
+      "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTART;VALUE=DATE:20270308\r\nDTEND;VALUE=DATE:20270313\r\nSUMMARY:Regatta week\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"
+    )
     sign_in
     go "Settings"
     attach_file "From a calendar file (.ics):", file
@@ -110,7 +135,10 @@ RSpec.describe "Lessons on the screens" do
       click_button "Make an address"
       expect(find_field("Private calendar address").value).to match(%r{/api/calendars/})
       address = find_field("Private calendar address").value
-      expect(Net::HTTP.get(URI(address))).to include("SUMMARY:Lesson: Nell", "DTSTART;TZID=Europe/Lisbon:20270317T163000").and(satisfy { |text| !text.include?("20270310T163000") })
+      expect(Net::HTTP.get(URI(address))).to include(
+        "SUMMARY:Lesson: Nell",
+        "DTSTART;TZID=Europe/Lisbon:20270317T163000"
+      ).and(satisfy { |text| !text.include?("20270310T163000") })
       click_button "Take it back"
       expect(page).to have_no_field("Private calendar address")
       expect(Net::HTTP.get_response(URI(address)).code).to eq("404")
@@ -121,7 +149,12 @@ RSpec.describe "Lessons on the screens" do
   end
 
   it "of brothers and sisters lead to each other's sheets; in a pause the sheet says so" do
-    other = api { ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ilo", lesson_time: "17:00"))["id"].tap { |id| ask(:post, "/api/students/#{id}/link", {}) } }
+    other =
+      api do
+        ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ilo", lesson_time: "17:00"))[
+          "id"
+        ].tap { |id| ask(:post, "/api/students/#{id}/link", {}) }
+      end
     sign_in
     visit "/students/1"
     select "Ilo", from: "Add a brother or sister"
@@ -149,7 +182,9 @@ RSpec.describe "Lessons on the screens" do
     find("summary", text: "More").click
     fill_in "Lesson minutes", with: "45"
     click_button "One more lesson a week"
-    within("[role=group][aria-label='Lesson 2 of the week']") { select "Friday", from: "Lesson day" }
+    within("[role=group][aria-label='Lesson 2 of the week']") do
+      select "Friday", from: "Lesson day"
+    end
     click_button "Add a person"
     within("[role=group][aria-label='Person 1']") do
       fill_in "Name", with: "Pia"
@@ -160,9 +195,20 @@ RSpec.describe "Lessons on the screens" do
     click_button "Save and plan again"
     expect(page).to have_text("Lesson Wednesday 16:30 · Lesson Friday 16:00")
     expect(page).to have_text("next lesson Friday 5 March")
-    expect(api { ask(:get, "/api/students/1") }.slice("lesson_minutes", "more_lessons", "contacts", "teacher_id")).to eq(
-      "lesson_minutes" => 45, "more_lessons" => [{"weekday" => 5, "time" => "16:00", "minutes" => 30, "teacher_id" => nil}],
-      "contacts" => [{"name" => "Pia", "email" => "pia@quay.example", "locale" => "en-US"}], "teacher_id" => 1
+    expect(
+      api { ask(:get, "/api/students/1") }.slice(
+        "lesson_minutes",
+        "more_lessons",
+        "contacts",
+        "teacher_id"
+      )
+    ).to eq(
+      "lesson_minutes" => 45,
+      "more_lessons" => [
+        { "weekday" => 5, "time" => "16:00", "minutes" => 30, "teacher_id" => nil }
+      ],
+      "contacts" => [{ "name" => "Pia", "email" => "pia@quay.example", "locale" => "en-US" }],
+      "teacher_id" => 1
     )
   end
 end

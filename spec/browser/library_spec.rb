@@ -26,8 +26,12 @@ RSpec.describe "The library in the browser" do
 
   it "finds pieces by a part of their names, a book, a key, and puts them in another order" do
     api do
-      ask(:post, "/api/pieces", {script: "title: Weir\nbook: Low Primer\npage 3: 4 4\nkey: D minor\nsection A: 1-8\n"})
-      ask(:post, "/api/pieces", {script: "title: Alder\npage 3: 4 4 4 4\nkey: G major\n"})
+      ask(
+        :post,
+        "/api/pieces",
+        { script: "title: Weir\nbook: Low Primer\npage 3: 4 4\nkey: D minor\nsection A: 1-8\n" }
+      )
+      ask(:post, "/api/pieces", { script: "title: Alder\npage 3: 4 4 4 4\nkey: G major\n" })
     end
     sign_in
     go "Library"
@@ -37,7 +41,8 @@ RSpec.describe "The library in the browser" do
     expect(page).to have_no_css("section h2", text: "Low Primer")
     expect(shown.call).to eq(["Alder", "The Lock Gate", "Weir"])
     select "fewest new bars first", from: "In what order"
-    expect(page).to have_text(/Weir.*The Lock Gate.*Alder/m) # the last has 16 bars of which nothing is known
+    # the last has 16 bars of which nothing is known
+    expect(page).to have_text(/Weir.*The Lock Gate.*Alder/m)
     fill_in "Find a piece", with: "low pr"
     expect(page).to have_no_link("Alder")
     expect(shown.call).to eq(["Weir"])
@@ -58,7 +63,12 @@ RSpec.describe "The library in the browser" do
   end
 
   it "gives a piece to several students at once, each with their own first hand" do
-    ids = api { {"Ada" => "left", "Bo" => "right", "Cleo" => "left"}.map { |name, hand| ask(:post, "/api/students", Requests::STUDENT.merge(name: name, hand_order: hand))["id"] } }
+    ids =
+      api do
+        { "Ada" => "left", "Bo" => "right", "Cleo" => "left" }.map do |name, hand|
+          ask(:post, "/api/students", Requests::STUDENT.merge(name: name, hand_order: hand))["id"]
+        end
+      end
     sign_in
     visit "/library/1"
     click_button "Assign to a student"
@@ -72,11 +82,22 @@ RSpec.describe "The library in the browser" do
     click_button "Assign The Lock Gate"
     expect(page).to have_css("[role=status]", text: "Given to Ada, Bo.")
     # It can be given to those left.
-    expect(all("select[name=id] option").map(&:text)).to include("Cleo").and(satisfy { |names| (names & %w[Ada Bo]).empty? })
+    expect(all("select[name=id] option").map(&:text)).to include("Cleo").and(
+      satisfy { |names| (names & %w[Ada Bo]).empty? }
+    )
     go "Students"
-    %w[Ada Bo].each { |name| expect(page).to have_css("h2 + div > div", text: /#{name}\s+The Lock Gate/) }
+    %w[Ada Bo].each do |name|
+      expect(page).to have_css("h2 + div > div", text: /#{name}\s+The Lock Gate/)
+    end
     expect(page).to have_css("h2 + div > div", text: /Cleo\s+no piece in hand/)
-    hands = api { ids.map { |id| ask(:get, "/api/students/#{id}")["pieces"].map { |piece| piece.values_at("routine", "hand_order") } } }
+    hands =
+      api do
+        ids.map do |id|
+          ask(:get, "/api/students/#{id}")["pieces"].map do |piece|
+            piece.values_at("routine", "hand_order")
+          end
+        end
+      end
     expect(hands).to eq([[["Shapes first", "left"]], [["Shapes first", "right"]], []])
   end
 
@@ -84,7 +105,10 @@ RSpec.describe "The library in the browser" do
     sign_in
     go "Library"
     Dir.mktmpdir do |folder|
-      {"fog.musicxml" => Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map), "cut.musicxml" => "<score-partwise><part"}.each { |name, bytes| File.write("#{folder}/#{name}", bytes) }
+      {
+        "fog.musicxml" => Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map),
+        "cut.musicxml" => "<score-partwise><part"
+      }.each { |name, bytes| File.write("#{folder}/#{name}", bytes) }
       attach_file("Score file", "#{folder}/cut.musicxml", make_visible: true)
       expect(page).to have_css("[role=alert]", text: "cut off or damaged")
       attach_file("Score file", "#{folder}/fog.musicxml", make_visible: true)
@@ -96,9 +120,18 @@ RSpec.describe "The library in the browser" do
     sign_in
     go "Library"
     Dir.mktmpdir do |folder|
-      voice = %(<part id="P0"><measure number="1"><note><rest/><duration>4</duration></note></measure></part>)
-      score = Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map).sub(%r{<work>.*</work>}m, "").sub(%r{<movement-title>.*</movement-title>}, "")
-        .sub("<part-list>", %(<part-list><score-part id="P0"><part-name>Voice</part-name></score-part>)).sub("<part ", "#{voice}<part ")
+      voice =
+        %(<part id="P0"><measure number="1"><note><rest/><duration>4</duration></note></measure></part>)
+      score =
+        Stairwell::Formats::MusicXML
+          .write(Demo::Pieces.fog_signal.map)
+          .sub(%r{<work>.*</work>}m, "")
+          .sub(%r{<movement-title>.*</movement-title>}, "")
+          .sub(
+            "<part-list>",
+            %(<part-list><score-part id="P0"><part-name>Voice</part-name></score-part>)
+          )
+          .sub("<part ", "#{voice}<part ")
       File.write("#{folder}/nameless.musicxml", score)
       attach_file("Score file", "#{folder}/nameless.musicxml", make_visible: true)
       within("[aria-label='Look over']") do

@@ -20,7 +20,11 @@ RSpec.describe "Messages of a family" do
       fill_in field, with: "Bar 12 is too hard\nand 13 too"
       without_connection do
         click_button "Send"
-        expect_texts("A word to your teacher", "Bar 12 is too hard\nand 13 too", "Waits on this phone")
+        expect_texts(
+          "A word to your teacher",
+          "Bar 12 is too hard\nand 13 too",
+          "Waits on this phone"
+        )
         fill_in field, with: "One thing m"
         visit current_path
         expect_texts("A word to your teacher", "Bar 12 is too hard", "Waits on this phone")
@@ -30,16 +34,30 @@ RSpec.describe "Messages of a family" do
       expect(page).to have_no_text("Waits on this phone")
       expect(page).to be_axe_clean
     end
-    expect(TestApp::OWNER[:messages].select_map(%i[day text])).to eq([[Date.new(2027, 3, 9), "Bar 12 is too hard\nand 13 too"]])
+    expect(TestApp::OWNER[:messages].select_map(%i[day text])).to eq(
+      [[Date.new(2027, 3, 9), "Bar 12 is too hard\nand 13 too"]]
+    )
   end
 
   it "stand with the day in the lesson and for a stand-in until they are read, and are found later" do
-    ask(:post, "#{sheet_of(student)}/messages", {key: SecureRandom.uuid, day: "2027-03-02", text: "Bar 12 is too hard"})
-    ask(:post, "#{sheet_of(student)}/messages", {key: SecureRandom.uuid, text: "She was away on Monday"})
+    ask(
+      :post,
+      "#{sheet_of(student)}/messages",
+      { key: SecureRandom.uuid, day: "2027-03-02", text: "Bar 12 is too hard" }
+    )
+    ask(
+      :post,
+      "#{sheet_of(student)}/messages",
+      { key: SecureRandom.uuid, text: "She was away on Monday" }
+    )
     sign_in
     expect(page).to have_text("2 messages from the family")
     visit "/students/#{student["id"]}/stand-in"
-    expect_texts("From the family", "Tuesday 2 March: Bar 12 is too hard", "Wednesday 3 March: She was away on Monday")
+    expect_texts(
+      "From the family",
+      "Tuesday 2 March: Bar 12 is too hard",
+      "Wednesday 3 March: She was away on Monday"
+    )
     click_button "Open lesson"
     expect(page).to have_text("Recap for Nell")
     within(section("From the family")) { first(:button, "Mark as read").click }
@@ -65,7 +83,15 @@ RSpec.describe "Messages of a family" do
   end
 
   it "that are refused stand in the field again, with the reason" do
-    40.times { |at| TestApp::OWNER[:messages].insert(studio_id: 1, student_id: student["id"], key: SecureRandom.uuid, day: Date.new(2027, 3, 3), text: "Day #{at}") }
+    40.times do |at|
+      TestApp::OWNER[:messages].insert(
+        studio_id: 1,
+        student_id: student["id"],
+        key: SecureRandom.uuid,
+        day: Date.new(2027, 3, 3),
+        text: "Day #{at}"
+      )
+    end
     on_the_phone(day: nil) do
       fill_in field, with: "One more"
       click_button "Send"

@@ -25,7 +25,10 @@ RSpec.describe "A studio of people" do
     expect(page).to have_button("Forgot your password?")
   end
 
-  def buttons = all("main button, main select, main input:not([readonly])", visible: true).map { |one| one["aria-label"].to_s.empty? ? one.text : one["aria-label"] }
+  def buttons =
+    all("main button, main select, main input:not([readonly])", visible: true).map do |one|
+      one["aria-label"].to_s.empty? ? one.text : one["aria-label"]
+    end
 
   it "is opened by the first who has the code, and shared" do
     code = Stairwell::Server::Openings.new(TestApp::OWNER, TestApp::SETTINGS).make
@@ -41,12 +44,15 @@ RSpec.describe "A studio of people" do
     expect(page).to have_css("header", text: "Aura Pell\nLow Lane")
 
     # The owner types a page and adds a student, who gets the piece.
-    Class.new { include Requests }.new.then do |api|
-      api.sign_in(email: "aura@lane.example", password: password)
-      api.student_with_piece
-    end
+    Class
+      .new { include Requests }
+      .new
+      .then do |api|
+        api.sign_in(email: "aura@lane.example", password: password)
+        api.student_with_piece
+      end
     go "Settings"
-    links = {"Teacher" => invite("Teacher"), "Assistant" => invite("Assistant")}
+    links = { "Teacher" => invite("Teacher"), "Assistant" => invite("Assistant") }
     expect(page).to be_axe_clean
     sign_out
 
@@ -58,14 +64,31 @@ RSpec.describe "A studio of people" do
     expect(page).to have_css("header", text: "Odo Linde\nLow Lane")
 
     # What an assistant sees of each place is what an assistant may do.
-    seen = %w[/students /students/1 /library /library/1 /routines /studio /settings].to_h do |path|
-      visit path
-      expect(page).to have_css("main h1")
-      expect(page).to have_no_css("[aria-busy=true]")
-      [path, buttons]
-    end
-    refused = ["Add a student", "Change", "Plan the rest again", "Assign to a student", "Load a score", "Type what is printed", "Copy and change", "Plan everyone's week", "Passed", "Make a private link", "Renew",
-      "Undo", "Keep it", "Make an invitation", "Delete The Lock Gate", "Piece"]
+    seen =
+      %w[/students /students/1 /library /library/1 /routines /studio /settings].to_h do |path|
+        visit path
+        expect(page).to have_css("main h1")
+        expect(page).to have_no_css("[aria-busy=true]")
+        [path, buttons]
+      end
+    refused = [
+      "Add a student",
+      "Change",
+      "Plan the rest again",
+      "Assign to a student",
+      "Load a score",
+      "Type what is printed",
+      "Copy and change",
+      "Plan everyone's week",
+      "Passed",
+      "Make a private link",
+      "Renew",
+      "Undo",
+      "Keep it",
+      "Make an invitation",
+      "Delete The Lock Gate",
+      "Piece"
+    ]
     expect(seen.values.flatten & refused).to eq([])
     expect(seen["/students/1"]).to include("Open lesson")
     TestApp.now = Time.utc(2027, 3, 10, 16) # the next lesson
@@ -75,7 +98,9 @@ RSpec.describe "A studio of people" do
     expect(page).to have_css("[data-at='0']", text: "steady")
     expect_sent
     expect(page).to have_no_css("[role=alert]")
-    expect(TestApp::OWNER[:lesson_results].select_map([:result, :recorded_by])).to eq([["steady", TestApp::OWNER[:accounts].where(name: "Odo Linde").get(:id)]])
+    expect(TestApp::OWNER[:lesson_results].select_map(%i[result recorded_by])).to eq(
+      [["steady", TestApp::OWNER[:accounts].where(name: "Odo Linde").get(:id)]]
+    )
     sign_out
 
     # A used link says so; the teacher's opens, and the owner hands the studio's student on.
@@ -87,7 +112,11 @@ RSpec.describe "A studio of people" do
     go "Students"
     expect(page).to have_button("Add a student")
     go "Settings"
-    within("section[aria-label='People']") { expect(all("li").map { |row| row.text.lines.first.strip }).to eq(["Aura Pell", "Ida Moor", "Odo Linde"]) }
+    within("section[aria-label='People']") do
+      expect(all("li").map { |row| row.text.lines.first.strip }).to eq(
+        ["Aura Pell", "Ida Moor", "Odo Linde"]
+      )
+    end
     expect(page).to have_no_button("Make an invitation")
     sign_out
 

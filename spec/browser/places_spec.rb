@@ -11,8 +11,19 @@ RSpec.describe "Every place" do
     expect_accessible
     sign_in
     {
-      "/studio" => "[role=row]", "/students" => "h2", "/students/1" => "table", "/students/1/lesson" => "h1", "/library" => "section",
-      "/lessons" => "section h2", "/classes" => "h1", "/students/1/stand-in" => "section", "/while-away" => "h1", "/library/type" => "textarea", "/routines" => "ol", "/settings" => "textarea", "/library/1" => "[data-bar]"
+      "/studio" => "[role=row]",
+      "/students" => "h2",
+      "/students/1" => "table",
+      "/students/1/lesson" => "h1",
+      "/library" => "section",
+      "/lessons" => "section h2",
+      "/classes" => "h1",
+      "/students/1/stand-in" => "section",
+      "/while-away" => "h1",
+      "/library/type" => "textarea",
+      "/routines" => "ol",
+      "/settings" => "textarea",
+      "/library/1" => "[data-bar]"
     }.each do |path, css|
       visit path
       expect(page).to have_css(css)
@@ -24,7 +35,7 @@ RSpec.describe "Every place" do
     expect(page).to have_no_select("Routine")
     expect(page).to have_css("#assign:focus")
     bar_at(6).find("rect", match: :first).click
-    ["Preview", "Check", "Text", "Past"].each do |tab|
+    %w[Preview Check Text Past].each do |tab|
       click_tab tab
       expect_accessible
     end
@@ -46,7 +57,11 @@ RSpec.describe "Every place" do
   end
 
   it "keeps the focus where the person was, whatever closes, and takes nothing typed for a key" do
-    focus = -> { page.evaluate_script("document.activeElement.matches('body, html') ? 'nowhere' : (document.activeElement.dataset?.bar || document.activeElement.textContent.slice(0, 60))") }
+    focus = -> do
+      page.evaluate_script(
+        "document.activeElement.matches('body, html') ? 'nowhere' : (document.activeElement.dataset?.bar || document.activeElement.textContent.slice(0, 60))"
+      )
+    end
     sign_in
     go "Students"
     click_button "Add a student"
@@ -145,7 +160,7 @@ RSpec.describe "Every place" do
   it "explains a score that cannot be read" do
     sign_in
     visit "/library"
-    Tempfile.create(["broken", ".musicxml"]) do |file|
+    Tempfile.create(%w[broken .musicxml]) do |file|
       file.write("<score-partwise><part>")
       file.flush
       attach_file "Score file", file.path, make_visible: true
@@ -165,8 +180,18 @@ RSpec.describe "Every place" do
 
   describe "one's own account" do
     before do
-      allow(TestApp::SETTINGS).to receive_messages(smtp: Stairwell::Server::Settings::Smtp.new(host: "127.0.0.1", port: 1, from: "quay@quay.example"), address: "")
-      allow_any_instance_of(Stairwell::Server::Mailer).to receive(:deliver) { |_, **mail| mails << mail }
+      allow(TestApp::SETTINGS).to receive_messages(
+        smtp:
+          Stairwell::Server::Settings::Smtp.new(
+            host: "127.0.0.1",
+            port: 1,
+            from: "quay@quay.example"
+          ),
+        address: ""
+      )
+      allow_any_instance_of(Stairwell::Server::Mailer).to receive(:deliver) { |_, **mail|
+        mails << mail
+      }
     end
 
     let(:mails) { [] }
@@ -211,7 +236,9 @@ RSpec.describe "Every place" do
       expect(page).to have_css("[role=alert]", text: "not the password you have now")
       all(:field, "Password now").first.fill_in(with: TestApp::PASSWORD)
       click_button "Change the password"
-      ["Changed; other devices are signed out.", "changed the password", "127.0.0.1"].each { |text| expect(page).to have_text(text) }
+      ["Changed; other devices are signed out.", "changed the password", "127.0.0.1"].each do |text|
+        expect(page).to have_text(text)
+      end
       fill_in "New address", with: "new@quay.example"
       all(:field, "Password now").last.fill_in(with: "a lantern on the quay")
       click_button "Mail a link there"

@@ -30,7 +30,12 @@ RSpec.describe "Sheet, lesson and student" do
         visit current_path
         expect(step("A, right hand")).to have_text("2 of 5")
         # One of them has arrived already; only its answer was lost on the way.
-        waiting = JSON.parse(page.evaluate_script("Object.entries(localStorage).find(([name]) => name.startsWith('stairwell-marks-'))[1]"))
+        waiting =
+          JSON.parse(
+            page.evaluate_script(
+              "Object.entries(localStorage).find(([name]) => name.startsWith('stairwell-marks-'))[1]"
+            )
+          )
         expect(waiting.size).to eq(2)
         ask(:post, "#{sheet_of(student)}/marks", waiting.first)
       end
@@ -77,10 +82,22 @@ RSpec.describe "Sheet, lesson and student" do
   it "shows and sounds the notes of a step where there is a score" do
     Requests.instance_method(:sign_in).bind_call(self)
     piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.slow_ferry.map))
-    ask(:put, "/api/pieces/#{piece["id"]}/script", {script: "#{piece["script"]}section A: 1-4\n", revision: 1})
-    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60})
+    ask(
+      :put,
+      "/api/pieces/#{piece["id"]}/script",
+      { script: "#{piece["script"]}section A: 1-4\n", revision: 1 }
+    )
+    ask(
+      :post,
+      "/api/students/#{student["id"]}/pieces",
+      { piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60 }
+    )
     expect(status).to eq(201)
-    ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 60, begin_per_day: 10))
+    ask(
+      :put,
+      "/api/students/#{student["id"]}",
+      Requests::STUDENT.merge(version: 1, minutes_a_day: 60, begin_per_day: 10)
+    )
     on_the_phone do
       within(step("A, right hand", piece: "The Slow Ferry")) do
         open_tools
@@ -100,10 +117,17 @@ RSpec.describe "Sheet, lesson and student" do
   it "says where it does not open without a connection" do
     on_the_phone do
       expect(page).to have_no_text("does not open without a connection")
-      shown = page.driver.browser.execute_cdp("Page.addScriptToEvaluateOnNewDocument", source: "Object.defineProperty(window, 'isSecureContext', {value: false})")
+      shown =
+        page.driver.browser.execute_cdp(
+          "Page.addScriptToEvaluateOnNewDocument",
+          source: "Object.defineProperty(window, 'isSecureContext', {value: false})"
+        )
       page.refresh
       expect(page).to have_text("This page does not open without a connection")
-      page.driver.browser.execute_cdp("Page.removeScriptToEvaluateOnNewDocument", identifier: shown["identifier"])
+      page.driver.browser.execute_cdp(
+        "Page.removeScriptToEvaluateOnNewDocument",
+        identifier: shown["identifier"]
+      )
     end
   end
 
@@ -131,7 +155,10 @@ RSpec.describe "Sheet, lesson and student" do
       expect(page).to have_text("The next lesson is on Wednesday 10 March.")
       TestApp.now = Time.utc(2027, 3, 12, 12)
       visit student["sheet_path"]
-      expect(page).to have_css("[role=status]", text: "The plan of this week is not there yet. Until it comes, go on with these.")
+      expect(page).to have_css(
+        "[role=status]",
+        text: "The plan of this week is not there yet. Until it comes, go on with these."
+      )
       expect(page).to have_css("section", text: "tap a box each time")
     end
   end
@@ -161,7 +188,11 @@ RSpec.describe "Sheet, lesson and student" do
     click_button "4 secure"
     expect(page).to have_css("[role=listitem]", text: /A, right hand.*secure/m)
     expect_sent
-    expect(TestApp::OWNER[:lesson_results].select_order_map(:result)).to contain_exactly("not_heard", "secure", "shaky")
+    expect(TestApp::OWNER[:lesson_results].select_order_map(:result)).to contain_exactly(
+      "not_heard",
+      "secure",
+      "shaky"
+    )
   end
 
   it "shows both versions when a student was changed meanwhile, and keeps what was typed" do
@@ -169,7 +200,11 @@ RSpec.describe "Sheet, lesson and student" do
     visit "/students/#{student["id"]}"
     click_button "Change"
     Requests.instance_method(:sign_in).bind_call(self)
-    ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 45))
+    ask(
+      :put,
+      "/api/students/#{student["id"]}",
+      Requests::STUDENT.merge(version: 1, minutes_a_day: 45)
+    )
     fill_in "Minutes a day", with: "30"
     click_button "Save and plan again"
     expect(page).to have_css("[role=alert]", text: "Stored now: Nell, 45 min")

@@ -17,7 +17,9 @@ RSpec.describe "Records in the browser" do
       expect(lines.call.first).to end_with("Mira Quist added a student")
       select "pages, routines, classes", from: "What"
       expect(page).to have_no_css("li", text: "Nell")
-      expect(lines.call.map { |line| line[/Mira Quist (.*)/, 1] }).to eq(["added a student", "added a student", "typed a page"])
+      expect(lines.call.map { |line| line[/Mira Quist (.*)/, 1] }).to eq(
+        ["added a student", "added a student", "typed a page"]
+      )
       select "everything", from: "What"
       select "Nell", from: "To whom"
       expect(page).to have_no_css("li", text: "typed a page")
@@ -25,24 +27,44 @@ RSpec.describe "Records in the browser" do
     expect_accessible
     within("section[aria-label=History]") { click_link "Nell", match: :first }
     expect(page).to have_css("h1", text: "Nell")
-    within("section[aria-label='The whole record']") { expect(page).to have_link("Take out all of Nell", href: %r{/api/students/1/record\.zip\z}) }
+    within("section[aria-label='The whole record']") do
+      expect(page).to have_link("Take out all of Nell", href: %r{/api/students/1/record\.zip\z})
+    end
     go "Settings"
-    within("section[aria-label='Take out']") { expect(page).to have_link("Results of lessons", href: %r{/api/studio/csv/results\z}) }
+    within("section[aria-label='Take out']") do
+      expect(page).to have_link("Results of lessons", href: %r{/api/studio/csv/results\z})
+    end
   end
 
   it "says in the outbox what was not taken and why, what was begun, and what nobody gets" do
     TestApp.now = Time.utc(2027, 3, 10, 16)
     api do
-      ask(:put, "/api/students/1/lesson", {recap: "Slowly.", version: 0})
+      ask(:put, "/api/students/1/lesson", { recap: "Slowly.", version: 0 })
       other = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ada"))["id"]
-      ask(:post, "/api/students/#{other}/pieces", {piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 76})
-      ask(:post, "/api/students/#{other}/lesson/finish", {send: false})
+      ask(
+        :post,
+        "/api/students/#{other}/pieces",
+        { piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 76 }
+      )
+      ask(:post, "/api/students/#{other}/lesson/finish", { send: false })
     end
-    TestApp::OWNER[:outbox].insert(studio_id: studio[:studio_id], student_id: 1, recipient: "nobody@quay.example", subject: "Nell's week", body: "Slowly.", made_by: 1, trouble: "550 nobody of that name lives here")
+    TestApp::OWNER[:outbox].insert(
+      studio_id: studio[:studio_id],
+      student_id: 1,
+      recipient: "nobody@quay.example",
+      subject: "Nell's week",
+      body: "Slowly.",
+      made_by: 1,
+      trouble: "550 nobody of that name lives here"
+    )
     sign_in
     go "Outbox"
-    within("section[aria-label='Begun, not finished']") { expect(page).to have_link("Nell, Wednesday 10 March", href: %r{/students/1/lesson\z}) }
-    within("section[aria-label='Told, and sent to nobody']") { expect(page).to have_link("Ada, Wednesday 10 March") }
+    within("section[aria-label='Begun, not finished']") do
+      expect(page).to have_link("Nell, Wednesday 10 March", href: %r{/students/1/lesson\z})
+    end
+    within("section[aria-label='Told, and sent to nobody']") do
+      expect(page).to have_link("Ada, Wednesday 10 March")
+    end
     within("article", text: "Nell's week") do
       expect(page).to have_text("not taken")
       expect(page).to have_text("The mail server said: 550 nobody of that name lives here.")
@@ -82,10 +104,13 @@ RSpec.describe "Records in the browser" do
 
   it "says whose records will be erased and when, and keeps them a year longer" do
     api do
-      ask(:put, "/api/studio/keeping", {keep_months: 24})
+      ask(:put, "/api/studio/keeping", { keep_months: 24 })
       ask(:post, "/api/students/1/leave", {})
     end
-    TestApp::OWNER[:students].update(left_on: Date.new(2025, 3, 20), erasing_told_on: Date.new(2027, 2, 20))
+    TestApp::OWNER[:students].update(
+      left_on: Date.new(2025, 3, 20),
+      erasing_told_on: Date.new(2027, 2, 20)
+    )
     sign_in
     go "Settings"
     within("section[aria-label='Records of students']") do
@@ -103,7 +128,13 @@ RSpec.describe "Records in the browser" do
   # Saved by one teacher as the browser saves it, and loaded by another through the screens.
   it "loads an archive into an empty studio and pages into a library, or says what is wrong with the file" do
     folder = Dir.mktmpdir
-    files = {"studio.zip" => "/api/studio/archive.zip", "pages.json" => "/api/pieces/parcel?pieces=1"}.map { |name, path| File.join(folder, name).tap { |file| File.binwrite(file, api { get(path).body }) } }
+    files =
+      {
+        "studio.zip" => "/api/studio/archive.zip",
+        "pages.json" => "/api/pieces/parcel?pieces=1"
+      }.map do |name, path|
+        File.join(folder, name).tap { |file| File.binwrite(file, api { get(path).body }) }
+      end
     File.write(wrong = File.join(folder, "wrong.zip"), "no archive at all")
     TestApp.studio("Far Shore", email: "far@shore.example")
     visit "/"

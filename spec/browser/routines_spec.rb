@@ -11,8 +11,15 @@ RSpec.describe "Routines" do
     expect(page).to have_text("Each hand is safe before the two have to fit together")
     select "The Lock Gate", from: "Try it on a piece"
     expect(page).to have_css("[role=status]", text: /\d+ steps, \d+ min in all/)
-    expect(page).to have_css("ol[aria-label='The steps, in the order in which one comes to them'] li:first-child", text: /\AA, right hand/)
-    expect(page).to have_css("li", text: "left hand: each section, left hand; 5 times a day, at 60 % of the target tempo, 2 good days.")
+    expect(page).to have_css(
+      "ol[aria-label='The steps, in the order in which one comes to them'] li:first-child",
+      text: /\AA, right hand/
+    )
+    expect(page).to have_css(
+      "li",
+      text:
+        "left hand: each section, left hand; 5 times a day, at 60 % of the target tempo, 2 good days."
+    )
     click_button "Copy and change"
     expect(page).to have_field("Name of the routine", with: "Hand by hand, our way")
     select "The Lock Gate", from: "Try it on a piece"
@@ -21,7 +28,10 @@ RSpec.describe "Routines" do
     expect(page).to have_no_css("[role=status]", text: before)
     fill_in "Good days, hands together", with: "0"
     click_button "Save the routine"
-    expect(page).to have_css("[role=alert]", text: "“hands together” needs at least one repetition and one good day.")
+    expect(page).to have_css(
+      "[role=alert]",
+      text: "“hands together” needs at least one repetition and one good day."
+    )
     fill_in "Good days, hands together", with: "5"
     click_button "Save the routine"
     expect(page).to have_no_field("Good days, faster")
@@ -47,7 +57,10 @@ RSpec.describe "Routines" do
     click_button "change …: faster"
     select "hands together", from: "faster, same sitting, after: one more"
     click_button "Save the routine"
-    expect(page).to have_css("[role=alert]", text: "Nothing reaches the whole piece from “the spot”")
+    expect(page).to have_css(
+      "[role=alert]",
+      text: "Nothing reaches the whole piece from “the spot”"
+    )
     select "the spot", from: "faster, on a later day than: one more"
     click_button "Save the routine"
     expect(page).to have_text("on a later day than: right hand, left hand, blocked, Tap it")
@@ -74,9 +87,26 @@ RSpec.describe "Routines" do
     fill_in "Seconds, without tempo", with: "90"
     click_button "Save the routine"
     expect(page).to have_no_button("Back to what is stored")
-    stages = JSON.parse(TestApp::OWNER[:routines].get(:stages)).to_h { |stage| [stage["key"], stage] }
-    expect(stages["left"]).to include("everywhere" => ["right"], "after" => [], "cue" => "lift", "only" => ["pedal"], "sitting" => "lowpart", "actions" => {"left" => "play", "right" => "silent", "voice" => "count"})
-    expect(stages["whole"]).to include("by_section" => true, "repeats" => false, "seconds" => 90, "tempo_share" => nil)
+    stages =
+      JSON.parse(TestApp::OWNER[:routines].get(:stages)).to_h { |stage| [stage["key"], stage] }
+    expect(stages["left"]).to include(
+      "everywhere" => ["right"],
+      "after" => [],
+      "cue" => "lift",
+      "only" => ["pedal"],
+      "sitting" => "lowpart",
+      "actions" => {
+        "left" => "play",
+        "right" => "silent",
+        "voice" => "count"
+      }
+    )
+    expect(stages["whole"]).to include(
+      "by_section" => true,
+      "repeats" => false,
+      "seconds" => 90,
+      "tempo_share" => nil
+    )
     select "The Lock Gate", from: "Try it on a piece"
     path = find("ol[aria-label='The steps, in the order in which one comes to them']").text
     expect(path).to match(/A, right hand.*B, right hand/m)

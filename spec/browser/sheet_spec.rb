@@ -21,7 +21,11 @@ RSpec.describe "The sheet on the phone" do
       click_button "Next"
       expect(page).to have_css("section[aria-label='A, left hand, The Lock Gate'] h2:focus")
       expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_text("✓")
-      expect(page.evaluate_script("document.querySelector(\"section[aria-label='A, left hand, The Lock Gate']\").getBoundingClientRect().top")).to be_between(-5, 500)
+      expect(
+        page.evaluate_script(
+          "document.querySelector(\"section[aria-label='A, left hand, The Lock Gate']\").getBoundingClientRect().top"
+        )
+      ).to be_between(-5, 500)
       visit current_path
       expect(open_step).to eq("A, left hand, The Lock Gate")
       expect_accessible
@@ -47,7 +51,9 @@ RSpec.describe "The sheet on the phone" do
       expect(page).to have_css("[role=status]", text: /Stop here for today.*see a doctor/m)
       expect(page).to have_no_button("count 1")
       expect_sent
-      expect(ask(:get, path)["attention"].first["text"]).to include("A, right hand (The Lock Gate) hurt on 4 March")
+      expect(ask(:get, path)["attention"].first["text"]).to include(
+        "A, right hand (The Lock Gate) hurt on 4 March"
+      )
       click_button "Undo"
       expect(page).to have_button("count 1")
       within(step("A, right hand")) { click_button "It hurts" }
@@ -55,7 +61,9 @@ RSpec.describe "The sheet on the phone" do
     end
     on_the_phone(day: 5) do
       expect(open_step).not_to include("A, right hand")
-      expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_text("rests until the next lesson")
+      expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_text(
+        "rests until the next lesson"
+      )
       expect_accessible
     end
   end
@@ -67,27 +75,41 @@ RSpec.describe "The sheet on the phone" do
       within(step("A, right hand")) { play }
       expect_sent
       expect(TestApp::OWNER[:practice_marks].select_map(:day).uniq).to eq([Date.new(2027, 3, 4)])
-      expect(find("button", text: "Thursday 4 March").text).to match(/Thursday 4 March, \d+½? min of/)
+      expect(find("button", text: "Thursday 4 March").text).to match(
+        /Thursday 4 March, \d+½? min of/
+      )
       click_button "To today"
       expect(page).to have_no_text("ticked later")
       choose_day "Sunday 7 March"
       expect(page).to have_text("Sunday 7 March is not here yet.")
       expect(page).to have_no_button("It hurts")
     end
-    expect(ask(:get, path)["pieces"].first["steps"].find { |one| one["id"] == "A.right" }["credited"]).to eq(1)
+    expect(
+      ask(:get, path)["pieces"].first["steps"].find { |one| one["id"] == "A.right" }["credited"]
+    ).to eq(1)
   end
 
   it "has boxes for what begins the day and for extra work, and the words that were told" do
     ask(:put, path, Requests::STUDENT.merge(warm_ups: "scale_and_chords", version: 1))
-    ask(:post, "#{path}/extra-work", {kind: "theory", title: "Page 3", minutes: 3, times: 5, key: SecureRandom.uuid})
-    ask(:put, "#{path}/lesson", {recap: "Dear Nell,\n\nas before.", version: 0})
-    ask(:post, "#{path}/lesson/finish", {send: false})
+    ask(
+      :post,
+      "#{path}/extra-work",
+      { kind: "theory", title: "Page 3", minutes: 3, times: 5, key: SecureRandom.uuid }
+    )
+    ask(:put, "#{path}/lesson", { recap: "Dear Nell,\n\nas before.", version: 0 })
+    ask(:post, "#{path}/lesson/finish", { send: false })
     TestApp.now = Time.utc(2027, 3, 10, 16)
-    ask(:post, "#{path}/results", {assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid})
-    ask(:put, "#{path}/lesson", {recap: "Dear Nell,\n\nwell done.", version: 0})
-    ask(:post, "#{path}/lesson/finish", {send: false})
+    ask(
+      :post,
+      "#{path}/results",
+      { assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid }
+    )
+    ask(:put, "#{path}/lesson", { recap: "Dear Nell,\n\nwell done.", version: 0 })
+    ask(:post, "#{path}/lesson/finish", { send: false })
     on_the_phone(day: 11) do
-      within("section[aria-label='To begin with']") { check(all("label").first.text.lines.first.strip) }
+      within("section[aria-label='To begin with']") do
+        check(all("label").first.text.lines.first.strip)
+      end
       within("section[aria-label='Also to do']") { check "Page 3" }
       find("summary", text: "After the lesson on Wednesday 10 March").click
       expect(page).to have_text("well done.")
@@ -110,7 +132,13 @@ RSpec.describe "The sheet on the phone" do
         expect(page).to have_text("Get ready")
         # A page without notes is counted aloud: each count in its figure.
         expect(page).to have_text("Play", wait: 12)
-        seen = Array.new(60) { sleep(0.1) && find("button[aria-label=Pause] p:nth-of-type(2)", visible: :all).text }.reject(&:empty?).uniq
+        seen =
+          Array
+            .new(60) do
+              sleep(0.1) && find("button[aria-label=Pause] p:nth-of-type(2)", visible: :all).text
+            end
+            .reject(&:empty?)
+            .uniq
         expect(seen).to include("1", "2", "3")
         page.send_keys("a")
         expect(page).to have_text("Paused")
@@ -122,13 +150,20 @@ RSpec.describe "The sheet on the phone" do
       click_button "Skip"
       expect(page).to have_css("h2", text: "A, left hand")
       page.send_keys(:escape)
-      expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_text(%r{1/5|1 of 5})
+      expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_text(
+        %r{1/5|1 of 5}
+      )
       expect_sent
-      expect(TestApp::OWNER[:practice_marks].select_map(%i[step_id kind])).to eq([%w[A.right repetition]])
+      expect(TestApp::OWNER[:practice_marks].select_map(%i[step_id kind])).to eq(
+        [%w[A.right repetition]]
+      )
       click_button "Lead me through"
       click_button "It hurts"
       expect(page).to have_no_css("section[aria-label='Led through']")
-      expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_css("[role=status]", text: /Stop here for today.*see a doctor/m)
+      expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_css(
+        "[role=status]",
+        text: /Stop here for today.*see a doctor/m
+      )
       expect_sent
       expect(complaints).to eq([])
     end
@@ -160,7 +195,10 @@ RSpec.describe "The sheet on the phone" do
   it "is cut nowhere with letters twice as large" do
     on_the_phone(text: 200) do
       expect(page.evaluate_script("document.documentElement.scrollWidth")).to be <= 390
-      cut = page.evaluate_script("[...document.querySelectorAll('main *')].filter((one) => one.scrollWidth > one.clientWidth + 1 && one.clientWidth > 0 && getComputedStyle(one).overflow === 'hidden').length")
+      cut =
+        page.evaluate_script(
+          "[...document.querySelectorAll('main *')].filter((one) => one.scrollWidth > one.clientWidth + 1 && one.clientWidth > 0 && getComputedStyle(one).overflow === 'hidden').length"
+        )
       expect(cut).to eq(0)
       TestApp::OWNER[:students].update(reads: false)
       visit current_path

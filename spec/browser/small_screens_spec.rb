@@ -2,14 +2,26 @@
 
 require_relative "../spec_helper"
 
-# A tablet, a phone, large text: nothing scrolls sideways, the header stays one row, and a finger hits what it is to hit.
+# A tablet, a phone, large text: nothing scrolls sideways, the header stays one row, and a finger
+# hits what it is to hit.
 RSpec.describe "On a small screen" do
   include_context "a student with a piece"
   include_context "other screens"
 
   places = {
-    "/today" => "h1", "/lessons" => "h1", "/studio" => "[role=row]", "/students" => "h2", "/students/1" => "table", "/students/1/lesson" => "h1", "/classes" => "h1", "/library" => "section",
-    "/library/type" => "textarea", "/library/1" => "[data-bar]", "/routines" => "ol", "/outbox" => "h1", "/settings" => "textarea"
+    "/today" => "h1",
+    "/lessons" => "h1",
+    "/studio" => "[role=row]",
+    "/students" => "h2",
+    "/students/1" => "table",
+    "/students/1/lesson" => "h1",
+    "/classes" => "h1",
+    "/library" => "section",
+    "/library/type" => "textarea",
+    "/library/1" => "[data-bar]",
+    "/routines" => "ol",
+    "/outbox" => "h1",
+    "/settings" => "textarea"
   }.freeze
 
   # What stands out to the right, as far as it makes the page scroll.
@@ -24,17 +36,24 @@ RSpec.describe "On a small screen" do
     JS
   end
 
-  {"a phone" => [390, 844], "a tablet on end" => [768, 1024], "a tablet" => [1024, 768]}.each do |name, (width, height)|
+  {
+    "a phone" => [390, 844],
+    "a tablet on end" => [768, 1024],
+    "a tablet" => [1024, 768]
+  }.each do |name, (width, height)|
     it "fits #{name}, with the header in one row" do
       sign_in
       screen(width, height)
-      wide = places.filter_map do |path, css|
-        visit path
-        expect(page).to have_css(css)
-        expect(page.evaluate_script("document.querySelector('header').getBoundingClientRect().height")).to be < 60
-        found = sideways
-        "#{path}: #{found.last}" if found.any?
-      end
+      wide =
+        places.filter_map do |path, css|
+          visit path
+          expect(page).to have_css(css)
+          expect(
+            page.evaluate_script("document.querySelector('header').getBoundingClientRect().height")
+          ).to be < 60
+          found = sideways
+          "#{path}: #{found.last}" if found.any?
+        end
       expect(wide).to eq([]), wide.join("\n")
     end
   end
@@ -42,13 +61,14 @@ RSpec.describe "On a small screen" do
   it "fits a phone with text twice as large" do
     sign_in
     screen(390, 844)
-    wide = places.keys.filter_map do |path|
-      visit path
-      expect(page).to have_css(places.fetch(path))
-      page.execute_script("document.documentElement.style.fontSize = '200%'")
-      found = sideways
-      "#{path}: #{found.last}" if found.any?
-    end
+    wide =
+      places.keys.filter_map do |path|
+        visit path
+        expect(page).to have_css(places.fetch(path))
+        page.execute_script("document.documentElement.style.fontSize = '200%'")
+        found = sideways
+        "#{path}: #{found.last}" if found.any?
+      end
     expect(wide).to eq([]), wide.join("\n")
   end
 
@@ -64,20 +84,22 @@ RSpec.describe "On a small screen" do
     expect(page).to have_button("Library", exact: true)
   end
 
-  # Bars and treads, which have a table form, are left out. WCAG 2.2, 2.5.5 (from memory): 44 by 44 CSS pixels.
+  # Bars and treads, which have a table form, are left out. WCAG 2.2, 2.5.5 (from memory): 44 by 44
+  # CSS pixels.
   it "gives a finger 44 pixels to hit" do
     sign_in
     screen(768, 1024, coarse: true)
-    small = places.filter_map do |path, css|
-      visit path
-      expect(page).to have_css(css)
-      found = page.evaluate_script(<<~JS)
+    small =
+      places.filter_map do |path, css|
+        visit path
+        expect(page).to have_css(css)
+        found = page.evaluate_script(<<~JS)
         [...document.querySelectorAll("main button, header button, main select, header nav a")].filter((one) => one.offsetParent !== null)
           .map((one) => [one.getBoundingClientRect(), (one.textContent || one.ariaLabel || "").slice(0, 30)]).filter(([box]) => box.height < 43.5 || box.width < 43.5)
           .slice(0, 4).map(([box, text]) => `${text} ${Math.round(box.width)}x${Math.round(box.height)}`)
       JS
-      [path, found] if found.any?
-    end
+        [path, found] if found.any?
+      end
     expect(small).to eq([])
   end
 

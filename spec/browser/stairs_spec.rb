@@ -13,11 +13,25 @@ RSpec.describe "The stairs of a piece" do
   def open_student = visit("/students/#{student["id"]}")
 
   def steady(*steps)
-    steps.each { |step| api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: step, result: "steady", key: SecureRandom.uuid}) } }
+    steps.each do |step|
+      api do
+        ask(
+          :post,
+          "/api/students/#{student["id"]}/results",
+          { assignment_id: 1, step_id: step, result: "steady", key: SecureRandom.uuid }
+        )
+      end
+    end
   end
 
   it "shows the stairs as a drawing and as a table, for those who cannot see it" do
-    api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "secure", key: SecureRandom.uuid}) }
+    api do
+      ask(
+        :post,
+        "/api/students/#{student["id"]}/results",
+        { assignment_id: 1, step_id: "A.right", result: "secure", key: SecureRandom.uuid }
+      )
+    end
     open_student
     drawing = find("svg[aria-label^='The stairs of The Lock Gate: 1 of']")
     expect(drawing).to have_css("title", text: "A, right hand: secure", visible: :all)
@@ -35,12 +49,18 @@ RSpec.describe "The stairs of a piece" do
   it "says how far the climb is, and which step a tread is, by keys and by pointing" do
     steady("A.right", "A.left")
     open_student
-    expect(page).to have_text(/\d+ % was planned by now: (ahead of|\d+ days? behind) the plan; in hand: /)
+    expect(page).to have_text(
+      /\d+ % was planned by now: (ahead of|\d+ days? behind) the plan; in hand: /
+    )
     treads = all("[role=option]")
-    expect(treads.map { |one| one["aria-label"][/\A[^:]+: \w+/] }).to eq(["A, right hand: steady", "A, left hand: steady"])
+    expect(treads.map { |one| one["aria-label"][/\A[^:]+: \w+/] }).to eq(
+      ["A, right hand: steady", "A, left hand: steady"]
+    )
     treads.first.send_keys(:arrow_right)
     expect(page).to have_css("p", text: /\AA, left hand: steady/, visible: :all)
-    expect(page.evaluate_script("document.activeElement.getAttribute('aria-label')")).to start_with("A, left hand")
+    expect(page.evaluate_script("document.activeElement.getAttribute('aria-label')")).to start_with(
+      "A, left hand"
+    )
     treads.first.hover
     expect(page).to have_css("p", text: /\AA, right hand: steady/, visible: :all)
     expect_accessible
@@ -49,7 +69,16 @@ RSpec.describe "The stairs of a piece" do
   it "says which step a tread is when a finger has touched it" do
     steady("A.right", "A.left")
     open_student
-    all("[role=option]").last.then { |tread| page.driver.browser.action(devices: [Selenium::WebDriver::Interactions.pointer(:touch, name: "finger")]).move_to(tread.native).pointer_down.pointer_up.perform }
+    all("[role=option]").last.then do |tread|
+      page
+        .driver
+        .browser
+        .action(devices: [Selenium::WebDriver::Interactions.pointer(:touch, name: "finger")])
+        .move_to(tread.native)
+        .pointer_down
+        .pointer_up
+        .perform
+    end
     expect(page).to have_css("p", text: /\AA, left hand: steady/, visible: :all)
     expect(all("[role=option][tabindex='0']").size).to eq(1)
   end

@@ -2,8 +2,8 @@
 
 require_relative "../spec_helper"
 
-# Nothing jumps: the sum of all layout shifts, those after a click too (Layout Instability API of the W3C's WICG), stays
-# below what the eye notices.
+# Nothing jumps: the sum of all layout shifts, those after a click too (Layout Instability API of
+# the W3C's WICG), stays below what the eye notices.
 RSpec.describe "Pages stand still" do
   include Requests
 
@@ -32,15 +32,29 @@ RSpec.describe "Pages stand still" do
   end
 
   it "when they are loaded" do
-    jumping = {
-      "/today" => "[role=listitem], section", "/lessons" => "section h2", "/studio" => "[role=row]", "/students" => "main a", "/students/1" => "table", "/students/1/lesson" => "textarea",
-      "/library" => "section", "/library/1" => "[data-bar]", "/routines" => "ol", "/outbox" => "main", "/settings" => "section", "/guide" => "section", student["sheet_path"] => "section"
-    }.filter_map do |path, css|
-      visit path
-      expect(page).to have_css(css)
-      found = shifted
-      "#{path}: #{found.sum(&:first).round(3)} #{found.sort_by { |one| -one.first }.first(2)}" if found.sum(&:first) >= most
-    end
+    jumping =
+      {
+        "/today" => "[role=listitem], section",
+        "/lessons" => "section h2",
+        "/studio" => "[role=row]",
+        "/students" => "main a",
+        "/students/1" => "table",
+        "/students/1/lesson" => "textarea",
+        "/library" => "section",
+        "/library/1" => "[data-bar]",
+        "/routines" => "ol",
+        "/outbox" => "main",
+        "/settings" => "section",
+        "/guide" => "section",
+        student["sheet_path"] => "section"
+      }.filter_map do |path, css|
+        visit path
+        expect(page).to have_css(css)
+        found = shifted
+        if found.sum(&:first) >= most
+          "#{path}: #{found.sum(&:first).round(3)} #{found.sort_by { |one| -one.first }.first(2)}"
+        end
+      end
     expect(jumping).to eq([]), jumping.join("\n")
   end
 
@@ -77,7 +91,9 @@ RSpec.describe "Pages stand still" do
   it "is measured: what is put in at the top is seen to move the page" do
     visit "/today"
     expect(page).to have_css("section")
-    page.execute_script("const box = document.createElement('div'); box.style.height = '200px'; document.body.prepend(box)")
+    page.execute_script(
+      "const box = document.createElement('div'); box.style.height = '200px'; document.body.prepend(box)"
+    )
     expect(shifted.sum(&:first)).to be > most
   end
 end

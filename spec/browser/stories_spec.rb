@@ -2,14 +2,15 @@
 
 require_relative "../spec_helper"
 
-# Whole days of the people Stairwell is for, each as one goes through it. What a job costs stands in docs/guide.md; none
-# may come to cost more.
+# Whole days of the people Stairwell is for, each as one goes through it. What a job costs stands in
+# docs/guide.md; none may come to cost more.
 RSpec.describe "A day of" do
   include_context "a student with a piece"
   include_context "other screens"
   include_context "efforts counted"
 
-  script = "title: Weir\npage 14: 4 4 4\npage 15: 4 4\ntime: 3/4\nrepeat: 1-8\nending 1: 8\nending 2: 9\nto coda: 6\ndal segno: 16 al coda\nsegno: 3\ncoda: 17\nsection A: 1-4\nsection B: 5-9\nsection C: 10-20\n"
+  script =
+    "title: Weir\npage 14: 4 4 4\npage 15: 4 4\ntime: 3/4\nrepeat: 1-8\nending 1: 8\nending 2: 9\nto coda: 6\ndal segno: 16 al coda\nsegno: 3\ncoda: 17\nsection A: 1-4\nsection B: 5-9\nsection C: 10-20\n"
 
   let(:costs) { {} }
 
@@ -18,13 +19,26 @@ RSpec.describe "A day of" do
     most.each { |what, number| expect(costs[job][what]).to be <= number, "#{job}: #{costs[job]}" }
   end
 
-  after { |example| warn costs.map { |job, cost| "  #{job}: #{cost.map { |what, number| "#{number} #{what}" }.join(", ")}" } if ENV["EFFORTS"] && !example.exception }
+  after do |example|
+    if ENV["EFFORTS"] && !example.exception
+      warn costs.map { |job, cost|
+             "  #{job}: #{cost.map { |what, number| "#{number} #{what}" }.join(", ")}"
+           }
+    end
+  end
 
   def press(name) = page.driver.browser.action.click(find_button(name).native).perform
 
   def tap(place)
     finger = Selenium::WebDriver::Interactions.pointer(:touch, name: "finger")
-    page.driver.browser.action(devices: [finger]).move_to(place.native).pointer_down(:left).pointer_up(:left).perform
+    page
+      .driver
+      .browser
+      .action(devices: [finger])
+      .move_to(place.native)
+      .pointer_down(:left)
+      .pointer_up(:left)
+      .perform
   end
 
   def choose_bars(from, to)
@@ -61,18 +75,28 @@ RSpec.describe "A day of" do
     visit "/library/type"
     find_field("Page script").native.clear
     cost("the same page, its signs by keys", keys: 170) do
-      find_field("Page script").send_keys("title: Weir 2\npage 14: 4 4 4\npage 15: 4 4\ntime: 3/4\n")
+      find_field("Page script").send_keys(
+        "title: Weir 2\npage 14: 4 4 4\npage 15: 4 4\ntime: 3/4\n"
+      )
       press "Save the piece"
       expect(page).to have_css("h1", text: "Weir 2")
       expect(page).to have_css("[data-bar='20']")
-      [[1, 8, "r"], [8, 8, "1"], [9, 9, "2"], [6, 6, "t"], [3, 3, "g"], [17, 17, "o"], [16, 16, "ddd"]].each do |from, to, pressed|
+      [
+        [1, 8, "r"],
+        [8, 8, "1"],
+        [9, 9, "2"],
+        [6, 6, "t"],
+        [3, 3, "g"],
+        [17, 17, "o"],
+        [16, 16, "ddd"]
+      ].each do |from, to, pressed|
         choose_bars(from, to)
         pressed.each_char do |key|
           keys(key)
           expect(page).to have_css("[role=status]", exact_text: "Saved")
         end
       end
-      {"A" => [1, 4], "B" => [5, 9], "C" => [10, 20]}.each do |letter, (from, to)|
+      { "A" => [1, 4], "B" => [5, 9], "C" => [10, 20] }.each do |letter, (from, to)|
         choose_bars(from, to)
         keys("s", letter, :enter)
         expect(page).to have_button("Show section #{letter}")
@@ -116,7 +140,10 @@ RSpec.describe "A day of" do
       end
     end
     expect(page).to have_css("h2", text: /Heard today · 2 of/)
-    small = page.evaluate_script("[...document.querySelectorAll('main button')].filter((one) => one.offsetParent && one.getBoundingClientRect().height < 43.5).map((one) => one.textContent)")
+    small =
+      page.evaluate_script(
+        "[...document.querySelectorAll('main button')].filter((one) => one.offsetParent && one.getBoundingClientRect().height < 43.5).map((one) => one.textContent)"
+      )
     expect(small).to eq([])
     tap find_button("Finish lesson")
     tap find("[role=dialog]").find_button("Finish", exact: true)
@@ -132,7 +159,8 @@ RSpec.describe "A day of" do
     [4, 5, 6].each do |day|
       on_the_phone(day: day, text: 200) do
         expect(page).to have_css("h1", text: /\A#{%w[Thursday Friday Saturday][day - 4]}, Nell/)
-        first = find("main section:has(h2):has(button[aria-label^=count])", match: :first)["aria-label"]
+        first =
+          find("main section:has(h2):has(button[aria-label^=count])", match: :first)["aria-label"]
         within("main section[aria-label='#{first}']") do
           boxes = all("button[aria-label^=count]").map { |one| one["aria-label"] }
           boxes.each { |label| click_button label }

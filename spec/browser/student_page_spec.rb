@@ -20,8 +20,14 @@ RSpec.describe "The student's page, the studio and the outbox" do
     click_button "Print the stairs of The Lock Gate"
     read = -> { PDF::Reader.new(StringIO.new(page.driver.browser.print_page.unpack1("m"))) }
     alone = read.call
-    expect(alone.pages.map { |one| one.attributes[:MediaBox].then { |box| box[2] > box[3] } }).to eq([true])
-    expect(alone.pages.first.text.squeeze(" ")).to include("Nell: The Lock Gate", "hands together", "Likely ready")
+    expect(
+      alone.pages.map { |one| one.attributes[:MediaBox].then { |box| box[2] > box[3] } }
+    ).to eq([true])
+    expect(alone.pages.first.text.squeeze(" ")).to include(
+      "Nell: The Lock Gate",
+      "hands together",
+      "Likely ready"
+    )
     page.execute_script("window.dispatchEvent(new Event('afterprint'))")
     all = read.call.pages.map(&:text).join(" ").squeeze(" ")
     expect(all).to include("The week from", "Practice days")
@@ -30,8 +36,8 @@ RSpec.describe "The student's page, the studio and the outbox" do
 
   it "says what needs attention, and lists lessons with what was told" do
     api do
-      ask(:put, "/api/students/#{student["id"]}/lesson", {recap: "Play slowly.", version: 0})
-      ask(:post, "/api/students/#{student["id"]}/lesson/finish", {send: false})
+      ask(:put, "/api/students/#{student["id"]}/lesson", { recap: "Play slowly.", version: 0 })
+      ask(:post, "/api/students/#{student["id"]}/lesson/finish", { send: false })
     end
     open_student
     within("section[aria-label='Lessons']") do
@@ -46,7 +52,15 @@ RSpec.describe "The student's page, the studio and the outbox" do
   it "takes a changed page into a piece under way, and says what moved" do
     api do
       piece = ask(:get, "/api/pieces/1")
-      ask(:put, "/api/pieces/1/script", {for: "studio", script: piece["script"].sub("section B: 9-12", "section B: 9-10\nsection C: 11-12"), revision: piece["revision"]})
+      ask(
+        :put,
+        "/api/pieces/1/script",
+        {
+          for: "studio",
+          script: piece["script"].sub("section B: 9-12", "section B: 9-10\nsection C: 11-12"),
+          revision: piece["revision"]
+        }
+      )
     end
     open_student
     click_button "Take the page as it is now"
@@ -57,8 +71,16 @@ RSpec.describe "The student's page, the studio and the outbox" do
 
   it "shows the studio by class, day and name, in the order that is asked for" do
     api do
-      ask(:post, "/api/students", Requests::STUDENT.merge(name: "Abel", lesson_weekday: 1, class_name: "Monday group"))
-      ask(:post, "/api/students", Requests::STUDENT.merge(name: "Yara", lesson_weekday: 1, class_name: "Monday group"))
+      ask(
+        :post,
+        "/api/students",
+        Requests::STUDENT.merge(name: "Abel", lesson_weekday: 1, class_name: "Monday group")
+      )
+      ask(
+        :post,
+        "/api/students",
+        Requests::STUDENT.merge(name: "Yara", lesson_weekday: 1, class_name: "Monday group")
+      )
     end
     names = -> { page.all("[role=rowgroup] [role=row] a").map(&:text) }
     visit "/studio"
@@ -83,8 +105,11 @@ RSpec.describe "The student's page, the studio and the outbox" do
   end
 
   it "draws some of many students, and the rest as one asks or scrolls" do
-    columns = (TestApp::OWNER[:students].columns - %i[id name]).map { |one| "\"#{one}\"" }.join(", ")
-    TestApp::OWNER.run("INSERT INTO students (name, #{columns}) SELECT 'Student ' || n, #{columns} FROM students, generate_series(1, 140) n")
+    columns =
+      (TestApp::OWNER[:students].columns - %i[id name]).map { |one| "\"#{one}\"" }.join(", ")
+    TestApp::OWNER.run(
+      "INSERT INTO students (name, #{columns}) SELECT 'Student ' || n, #{columns} FROM students, generate_series(1, 140) n"
+    )
     rows = -> { page.all("[role=rowgroup] [role=row]").size }
     visit "/studio"
     expect(page).to have_css("[role=status]", text: "141 students")
@@ -92,7 +117,9 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(rows.call).to eq(60)
     expect(page).to be_axe_clean
     # Its place comes into view with a press, and that alone brings more.
-    page.execute_script("[...document.querySelectorAll('button')].find((one) => one.textContent === 'Show 60 more of 141').click()")
+    page.execute_script(
+      "[...document.querySelectorAll('button')].find((one) => one.textContent === 'Show 60 more of 141').click()"
+    )
     expect(page).to have_css("[role=rowgroup] [role=row]", minimum: 120)
     page.scroll_to(:bottom)
     expect(page).to have_css("[role=rowgroup] [role=row]", count: 141)
@@ -151,7 +178,9 @@ RSpec.describe "The student's page, the studio and the outbox" do
     visit "/today"
     check "boxes empty"
     printed = window_opened_by { click_button "Print their weeks" }
-    within_window(printed) { expect(page.current_url).to match(%r{/api/weeks\.pdf\?students=\d+,\d+&boxes=empty\z}) }
+    within_window(printed) do
+      expect(page.current_url).to match(%r{/api/weeks\.pdf\?students=\d+,\d+&boxes=empty\z})
+    end
     printed.close
   end
 
@@ -179,7 +208,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(page).to have_no_field("Email for recaps") # closed once it is saved
     row = TestApp::OWNER[:students].first
     expect(row.values_at(:email, :locale, :reads)).to eq(["home@quay.example", "en-US", false])
-    expect(JSON.parse(row[:minutes_by_day].to_s)).to eq({"6" => 35})
+    expect(JSON.parse(row[:minutes_by_day].to_s)).to eq({ "6" => 35 })
     visit "/students/#{student["id"]}/lesson"
     expect(find_field("Recap for Nell").value).to include("all 4 measures")
   end

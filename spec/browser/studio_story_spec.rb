@@ -7,7 +7,13 @@ require_relative "../spec_helper"
 # teacher who is away and one who leaves.
 RSpec.describe "A studio's first weeks" do
   let(:password) { "a lantern on the quay" }
-  let(:people) { {"Aura Pell" => "aura@quay.example", "Ida Moor" => "ida@quay.example", "Odo Linde" => "odo@quay.example"} }
+  let(:people) do
+    {
+      "Aura Pell" => "aura@quay.example",
+      "Ida Moor" => "ida@quay.example",
+      "Odo Linde" => "odo@quay.example"
+    }
+  end
 
   def open_studio(name, email)
     visit "/open"
@@ -60,23 +66,32 @@ RSpec.describe "A studio's first weeks" do
 
   # Works on the jobs that the page waits for, until it shows what they made.
   def worked_out(where, words)
-    page.document.synchronize(30, errors: [Capybara::ElementNotFound]) do
-      TestApp.work_on_jobs
-      find(where, text: words, wait: 1)
-    end
+    page
+      .document
+      .synchronize(30, errors: [Capybara::ElementNotFound]) do
+        TestApp.work_on_jobs
+        find(where, text: words, wait: 1)
+      end
   end
 
   it "leads to a class lesson that is held, with one teacher away and one gone" do
     # Another studio of the same name, with a student of the same name, is there already.
     open_studio("Mira Quist", "mira@other.example")
-    Class.new { include Requests }.new.then { |api| api.sign_in(email: "mira@other.example", password: password) && api.student_with_piece }
+    Class
+      .new { include Requests }
+      .new
+      .then do |api|
+        api.sign_in(email: "mira@other.example", password: password) && api.student_with_piece
+      end
     sign_out
     open_studio("Aura Pell", people["Aura Pell"])
     expect(page).to have_text("No student yet")
 
     # Students come out of a list; a line that is wrong is named, and not added.
     click_button "Load a list"
-    fill_in "List of students", with: "Name;Lesson day;Lesson time;Practice days\nNell;Monday;16:00;Tue Wed Fri Sun\nIlo;Monday;16:30;Tue-Fri\nUma;Blueday;17:00;Tue\n"
+    fill_in "List of students",
+            with:
+              "Name;Lesson day;Lesson time;Practice days\nNell;Monday;16:00;Tue Wed Fri Sun\nIlo;Monday;16:30;Tue-Fri\nUma;Blueday;17:00;Tue\n"
     expect(page).to have_text("“Blueday” is no day of the week.")
     expect(page).to be_axe_clean
     click_button "Add 2 students"
@@ -87,10 +102,13 @@ RSpec.describe "A studio's first weeks" do
     fill_in "Name or nickname", with: "Uma"
     click_button "Add the student"
     expect(page).to have_css("h1", text: "Uma")
-    Class.new { include Requests }.new.then do |api|
-      api.sign_in(email: people["Aura Pell"], password: password)
-      api.ask(:post, "/api/pieces", {script: Requests::SCRIPT})
-    end
+    Class
+      .new { include Requests }
+      .new
+      .then do |api|
+        api.sign_in(email: people["Aura Pell"], password: password)
+        api.ask(:post, "/api/pieces", { script: Requests::SCRIPT })
+      end
     join("Teacher", "Ida Moor")
     as("Aura Pell")
     join("Assistant", "Odo Linde")
@@ -112,7 +130,10 @@ RSpec.describe "A studio's first weeks" do
     fill_in "Keep these criteria as", with: "Usual"
     expect(page).to be_axe_clean
     click_button "Give it to 3 members"
-    expect(page).to have_css("section[aria-label='The Lock Gate']", text: "due Thursday 27 May at 18:00")
+    expect(page).to have_css(
+      "section[aria-label='The Lock Gate']",
+      text: "due Thursday 27 May at 18:00"
+    )
     worked_out("[role=group][aria-label=Nell]", /The Lock Gate.*by then/m)
 
     # The lesson of the class, on its day: a figure and an arrow a cell, one who is absent.
@@ -155,7 +176,9 @@ RSpec.describe "A studio's first weeks" do
     click_button "Take them"
     find("button[aria-label='The week after']").click
     expect(page).to have_text("Aura Pell stands in for Ida Moor, 11 Mar to 12 Mar")
-    within("section[aria-label='Thursday 11 March']") { expect(page).to have_text("Aura Pell holds it for Ida Moor", count: 3) }
+    within("section[aria-label='Thursday 11 March']") do
+      expect(page).to have_text("Aura Pell holds it for Ida Moor", count: 3)
+    end
     within("[role=group][aria-label='Nell, 18:00']") { click_link "What a stand-in needs" }
     expect(page).to have_css("h1", text: "Standing in: Nell")
     expect(page).to have_css("section[aria-label='Last recap']", text: "Thursday 4 March, Ida Moor")

@@ -7,7 +7,16 @@ RSpec.describe "The library for one student" do
   include_context "a student with a piece"
 
   before do
-    api { ask(:post, "/api/pieces", {script: "title: Far Off\nbars: 8\ntime: 6/8\nkey: E major\nsection A: 1-4\nsection B: 5-8\n"}) }
+    api do
+      ask(
+        :post,
+        "/api/pieces",
+        {
+          script:
+            "title: Far Off\nbars: 8\ntime: 6/8\nkey: E major\nsection A: 1-4\nsection B: 5-8\n"
+        }
+      )
+    end
     sign_in
   end
 
@@ -28,15 +37,35 @@ RSpec.describe "The library for one student" do
   end
 
   it "sets spots beforehand where others stumbled, unless it is declined" do
-    nxt = api do
-      %w[Ada Bo].each do |name|
-        id = ask(:post, "/api/students", Requests::STUDENT.merge(name: name))["id"]
-        own = ask(:post, "/api/students/#{id}/pieces", {piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 76})["pieces"].first
-        ask(:post, "/api/students/#{id}/results", {assignment_id: own["id"], step_id: "A.right", result: "not_yet", bar: 3, key: SecureRandom.uuid})
+    nxt =
+      api do
+        %w[Ada Bo].each do |name|
+          id = ask(:post, "/api/students", Requests::STUDENT.merge(name: name))["id"]
+          own =
+            ask(
+              :post,
+              "/api/students/#{id}/pieces",
+              { piece_id: 1, routine: "hand_by_hand", hand_order: "right", target_tempo: 76 }
+            )[
+              "pieces"
+            ].first
+          ask(
+            :post,
+            "/api/students/#{id}/results",
+            {
+              assignment_id: own["id"],
+              step_id: "A.right",
+              result: "not_yet",
+              bar: 3,
+              key: SecureRandom.uuid
+            }
+          )
+        end
+        %w[Cleo Dido].map do |name|
+          ask(:post, "/api/students", Requests::STUDENT.merge(name: name))["id"]
+        end
       end
-      %w[Cleo Dido].map { |name| ask(:post, "/api/students", Requests::STUDENT.merge(name: name))["id"] }
-    end
-    {"Cleo" => true, "Dido" => false}.each do |name, wanted|
+    { "Cleo" => true, "Dido" => false }.each do |name, wanted|
       visit "/library/1"
       click_button "Assign to a student"
       select name, from: "Student"
@@ -45,8 +74,13 @@ RSpec.describe "The library for one student" do
       click_button "Assign The Lock Gate"
       expect(page).to have_css("h1", text: name)
       expect(page).to have_text("The Lock Gate")
-      steps = api { ask(:get, "/api/students/#{nxt[%w[Cleo Dido].index(name)]}") }["pieces"].first["steps"]
-      expect(steps.any? { |step| step["title"].start_with?("Spot at bar 3, others stumbled here") }).to be(wanted)
+      steps =
+        api { ask(:get, "/api/students/#{nxt[%w[Cleo Dido].index(name)]}") }["pieces"].first[
+          "steps"
+        ]
+      expect(
+        steps.any? { |step| step["title"].start_with?("Spot at bar 3, others stumbled here") }
+      ).to be(wanted)
     end
   end
 end

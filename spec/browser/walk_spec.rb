@@ -68,9 +68,13 @@ RSpec.describe "From the page to the next week" do
 
   def see_the_plan
     thursday = find("section[aria-label^='Thu 4 Mar']")
-    expect(thursday.all("[data-item]:not([data-item$='~more'])").map { |one| one.text.lines.first.strip }).to eq(["B, left hand", "B, right hand"])
+    expect(
+      thursday.all("[data-item]:not([data-item$='~more'])").map { |one| one.text.lines.first.strip }
+    ).to eq(["B, left hand", "B, right hand"])
     thursday.find("button", text: "B, left hand", match: :first).hover
-    expect(page).to have_text("B, left hand (Two Gulls Arguing, page 21, line 2, all 4 bars): new: what it needs is there;")
+    expect(page).to have_text(
+      "B, left hand (Two Gulls Arguing, page 21, line 2, all 4 bars): new: what it needs is there;"
+    )
     expect(page).to have_text(/min: 5 × 8 counts at 32, 8 s between/)
     find("summary", text: "steps come later").click
     expect(page).to have_text("waits until B, hands together has all its good days")
@@ -90,7 +94,9 @@ RSpec.describe "From the page to the next week" do
       end
       click_button "Undo"
       expect(page).to have_button("That was hard")
-      within(step("B, right hand", piece: "Two Gulls Arguing")) { 5.times { |at| click_button "count #{at + 1}" } }
+      within(step("B, right hand", piece: "Two Gulls Arguing")) do
+        5.times { |at| click_button "count #{at + 1}" }
+      end
       expect(page).to have_css("button", text: /Thursday 4 March, 7 min of/)
       expect_accessible
       expect(page.evaluate_script("document.documentElement.scrollWidth")).to be <= 390
@@ -118,7 +124,10 @@ RSpec.describe "From the page to the next week" do
     keys("4")
     expect(page).to have_css("[role=listitem][data-at='1']", text: /secure\z/)
     expect(page).to have_css("h2", text: /Heard today · 2 of/)
-    expect(page).to have_css("section[aria-label^='Fri 12 Mar'] button, section[aria-label^='Thu 11 Mar'] button", text: "B, hands together")
+    expect(page).to have_css(
+      "section[aria-label^='Fri 12 Mar'] button, section[aria-label^='Thu 11 Mar'] button",
+      text: "B, hands together"
+    )
   end
 
   it "walks the eight steps" do

@@ -50,7 +50,14 @@ RSpec.describe "The week by hand" do
     page.execute_script("document.querySelector('[data-item]').focus()")
     keys("+", "+", "-", "+")
     expect(page).to have_css("[role=toolbar]", text: "7 times")
-    page.driver.browser.action.key_down(:shift).send_keys(:arrow_right, :arrow_right).key_up(:shift).perform
+    page
+      .driver
+      .browser
+      .action
+      .key_down(:shift)
+      .send_keys(:arrow_right, :arrow_right)
+      .key_up(:shift)
+      .perform
     expect(item("A, right hand", "Sat")).to have_text("new")
     expect(page).to have_css("[data-item][data-date='2027-03-06']:focus", text: "A, right hand")
     keys("u", "u", "u")
@@ -64,7 +71,15 @@ RSpec.describe "The week by hand" do
 
   it "is changed by the mouse: dragged to another day, and a left-out step put on one, with what that breaks" do
     from, to = item("A, left hand", "Thu"), column("Mon")
-    page.driver.browser.action.click_and_hold(from.native).move_by(20, 5).move_to(to.native).release.perform
+    page
+      .driver
+      .browser
+      .action
+      .click_and_hold(from.native)
+      .move_by(20, 5)
+      .move_to(to.native)
+      .release
+      .perform
     expect(item("A, left hand", "Mon")).to have_css("svg[aria-label='put there by you']")
     expect(column("Thu")).to have_no_css("[data-item]", text: "A, left hand")
     find("summary", text: "later").click
@@ -117,7 +132,11 @@ RSpec.describe "The week by hand" do
         expect(page).to have_field("Keys", with: "C major, G major")
       end
       click_button "Add it"
-      expect(page).to have_css("[data-item]", text: "I IV V7 I in C major: right, left, both", count: 5 * (time + 1))
+      expect(page).to have_css(
+        "[data-item]",
+        text: "I IV V7 I in C major: right, left, both",
+        count: 5 * (time + 1)
+      )
     end
     expect(page).to have_text("another key each week: C major, G major", count: 2)
     TestApp.now = Time.utc(2027, 3, 4, 12)
@@ -127,7 +146,13 @@ RSpec.describe "The week by hand" do
 
   it "makes a step that was heard not yet smaller, as the teacher chooses" do
     TestApp.now = Time.utc(2027, 3, 10, 16)
-    api { ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.together", result: "not_yet", key: SecureRandom.uuid}) }
+    api do
+      ask(
+        :post,
+        "/api/students/#{student["id"]}/results",
+        { assignment_id: 1, step_id: "A.together", result: "not_yet", key: SecureRandom.uuid }
+      )
+    end
     visit "/students/#{student["id"]}/lesson"
     find("[role=listitem]", text: /\AA, hands together/).click
     within("[aria-label='Smaller first, A, hands together']") { click_button "left hand alone" }
@@ -158,8 +183,11 @@ RSpec.describe "The week by hand" do
   end
 
   it "takes an option of a piece that would be late with one press" do
-    cautious = Date.iso8601(api { ask(:get, "/api/students/#{student["id"]}") }["pieces"].first["outlook"]["cautious"])
-    api { ask(:put, "/api/students/#{student["id"]}/pieces/1", {due_on: (cautious - 1).to_s}) }
+    cautious =
+      Date.iso8601(
+        api { ask(:get, "/api/students/#{student["id"]}") }["pieces"].first["outlook"]["cautious"]
+      )
+    api { ask(:put, "/api/students/#{student["id"]}/pieces/1", { due_on: (cautious - 1).to_s }) }
     visit current_path
     expect(page).to have_text("and it may be later")
     click_button "What would help?"

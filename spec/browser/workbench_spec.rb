@@ -6,7 +6,7 @@ RSpec.describe "The workbench" do
   include_context "at the workbench"
 
   it "maps two pages with repeats, endings and a coda by keys alone" do
-    api { ask(:post, "/api/pieces", {script: "title: Weir\npage 1: 16\n"}) }
+    api { ask(:post, "/api/pieces", { script: "title: Weir\npage 1: 16\n" }) }
     open_piece(2)
     fill_in "Bars in each line of page 1", with: "4 4 4 4"
     keys(:enter)
@@ -31,10 +31,20 @@ RSpec.describe "The workbench" do
     expect(page).to have_button("Show section A")
     saved
     expect(stored(2).lines(chomp: true)).to include(
-      "page 1: 4 4 4 4", "repeat: 1-8", "ending 1: 7", "ending 2: 8", "segno: 5", "to coda: 6", "dal segno: 12 al coda", "coda: 13", "section A: 1-4"
+      "page 1: 4 4 4 4",
+      "repeat: 1-8",
+      "ending 1: 7",
+      "ending 2: 8",
+      "segno: 5",
+      "to coda: 6",
+      "dal segno: 12 al coda",
+      "coda: 13",
+      "section A: 1-4"
     )
     # From bar 5 the repeat is not taken again, and bar 6 leaves for the coda.
-    expect(all("[data-visit]").map { |cell| cell["aria-label"][/bar (\d+)/, 1].to_i }).to eq([*1..7, *1..6, *8..12, 5, 6, *13..16])
+    expect(all("[data-visit]").map { |cell| cell["aria-label"][/bar (\d+)/, 1].to_i }).to eq(
+      [*1..7, *1..6, *8..12, 5, 6, *13..16]
+    )
   end
 
   it "takes away by key, and undoes and redoes everything" do
@@ -60,7 +70,10 @@ RSpec.describe "The workbench" do
     expect(page).to have_text("movement: let the arm drop, then roll")
     expect(page).to have_text("fingering: thumb under on F")
     saved
-    expect(stored).to include("movement B: let the arm drop, then roll\n", "fingering B: thumb under on F\n")
+    expect(stored).to include(
+      "movement B: let the arm drop, then roll\n",
+      "fingering B: thumb under on F\n"
+    )
     visit "/library/1"
     click_button "Show section B"
     fill_in "movement of section B", with: ""
@@ -81,7 +94,11 @@ RSpec.describe "The workbench" do
     say("fermata: 12 beat 3 for 1")
     expect(page).to have_css("svg", text: "fermata")
     saved
-    expect(find_field("Page script").value).to include("# ask about the pedal\n", "pedla: 1-4\n", "fermata: 12 beat 3 for 1\n")
+    expect(find_field("Page script").value).to include(
+      "# ask about the pedal\n",
+      "pedla: 1-4\n",
+      "fermata: 12 beat 3 for 1\n"
+    )
     visit "/library/1"
     expect(page).to have_css("[data-bar='8'][aria-label*='fine']")
     expect(stored).to include("# ask about the pedal\n")
@@ -89,9 +106,19 @@ RSpec.describe "The workbench" do
 
   it "moves and resizes a section's band and a line's end by dragging" do
     open_piece
-    pull = lambda do |from, dx|
-      page.driver.browser.action.move_to(from.native).click_and_hold.move_by(dx, 0).move_by(0, 1).release.perform
-    end
+    pull =
+      lambda do |from, dx|
+        page
+          .driver
+          .browser
+          .action
+          .move_to(from.native)
+          .click_and_hold
+          .move_by(dx, 0)
+          .move_by(0, 1)
+          .release
+          .perform
+      end
     width = bar_at(2).find("rect", match: :first).native.rect.width.round
     pull[find("[data-band='A'] [data-edge='to']"), -width]
     expect(page).to have_button("Show section A")
@@ -124,7 +151,10 @@ RSpec.describe "The workbench" do
     keys(".")
     expect(page).to have_css("[role=status]", text: "Bar 1")
     7.times { keys(".") }
-    expect(page).to have_css("[role=status]", text: "Bar 8 → then back for the 2nd time, page 12, line 1, bar 1")
+    expect(page).to have_css(
+      "[role=status]",
+      text: "Bar 8 → then back for the 2nd time, page 12, line 1, bar 1"
+    )
     keys(".")
     expect(page).to have_css("[role=status]", text: "Bar 1, 2nd time · again")
     keys(",")
@@ -146,7 +176,11 @@ RSpec.describe "The workbench" do
     expect(page).to have_text("1 of 2. You have just played bar 8 for the 1st time.")
     expect(page).to have_css("[data-visit]", count: 8) # what comes after is hidden
     bar_at(9).find("rect", match: :first).click
-    expect(page).to have_css("[role=status]", text: "Not there. The next bar on the page is not the next bar of the music here. A repeat sign stands after bar 8")
+    expect(page).to have_css(
+      "[role=status]",
+      text:
+        "Not there. The next bar on the page is not the next bar of the music here. A repeat sign stands after bar 8"
+    )
     bar_at(1).find("rect", match: :first).click
     expect(page).to have_css("[role=status]", text: "Right.")
     click_button "Next sign"
@@ -178,9 +212,12 @@ RSpec.describe "The workbench" do
     click_button "By ear"
     expect(page).to have_text("this is what was just played")
     expect(page).to have_no_text("You have just played")
-    fill_in "Tempo, beats per minute", with: "300" if page.has_field?("Tempo, beats per minute", wait: 0)
+    if page.has_field?("Tempo, beats per minute", wait: 0)
+      fill_in "Tempo, beats per minute", with: "300"
+    end
     order = Stairwell::Roadmap.read(map).visits.first(heard).last(4).map(&:bar)
-    sounded = order.flat_map { |bar| map.notes[bar].to_h.values.flatten }.map { |note| note.pitch.midi }
+    sounded =
+      order.flat_map { |bar| map.notes[bar].to_h.values.flatten }.map { |note| note.pitch.midi }
     60.times { (evaluate_script("tones.length") >= sounded.size) ? break : sleep(0.5) }
     sleep 1 # in which one more would be heard
     expect(evaluate_script("tones").sort).to eq(sounded.sort)
@@ -198,14 +235,16 @@ RSpec.describe "The workbench" do
     saved
     select "For the whole studio", from: "For whom"
     expect(page).to have_css("[data-visit]", count: 20)
-    expect(TestApp::OWNER[:piece_layers].select_map(%i[student_id script])).to eq([[student["id"], "without repeat: 1-8\n"]])
+    expect(TestApp::OWNER[:piece_layers].select_map(%i[student_id script])).to eq(
+      [[student["id"], "without repeat: 1-8\n"]]
+    )
   end
 
   it "says how far the engraver has come, where the way to it is slow" do
     api { load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.lantern_room.map)) }
     sign_in
     page.driver.browser.execute_cdp("Network.clearBrowserCache")
-    page.driver.browser.network_conditions = {offline: false, latency: 20, throughput: 1_000_000}
+    page.driver.browser.network_conditions = { offline: false, latency: 20, throughput: 1_000_000 }
     visit "/library/2"
     choose(1, 2)
     click_tab "Notes"
@@ -230,7 +269,10 @@ RSpec.describe "The workbench" do
     expect(page).to have_css("[aria-label='The notes of bars 1–2'] svg", wait: 30)
     expect(all("[aria-label='The notes of bars 1–2'] g.measure").size).to eq(2)
     # Staff lines and stems are strokes: without one there are dots in the air.
-    strokes = evaluate_script("[...document.querySelectorAll('g.staff > path, g.stem path')].map((one) => getComputedStyle(one).stroke)")
+    strokes =
+      evaluate_script(
+        "[...document.querySelectorAll('g.staff > path, g.stem path')].map((one) => getComputedStyle(one).stroke)"
+      )
     expect(strokes.size).to be >= 10
     expect(strokes.grep_v(/\Argb\(/)).to eq([])
     expect(complaints).to eq([])

@@ -25,16 +25,17 @@ RSpec.describe "A machine that falls", order: :defined do
   def while_falling
     falls = 0
     over = false
-    killer = Thread.new do
-      (%i[web database jobs] * (Slow.whole? ? 2 : 1)).each do |name|
-        break if over
+    killer =
+      Thread.new do
+        (%i[web database jobs] * (Slow.whole? ? 2 : 1)).each do |name|
+          break if over
 
-        machine.kill(name)
-        falls += 1
-        sleep 0.5 until over || machine.well?
-        sleep 2
+          machine.kill(name)
+          falls += 1
+          sleep 0.5 until over || machine.well?
+          sleep 2
+        end
       end
-    end
     yield
     over = true
     killer.join
@@ -43,41 +44,102 @@ RSpec.describe "A machine that falls", order: :defined do
 
   it "keeps what it answered: marks, results, pieces and pages, each once" do
     first = client
-    student = first.ask(:get, "/api/studio").map { |row| row["id"] }.map { |id| first.ask(:get, "/api/students/#{id}") }.find { |one| one["sheet_path"] && one["pieces"].any? }
+    student =
+      first
+        .ask(:get, "/api/studio")
+        .map { |row| row["id"] }
+        .map { |id| first.ask(:get, "/api/students/#{id}") }
+        .find { |one| one["sheet_path"] && one["pieces"].any? }
     sheet = student["sheet_path"].sub("/s/", "/api/sheet/")
     item = first.ask(:get, sheet)["days"].flat_map { |day| day["items"] }.first
     step = first.ask(:get, "/api/students/#{student["id"]}/lesson")["steps"].first
-    page = first.ask(:post, "/api/pieces", {script: "title: Autosaved\nbars: 8\n", key: SecureRandom.uuid})
+    page =
+      first.ask(
+        :post,
+        "/api/pieces",
+        { script: "title: Autosaved\nbars: 8\n", key: SecureRandom.uuid }
+      )
     keys = Hash.new { |all, kind| all[kind] = [] }
     said = []
 
-    falls = while_falling do
-      [
-        lambda do
-          phone = PatientClient.new(machine.address)
-          many[300].times { SecureRandom.uuid.then { |key| phone.ask(:post, "#{sheet}/marks", {key: key, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"]}) && keys[:marks] << key } }
-        end,
-        lambda do
-          desk = client
-          many[60].times { |at| SecureRandom.uuid.then { |key| desk.ask(:post, "/api/students/#{student["id"]}/results", {key: key, assignment_id: step["assignment_id"], step_id: step["id"], result: %w[steady shaky][at % 2]}) && keys[:results] << key } }
-        end,
-        lambda do
-          desk = client
-          many[60].times { |at| SecureRandom.uuid.then { |key| desk.ask(:post, "/api/pieces", {script: "title: Import #{at}\nbars: 4\n", key: key}) && keys[:pieces] << key } }
-          score = Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map)
-          many[12].times { SecureRandom.uuid.then { |key| desk.ask(:post, "/api/pieces/score?name=fog.musicxml&key=#{key}", score, type: "application/octet-stream") && keys[:pieces] << key } }
-        end,
-        lambda do
-          desk = client
-          script, revision = page.values_at("script", "revision")
-          many[80].times do |at|
-            script += "# line #{at}\n"
-            revision = desk.ask(:put, "/api/pieces/#{page["id"]}/script", {script: script, revision: revision})["revision"]
-            said << "# line #{at}"
+    falls =
+      while_falling do
+        [
+          lambda do
+            phone = PatientClient.new(machine.address)
+            many[300].times do
+              SecureRandom.uuid.then do |key|
+                phone.ask(
+                  :post,
+                  "#{sheet}/marks",
+                  {
+                    key: key,
+                    kind: "repetition",
+                    assignment_id: item["assignment_id"],
+                    step_id: item["step_id"]
+                  }
+                ) && keys[:marks] << key
+              end
+            end
+          end,
+          lambda do
+            desk = client
+            many[60].times do |at|
+              SecureRandom.uuid.then do |key|
+                desk.ask(
+                  :post,
+                  "/api/students/#{student["id"]}/results",
+                  {
+                    key: key,
+                    assignment_id: step["assignment_id"],
+                    step_id: step["id"],
+                    result: %w[steady shaky][at % 2]
+                  }
+                ) && keys[:results] << key
+              end
+            end
+          end,
+          lambda do
+            desk = client
+            many[60].times do |at|
+              SecureRandom.uuid.then do |key|
+                desk.ask(
+                  :post,
+                  "/api/pieces",
+                  { script: "title: Import #{at}\nbars: 4\n", key: key }
+                ) && keys[:pieces] << key
+              end
+            end
+            score = Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map)
+            many[12].times do
+              SecureRandom.uuid.then do |key|
+                desk.ask(
+                  :post,
+                  "/api/pieces/score?name=fog.musicxml&key=#{key}",
+                  score,
+                  type: "application/octet-stream"
+                ) && keys[:pieces] << key
+              end
+            end
+          end,
+          lambda do
+            desk = client
+            script, revision = page.values_at("script", "revision")
+            many[80].times do |at|
+              script += "# line #{at}\n"
+              revision =
+                desk.ask(
+                  :put,
+                  "/api/pieces/#{page["id"]}/script",
+                  { script: script, revision: revision }
+                )[
+                  "revision"
+                ]
+              said << "# line #{at}"
+            end
           end
-        end
-      ].map { |work| Thread.new(&work) }.each(&:join)
-    end
+        ].map { |work| Thread.new(&work) }.each(&:join)
+      end
 
     expect(falls).to be >= 3
     sleep 0.2 until machine.well?
@@ -87,19 +149,46 @@ RSpec.describe "A machine that falls", order: :defined do
       expect(db[:pieces].where(key: keys[:pieces]).count).to eq(many[60] + many[12])
       expect(db[:pieces].where(Sequel.like(:title, "Import %")).count).to eq(many[60])
       expect(db[:map_revisions].where(piece_id: page["id"]).count).to eq(many[80] + 1)
-      expect(db[:map_revisions].where(piece_id: page["id"]).reverse(:revision).get(:script).lines(chomp: true).last(many[80])).to eq(said)
+      expect(
+        db[:map_revisions]
+          .where(piece_id: page["id"])
+          .reverse(:revision)
+          .get(:script)
+          .lines(chomp: true)
+          .last(many[80])
+      ).to eq(said)
     end
   end
 
   it "says so while its database is away, and is whole again by itself" do
     machine.kill(:database)
-    answers = Array.new(40) do
-      sleep 0.1
-      Net::HTTP.get_response(URI("#{machine.address}/health"))
-    end
+    answers =
+      Array.new(40) do
+        sleep 0.1
+        Net::HTTP.get_response(URI("#{machine.address}/health"))
+      end
     away = answers.reject { |answer| answer.is_a?(Net::HTTPOK) }
-    expect(away.map { |answer| [answer.code, answer["content-type"], answer["retry-after"], JSON.parse(answer.body)["detail"]] }.uniq)
-      .to eq([["503", "application/problem+json", "2", "Stairwell cannot reach its data just now; nothing was changed. Try again in a moment."]])
+    expect(
+      away
+        .map do |answer|
+          [
+            answer.code,
+            answer["content-type"],
+            answer["retry-after"],
+            JSON.parse(answer.body)["detail"]
+          ]
+        end
+        .uniq
+    ).to eq(
+      [
+        [
+          "503",
+          "application/problem+json",
+          "2",
+          "Stairwell cannot reach its data just now; nothing was changed. Try again in a moment."
+        ]
+      ]
+    )
     sleep 0.2 until machine.well?
   end
 
@@ -112,7 +201,12 @@ RSpec.describe "A machine that falls", order: :defined do
     File.rename("#{version}.away", version)
     Timeout.timeout(60) { sleep 0.2 until machine.well? && machine.processes[:jobs] }
     machine.database do |db|
-      waiting = -> { db[:que_jobs].where(finished_at: nil, job_class: "Stairwell::Server::Jobs::PlanStudio").count }
+      waiting = -> do
+        db[:que_jobs].where(
+          finished_at: nil,
+          job_class: "Stairwell::Server::Jobs::PlanStudio"
+        ).count
+      end
       client.ask(:post, "/api/studio/plans", {})
       Timeout.timeout(60) { sleep 0.2 until waiting.call.zero? }
     end
@@ -123,13 +217,25 @@ RSpec.describe "A machine that falls", order: :defined do
     web = machine.processes.fetch(:web)
     env = File.read("/proc/#{web}/environ").split("\0").to_h { |line| line.split("=", 2) }
     expect(env).not_to include("DATABASE_URL")
-    expect(env.values.join).not_to include(File.read(File.join(machine.folder, "owner-password")).strip)
-    uids = machine.processes.values_at(:web, :jobs).map { |pid| File.read("/proc/#{pid}/status")[/^Uid:\s+(\d+)/, 1].to_i }
+    expect(env.values.join).not_to include(
+      File.read(File.join(machine.folder, "owner-password")).strip
+    )
+    uids =
+      machine
+        .processes
+        .values_at(:web, :jobs)
+        .map { |pid| File.read("/proc/#{pid}/status")[/^Uid:\s+(\d+)/, 1].to_i }
     expect(uids).to all(be_positive)
   end
 
   it "says in one sentence that it runs already" do
-    out, status = Open3.capture2e({"STAIRWELL_DATA" => machine.folder, "DATABASE_URL" => nil}, "bin/start", "--port", "1")
+    out, status =
+      Open3.capture2e(
+        { "STAIRWELL_DATA" => machine.folder, "DATABASE_URL" => nil },
+        "bin/start",
+        "--port",
+        "1"
+      )
     expect([out.lines.size, status.exitstatus]).to eq([1, 1])
     expect(out).to include("Stairwell already runs from this folder, at #{machine.address}")
   end

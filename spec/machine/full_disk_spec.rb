@@ -9,7 +9,9 @@ require_relative "../support/patient_client"
 RSpec.describe "A disk that is full", order: :defined do
   before(:context) do
     @folder = Dir.mktmpdir("stairwell-disk")
-    @mounted = Process.uid.zero? && system("mount", "-t", "tmpfs", "-o", "size=400m", "tmpfs", @folder, err: File::NULL)
+    @mounted =
+      Process.uid.zero? &&
+        system("mount", "-t", "tmpfs", "-o", "size=400m", "tmpfs", @folder, err: File::NULL)
     @machine = WholeMachine.new(@folder).start if @mounted
   end
 
@@ -19,7 +21,11 @@ RSpec.describe "A disk that is full", order: :defined do
     FileUtils.rm_rf(@folder)
   end
 
-  before { skip "only root may mount a small file system, and only where the machine lets it" unless @mounted }
+  before do
+    unless @mounted
+      skip "only root may mount a small file system, and only where the machine lets it"
+    end
+  end
 
   let(:ballast) { File.join(@folder, "ballast") }
 
@@ -33,12 +39,25 @@ RSpec.describe "A disk that is full", order: :defined do
     teacher = Demo::People::TEACHERS.first
     client = PatientClient.new(@machine.address).sign_in(teacher[:email], Demo::People::PASSWORD)
     kept = []
-    piece = -> { SecureRandom.uuid.then { |key| client.ask(:post, "/api/pieces", {script: "title: #{key}\nbars: 40\n", key: key}) && kept << key } }
+    piece = -> do
+      SecureRandom.uuid.then do |key|
+        client.ask(:post, "/api/pieces", { script: "title: #{key}\nbars: 40\n", key: key }) &&
+          kept << key
+      end
+    end
     5.times { piece.call }
     fill
     refusals = []
     200.times do |at|
-      answer = client.once(:post, "/api/pieces", {script: "title: Full #{at}\npage 1: 4 4\n#{"# a line of some length\n" * 2_000}", key: SecureRandom.uuid.tap { |key| kept << key }})
+      answer =
+        client.once(
+          :post,
+          "/api/pieces",
+          {
+            script: "title: Full #{at}\npage 1: 4 4\n#{"# a line of some length\n" * 2_000}",
+            key: SecureRandom.uuid.tap { |key| kept << key }
+          }
+        )
       next if answer.code == "201"
 
       kept.pop
@@ -46,7 +65,7 @@ RSpec.describe "A disk that is full", order: :defined do
       break if refusals.size == 3
     rescue *PatientClient::LOST
       kept.pop
-      refusals << ["503", "database_away"]
+      refusals << %w[503 database_away]
     end
     expect(refusals.uniq - [%w[503 disk_full], %w[503 database_away]]).to eq([])
     expect(refusals.size).to be_positive
@@ -58,7 +77,13 @@ RSpec.describe "A disk that is full", order: :defined do
   it "is said before anything is begun" do
     @machine.stop
     fill
-    out, status = Open3.capture2e({"STAIRWELL_DATA" => @folder, "DATABASE_URL" => nil, "STAIRWELL_SECRET" => nil}, "bin/start", "--port", "0")
+    out, status =
+      Open3.capture2e(
+        { "STAIRWELL_DATA" => @folder, "DATABASE_URL" => nil, "STAIRWELL_SECRET" => nil },
+        "bin/start",
+        "--port",
+        "0"
+      )
     expect([out.lines.size, status.exitstatus]).to eq([1, 1])
     expect(out).to match(/\AThe disk that holds #{@folder} is full: \d+ MB are left/)
   ensure

@@ -15,20 +15,49 @@ RSpec.describe "Two web processes", order: :defined do
   let(:desk) { PatientClient.new(machine.address).sign_in(teacher[:email], Demo::People::PASSWORD) }
 
   # Processes that wait for news of PostgreSQL.
-  def listening = machine.database { |db| db[:pg_stat_activity].where(Sequel.like(:query, "LISTEN _message_bus%")).count }
+  def listening =
+    machine.database do |db|
+      db[:pg_stat_activity].where(Sequel.like(:query, "LISTEN _message_bus%")).count
+    end
 
   it "tell everyone who listens, wherever they are answered" do
-    student = desk.ask(:get, "/api/students").map { |row| desk.ask(:get, "/api/students/#{row["id"]}") }.find { |one| one["sheet_path"] && one["pieces"].any? }
+    student =
+      desk
+        .ask(:get, "/api/students")
+        .map { |row| desk.ask(:get, "/api/students/#{row["id"]}") }
+        .find { |one| one["sheet_path"] && one["pieces"].any? }
     sheet = student["sheet_path"].sub("/s/", "/api/sheet/")
-    item = PatientClient.new(machine.address).ask(:get, sheet)["days"].flat_map { |day| day["items"] }.first
+    item =
+      PatientClient.new(machine.address).ask(:get, sheet)["days"]
+        .flat_map { |day| day["items"] }
+        .first
     # Each of them may be answered by either; twenty are not all by one.
-    since = Array.new(20) { |at| desk.ask(:get, "/api/news?since=-1&window=window#{at}aaaa").last["data"].values.first }
+    since =
+      Array.new(20) do |at|
+        desk.ask(:get, "/api/news?since=-1&window=window#{at}aaaa").last["data"].values.first
+      end
     expect(listening).to eq(2)
-    heard = since.each_with_index.map { |last, at| Thread.new { desk.ask(:get, "/api/news?since=#{last}&window=window#{at}aaaa") } }
+    heard =
+      since.each_with_index.map do |last, at|
+        Thread.new { desk.ask(:get, "/api/news?since=#{last}&window=window#{at}aaaa") }
+      end
     sleep 1
-    PatientClient.new(machine.address).ask(:post, "#{sheet}/marks", {key: SecureRandom.uuid, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"]})
+    PatientClient.new(machine.address).ask(
+      :post,
+      "#{sheet}/marks",
+      {
+        key: SecureRandom.uuid,
+        kind: "repetition",
+        assignment_id: item["assignment_id"],
+        step_id: item["step_id"]
+      }
+    )
     # Without news they are answered with nothing, in half a minute.
-    heard.map(&:value).each { |news| expect(news.map { |one| one["data"]["student_id"] }).to include(student["id"]) }
+    heard
+      .map(&:value)
+      .each do |news|
+        expect(news.map { |one| one["data"]["student_id"] }).to include(student["id"])
+      end
   end
 
   it "hear what a job does in a process of its own" do
@@ -45,11 +74,28 @@ RSpec.describe "Two web processes", order: :defined do
 
   it "take what is uploaded, and count sign-ins together" do
     score = Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map)
-    titles = Array.new(6) { desk.ask(:post, "/api/pieces/score?name=fog.musicxml&key=#{SecureRandom.uuid}", score, type: "application/octet-stream") }.map { |piece| desk.ask(:get, "/api/pieces/#{piece["id"]}")["title"] }
+    titles =
+      Array
+        .new(6) do
+          desk.ask(
+            :post,
+            "/api/pieces/score?name=fog.musicxml&key=#{SecureRandom.uuid}",
+            score,
+            type: "application/octet-stream"
+          )
+        end
+        .map { |piece| desk.ask(:get, "/api/pieces/#{piece["id"]}")["title"] }
     expect(titles.uniq.size).to eq(1)
     stranger = PatientClient.new(machine.address)
     stranger.token = stranger.ask(:get, "/api/session")["csrf"]
-    codes = Array.new(Stairwell::Server::Limits::SIGN_INS[:limit] + 5) { stranger.once(:post, "/api/login", {email: "nobody@quay.example", password: "wrong wrong wrong"}).code }
+    codes =
+      Array.new(Stairwell::Server::Limits::SIGN_INS[:limit] + 5) do
+        stranger.once(
+          :post,
+          "/api/login",
+          { email: "nobody@quay.example", password: "wrong wrong wrong" }
+        ).code
+      end
     expect(codes.count("429")).to be >= 5
     # A desk that is signed in goes on, whoever answers.
     expect(Array.new(20) { desk.once(:get, "/api/session").code }.uniq).to eq(["200"])

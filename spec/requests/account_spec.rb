@@ -8,32 +8,53 @@ RSpec.describe "An account" do
   before do
     TestApp.studio
     Stairwell::Server::Jobs.contexts = contexts
-    allow_any_instance_of(Stairwell::Server::Mailer).to receive(:deliver) { |_, **mail| mails << mail }
+    allow_any_instance_of(Stairwell::Server::Mailer).to receive(:deliver) { |_, **mail|
+      mails << mail
+    }
   end
 
   after { TestApp.again }
 
   let(:mails) { [] }
-  let(:settings) { Stairwell::Server::Settings.new(ENV.to_h.merge("STAIRWELL_SMTP" => "smtp://127.0.0.1:1", "STAIRWELL_ADDRESS" => "https://quay.example")) }
-  let(:contexts) { Stairwell::Server::StudioContexts.new(store: TestApp.store, clock: TestApp::CLOCK, settings: settings) }
-  let(:application) { Stairwell::Server.app(settings, store: TestApp.store, clock: TestApp::CLOCK, log: TestApp::LOG) }
+  let(:settings) do
+    Stairwell::Server::Settings.new(
+      ENV.to_h.merge(
+        "STAIRWELL_SMTP" => "smtp://127.0.0.1:1",
+        "STAIRWELL_ADDRESS" => "https://quay.example"
+      )
+    )
+  end
+  let(:contexts) do
+    Stairwell::Server::StudioContexts.new(
+      store: TestApp.store,
+      clock: TestApp::CLOCK,
+      settings: settings
+    )
+  end
+  let(:application) do
+    Stairwell::Server.app(settings, store: TestApp.store, clock: TestApp::CLOCK, log: TestApp::LOG)
+  end
   let(:fresh) { "a lantern on the quay" }
 
   def app = application
 
   def forgotten(email = "owner@quay.example")
-    ask(:post, "/api/forgotten", {email: email})
+    ask(:post, "/api/forgotten", { email: email })
     TestApp.work_on_jobs
     mails.last && mails.last[:body][%r{https://quay\.example/\w+#(\S+)}, 1]
   end
 
   def opened(path, **body) = [ask(:post, path, body)&.fetch("code", nil), status]
 
-  def another = Class.new { include Requests }.new.then do |one|
-    here = application
-    one.define_singleton_method(:app) { here }
-    one
-  end
+  def another =
+    Class
+      .new { include Requests }
+      .new
+      .then do |one|
+        here = application
+        one.define_singleton_method(:app) { here }
+        one
+      end
 
   before { @csrf = ask(:get, "/api/session")["csrf"] }
 
@@ -43,29 +64,56 @@ RSpec.describe "An account" do
     expect(mails.map { |mail| mail[:to] }).to eq(["owner@quay.example"])
     expect(opened("/api/reset-password", key: key, password: fresh)).to eq([nil, 200])
     expect(other.ask(:get, "/api/session")["account"]).to be_nil
-    expect([sign_in["code"], status, sign_in(password: fresh) && status]).to eq(["sign_in", 401, 200])
-    expect(opened("/api/reset-password", key: key, password: "another lantern there")).to eq(["invalid_reset_password_key", 422])
+    expect([sign_in["code"], status, sign_in(password: fresh) && status]).to eq(
+      ["sign_in", 401, 200]
+    )
+    expect(opened("/api/reset-password", key: key, password: "another lantern there")).to eq(
+      ["invalid_reset_password_key", 422]
+    )
     TestApp.work_on_jobs
     expect(mails.last[:subject]).to include("was changed")
   end
 
   it "answers alike whoever's address it is, and keeps no link where others could read it" do
-    answers = %w[owner@quay.example nobody@quay.example].map { |email| [ask(:post, "/api/forgotten", {email: email}), status] }
-    expect(answers.uniq).to match([[{"success" => a_string_including("If that address")}, 202]])
+    answers =
+      %w[owner@quay.example nobody@quay.example].map do |email|
+        [ask(:post, "/api/forgotten", { email: email }), status]
+      end
+    expect(answers.uniq).to match([[{ "success" => a_string_including("If that address") }, 202]])
     expect(TestApp::OWNER[:que_jobs].select_map(:args).join).not_to match(/[\w-]{40}/)
     TestApp.work_on_jobs
     key = mails.first[:body][/#(\S+)/, 1]
-    expect(TestApp::OWNER[:account_password_reset_keys].get(:key)).not_to include(key.split("_", 2).last)
+    expect(TestApp::OWNER[:account_password_reset_keys].get(:key)).not_to include(
+      key.split("_", 2).last
+    )
     expect([mails.size, TestApp::OWNER[:outbox].count]).to eq([1, 0])
-    expect(opened("/api/reset-password", key: TestApp::OWNER[:account_password_reset_keys].get(Sequel.lit("id || '_' || key")), password: fresh)).to eq(["invalid_reset_password_key", 422])
+    expect(
+      opened(
+        "/api/reset-password",
+        key: TestApp::OWNER[:account_password_reset_keys].get(Sequel.lit("id || '_' || key")),
+        password: fresh
+      )
+    ).to eq(["invalid_reset_password_key", 422])
   end
 
   it "opens no more after a day, nor with another person's half of a key" do
-    account = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "other@quay.example", name: "Oda", password: TestApp::PASSWORD)
+    account =
+      Stairwell::Server::Auth.add_account(
+        TestApp.store.db,
+        email: "other@quay.example",
+        name: "Oda",
+        password: TestApp::PASSWORD
+      )
     key = forgotten
-    expect(opened("/api/reset-password", key: key.sub(/\A\d+/, account.to_s), password: fresh)).to eq(["invalid_reset_password_key", 422])
-    TestApp::OWNER[:account_password_reset_keys].update(deadline: Sequel.lit("now() - interval '1 second'"))
-    expect(opened("/api/reset-password", key: key, password: fresh)).to eq(["invalid_reset_password_key", 422])
+    expect(
+      opened("/api/reset-password", key: key.sub(/\A\d+/, account.to_s), password: fresh)
+    ).to eq(["invalid_reset_password_key", 422])
+    TestApp::OWNER[:account_password_reset_keys].update(
+      deadline: Sequel.lit("now() - interval '1 second'")
+    )
+    expect(opened("/api/reset-password", key: key, password: fresh)).to eq(
+      ["invalid_reset_password_key", 422]
+    )
     expect(sign_in && status).to eq(200)
   end
 
@@ -79,45 +127,78 @@ RSpec.describe "An account" do
 
   it "takes no password that is short, common, or longer than what counts" do
     key = forgotten
-    expect(["elevenchars", "password123456"[0, 8], "1234567890", "x" * 73, "é" * 37].map { |password| opened("/api/reset-password", key: key, password: password).last }).to all(eq(422))
-    expect(ask(:post, "/api/reset-password", {key: key, password: "short"})).to include("field" => "password", "detail" => a_string_including("at least 12"))
+    expect(
+      ["elevenchars", "password123456"[0, 8], "1234567890", "x" * 73, "é" * 37].map do |password|
+        opened("/api/reset-password", key: key, password: password).last
+      end
+    ).to all(eq(422))
+    expect(ask(:post, "/api/reset-password", { key: key, password: "short" })).to include(
+      "field" => "password",
+      "detail" => a_string_including("at least 12")
+    )
     expect(opened("/api/reset-password", key: key, password: "x" * 72)).to eq([nil, 200])
   end
 
   it "changes its password by the one it has, and ends the other sessions" do
     sign_in
     other = another.then { |one| one.sign_in && one }
-    wrong = ask(:post, "/api/change-password", {password: "guessed", new_password: fresh})
-    expect([status, wrong["field"], wrong["detail"]]).to eq([422, "password", "This is not the password you have now."])
-    expect(opened("/api/change-password", password: TestApp::PASSWORD, new_password: TestApp::PASSWORD)).to eq(["same_as_existing_password", 422])
-    expect(opened("/api/change-password", password: TestApp::PASSWORD, new_password: fresh)).to eq([nil, 200])
-    expect([ask(:get, "/api/session")["account"], other.ask(:get, "/api/session")["account"]]).to match([be_a(Hash), nil])
+    wrong = ask(:post, "/api/change-password", { password: "guessed", new_password: fresh })
+    expect([status, wrong["field"], wrong["detail"]]).to eq(
+      [422, "password", "This is not the password you have now."]
+    )
+    expect(
+      opened("/api/change-password", password: TestApp::PASSWORD, new_password: TestApp::PASSWORD)
+    ).to eq(["same_as_existing_password", 422])
+    expect(opened("/api/change-password", password: TestApp::PASSWORD, new_password: fresh)).to eq(
+      [nil, 200]
+    )
+    expect(
+      [ask(:get, "/api/session")["account"], other.ask(:get, "/api/session")["account"]]
+    ).to match([be_a(Hash), nil])
   end
 
   it "lets nobody guess the password of an open session for long" do
     sign_in
-    Stairwell::Server::Limits::MOST_FAILURES.times { opened("/api/change-password", password: "guessed", new_password: fresh) }
-    expect(opened("/api/change-password", password: TestApp::PASSWORD, new_password: fresh)).to eq(["locked", 403])
+    Stairwell::Server::Limits::MOST_FAILURES.times do
+      opened("/api/change-password", password: "guessed", new_password: fresh)
+    end
+    expect(opened("/api/change-password", password: TestApp::PASSWORD, new_password: fresh)).to eq(
+      ["locked", 403]
+    )
   end
 
   it "moves to another address once the link sent there is opened, and the old one is told" do
     sign_in
-    expect(opened("/api/change-address", email: "New@Quay.example", password: "guessed")).to eq(["invalid_password", 422])
-    expect(opened("/api/change-address", email: "New@Quay.example", password: TestApp::PASSWORD)).to eq([nil, 200])
+    expect(opened("/api/change-address", email: "New@Quay.example", password: "guessed")).to eq(
+      ["invalid_password", 422]
+    )
+    expect(
+      opened("/api/change-address", email: "New@Quay.example", password: TestApp::PASSWORD)
+    ).to eq([nil, 200])
     TestApp.work_on_jobs
     expect(mails.last[:to]).to eq("new@quay.example")
     expect(ask(:get, "/api/session")["account"]["email"]).to eq("owner@quay.example")
     key = mails.last[:body][%r{/address#(\S+)}, 1]
-    expect([opened("/api/confirm-address", key: key), opened("/api/confirm-address", key: key)]).to eq([[nil, 200], ["invalid_verify_login_change_key", 422]])
+    expect(
+      [opened("/api/confirm-address", key: key), opened("/api/confirm-address", key: key)]
+    ).to eq([[nil, 200], ["invalid_verify_login_change_key", 422]])
     TestApp.work_on_jobs
     expect(mails.last).to include(to: "owner@quay.example", subject: a_string_including("address"))
     expect([sign_in && status, sign_in(email: "new@quay.example") && status]).to eq([401, 200])
   end
 
   it "does not say whether an address it would like to have is somebody's" do
-    Stairwell::Server::Auth.add_account(TestApp.store.db, email: "taken@quay.example", name: "Oda", password: TestApp::PASSWORD)
+    Stairwell::Server::Auth.add_account(
+      TestApp.store.db,
+      email: "taken@quay.example",
+      name: "Oda",
+      password: TestApp::PASSWORD
+    )
     sign_in
-    answers = %w[taken@quay.example free@quay.example].map { |email| [ask(:post, "/api/change-address", {email: email, password: TestApp::PASSWORD}), status] }
+    answers =
+      %w[taken@quay.example free@quay.example].map do |email|
+        [ask(:post, "/api/change-address", { email: email, password: TestApp::PASSWORD }), status]
+      end
     expect(answers.uniq.size).to eq(1)
     TestApp.work_on_jobs
     expect(mails.map { |mail| mail[:to] }).to eq(["free@quay.example"])
@@ -134,11 +215,19 @@ RSpec.describe "An account" do
   end
 
   it "is told plainly where the server sends no mail" do
-    quiet = Stairwell::Server.app(TestApp::SETTINGS, store: TestApp.store, clock: TestApp::CLOCK, log: TestApp::LOG)
+    quiet =
+      Stairwell::Server.app(
+        TestApp::SETTINGS,
+        store: TestApp.store,
+        clock: TestApp::CLOCK,
+        log: TestApp::LOG
+      )
     here = another
     here.define_singleton_method(:app) { quiet }
     session = here.ask(:get, "/api/session")
     here.instance_variable_set(:@csrf, session["csrf"])
-    expect([session["mail"], here.ask(:post, "/api/forgotten", {email: "owner@quay.example"})["code"]]).to eq([false, "no_mail"])
+    expect(
+      [session["mail"], here.ask(:post, "/api/forgotten", { email: "owner@quay.example" })["code"]]
+    ).to eq([false, "no_mail"])
   end
 end

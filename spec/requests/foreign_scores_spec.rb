@@ -14,10 +14,19 @@ RSpec.describe "A score from another program" do
   def whole_way(shown)
     piece = shown["id"]
     expect(status).to eq(201), shown.inspect[0, 400]
-    ask(:put, "/api/pieces/#{piece}/script", {script: "#{shown["script"]}# ours\n", revision: shown["revision"]})
+    ask(
+      :put,
+      "/api/pieces/#{piece}/script",
+      { script: "#{shown["script"]}# ours\n", revision: shown["revision"] }
+    )
     expect(status).to eq(200)
     id = ask(:post, "/api/students", Requests::STUDENT)["id"]
-    student = ask(:post, "/api/students/#{id}/pieces", {piece_id: piece, routine: "hand_by_hand", hand_order: "right", target_tempo: 76})
+    student =
+      ask(
+        :post,
+        "/api/students/#{id}/pieces",
+        { piece_id: piece, routine: "hand_by_hand", hand_order: "right", target_tempo: 76 }
+      )
     expect(status).to eq(201), student.inspect[0, 400]
     expect(student["pieces"].first["title"]).to eq(shown["title"])
     sheet = ask(:get, sheet_of(ask(:post, "/api/students/#{id}/link", {})))
@@ -31,7 +40,10 @@ RSpec.describe "A score from another program" do
   it "comes in as a map with every field filled, and goes out the same" do
     (1..12).each do |seed|
       map = Filled.new(seed).map
-      out = whole_way(load_score(JSON.generate(Stairwell::Score::Document.dump(map)), name: "page.json"))
+      out =
+        whole_way(
+          load_score(JSON.generate(Stairwell::Score::Document.dump(map)), name: "page.json")
+        )
       expect(out.notes).to eq(map.with_hands_said.notes)
       expect(out.markings.dynamics).to match_array(map.markings.dynamics)
     end
@@ -42,8 +54,18 @@ RSpec.describe "A score from another program" do
       map = Filled.new(seed).map.with(jumps: [], segno: [], coda: [], to_coda: [], fine: [])
       shown = load_score(Stairwell::Formats::MusicXML.write(map))
       expect(status).to eq(201), shown.inspect[0, 300]
-      drafted = ask(:post, "/api/pieces/#{shown["id"]}/draft", {script: shown["script"], suggest: true}) if shown["sections"].empty?
-      shown = ask(:put, "/api/pieces/#{shown["id"]}/script", {script: drafted["script"], revision: 1}).merge("id" => shown["id"]) if drafted
+      if shown["sections"].empty?
+        drafted =
+          ask(:post, "/api/pieces/#{shown["id"]}/draft", { script: shown["script"], suggest: true })
+      end
+      if drafted
+        shown =
+          ask(
+            :put,
+            "/api/pieces/#{shown["id"]}/script",
+            { script: drafted["script"], revision: 1 }
+          ).merge("id" => shown["id"])
+      end
       expect(shown["notes"]).to be(true)
       expect(ask(:get, "/api/pieces/#{shown["id"]}")["notes"]).to be(true)
     end

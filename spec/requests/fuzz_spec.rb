@@ -13,7 +13,14 @@ RSpec.describe "What nobody means" do
   end
   let(:seed) { Integer(ENV.fetch("FUZZ_SEED", Date.today.jd)) }
 
-  def fuzz = Fuzz::Demo.on(TestApp.app, TestApp::OWNER, seed: seed, people: [{email: "owner@quay.example", password: TestApp::PASSWORD}], tokens: [student["sheet_path"].delete_prefix("/s/")])
+  def fuzz =
+    Fuzz::Demo.on(
+      TestApp.app,
+      TestApp::OWNER,
+      seed: seed,
+      people: [{ email: "owner@quay.example", password: TestApp::PASSWORD }],
+      tokens: [student["sheet_path"].delete_prefix("/s/")]
+    )
 
   it "is refused as a problem, or borne" do
     found = fuzz.requests(Slow.wanted? ? 800 : 300).scores(Slow.wanted? ? 30 : 10)
@@ -25,15 +32,31 @@ RSpec.describe "What nobody means" do
 
   # A fuzzer that finds nothing might look at nothing.
   it "is found where it is not borne" do
-    faulty = lambda do |env|
-      next [500, {"content-type" => "application/json"}, ["{}"]] if env["PATH_INFO"].start_with?("/api/pieces")
-      # Addresses with many operations, so that some of few requests come to each.
-      next [400, {"content-type" => "text/html"}, ["<h1>Bad Request</h1>"]] if env["PATH_INFO"].start_with?("/api/students")
+    faulty =
+      lambda do |env|
+        if env["PATH_INFO"].start_with?("/api/pieces")
+          next 500, { "content-type" => "application/json" }, ["{}"]
+        end
+        # Addresses with many operations, so that some of few requests come to each.
+        if env["PATH_INFO"].start_with?("/api/students")
+          next 400, { "content-type" => "text/html" }, ["<h1>Bad Request</h1>"]
+        end
 
-      raise "no" if env["PATH_INFO"].start_with?("/api/classes", "/api/routines")
-      TestApp.app.call(env)
-    end
-    found = Fuzz::Demo.on(faulty, TestApp::OWNER, seed: 1, people: [{email: "owner@quay.example", password: TestApp::PASSWORD}], tokens: []).requests(250)
-    expect(found.faults.map(&:what).join("\n")).to include("500 {}", "a refusal that is no problem: 400 text/html", "the application raised RuntimeError: no")
+        raise "no" if env["PATH_INFO"].start_with?("/api/classes", "/api/routines")
+        TestApp.app.call(env)
+      end
+    found =
+      Fuzz::Demo.on(
+        faulty,
+        TestApp::OWNER,
+        seed: 1,
+        people: [{ email: "owner@quay.example", password: TestApp::PASSWORD }],
+        tokens: []
+      ).requests(250)
+    expect(found.faults.map(&:what).join("\n")).to include(
+      "500 {}",
+      "a refusal that is no problem: 400 text/html",
+      "the application raised RuntimeError: no"
+    )
   end
 end

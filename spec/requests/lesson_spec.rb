@@ -16,7 +16,11 @@ RSpec.describe "A lesson" do
   def lesson = ask(:get, "#{path}/lesson")
 
   def hear(step, result, **more)
-    ask(:post, "#{path}/results", {assignment_id: 1, step_id: step, result: result, key: SecureRandom.uuid, **more})
+    ask(
+      :post,
+      "#{path}/results",
+      { assignment_id: 1, step_id: step, result: result, key: SecureRandom.uuid, **more }
+    )
   end
 
   def row(shown, step) = shown["steps"].find { |one| one["id"] == step }
@@ -24,7 +28,10 @@ RSpec.describe "A lesson" do
   it "puts first what most later steps wait for, and keeps the order while hearing" do
     lesson_day
     before = lesson
-    expect(before["hear_first"]).to include("title" => "A, right hand", "first" => a_string_matching(/\A\d+ later steps wait for it\z/))
+    expect(before["hear_first"]).to include(
+      "title" => "A, right hand",
+      "first" => a_string_matching(/\A\d+ later steps wait for it\z/)
+    )
     after = hear("A.right", "steady")
     expect(after["steps"].map { |one| one["id"] }).to eq(before["steps"].map { |one| one["id"] })
     expect(after["hear_first"]).to eq(before["hear_first"])
@@ -32,13 +39,38 @@ RSpec.describe "A lesson" do
 
   it "keeps cause, place, stumbles, tempo and a note, and says what changed in the week" do
     lesson_day
-    shown = hear("A.right", "shaky", cause: "fingers", bar: 2, stumbles: 3, tempo: 40, note: "thumb too early")
-    expect(row(shown, "A.right")["details"]).to eq({"cause" => "fingers", "bar" => 2, "stumbles" => 3, "tempo" => 40, "note" => "thumb too early"})
-    expect(hear("A.right", "steady")["changed"]).to include("A, right hand: Sat instead of Thu, Fri")
+    shown =
+      hear(
+        "A.right",
+        "shaky",
+        cause: "fingers",
+        bar: 2,
+        stumbles: 3,
+        tempo: 40,
+        note: "thumb too early"
+      )
+    expect(row(shown, "A.right")["details"]).to eq(
+      {
+        "cause" => "fingers",
+        "bar" => 2,
+        "stumbles" => 3,
+        "tempo" => 40,
+        "note" => "thumb too early"
+      }
+    )
+    expect(hear("A.right", "steady")["changed"]).to include(
+      "A, right hand: Sat instead of Thu, Fri"
+    )
   end
 
   it "offers a result from what was counted" do
-    offer = ->(stumbles, **more) { ask(:post, "#{path}/offer", {assignment_id: 1, step_id: "A.right", stumbles: stumbles, **more}).values }
+    offer = ->(stumbles, **more) do
+      ask(
+        :post,
+        "#{path}/offer",
+        { assignment_id: 1, step_id: "A.right", stumbles: stumbles, **more }
+      ).values
+    end
     expect(offer[0]).to eq(["steady", "no stumble"])
     expect(offer[0, tempo: 30].first).to eq("shaky")
     expect(offer[1]).to eq(["not_yet", "1 stumble in 4 bars, more than one in 8"])
@@ -53,7 +85,9 @@ RSpec.describe "A lesson" do
     steps = ask(:get, path)["pieces"].first["steps"]
     expect(steps.map { |one| one["title"] }).to include("Spot at bar 3, the spot")
     expect(steps.find { |one| one["id"] == item["step_id"] }["credited"]).to eq(1)
-    expect(shown["next_week"]["days"].flat_map { |day| day["items"] }.map { |one| one["title"] }).to include("Spot at bar 3, the spot")
+    expect(
+      shown["next_week"]["days"].flat_map { |day| day["items"] }.map { |one| one["title"] }
+    ).to include("Spot at bar 3, the spot")
     expect(ask(:get, "/api/pieces/1?for=#{student["id"]}")["script"]).to include("spot: 3")
     expect(ask(:get, "/api/pieces/1")["script"]).not_to include("spot: 3")
   end
@@ -61,7 +95,13 @@ RSpec.describe "A lesson" do
   it "takes ticks of a paper chart in one stroke a row, once, and takes them back" do
     lesson_day
     key = SecureRandom.uuid
-    tick = ->(done, key = SecureRandom.uuid, days = %w[2027-03-04 2027-03-05]) { ask(:post, "#{path}/ticks", {assignment_id: 1, step_id: "A.right", days: days, done: done, key: key}) }
+    tick = ->(done, key = SecureRandom.uuid, days = %w[2027-03-04 2027-03-05]) do
+      ask(
+        :post,
+        "#{path}/ticks",
+        { assignment_id: 1, step_id: "A.right", days: days, done: done, key: key }
+      )
+    end
     2.times { tick.call(true, key) }
     expect(TestApp::OWNER[:practice_marks].count).to eq(10)
     ticked = row(lesson, "A.right")
@@ -73,38 +113,66 @@ RSpec.describe "A lesson" do
   it "writes the recap from the plan until the teacher writes, and again only on request" do
     lesson_day
     first = lesson["recap"]
-    expect(first).to start_with("Dear Nell,").and(include("A, right hand", "See you on Wednesday, 17 March."))
+    expect(first).to start_with("Dear Nell,").and(
+      include("A, right hand", "See you on Wednesday, 17 March.")
+    )
     hear("A.right", "secure")
     expect(lesson["recap"]).to include("A, right hand goes well now.")
-    kept = ask(:put, "#{path}/lesson", {recap: "Bravo.", version: 0})
-    expect(kept).to eq({"recap" => "Bravo.", "notes" => "", "version" => 1, "finished" => false, "by" => nil})
+    kept = ask(:put, "#{path}/lesson", { recap: "Bravo.", version: 0 })
+    expect(kept).to eq(
+      { "recap" => "Bravo.", "notes" => "", "version" => 1, "finished" => false, "by" => nil }
+    )
     hear("A.left", "secure")
     expect(lesson["lesson"]["recap"]).to eq("Bravo.")
-    expect(ask(:put, "#{path}/lesson", {recap: nil, version: 1})["recap"]).to be_nil
-    stale = ask(:put, "#{path}/lesson", {notes: "page 9", version: 1})
+    expect(ask(:put, "#{path}/lesson", { recap: nil, version: 1 })["recap"]).to be_nil
+    stale = ask(:put, "#{path}/lesson", { notes: "page 9", version: 1 })
     expect([status, stale["kept"]["version"]]).to eq([409, 2])
   end
 
   it "keeps notes and what is lent from lesson to lesson" do
     lesson_day
-    ask(:put, "#{path}/lesson", {notes: "Theory page 9", version: 0})
-    ask(:post, "#{path}/lent", {title: "Blue duet book"})
+    ask(:put, "#{path}/lesson", { notes: "Theory page 9", version: 0 })
+    ask(:post, "#{path}/lent", { title: "Blue duet book" })
     TestApp.now = Time.utc(2027, 3, 17, 16)
-    expect(lesson.values_at("lesson", "lent")).to match([{"recap" => nil, "notes" => "", "version" => 0, "finished" => false, "by" => nil}, [a_hash_including("title" => "Blue duet book", "lent_on" => "2027-03-10")]])
+    expect(lesson.values_at("lesson", "lent")).to match(
+      [
+        { "recap" => nil, "notes" => "", "version" => 0, "finished" => false, "by" => nil },
+        [a_hash_including("title" => "Blue duet book", "lent_on" => "2027-03-10")]
+      ]
+    )
     expect(ask(:delete, "#{path}/lent/#{lesson["lent"].first["id"]}", {})["lent"]).to eq([])
   end
 
   describe "when it is finished" do
     it "keeps what was told, plans the week, and puts the mail into the outbox" do
       lesson_day
-      expect(ask(:post, "#{path}/lesson/finish", {send: true})["detail"]).to include("There is no email address for Nell")
+      expect(ask(:post, "#{path}/lesson/finish", { send: true })["detail"]).to include(
+        "There is no email address for Nell"
+      )
       ask(:put, path, Requests::STUDENT.merge(version: 1, email: "nells.mother@quay.example"))
       told = lesson["recap"]
-      expect(ask(:post, "#{path}/lesson/finish", {send: true})).to eq({"sent" => true, "sheet_path" => student["sheet_path"]})
+      expect(ask(:post, "#{path}/lesson/finish", { send: true })).to eq(
+        { "sent" => true, "sheet_path" => student["sheet_path"] }
+      )
       letter = ask(:get, "/api/outbox").first
-      expect(letter).to include("recipient" => "nells.mother@quay.example", "subject" => "Nell's week from 10 March", "sent_at" => nil)
+      expect(letter).to include(
+        "recipient" => "nells.mother@quay.example",
+        "subject" => "Nell's week from 10 March",
+        "sent_at" => nil
+      )
       expect(letter["body"]).to start_with(told).and(include(student["sheet_path"]))
-      expect(ask(:get, path)["lessons"]).to eq([{"day" => "2027-03-10", "recap" => told, "notes" => "", "results" => 0, "giver" => "Mira Quist", "heard" => []}])
+      expect(ask(:get, path)["lessons"]).to eq(
+        [
+          {
+            "day" => "2027-03-10",
+            "recap" => told,
+            "notes" => "",
+            "results" => 0,
+            "giver" => "Mira Quist",
+            "heard" => []
+          }
+        ]
+      )
       expect(lesson["lesson"]["finished"]).to be(true)
     end
   end
@@ -116,12 +184,16 @@ RSpec.describe "A lesson" do
     today = ask(:get, "/api/today")
     expect(today["lessons"].map { |one| one["name"] }).to eq(%w[Ada Nell])
     nell = today["lessons"].last
-    expect(nell["pieces"]).to eq([{"title" => "The Lock Gate", "section" => "A"}])
+    expect(nell["pieces"]).to eq([{ "title" => "The Lock Gate", "section" => "A" }])
     expect(nell["days"].map { |day| day["repetitions"] }).to eq([0] * 5)
     expect(nell["hear_first"]["title"]).to eq("A, right hand")
-    expect(nell["concerns"]).to include({"kind" => "practice", "text" => "practised on 0 of 5 days"})
+    expect(nell["concerns"]).to include(
+      { "kind" => "practice", "text" => "practised on 0 of 5 days" }
+    )
     TestApp.now = Time.utc(2027, 3, 11, 9)
-    expect(ask(:get, "/api/today").slice("lessons", "next_day", "others")).to eq({"lessons" => [], "next_day" => "2027-03-17", "others" => 0})
+    expect(ask(:get, "/api/today").slice("lessons", "next_day", "others")).to eq(
+      { "lessons" => [], "next_day" => "2027-03-17", "others" => 0 }
+    )
   end
 
   describe "a piece under way" do
@@ -129,30 +201,72 @@ RSpec.describe "A lesson" do
       lesson_day
       hear("A.right", "steady")
       piece = ask(:get, "/api/pieces/1")
-      ask(:put, "/api/pieces/1/script", {for: "studio", script: piece["script"].sub("section B: 9-12", "section B: 9-10\nsection C: 11-12"), revision: piece["revision"]})
+      ask(
+        :put,
+        "/api/pieces/1/script",
+        {
+          for: "studio",
+          script: piece["script"].sub("section B: 9-12", "section B: 9-10\nsection C: 11-12"),
+          revision: piece["revision"]
+        }
+      )
       renewed = ask(:post, "#{path}/pieces/1/renew", {})
       expect(renewed["moved"]["added"]).to include("C, right hand")
       expect(renewed["moved"]["changed"]).to include("B, right hand")
-      expect(renewed["pieces"].first["steps"].find { |one| one["id"] == "A.right" }["state"]).to eq("steady")
-      changed = ask(:put, "#{path}/pieces/1", {routine: "rhythm_first"})
+      expect(renewed["pieces"].first["steps"].find { |one| one["id"] == "A.right" }["state"]).to eq(
+        "steady"
+      )
+      changed = ask(:put, "#{path}/pieces/1", { routine: "rhythm_first" })
       expect(changed["moved"]["added"]).to include("A, both hands tapped")
-      expect(changed["pieces"].first["steps"].find { |one| one["id"] == "A.right" }["state"]).to eq("steady")
+      expect(changed["pieces"].first["steps"].find { |one| one["id"] == "A.right" }["state"]).to eq(
+        "steady"
+      )
     end
 
     it "ends passed, kept ready or set aside, joins the repertoire, and can be taken up again" do
-      ended = ask(:post, "#{path}/pieces/1/end", {ended: "kept", keep_for: "2027-05-01"})
+      ended = ask(:post, "#{path}/pieces/1/end", { ended: "kept", keep_for: "2027-05-01" })
       expect(ended["pieces"]).to eq([])
-      expect(ended["repertoire"]).to eq([{"id" => 1, "piece_id" => 1, "title" => "The Lock Gate", "ended" => "kept", "assigned_on" => ended["repertoire"][0]["assigned_on"], "ended_on" => "2027-03-03", "keep_for" => "2027-05-01"}])
-      expect(ended["week"]["days"].flat_map { |day| day["items"] }.map { |item| item.values_at("kind", "title") }).to eq([["extra_work", "The Lock Gate, once through"]] * 2)
-      expect(ask(:post, "#{path}/pieces/1/end", {ended: nil})["pieces"].map { |one| one["title"] }).to eq(["The Lock Gate"])
+      expect(ended["repertoire"]).to eq(
+        [
+          {
+            "id" => 1,
+            "piece_id" => 1,
+            "title" => "The Lock Gate",
+            "ended" => "kept",
+            "assigned_on" => ended["repertoire"][0]["assigned_on"],
+            "ended_on" => "2027-03-03",
+            "keep_for" => "2027-05-01"
+          }
+        ]
+      )
+      expect(
+        ended["week"]["days"]
+          .flat_map { |day| day["items"] }
+          .map { |item| item.values_at("kind", "title") }
+      ).to eq([["extra_work", "The Lock Gate, once through"]] * 2)
+      expect(
+        ask(:post, "#{path}/pieces/1/end", { ended: nil })["pieces"].map { |one| one["title"] }
+      ).to eq(["The Lock Gate"])
     end
   end
 
   it "lists one's own lessons first, and every teacher's on request" do
-    second = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "second@quay.example", name: "Oren Tull", password: TestApp::PASSWORD)
-    TestApp::OWNER[:memberships].insert(studio_id: TestApp::OWNER[:studios].get(:id), account_id: second, role: "teacher")
+    second =
+      Stairwell::Server::Auth.add_account(
+        TestApp.store.db,
+        email: "second@quay.example",
+        name: "Oren Tull",
+        password: TestApp::PASSWORD
+      )
+    TestApp::OWNER[:memberships].insert(
+      studio_id: TestApp::OWNER[:studios].get(:id),
+      account_id: second,
+      role: "teacher"
+    )
     TestApp.now = Time.utc(2027, 3, 10, 16)
-    names = ->(path) { ask(:get, path).then { |today| [today["lessons"].map { |one| one["name"] }, today["others"]] } }
+    names = ->(path) do
+      ask(:get, path).then { |today| [today["lessons"].map { |one| one["name"] }, today["others"]] }
+    end
     sign_in(email: "second@quay.example")
     expect(names["/api/today"]).to eq([%w[Nell], 0]) # who has no students sees everyone's
     ask(:post, "/api/students", Requests::STUDENT.merge(name: "Abel", lesson_time: "18:00"))
@@ -163,16 +277,31 @@ RSpec.describe "A lesson" do
   end
 
   it "says whom a colleague is hearing, until the lesson is finished" do
-    second = Stairwell::Server::Auth.add_account(TestApp.store.db, email: "second@quay.example", name: "Oren Tull", password: TestApp::PASSWORD)
-    TestApp::OWNER[:memberships].insert(studio_id: TestApp::OWNER[:studios].get(:id), account_id: second, role: "teacher")
+    second =
+      Stairwell::Server::Auth.add_account(
+        TestApp.store.db,
+        email: "second@quay.example",
+        name: "Oren Tull",
+        password: TestApp::PASSWORD
+      )
+    TestApp::OWNER[:memberships].insert(
+      studio_id: TestApp::OWNER[:studios].get(:id),
+      account_id: second,
+      role: "teacher"
+    )
     lesson_day
-    under_way = ->(who) { sign_in(email: "#{who}@quay.example") && ask(:get, "/api/today?teachers=all")["lessons"].map { |one| one["under_way"] } }
+    under_way = ->(who) do
+      sign_in(email: "#{who}@quay.example") &&
+        ask(:get, "/api/today?teachers=all")["lessons"].map { |one| one["under_way"] }
+    end
     expect(under_way["second"]).to eq([nil])
     hear("A.right", "steady")
     expect([under_way["second"], under_way["owner"]]).to eq([[nil], ["Oren Tull"]])
     hear("A.left", "shaky") # the owner takes over
-    expect([under_way["owner"], under_way["second"]]).to eq([[nil], [TestApp::OWNER[:accounts].where(email: "owner@quay.example").get(:name)]])
-    ask(:post, "#{path}/lesson/finish", {send: false})
+    expect([under_way["owner"], under_way["second"]]).to eq(
+      [[nil], [TestApp::OWNER[:accounts].where(email: "owner@quay.example").get(:name)]]
+    )
+    ask(:post, "#{path}/lesson/finish", { send: false })
     expect(status).to be < 300
     expect(under_way["second"]).to eq([nil])
   end

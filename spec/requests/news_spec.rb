@@ -14,25 +14,40 @@ RSpec.describe "News" do
 
   def newest = news(-1).find { |one| one["channel"] == "/__status" }["data"].values.first
 
-  def told(since) = news(since).reject { |one| one["channel"] == "/__status" }.map { |one| one["data"] }
+  def told(since) =
+    news(since).reject { |one| one["channel"] == "/__status" }.map { |one| one["data"] }
 
   it "says whom it is about, and in which window it was done" do
     since = newest
     expect(news(since)).to eq([])
-    ask(:put, "/api/students/1", Requests::STUDENT.merge(name: "Nella", version: student["version"]), "X-Window" => "abcdefgh12")
+    ask(
+      :put,
+      "/api/students/1",
+      Requests::STUDENT.merge(name: "Nella", version: student["version"]),
+      "X-Window" => "abcdefgh12"
+    )
     mark(sheet_of(student), student["week"]["days"].first["items"].first)
-    ask(:post, "/api/pieces", {script: "title: Low Water\nbars: 4\n"})
-    expect(told(since)).to eq([{"by" => "abcdefgh12", "student_id" => 1}, {"student_id" => 1}, {"by" => "abcdefgh12"}])
+    ask(:post, "/api/pieces", { script: "title: Low Water\nbars: 4\n" })
+    expect(told(since)).to eq(
+      [{ "by" => "abcdefgh12", "student_id" => 1 }, { "student_id" => 1 }, { "by" => "abcdefgh12" }]
+    )
     expect(last_response.body).not_to include("Nella")
-    ask(:put, "/api/students/1/consent", {by: "", records: true, recordings: false}, "X-Window" => "not a window <script>")
-    expect(told(since).last).to eq({"student_id" => 1})
+    ask(
+      :put,
+      "/api/students/1/consent",
+      { by: "", records: true, recordings: false },
+      "X-Window" => "not a window <script>"
+    )
+    expect(told(since).last).to eq({ "student_id" => 1 })
   end
 
   it "tells nothing of what was refused, or read" do
     since = newest
     ask(:put, "/api/students/1", Requests::STUDENT.merge(version: 99))
     expect(status).to eq(409)
-    %w[/api/students/1 /api/today /api/studio/history /api/students/1/lesson].each { |path| ask(:get, path) }
+    %w[/api/students/1 /api/today /api/studio/history /api/students/1/lesson].each do |path|
+      ask(:get, path)
+    end
     custom_request("GET", "/api/studio/csv/students")
     expect(told(since)).to eq([])
   end
@@ -44,7 +59,9 @@ RSpec.describe "News" do
     other.sign_in(email: "far@shore.example")
     mark(sheet_of(student), student["week"]["days"].first["items"].first)
     expect(told(since).size).to eq(1)
-    expect(other.ask(:get, "/api/news?since=#{since - 1}&window=abcdefgh12").map { |one| one["channel"] }).not_to include("/studio/#{studio[:studio_id]}")
+    expect(
+      other.ask(:get, "/api/news?since=#{since - 1}&window=abcdefgh12").map { |one| one["channel"] }
+    ).not_to include("/studio/#{studio[:studio_id]}")
     ask(:post, "/api/logout", {})
     news(since)
     expect(status).to eq(401)
@@ -66,7 +83,13 @@ RSpec.describe "News" do
   it "holds no name in its table, and wants a number and a window" do
     ask(:post, "/api/students", Requests::STUDENT.merge(name: "Xanthippe"))
     expect(TestApp::OWNER[:message_bus].select_map(:value).join).not_to match(/xanthippe/i)
-    ["since=x&window=abcdefgh12", "since=1", "window=abcdefgh12", "since=1&window=../../x", "since=-2&window=abcdefgh12"].each do |query|
+    %w[
+      since=x&window=abcdefgh12
+      since=1
+      window=abcdefgh12
+      since=1&window=../../x
+      since=-2&window=abcdefgh12
+    ].each do |query|
       ask(:get, "/api/news?#{query}")
       expect([query, status]).to eq([query, 400])
     end
@@ -76,7 +99,12 @@ RSpec.describe "News" do
     away = Stairwell::Server::News.new("postgres://nobody@127.0.0.1:1/none")
     expect { away.tell(1, student_id: 1) }.not_to raise_error
     context = TestApp.contexts.of_studio(studio[:studio_id]).with(news: away)
-    Stairwell::Server::Features::Keeping.new(context).consent(1, by: "Orla Finch", records: true, recordings: false)
+    Stairwell::Server::Features::Keeping.new(context).consent(
+      1,
+      by: "Orla Finch",
+      records: true,
+      recordings: false
+    )
     expect(TestApp::OWNER[:students].get(:consent_by)).to eq("Orla Finch")
   end
 end

@@ -4,7 +4,8 @@ require_relative "../spec_helper"
 require "bin/lib/mailbox"
 require "mail"
 
-# Recaps on their way: through real SMTP, to the mailbox that ships, on loopback; what comes is read with the mail library.
+# Recaps on their way: through real SMTP, to the mailbox that ships, on loopback; what comes is read
+# with the mail library.
 RSpec.describe "The outbox" do
   let!(:studio) { TestApp.studio }
   let!(:student) do
@@ -19,19 +20,44 @@ RSpec.describe "The outbox" do
 
   # A server that was told of the mailbox.
   def with_mail
-    allow_any_instance_of(Stairwell::Server::Settings).to receive(:smtp).and_return(Stairwell::Server::Settings::Smtp.new(host: "127.0.0.1", port: mailbox.port, from: "quay@quay.example"))
+    allow_any_instance_of(Stairwell::Server::Settings).to receive(:smtp).and_return(
+      Stairwell::Server::Settings::Smtp.new(
+        host: "127.0.0.1",
+        port: mailbox.port,
+        from: "quay@quay.example"
+      )
+    )
     yield
   end
 
   def finish(email)
-    ask(:put, path, Requests::STUDENT.merge(version: TestApp::OWNER[:students].get(:version), email: email))
-    ask(:put, "#{path}/lesson", {recap: "Play slowly – five times.\n.hidden\nÅse", version: ask(:get, "#{path}/lesson")["lesson"]["version"]})
-    ask(:post, "#{path}/lesson/finish", {send: true})
+    ask(
+      :put,
+      path,
+      Requests::STUDENT.merge(version: TestApp::OWNER[:students].get(:version), email: email)
+    )
+    ask(
+      :put,
+      "#{path}/lesson",
+      {
+        recap: "Play slowly – five times.\n.hidden\nÅse",
+        version: ask(:get, "#{path}/lesson")["lesson"]["version"]
+      }
+    )
+    ask(:post, "#{path}/lesson/finish", { send: true })
     expect(status).to eq(200)
   end
 
   # The jobs as the worker does them; what fails is noted and tried later.
-  def deliver = TestApp::OWNER[:outbox].where(sent_at: nil).select_map(%i[studio_id id]).each { |studio, id| Stairwell::Server::Jobs::SendMail.allocate.run(studio, id) rescue nil } # rubocop:disable Style/RescueModifier
+  def deliver =
+    TestApp::OWNER[:outbox]
+      .where(sent_at: nil)
+      .select_map(%i[studio_id id])
+      .each do |studio, id|
+        Stairwell::Server::Jobs::SendMail.allocate.run(studio, id)
+      rescue StandardError
+        nil
+      end # rubocop:disable Style/RescueModifier
 
   def letters = ask(:get, "/api/outbox")
 
@@ -43,7 +69,14 @@ RSpec.describe "The outbox" do
       expect(letters.first).to include("state" => "sent", "trouble" => nil)
       came = mailbox.mails.first
       read = Mail.read_from_string(came.text)
-      expect([came.to, read.from, read.to, read.subject]).to eq([["<home@quay.example>"], ["quay@quay.example"], ["home@quay.example"], "Nell's week from 10 March"])
+      expect([came.to, read.from, read.to, read.subject]).to eq(
+        [
+          ["<home@quay.example>"],
+          ["quay@quay.example"],
+          ["home@quay.example"],
+          "Nell's week from 10 March"
+        ]
+      )
       expect(read.decoded).to include("Play slowly – five times.", ".hidden", "Åse")
     end
   end
@@ -67,25 +100,37 @@ RSpec.describe "The outbox" do
   it "waits where the server sends no mail, and says so" do
     finish("home@quay.example")
     expect(letters.map { |one| one["state"] }).to eq(["waiting"])
-    expect(ask(:post, "/api/outbox/1/again", {})).to include("status" => 422, "detail" => a_string_including("sends no mail"))
+    expect(ask(:post, "/api/outbox/1/again", {})).to include(
+      "status" => 422,
+      "detail" => a_string_including("sends no mail")
+    )
   end
 
   it "lists recaps that were begun, and those nobody can get" do
     lesson = ask(:get, "#{path}/lesson")["lesson"]
-    ask(:put, "#{path}/lesson", {recap: "Slowly.", version: lesson["version"]})
-    of = [{"student_id" => student["id"], "student" => "Nell", "day" => "2027-03-10"}]
-    expect(ask(:get, "/api/outbox/unsent")).to eq({"drafts" => of, "unaddressed" => []})
-    ask(:post, "#{path}/lesson/finish", {send: false})
-    expect(ask(:get, "/api/outbox/unsent")).to eq({"drafts" => [], "unaddressed" => of})
-    ask(:put, path, Requests::STUDENT.merge(version: TestApp::OWNER[:students].get(:version), contacts: [{name: "Aunt", email: "aunt@quay.example"}]))
+    ask(:put, "#{path}/lesson", { recap: "Slowly.", version: lesson["version"] })
+    of = [{ "student_id" => student["id"], "student" => "Nell", "day" => "2027-03-10" }]
+    expect(ask(:get, "/api/outbox/unsent")).to eq({ "drafts" => of, "unaddressed" => [] })
+    ask(:post, "#{path}/lesson/finish", { send: false })
+    expect(ask(:get, "/api/outbox/unsent")).to eq({ "drafts" => [], "unaddressed" => of })
+    ask(
+      :put,
+      path,
+      Requests::STUDENT.merge(
+        version: TestApp::OWNER[:students].get(:version),
+        contacts: [{ name: "Aunt", email: "aunt@quay.example" }]
+      )
+    )
     expect(status).to eq(200)
     expect(ask(:get, "/api/outbox/unsent")["unaddressed"]).to eq([])
     TestApp::OWNER[:students].update(contacts: Sequel.pg_jsonb([]))
     TestApp.now = Time.utc(2027, 3, 17, 16)
     sign_in
-    ask(:post, "#{path}/lesson/finish", {send: false})
+    ask(:post, "#{path}/lesson/finish", { send: false })
     # Each is told once, by the newest.
-    expect(ask(:get, "/api/outbox/unsent")["unaddressed"].map { |one| one["day"] }).to eq(["2027-03-17"])
+    expect(ask(:get, "/api/outbox/unsent")["unaddressed"].map { |one| one["day"] }).to eq(
+      ["2027-03-17"]
+    )
     TestApp.now = Time.utc(2027, 4, 20, 16)
     sign_in
     expect(ask(:get, "/api/outbox/unsent")["unaddressed"]).to eq([])

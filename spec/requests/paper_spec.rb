@@ -23,15 +23,35 @@ RSpec.describe "The week on paper" do
     read = pdf("/api/students/#{student["id"]}/week.pdf")
     text = read.pages.first.text.squeeze(" ")
     expect(read.page_count).to eq(1)
-    expect(text).to include("Nell, week from Thursday, 4 March", "A, right hand", "page 12, line 1", "♩ = 44", "Done when", "see a doctor")
-    ask(:put, "/api/students/#{student["id"]}", Requests::STUDENT.merge(version: 1, minutes_a_day: 240, begin_per_day: 10))
+    expect(text).to include(
+      "Nell, week from Thursday, 4 March",
+      "A, right hand",
+      "page 12, line 1",
+      "♩ = 44",
+      "Done when",
+      "see a doctor"
+    )
+    ask(
+      :put,
+      "/api/students/#{student["id"]}",
+      Requests::STUDENT.merge(version: 1, minutes_a_day: 240, begin_per_day: 10)
+    )
     expect(pdf("/api/students/#{student["id"]}/week.pdf").page_count).to eq(1)
   end
 
   it "shows where the hands begin, and puts several students into one file" do
-    piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT.sub("The Lock Gate", "Weir") + "start right: finger 3 on B4\n"})
+    piece =
+      ask(
+        :post,
+        "/api/pieces",
+        { script: Requests::SCRIPT.sub("The Lock Gate", "Weir") + "start right: finger 3 on B4\n" }
+      )
     other = ask(:post, "/api/students", Requests::STUDENT.merge(name: "Ada"))["id"]
-    ask(:post, "/api/students/#{other}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60})
+    ask(
+      :post,
+      "/api/students/#{other}/pieces",
+      { piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60 }
+    )
     read = pdf("/api/weeks.pdf?students=#{student["id"]},#{other}")
     expect(read.pages.map { |page| page.text[/\A\s*(\w+)/, 1] }).to eq(%w[Nell Ada])
     expect(read.pages.last.text.squeeze(" ")).to include("finger 3 on B")
@@ -39,7 +59,14 @@ RSpec.describe "The week on paper" do
 
   it "shows how far each piece is as a small staircase, where the page has room" do
     own = student["pieces"].first
-    heard = ->(day, step) { (TestApp.now = Time.utc(2027, 3, day, 16)) && ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: own["id"], step_id: step, result: "secure", key: SecureRandom.uuid}) }
+    heard = ->(day, step) do
+      (TestApp.now = Time.utc(2027, 3, day, 16)) &&
+        ask(
+          :post,
+          "/api/students/#{student["id"]}/results",
+          { assignment_id: own["id"], step_id: step, result: "secure", key: SecureRandom.uuid }
+        )
+    end
     empty = pdf("/api/students/#{student["id"]}/week.pdf").pages.first
     expect(empty.text.squeeze(" ")).to include("The Lock Gate: 0 %")
     heard[10, "A.right"]
@@ -49,21 +76,73 @@ RSpec.describe "The week on paper" do
     percent = ask(:get, "/api/students/#{student["id"]}")["pieces"].first["percent"]
     expect(percent).to be_positive
     expect(page.text.squeeze(" ")).to include("The Lock Gate: #{percent} %")
-    # A step up for each day on which something became steady: two corners each, and the way back down.
+    # A step up for each day on which something became steady: two corners each, and the way back
+    # down.
     shape = page.raw_content[/^[\d. ]+ m\n(?:[\d. ]+ l\n){6,}h/]
-    ups = shape.scan(/([\d.]+) ([\d.]+) [ml]/).map { |pair| pair.map(&:to_f) }.each_cons(2).select { |(x, y), (along, up)| along == x && up > y }
+    ups =
+      shape
+        .scan(/([\d.]+) ([\d.]+) [ml]/)
+        .map { |pair| pair.map(&:to_f) }
+        .each_cons(2)
+        .select { |(x, y), (along, up)| along == x && up > y }
     expect(ups.size).to eq(2)
   end
 
   it "is at hand behind the family's link too" do
     TestApp.now = Time.utc(2027, 3, 4, 12)
-    expect(pdf("#{sheet_of(student)}/week.pdf").pages.first.text.squeeze(" ")).to include("Nell, week from Thursday, 4 March", "A, right hand")
+    expect(pdf("#{sheet_of(student)}/week.pdf").pages.first.text.squeeze(" ")).to include(
+      "Nell, week from Thursday, 4 March",
+      "A, right hand"
+    )
   end
 
   it "goes on on another page, its days at its head again, before print is too small to read from a stand" do
-    day = {date: "2027-03-04", minutes: 1, items: (1..90).map { |at| {assignment_id: 1, step_id: "s#{at}", title: "Step #{at}", piece: "Weir", place: "line 1", how: "slowly", repetitions: 1, tempo: 60, beat: {value: "quarter", dotted: false, name: "quarter"}, done_when: "it goes", notes: [], starts: [], picture: [], done: 0} }, warm_ups: [], extra_work: []}
-    sheet = {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [day], skip: [], cautions: []}
-    read = ->(count) { PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet.merge(days: [day.merge(items: day[:items].first(count))])]).to_s)).pages }
+    day = {
+      date: "2027-03-04",
+      minutes: 1,
+      items:
+        (1..90).map do |at|
+          {
+            assignment_id: 1,
+            step_id: "s#{at}",
+            title: "Step #{at}",
+            piece: "Weir",
+            place: "line 1",
+            how: "slowly",
+            repetitions: 1,
+            tempo: 60,
+            beat: {
+              value: "quarter",
+              dotted: false,
+              name: "quarter"
+            },
+            done_when: "it goes",
+            notes: [],
+            starts: [],
+            picture: [],
+            done: 0
+          }
+        end,
+      warm_ups: [],
+      extra_work: []
+    }
+    sheet = {
+      student: "Nell",
+      studio: "Quay Street",
+      next_lesson: nil,
+      days: [day],
+      skip: [],
+      cautions: []
+    }
+    read = ->(count) do
+      PDF::Reader.new(
+        StringIO.new(
+          Stairwell::Server::Features::WeekPdf.new(
+            [sheet.merge(days: [day.merge(items: day[:items].first(count))])]
+          ).to_s
+        )
+      ).pages
+    end
     all = read[90]
     expect(all.size).to be_between(2, 6)
     expect((1..90).reject { |at| all.any? { |page| page.text.match?(/Step #{at}\b/) } }).to eq([])
@@ -77,7 +156,10 @@ RSpec.describe "The week on paper" do
 
   # Where the last row ends: how much of the height is used, from the top.
   it "spreads its rows over the page" do
-    steps = pdf("/api/students/#{student["id"]}/week.pdf").pages.first.runs.select { |run| run.text.include?("Lock Gate") }
+    steps =
+      pdf("/api/students/#{student["id"]}/week.pdf").pages.first.runs.select do |run|
+        run.text.include?("Lock Gate")
+      end
     expect(steps.map(&:y).minmax.then { |low, high| high - low }).to be > 300
   end
 
@@ -88,14 +170,56 @@ RSpec.describe "The week on paper" do
   end
 
   it "has signs for sharps and flats, and leaves the keys out before it leaves out steps" do
-    sheet = lambda do |count|
-      item = ->(at) { {assignment_id: 1, step_id: "s#{at}", title: "Step #{at}", piece: "Weir", place: "page 3, line 1, all 4 bars", how: "right hand", repetitions: 5, tempo: 60, beat: {value: "quarter", dotted: false, name: "quarter"}, done_when: "it goes without a stop", notes: [], starts: [{hand: "right", finger: 3, note: "F♯", midi: 66}], picture: [], done: 0} }
-      {student: "Nell", studio: "Quay Street", next_lesson: nil, days: [{date: "2027-03-04", minutes: 9, items: (1..count).map(&item), warm_ups: [], extra_work: []}], skip: [], cautions: []}
+    sheet =
+      lambda do |count|
+        item = ->(at) do
+          {
+            assignment_id: 1,
+            step_id: "s#{at}",
+            title: "Step #{at}",
+            piece: "Weir",
+            place: "page 3, line 1, all 4 bars",
+            how: "right hand",
+            repetitions: 5,
+            tempo: 60,
+            beat: {
+              value: "quarter",
+              dotted: false,
+              name: "quarter"
+            },
+            done_when: "it goes without a stop",
+            notes: [],
+            starts: [{ hand: "right", finger: 3, note: "F♯", midi: 66 }],
+            picture: [],
+            done: 0
+          }
+        end
+        {
+          student: "Nell",
+          studio: "Quay Street",
+          next_lesson: nil,
+          days: [
+            {
+              date: "2027-03-04",
+              minutes: 9,
+              items: (1..count).map(&item),
+              warm_ups: [],
+              extra_work: []
+            }
+          ],
+          skip: [],
+          cautions: []
+        }
+      end
+    read = ->(count) do
+      PDF::Reader
+        .new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet[count]]).to_s))
+        .pages
+        .first
     end
-    read = ->(count) { PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet[count]]).to_s)).pages.first }
     few, many = read[6], read[12]
     expect(few.text.gsub(/\s+/, " ")).to include("finger 3 on F♯")
-    keys = ->(one) { one.raw_content.scan(/ re\s+b\b/).size }
+    keys = ->(one) { one.raw_content.scan(%r{ re\s+b\b}).size }
     expect(keys[few]).to be > 6 * 12
     expect(keys[many]).to eq(0)
     expect((1..12).reject { |at| many.text.match?(/Step #{at}\s/) }).to eq([])
@@ -103,26 +227,80 @@ RSpec.describe "The week on paper" do
 
   # Boxes are drawn in black, those while there is time in grey.
   it "puts what is there while there is time beside what is needed, or behind it, and never in its room" do
-    item = ->(id, kind, count) { {assignment_id: 1, step_id: id, kind: kind, title: "Title #{id}", piece: "Weir", place: "page 3, line 1, all 4 bars", how: "right hand", repetitions: count, tempo: 60, beat: {value: "quarter", dotted: false, name: "quarter"}, done_when: ("it goes" if kind == "step"), notes: [], starts: [], picture: [], done: 0} }
-    days = [[item["a", "step", 5], item["a~more", "more", 3], item["old~more", "more", 2]], [item["b", "step", 5]]].each_with_index.map { |items, at| {date: "2027-03-0#{4 + at}", minutes: 9, items: items, warm_ups: [], extra_work: []} }
-    sheet = {student: "Nell", studio: "Quay Street", next_lesson: nil, skip: Array.new(40) { |at| "Something rather long #{at}" }, skip_on: "2027-03-04", cautions: []}
-    read = ->(days) { PDF::Reader.new(StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet.merge(days: days)]).to_s)).pages }
+    item = ->(id, kind, count) do
+      {
+        assignment_id: 1,
+        step_id: id,
+        kind: kind,
+        title: "Title #{id}",
+        piece: "Weir",
+        place: "page 3, line 1, all 4 bars",
+        how: "right hand",
+        repetitions: count,
+        tempo: 60,
+        beat: {
+          value: "quarter",
+          dotted: false,
+          name: "quarter"
+        },
+        done_when: ("it goes" if kind == "step"),
+        notes: [],
+        starts: [],
+        picture: [],
+        done: 0
+      }
+    end
+    days =
+      [
+        [item["a", "step", 5], item["a~more", "more", 3], item["old~more", "more", 2]],
+        [item["b", "step", 5]]
+      ].each_with_index.map do |items, at|
+        { date: "2027-03-0#{4 + at}", minutes: 9, items: items, warm_ups: [], extra_work: [] }
+      end
+    sheet = {
+      student: "Nell",
+      studio: "Quay Street",
+      next_lesson: nil,
+      skip: Array.new(40) { |at| "Something rather long #{at}" },
+      skip_on: "2027-03-04",
+      cautions: []
+    }
+    read = ->(days) do
+      PDF::Reader.new(
+        StringIO.new(Stairwell::Server::Features::WeekPdf.new([sheet.merge(days: days)]).to_s)
+      ).pages
+    end
     pages = read[days]
     expect(pages.size).to eq(1) # however much stands at its foot
     text = pages.first.text
     expect(text).to include("Something rather long 39", "pale boxes: while there is time")
-    expect(%w[a b old~more].map { |id| text.index(/Title #{Regexp.escape(id)}\s/) }).to eq(%w[a b old~more].map { |id| text.index(/Title #{Regexp.escape(id)}\s/) }.compact.sort)
+    expect(%w[a b old~more].map { |id| text.index(/Title #{Regexp.escape(id)}\s/) }).to eq(
+      %w[a b old~more].map { |id| text.index(/Title #{Regexp.escape(id)}\s/) }.compact.sort
+    )
     expect(text).not_to include("Title a~more")
     colours = pages.first.raw_content.scan(/([\d.]+) [\d.]+ [\d.]+ SCN|re\s+S/).flatten
-    drawn = colours.slice_before(&:itself).map { |colour, *boxes| [colour.to_f.round(1), boxes.size] }.reject { |_, boxes| boxes.zero? }.group_by(&:first).transform_values { |all| all.sum(&:last) }
+    drawn =
+      colours
+        .slice_before(&:itself)
+        .map { |colour, *boxes| [colour.to_f.round(1), boxes.size] }
+        .reject { |_, boxes| boxes.zero? }
+        .group_by(&:first)
+        .transform_values { |all| all.sum(&:last) }
     expect(drawn).to eq(0.0 => 10, 0.6 => 5)
-    full = days.map { |day| day.merge(items: (1..40).map { |at| item["s#{at}", "step", 5] } + [item["old~more", "more", 2]]) }
+    full =
+      days.map do |day|
+        day.merge(
+          items: (1..40).map { |at| item["s#{at}", "step", 5] } + [item["old~more", "more", 2]]
+        )
+      end
     expect(read[full].first.text).not_to include("Title old~more")
   end
 
   # A drawing of hands is made of curves; words and boxes are not.
   it "draws what to do for who cannot read" do
-    curves = -> { pdf("/api/students/#{student["id"]}/week.pdf").pages.first.raw_content.scan(/ c$/).size }
+    curves = -> do
+      pdf("/api/students/#{student["id"]}/week.pdf").pages.first.raw_content.scan(%r{ c$}).size
+    end
     expect(curves.call).to eq(0)
     TestApp::OWNER[:students].update(reads: false)
     expect(curves.call).to be > 10
@@ -133,8 +311,11 @@ RSpec.describe "The week on paper" do
     TestApp.now = Time.utc(2027, 3, 4, 12)
     item = ask(:get, sheet_of(student))["days"].first["items"].first
     3.times { mark(sheet_of(student), item) }
-    count = ->(read) { read.pages.first.raw_content.scan(/ re\s+f\b/).size }
-    filled, empty = %w[done empty].map { |boxes| count[pdf("/api/students/#{student["id"]}/week.pdf?boxes=#{boxes}")] }
+    count = ->(read) { read.pages.first.raw_content.scan(%r{ re\s+f\b}).size }
+    filled, empty =
+      %w[done empty].map do |boxes|
+        count[pdf("/api/students/#{student["id"]}/week.pdf?boxes=#{boxes}")]
+      end
     expect(filled - empty).to eq(3)
   end
 end

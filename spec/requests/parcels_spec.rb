@@ -21,7 +21,8 @@ RSpec.describe "Pages for another studio" do
     header("Content-Type", "application/json")
   end
 
-  def parcel(query) = custom_request("GET", "/api/pieces/parcel?#{query}").then { last_response.body.dup }
+  def parcel(query) =
+    custom_request("GET", "/api/pieces/parcel?#{query}").then { last_response.body.dup }
 
   def elsewhere
     TestApp.studio("Far Shore", email: "far@shore.example")
@@ -43,7 +44,9 @@ RSpec.describe "Pages for another studio" do
     expect(ask(:get, "/api/pieces").size).to eq(2)
     came.zip(shown) do |one, before|
       now = ask(:get, "/api/pieces/#{one["id"]}")
-      expect(now.values_at("title", "book", "script")).to eq(before.values_at("title", "book", "script"))
+      expect(now.values_at("title", "book", "script")).to eq(
+        before.values_at("title", "book", "script")
+      )
       expect(now["has_notes"]).to be_falsy
     end
     take(whole)
@@ -55,12 +58,34 @@ RSpec.describe "Pages for another studio" do
   it "are refused in words where they are none, and none of them comes in" do
     good = JSON.parse(parcel("pieces=1"))
     elsewhere
-    broken = good.merge("pages" => [*good["pages"], good["pages"].first.merge("bars" => [[1, "1/0", "4/4"]])])
-    huge = good.merge("pages" => [good["pages"].first.merge("bars" => Array.new(60_000) { |at| [at + 1, "1", "4/4"] })])
-    ["", "PK", "{}", JSON.generate(broken), JSON.generate(huge), JSON.generate({"format" => "stairwell-pages-1", "pages" => [{"schema" => "stairwell-map/1", "title" => "x" * 100_000, "bars" => []}]})].reject(&:empty?).each do |text|
-      answer = take(text)
-      expect([status, answer.is_a?(Hash)]).to eq([422, true]), "#{text[0, 60]} … #{text[-60..]}: #{answer.to_s[0, 200]}"
-    end
+    broken =
+      good.merge(
+        "pages" => [*good["pages"], good["pages"].first.merge("bars" => [[1, "1/0", "4/4"]])]
+      )
+    huge =
+      good.merge(
+        "pages" => [
+          good["pages"].first.merge("bars" => Array.new(60_000) { |at| [at + 1, "1", "4/4"] })
+        ]
+      )
+    [
+      "",
+      "PK",
+      "{}",
+      JSON.generate(broken),
+      JSON.generate(huge),
+      JSON.generate(
+        {
+          "format" => "stairwell-pages-1",
+          "pages" => [{ "schema" => "stairwell-map/1", "title" => "x" * 100_000, "bars" => [] }]
+        }
+      )
+    ].reject(&:empty?)
+      .each do |text|
+        answer = take(text)
+        expect([status, answer.is_a?(Hash)]).to eq([422, true]),
+        "#{text[0, 60]} … #{text[-60..]}: #{answer.to_s[0, 200]}"
+      end
     expect(TestApp::OWNER[:pieces].where(studio_id: 2).count).to eq(0)
     expect(ask(:get, "/api/pieces/parcel?pieces=1")["code"]).to eq("not_found")
   end

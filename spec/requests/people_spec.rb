@@ -4,12 +4,29 @@ require_relative "../spec_helper"
 
 # How people come into a studio and leave it.
 RSpec.describe "People" do
-  def browser = Class.new { include Requests }.new.then { |one| one.instance_variable_set(:@csrf, one.ask(:get, "/api/session")["csrf"]) && one }
+  def browser =
+    Class
+      .new { include Requests }
+      .new
+      .then do |one|
+        one.instance_variable_set(:@csrf, one.ask(:get, "/api/session")["csrf"]) && one
+      end
 
-  let(:owner) { {studio: "Low Lane", time_zone: "Europe/Lisbon", name: "Aura Pell", email: "aura@lane.example", password: "a lantern on the quay"} }
+  let(:owner) do
+    {
+      studio: "Low Lane",
+      time_zone: "Europe/Lisbon",
+      name: "Aura Pell",
+      email: "aura@lane.example",
+      password: "a lantern on the quay"
+    }
+  end
   let(:openings) { Stairwell::Server::Openings.new(TestApp::OWNER, TestApp::SETTINGS) }
 
-  def opened(one, **body) = one.ask(:post, "/api/open", body).then { |answer| [answer["code"] || answer["success"], one.status] }
+  def opened(one, **body) =
+    one
+      .ask(:post, "/api/open", body)
+      .then { |answer| [answer["code"] || answer["success"], one.status] }
 
   describe "open a studio" do
     it "with the code the server showed, once, and are its owner" do
@@ -18,10 +35,15 @@ RSpec.describe "People" do
       code = openings.make
       expect(opened(one, code: "BBBB-BBBB-BBBB", **owner)).to eq(["code", 422])
       expect(TestApp::OWNER[:accounts].count).to eq(0)
-      expect(opened(one, code: " #{code.downcase.tr("-", " ")}", **owner, locale: "en-US")).to eq(["opened", 201])
+      expect(opened(one, code: " #{code.downcase.tr("-", " ")}", **owner, locale: "en-US")).to eq(
+        ["opened", 201]
+      )
       expect(opened(one, code: code, **owner, email: "next@lane.example")).to eq(["code", 422])
       one.sign_in(email: "aura@lane.example", password: owner[:password])
-      expect(one.ask(:get, "/api/session")).to include("empty" => false, "studio" => include("name" => "Low Lane", "role" => "owner", "locale" => "en-US"))
+      expect(one.ask(:get, "/api/session")).to include(
+        "empty" => false,
+        "studio" => include("name" => "Low Lane", "role" => "owner", "locale" => "en-US")
+      )
       expect(one.ask(:post, "/api/students", Requests::STUDENT)["name"]).to eq("Nell")
     end
 
@@ -36,14 +58,23 @@ RSpec.describe "People" do
 
     it "in a time zone there is, with a password that is none of the common ones" do
       code = openings.make
-      expect(opened(browser, code: code, **owner, time_zone: "Europe/Nowhere")).to eq(["time_zone", 422])
+      expect(opened(browser, code: code, **owner, time_zone: "Europe/Nowhere")).to eq(
+        ["time_zone", 422]
+      )
       expect(opened(browser, code: code, **owner, password: "short")).to eq(["password", 422])
       expect(opened(browser, code: code, **owner)).to eq(["opened", 201])
     end
 
     it "twice at once with one code, and it is one studio" do
       code = openings.make
-      answers = %w[a b c].map { |name| browser.then { |one| Thread.new { opened(one, code: code, **owner, email: "#{name}@lane.example") } } }.map(&:value)
+      answers =
+        %w[a b c]
+          .map do |name|
+            browser.then do |one|
+              Thread.new { opened(one, code: code, **owner, email: "#{name}@lane.example") }
+            end
+          end
+          .map(&:value)
       expect(answers.count(["opened", 201])).to eq(1)
       expect([TestApp::OWNER[:studios].count, TestApp::OWNER[:accounts].count]).to eq([1, 1])
     end
@@ -55,31 +86,68 @@ RSpec.describe "People" do
       sign_in
     end
 
-    def invited(**more) = ask(:post, "/api/people/invitations", {role: "teacher", **more})["invitations"].last
+    def invited(**more) =
+      ask(:post, "/api/people/invitations", { role: "teacher", **more })["invitations"].last
 
     def join(link, one = browser, **more)
-      one.ask(:post, "/api/join", {token: link[/#(.*)/, 1], name: "Odo Linde", email: "odo@quay.example", password: "a lantern on the quay", **more}).then { |answer| [answer["code"] || answer["success"], one.status] }
+      one
+        .ask(
+          :post,
+          "/api/join",
+          {
+            token: link[/#(.*)/, 1],
+            name: "Odo Linde",
+            email: "odo@quay.example",
+            password: "a lantern on the quay",
+            **more
+          }
+        )
+        .then { |answer| [answer["code"] || answer["success"], one.status] }
     end
 
     it "join by a link that opens once" do
       link = invited(role: "assistant")["link"]
       one = browser
-      expect(one.ask(:get, "/api/invitations/#{link[/#(.*)/, 1]}")).to eq("studio" => "Quay Street", "role" => "assistant", "email" => nil)
+      expect(one.ask(:get, "/api/invitations/#{link[/#(.*)/, 1]}")).to eq(
+        "studio" => "Quay Street",
+        "role" => "assistant",
+        "email" => nil
+      )
       expect(join(link, one)).to eq(["joined", 201])
       expect(join(link, email: "late@quay.example")).to eq(["invitation_over", 404])
-      expect(one.sign_in(email: "odo@quay.example", password: "a lantern on the quay") && one.ask(:get, "/api/session")["studio"]).to include("name" => "Quay Street", "role" => "assistant")
-      expect(ask(:get, "/api/people")).to include("invitations" => [], "people" => [include("name" => "Mira Quist", "role" => "owner", "you" => true), include("name" => "Odo Linde", "role" => "assistant", "you" => false)])
+      expect(
+        one.sign_in(email: "odo@quay.example", password: "a lantern on the quay") &&
+          one.ask(:get, "/api/session")["studio"]
+      ).to include("name" => "Quay Street", "role" => "assistant")
+      expect(ask(:get, "/api/people")).to include(
+        "invitations" => [],
+        "people" => [
+          include("name" => "Mira Quist", "role" => "owner", "you" => true),
+          include("name" => "Odo Linde", "role" => "assistant", "you" => false)
+        ]
+      )
       expect(one.ask(:get, "/api/people")["invitations"]).to eq([])
     end
 
     it "do not join when the link was withdrawn, is over, forged, or of another studio" do
       links = Array.new(3) { invited["link"] }
       ask(:delete, "/api/people/invitations/1", {})
-      TestApp::OWNER[:invitations].where(id: 2).update(ends_at: Sequel.lit("now() - interval '1 second'"))
+      TestApp::OWNER[:invitations].where(id: 2).update(
+        ends_at: Sequel.lit("now() - interval '1 second'")
+      )
       other = TestApp.studio("Other", email: "other@bank.example")
       moved = links[2].sub(/#\w+\./, "##{other[:studio_id].to_s(36)}.")
       forged = links[2].sub(/.\z/) { |last| (last == "0") ? "1" : "0" }
-      expect([links[0], links[1], moved, forged, "x#garbled", "x##{"9" * 11}.1.#{"0" * 32}"].map { |link| join(link) }.uniq).to eq([["invitation_over", 404]])
+      expect(
+        [
+          links[0],
+          links[1],
+          moved,
+          forged,
+          "x#garbled",
+          "x##{"9" * 11}.1.#{"0" * 32}"
+        ].map { |link| join(link) }.uniq
+      ).to eq([["invitation_over", 404]])
       expect(TestApp::OWNER[:accounts].count).to eq(2)
       expect(join(links[2])).to eq(["joined", 201])
     end
@@ -87,14 +155,24 @@ RSpec.describe "People" do
     it "who have an account join with its password, and change between their studios" do
       TestApp.studio("Other Bank", email: "both@bank.example")
       link = invited["link"]
-      expect(join(link, email: "both@bank.example", password: "not theirs, a guess")).to eq(["password", 422])
-      expect(join(link, email: "Both@Bank.example", password: TestApp::PASSWORD)).to eq(["joined", 201])
+      expect(join(link, email: "both@bank.example", password: "not theirs, a guess")).to eq(
+        ["password", 422]
+      )
+      expect(join(link, email: "Both@Bank.example", password: TestApp::PASSWORD)).to eq(
+        ["joined", 201]
+      )
       one = browser
       one.sign_in(email: "both@bank.example")
-      expect(one.ask(:get, "/api/session")["studios"].map { |row| row["name"] }).to eq(["Quay Street", "Other Bank"])
-      roles = [1, 2].map { |id| one.ask(:put, "/api/session/studio", {id: id}) && one.ask(:get, "/api/session")["studio"].values_at("name", "role") }
+      expect(one.ask(:get, "/api/session")["studios"].map { |row| row["name"] }).to eq(
+        ["Quay Street", "Other Bank"]
+      )
+      roles =
+        [1, 2].map do |id|
+          one.ask(:put, "/api/session/studio", { id: id }) &&
+            one.ask(:get, "/api/session")["studio"].values_at("name", "role")
+        end
       expect(roles).to eq([["Quay Street", "teacher"], ["Other Bank", "owner"]])
-      one.ask(:put, "/api/session/studio", {id: 77})
+      one.ask(:put, "/api/session/studio", { id: 77 })
       expect(one.status).to eq(404)
       one.ask(:post, "/api/students", Requests::STUDENT)
       expect([ask(:get, "/api/students").size, one.ask(:get, "/api/students").size]).to eq([0, 1])
@@ -102,11 +180,23 @@ RSpec.describe "People" do
 
     it "are mailed their invitation, and it lies in nobody's outbox" do
       mails = []
-      allow_any_instance_of(Stairwell::Server::Mailer).to receive(:deliver) { |_, **mail| mails << mail }
-      allow(TestApp::SETTINGS).to receive(:smtp).and_return(Stairwell::Server::Settings::Smtp.new(host: "127.0.0.1", port: 1, from: "quay@quay.example"))
+      allow_any_instance_of(Stairwell::Server::Mailer).to receive(:deliver) { |_, **mail|
+        mails << mail
+      }
+      allow(TestApp::SETTINGS).to receive(:smtp).and_return(
+        Stairwell::Server::Settings::Smtp.new(host: "127.0.0.1", port: 1, from: "quay@quay.example")
+      )
       link = invited(email: "Odo@quay.example")["link"]
       TestApp.work_on_jobs
-      expect(mails).to match([include(to: "odo@quay.example", subject: "You are invited to Quay Street", body: a_string_including(link).and(including("Mira Quist")))])
+      expect(mails).to match(
+        [
+          include(
+            to: "odo@quay.example",
+            subject: "You are invited to Quay Street",
+            body: a_string_including(link).and(including("Mira Quist"))
+          )
+        ]
+      )
       expect(TestApp::OWNER[:outbox].count).to eq(0)
     end
 
@@ -115,12 +205,27 @@ RSpec.describe "People" do
       teacher = browser
       teacher.sign_in(email: "odo@quay.example", password: "a lantern on the quay")
       student = teacher.student_with_piece
-      teacher.ask(:post, "/api/students/#{student["id"]}/results", {assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid})
-      expect(ask(:post, "/api/people/2/leave", {})).to include("code" => "has_students", "detail" => "Odo Linde teaches students here. Hand them to another teacher first.")
-      left = ask(:post, "/api/people/2/leave", {to: 1})
-      expect(left["people"].map { |one| one.values_at("name", "students") }).to eq([["Mira Quist", 1]])
+      teacher.ask(
+        :post,
+        "/api/students/#{student["id"]}/results",
+        { assignment_id: 1, step_id: "A.right", result: "steady", key: SecureRandom.uuid }
+      )
+      expect(ask(:post, "/api/people/2/leave", {})).to include(
+        "code" => "has_students",
+        "detail" => "Odo Linde teaches students here. Hand them to another teacher first."
+      )
+      left = ask(:post, "/api/people/2/leave", { to: 1 })
+      expect(left["people"].map { |one| one.values_at("name", "students") }).to eq(
+        [["Mira Quist", 1]]
+      )
       expect(ask(:get, "/api/students").first["teacher"]).to eq("Mira Quist")
-      expect(ask(:get, "/api/students/#{student["id"]}/lesson")["steps"].find { |step| step["id"] == "A.right" }["recorded_by"]).to eq("Odo Linde")
+      expect(
+        ask(:get, "/api/students/#{student["id"]}/lesson")["steps"].find do |step|
+          step["id"] == "A.right"
+        end[
+          "recorded_by"
+        ]
+      ).to eq("Odo Linde")
       expect(teacher.ask(:get, "/api/session")).to include("account" => be_a(Hash), "studio" => nil)
       teacher.ask(:get, "/api/students")
       expect(teacher.status).to eq(403)
@@ -130,19 +235,28 @@ RSpec.describe "People" do
     end
 
     it "always have an owner" do
-      expect(ask(:put, "/api/people/1", {role: "teacher"})["code"]).to eq("last_owner")
+      expect(ask(:put, "/api/people/1", { role: "teacher" })["code"]).to eq("last_owner")
       expect(ask(:post, "/api/people/1/leave", {})["code"]).to eq("last_owner")
       join(invited(role: "owner")["link"])
       second = browser
       second.sign_in(email: "odo@quay.example", password: "a lantern on the quay")
-      answers = [[self, 2], [second, 1]].map { |one, id| Thread.new { one.ask(:put, "/api/people/#{id}", {role: "teacher"})["code"] } }.map(&:value)
+      answers =
+        [[self, 2], [second, 1]].map do |one, id|
+            Thread.new { one.ask(:put, "/api/people/#{id}", { role: "teacher" })["code"] }
+          end
+          .map(&:value)
       expect(answers.compact.size).to eq(1)
       expect(TestApp::OWNER[:memberships].where(role: "owner", left_at: nil).count).to eq(1)
     end
 
     it "of another studio are not there" do
       TestApp.studio("Other", email: "other@bank.example")
-      [[:put, "/api/people/2", {role: "teacher"}], [:post, "/api/people/2/leave", {}], [:post, "/api/people/1/leave", {to: 2}], [:delete, "/api/people/invitations/1", {}]].each do |method, path, body|
+      [
+        [:put, "/api/people/2", { role: "teacher" }],
+        [:post, "/api/people/2/leave", {}],
+        [:post, "/api/people/1/leave", { to: 2 }],
+        [:delete, "/api/people/invitations/1", {}]
+      ].each do |method, path, body|
         ask(method, path, body)
         expect([path, status]).to match([path, be_between(404, 422)])
       end
@@ -159,36 +273,81 @@ RSpec.describe "People" do
     let!(:student) { student_with_piece }
     let(:path) { "/api/students/#{student["id"]}" }
 
-    def lists = [ask(:get, "/api/studio").map { |row| row["name"] }, ask(:get, "/api/today")["lessons"].map { |row| row["name"] }]
+    def lists =
+      [
+        ask(:get, "/api/studio").map { |row| row["name"] },
+        ask(:get, "/api/today")["lessons"].map { |row| row["name"] }
+      ]
 
     it "go, are in no list and planned no more, and are back with all that was" do
       TestApp.now = Time.utc(2027, 3, 10, 12)
       expect(lists).to eq([["Nell"], ["Nell"]])
       before = ask(:get, path)
-      expect(ask(:post, "#{path}/leave", {})).to include("left_on" => "2027-03-10", "sheet_path" => nil)
+      expect(ask(:post, "#{path}/leave", {})).to include(
+        "left_on" => "2027-03-10",
+        "sheet_path" => nil
+      )
       expect(lists).to eq([[], []])
       expect(ask(:get, sheet_of(student))["code"]).to eq("link_unknown")
-      expect(ask(:get, "/api/students").map { |row| row.values_at("name", "left_on") }).to eq([["Nell", "2027-03-10"]])
+      expect(ask(:get, "/api/students").map { |row| row.values_at("name", "left_on") }).to eq(
+        [%w[Nell 2027-03-10]]
+      )
       ask(:post, "/api/studio/plans", {})
       TestApp.work_on_jobs
-      expect(TestApp::OWNER[:plan_runs].get([:total, :done])).to eq([0, 0])
+      expect(TestApp::OWNER[:plan_runs].get(%i[total done])).to eq([0, 0])
       expect(ask(:get, "/api/people")["people"].first["students"]).to eq(0)
       TestApp.now = Time.utc(2027, 3, 12, 12)
       expect(ask(:post, "#{path}/leave", {})["left_on"]).to eq("2027-03-10")
       back = ask(:post, "#{path}/return", {})
-      expect(back.values_at("left_on", "pieces").last.map { |one| one["title"] }).to eq(before["pieces"].map { |one| one["title"] })
+      expect(back.values_at("left_on", "pieces").last.map { |one| one["title"] }).to eq(
+        before["pieces"].map { |one| one["title"] }
+      )
       expect(lists.first).to eq(["Nell"])
     end
 
     it "move to another teacher with all that was, and to nobody who teaches no one" do
-      join = ask(:post, "/api/people/invitations", {role: "teacher"})["invitations"].last["link"][/#(.*)/, 1]
-      browser.ask(:post, "/api/join", {token: join, name: "Odo Linde", email: "odo@quay.example", password: "a lantern on the quay"})
-      TestApp::OWNER[:memberships].insert(studio_id: 1, account_id: Stairwell::Server::Auth.add_account(TestApp.store.db, email: "a@quay.example", name: "A", password: "x"), role: "assistant")
+      join =
+        ask(:post, "/api/people/invitations", { role: "teacher" })["invitations"].last["link"][
+          /#(.*)/,
+          1
+        ]
+      browser.ask(
+        :post,
+        "/api/join",
+        {
+          token: join,
+          name: "Odo Linde",
+          email: "odo@quay.example",
+          password: "a lantern on the quay"
+        }
+      )
+      TestApp::OWNER[:memberships].insert(
+        studio_id: 1,
+        account_id:
+          Stairwell::Server::Auth.add_account(
+            TestApp.store.db,
+            email: "a@quay.example",
+            name: "A",
+            password: "x"
+          ),
+        role: "assistant"
+      )
       TestApp.studio("Other", email: "other@bank.example")
-      change = ->(to) { ask(:put, path, Requests::STUDENT.merge(teacher_id: to, version: ask(:get, path)["version"])) }
-      expect([change[3]["code"], change[4]["code"], change[99]["code"]]).to eq(%w[teacher teacher teacher])
+      change = ->(to) do
+        ask(
+          :put,
+          path,
+          Requests::STUDENT.merge(teacher_id: to, version: ask(:get, path)["version"])
+        )
+      end
+      expect([change[3]["code"], change[4]["code"], change[99]["code"]]).to eq(
+        %w[teacher teacher teacher]
+      )
       expect(change[2]["pieces"].size).to eq(1)
-      expect(ask(:get, "/api/students").first).to include("teacher" => "Odo Linde", "teacher_id" => 2)
+      expect(ask(:get, "/api/students").first).to include(
+        "teacher" => "Odo Linde",
+        "teacher_id" => 2
+      )
     end
   end
 end

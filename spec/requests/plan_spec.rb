@@ -12,15 +12,23 @@ RSpec.describe "A student's week" do
   let(:path) { "/api/students/#{student["id"]}" }
 
   def give_second(script = Requests::SCRIPT.sub("The Lock Gate", "Weir"))
-    piece = ask(:post, "/api/pieces", {script: script})
-    ask(:post, "#{path}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "left", target_tempo: 60})
+    piece = ask(:post, "/api/pieces", { script: script })
+    ask(
+      :post,
+      "#{path}/pieces",
+      { piece_id: piece["id"], routine: "hand_by_hand", hand_order: "left", target_tempo: 60 }
+    )
   end
 
   it "holds all pieces within one budget, and begins no more than the student's number a day" do
     week = give_second["week"]
-    expect(week["days"].flat_map { |day| day["items"].map { |item| item["piece"] } }.uniq).to contain_exactly("The Lock Gate", "Weir")
+    expect(
+      week["days"].flat_map { |day| day["items"].map { |item| item["piece"] } }.uniq
+    ).to contain_exactly("The Lock Gate", "Weir")
     week["days"].each do |day|
-      expect(day["minutes"]).to be_within(day["items"].size/4r).of(day["items"].sum { |item| item["minutes"] }) # each rounded by itself
+      expect(day["minutes"]).to be_within(day["items"].size / 4r).of(
+        day["items"].sum { |item| item["minutes"] }
+      ) # each rounded by itself
       expect(day["minutes"]).to be <= 20
       expect(day["items"].count { |item| item["begins"] }).to be <= 2
     end
@@ -29,25 +37,49 @@ RSpec.describe "A student's week" do
   it "says of each step where it is, how its minutes come about, and why it stands there" do
     week = give_second["week"]
     items = week["days"].flat_map { |day| day["items"] }
-    items.select { |item| item["kind"] == "step" }.each do |item|
-      minutes, repetitions, counts, tempo = item["arithmetic"].sub("½", ".5").match(/\A([\d.]+) min: (\d+) × (\d+) counts at (\d+), 8 s between/).captures.map(&:to_r)
-      expect([repetitions, tempo]).to eq([item["repetitions"], item["tempo"]])
-      playing = repetitions * (counts * 60 / tempo + 8) / 60
-      expect((playing * 2).ceil/2r).to eq(minutes)
-      expect(item["arithmetic"]).to include("; ½ min to get ready")
-      longer = item["arithmetic"][/still new, so ([\d.½]+) × as long today/, 1].to_s.sub("½", ".5")
-      expect(item["minutes"]).to be_within(0.5).of(0.5 + (playing * (longer.empty? ? 1 : longer.to_r)))
-      expect(item["place"]).to start_with("page 12").or eq("the whole piece")
-      expect(item["why"]).to match(/\A(new|good day \d+ of \d+)/)
-    end
-    expect(items.select { |item| item["kind"] == "more" }).to all(include("step_id" => end_with("~more"), "why" => /there is time|hard place/, "begins" => false)).and(be_any)
+    items
+      .select { |item| item["kind"] == "step" }
+      .each do |item|
+        minutes, repetitions, counts, tempo =
+          item["arithmetic"]
+            .sub("½", ".5")
+            .match(/\A([\d.]+) min: (\d+) × (\d+) counts at (\d+), 8 s between/)
+            .captures
+            .map(&:to_r)
+        expect([repetitions, tempo]).to eq([item["repetitions"], item["tempo"]])
+        playing = repetitions * (counts * 60 / tempo + 8) / 60
+        expect((playing * 2).ceil / 2r).to eq(minutes)
+        expect(item["arithmetic"]).to include("; ½ min to get ready")
+        longer =
+          item["arithmetic"][/still new, so ([\d.½]+) × as long today/, 1].to_s.sub("½", ".5")
+        expect(item["minutes"]).to be_within(0.5).of(
+          0.5 + (playing * (longer.empty? ? 1 : longer.to_r))
+        )
+        expect(item["place"]).to start_with("page 12").or eq("the whole piece")
+        expect(item["why"]).to match(/\A(new|good day \d+ of \d+)/)
+      end
+    expect(items.select { |item| item["kind"] == "more" }).to all(
+      include(
+        "step_id" => end_with("~more"),
+        "why" => /there is time|hard place/,
+        "begins" => false
+      )
+    ).and(be_any)
     expect(week["left_out"].map { |one| one["why"] }).to all(match(/waits until|no room|would fit/))
   end
 
   it "lists what no day is long enough for, with what needs it" do
-    long = give_second("title: Long\npage 1: #{Array.new(12, 8).join(" ")}\nsection A: 1-96\nsection B: 1-1")
+    long =
+      give_second(
+        "title: Long\npage 1: #{Array.new(12, 8).join(" ")}\nsection A: 1-96\nsection B: 1-1"
+      )
     never = long["week"]["left_out"].reject { |one| one["fits"] }
-    expect(never.map { |one| one["step_id"] }).to include("A.right", "A.left", "A.together", "whole.whole")
+    expect(never.map { |one| one["step_id"] }).to include(
+      "A.right",
+      "A.left",
+      "A.together",
+      "whole.whole"
+    )
     expect(never.first["why"]).to match(/takes [\d.]+ min at a time, but a day has 20 min/)
   end
 
@@ -56,8 +88,12 @@ RSpec.describe "A student's week" do
     TestApp.now = Time.utc(2027, 3, 5, 12) # a Friday
     week = ask(:put, path, Requests::STUDENT.merge(version: 1, lesson_weekday: 1))["week"]
     # Thursday has gone by and stays as it was.
-    expect(week.values_at("starts", "planned_from", "next_lesson")).to eq(%w[2027-03-04 2027-03-05 2027-03-08])
-    expect(week["days"].map { |day| day["date"] }).to eq(%w[2027-03-04 2027-03-05 2027-03-06 2027-03-07])
+    expect(week.values_at("starts", "planned_from", "next_lesson")).to eq(
+      %w[2027-03-04 2027-03-05 2027-03-08]
+    )
+    expect(week["days"].map { |day| day["date"] }).to eq(
+      %w[2027-03-04 2027-03-05 2027-03-06 2027-03-07]
+    )
   end
 
   it "counts days by the studio's clock, not the server's" do

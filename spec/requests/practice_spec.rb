@@ -21,16 +21,24 @@ RSpec.describe "Practice and lessons" do
   end
 
   # Without what is there because there is time.
-  def needed(day) = day["items"].reject { |item| item["kind"] == "more" }.map { |item| item["step_id"] }
+  def needed(day) =
+    day["items"].reject { |item| item["kind"] == "more" }.map { |item| item["step_id"] }
 
   def done(answer) = answer["days"].first["items"].first["done"]
 
   it "plans the week from the day after the lesson to the next one" do
     week = student["week"]
-    expect(week.values_at("starts", "next_lesson", "budget")).to eq(["2027-03-04", "2027-03-10", 20])
-    expect(week["days"].map { |day| day["date"] }).to eq(%w[2027-03-04 2027-03-05 2027-03-06 2027-03-07 2027-03-08])
+    expect(week.values_at("starts", "next_lesson", "budget")).to eq(
+      ["2027-03-04", "2027-03-10", 20]
+    )
+    expect(week["days"].map { |day| day["date"] }).to eq(
+      %w[2027-03-04 2027-03-05 2027-03-06 2027-03-07 2027-03-08]
+    )
     expect(needed(week["days"].first)).to eq(%w[A.right A.left])
-    expect(week["days"].first["items"].first).to include("why" => /new/, "arithmetic" => /5 × 12 counts at 44/)
+    expect(week["days"].first["items"].first).to include(
+      "why" => /new/,
+      "arithmetic" => /5 × 12 counts at 44/
+    )
     expect(week["left_out"]).not_to be_empty
   end
 
@@ -58,7 +66,9 @@ RSpec.describe "Practice and lessons" do
     TestApp.now = Time.utc(2027, 3, 12, 12)
     key = SecureRandom.uuid
     mark(sheet, item, kind: "undo", undoes: key, day: "2027-03-04")
-    [key, *Array.new(5) { SecureRandom.uuid }].shuffle.each { |one| mark(sheet, item, key: one, day: "2027-03-04") }
+    [key, *Array.new(5) { SecureRandom.uuid }].shuffle.each do |one|
+      mark(sheet, item, key: one, day: "2027-03-04")
+    end
     step = ask(:get, "/api/students/#{student["id"]}")["pieces"].first["steps"].first
     expect(step["credited"]).to eq(1)
     expect(mark(sheet, item, day: "2027-03-13")["detail"]).to include("can no longer be counted")
@@ -70,11 +80,21 @@ RSpec.describe "Practice and lessons" do
     ask(:get, "#{sheet}/score?assignment_id=#{item["assignment_id"]}")
     expect(status).to eq(404)
     piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.slow_ferry.map))
-    ask(:put, "/api/pieces/#{piece["id"]}/script", {script: "#{piece["script"]}section A: 1-4\n", revision: 1})
-    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60})
+    ask(
+      :put,
+      "/api/pieces/#{piece["id"]}/script",
+      { script: "#{piece["script"]}section A: 1-4\n", revision: 1 }
+    )
+    ask(
+      :post,
+      "/api/students/#{student["id"]}/pieces",
+      { piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60 }
+    )
     given = ask(:get, "/api/students/#{student["id"]}")["pieces"].last["id"]
     get "#{sheet}/score?assignment_id=#{given}"
-    expect(last_response.headers["content-type"]).to start_with("application/vnd.recordare.musicxml+xml")
+    expect(last_response.headers["content-type"]).to start_with(
+      "application/vnd.recordare.musicxml+xml"
+    )
     expect(Stairwell::Formats::MusicXML.read(last_response.body).notes).not_to be_empty
     ask(:get, "/api/sheet/#{"x" * 43}/score?assignment_id=#{given}")
     expect(status).to eq(404)
@@ -82,17 +102,31 @@ RSpec.describe "Practice and lessons" do
 
   it "begins the hands as the student's own page says" do
     item = thursday
-    ask(:put, "/api/pieces/1/script", {for: student["id"].to_s, script: "start right: finger 3 on B4", revision: 0})
-    shown = ask(:get, sheet)["days"].flat_map { |day| day["items"] }.find { |one| one["step_id"] == item["step_id"] }
-    expect(shown["starts"]).to eq([{"hand" => "right", "finger" => 3, "note" => "B", "midi" => 71}])
+    ask(
+      :put,
+      "/api/pieces/1/script",
+      { for: student["id"].to_s, script: "start right: finger 3 on B4", revision: 0 }
+    )
+    shown =
+      ask(:get, sheet)["days"]
+        .flat_map { |day| day["items"] }
+        .find { |one| one["step_id"] == item["step_id"] }
+    expect(shown["starts"]).to eq(
+      [{ "hand" => "right", "finger" => 3, "note" => "B", "midi" => 71 }]
+    )
   end
 
   it "says the cautions that apply, and the studio's own" do
     thursday
     expect(ask(:get, sheet)["cautions"].map { |one| one["topic"] }).to eq(%w[pain posture])
     TestApp::OWNER[:studios].update(caution: "Cut your nails.")
-    TestApp::OWNER[:week_plans].update(plan: Sequel.lit("jsonb_set(plan, '{days,0,minutes}', '40')"))
-    expect(ask(:get, sheet)["cautions"].map { |one| one["short"] }).to include("Take a break after 20 minutes.", "Cut your nails.")
+    TestApp::OWNER[:week_plans].update(
+      plan: Sequel.lit("jsonb_set(plan, '{days,0,minutes}', '40')")
+    )
+    expect(ask(:get, sheet)["cautions"].map { |one| one["short"] }).to include(
+      "Take a break after 20 minutes.",
+      "Cut your nails."
+    )
   end
 
   it "goes on with what stood last when the lesson is past and no new plan is there" do
@@ -114,13 +148,19 @@ RSpec.describe "Practice and lessons" do
 
   it "walks along with what it sounds" do
     item = student["week"]["days"].first["items"].first
-    walk = ask(:get, "#{sheet}/sound?assignment_id=#{item["assignment_id"]}&step_id=#{item["step_id"]}")["walk"]
-    expect(walk.map { |one| one["place"] }).to eq((1..4).map { |bar| "page 12, line 1, bar #{bar}" })
+    walk =
+      ask(:get, "#{sheet}/sound?assignment_id=#{item["assignment_id"]}&step_id=#{item["step_id"]}")[
+        "walk"
+      ]
+    expect(walk.map { |one| one["place"] }).to eq(
+      (1..4).map { |bar| "page 12, line 1, bar #{bar}" }
+    )
   end
 
   it "sounds the bars of a step at its tempo, with a full bar to count in" do
     item = thursday
-    sound = ask(:get, "#{sheet}/sound?assignment_id=#{item["assignment_id"]}&step_id=#{item["step_id"]}")
+    sound =
+      ask(:get, "#{sheet}/sound?assignment_id=#{item["assignment_id"]}&step_id=#{item["step_id"]}")
     # Four bars of three counts at 44 take 12 × 60 / 44 s.
     expect(sound["seconds"]).to be_within(0.01).of(12 * 60 / 44.0)
     expect(sound["count_in"].map { |click| click["strong"] }).to eq([true, false, false])
@@ -146,7 +186,26 @@ RSpec.describe "Practice and lessons" do
     thursday
     clear_cookies
     answer = ask(:get, sheet)
-    expect(answer.keys).to contain_exactly("student", "studio", "today", "next_lesson", "over", "days", "reads", "skip", "cautions", "locale", "paused", "family", "messages", "lesson_time", "recap", "told_before", "skip_on", "pieces")
+    expect(answer.keys).to contain_exactly(
+      "student",
+      "studio",
+      "today",
+      "next_lesson",
+      "over",
+      "days",
+      "reads",
+      "skip",
+      "cautions",
+      "locale",
+      "paused",
+      "family",
+      "messages",
+      "lesson_time",
+      "recap",
+      "told_before",
+      "skip_on",
+      "pieces"
+    )
     ask(:get, sheet.sub(/.\z/) { |last| (last == "0") ? "1" : "0" })
     expect(status).to eq(404)
     sign_in
@@ -158,7 +217,9 @@ RSpec.describe "Practice and lessons" do
     ask(:delete, "/api/students/#{student["id"]}/link")
     ask(:get, sheet_of(fresh))
     expect(status).to eq(404)
-    expect(mark(sheet_of(fresh), {"assignment_id" => 1, "step_id" => "A.right"})["code"]).to eq("link_unknown")
+    expect(mark(sheet_of(fresh), { "assignment_id" => 1, "step_id" => "A.right" })["code"]).to eq(
+      "link_unknown"
+    )
   end
 
   it "limits how often links may be tried" do
@@ -169,14 +230,21 @@ RSpec.describe "Practice and lessons" do
     first = try.call
     counted = TestApp::OWNER[:rate_counts].where(Sequel.like(:key, "%sheet%"))
     expect(counted.get(:count)).to eq(1)
-    counted.update(count: Stairwell::Server::Limits::SHEETS[:limit] - 1, expires_at: Sequel.lit("now() + interval '1 hour'"))
+    counted.update(
+      count: Stairwell::Server::Limits::SHEETS[:limit] - 1,
+      expires_at: Sequel.lit("now() + interval '1 hour'")
+    )
     expect([first, try.call, try.call]).to eq([404, 404, 429])
   end
 
   it "marks only what is on the sheet" do
     thursday
-    expect(mark(sheet, {"assignment_id" => 1, "step_id" => "whole.tempo"})["code"]).to eq("not_on_sheet")
-    expect(mark(sheet, {"assignment_id" => 77, "step_id" => "A.right"})["code"]).to eq("not_on_sheet")
+    expect(mark(sheet, { "assignment_id" => 1, "step_id" => "whole.tempo" })["code"]).to eq(
+      "not_on_sheet"
+    )
+    expect(mark(sheet, { "assignment_id" => 77, "step_id" => "A.right" })["code"]).to eq(
+      "not_on_sheet"
+    )
   end
 
   it "lets what is heard change states and the next week at once" do
@@ -186,16 +254,34 @@ RSpec.describe "Practice and lessons" do
     before = ask(:get, "/api/students/#{student["id"]}/lesson")
     expect(before["practised"]).to eq("done" => 1, "of" => 5)
     results = "/api/students/#{student["id"]}/results"
-    say = ->(step, result) { ask(:post, results, {assignment_id: item["assignment_id"], step_id: step, result: result, key: SecureRandom.uuid}) }
+    say = ->(step, result) do
+      ask(
+        :post,
+        results,
+        {
+          assignment_id: item["assignment_id"],
+          step_id: step,
+          result: result,
+          key: SecureRandom.uuid
+        }
+      )
+    end
     say.call("A.right", "steady")
     after = say.call("A.left", "secure")
     states = after["steps"].to_h { |one| [one["id"], one.values_at("state", "result")] }
     expect(states).to include("A.right" => %w[steady steady], "A.left" => %w[secure secure])
-    days_of = ->(lesson, step) { lesson["next_week"]["days"].select { |day| day["items"].any? { |one| one["step_id"] == step } }.size }
+    days_of = ->(lesson, step) do
+      lesson["next_week"]["days"]
+        .select { |day| day["items"].any? { |one| one["step_id"] == step } }
+        .size
+    end
     expect([days_of.call(before, "A.left"), days_of.call(after, "A.left")]).to eq([2, 0])
-    expect(needed(after["next_week"]["days"].first)).to eq(%w[A.together A1.right]) # A goes on, then the next section
+    # A goes on, then the next section
+    expect(needed(after["next_week"]["days"].first)).to eq(%w[A.together A1.right])
     expect(ask(:get, "/api/students/#{student["id"]}")["week"]).to eq(after["next_week"])
-    expect(say.call("A.left", "not_heard")["steps"].find { |one| one["id"] == "A.left" }["state"]).to eq("open")
+    expect(
+      say.call("A.left", "not_heard")["steps"].find { |one| one["id"] == "A.left" }["state"]
+    ).to eq("open")
     ask(:get, "/api/studio")
     TestApp.work_on_jobs
     row = ask(:get, "/api/studio").first
@@ -205,17 +291,21 @@ RSpec.describe "Practice and lessons" do
 
   it "plans again when days or minutes change, and answers a stale change with both" do
     id = student["id"]
-    changed = ask(:put, "/api/students/#{id}", Requests::STUDENT.merge(minutes_a_day: 10, version: 1))
+    changed =
+      ask(:put, "/api/students/#{id}", Requests::STUDENT.merge(minutes_a_day: 10, version: 1))
     expect(changed["week"]["budget"]).to eq(10)
-    answer = ask(:put, "/api/students/#{id}", Requests::STUDENT.merge(minutes_a_day: 30, version: 1))
-    expect([status, answer["code"], answer["kept"]["minutes_a_day"], answer["sent"]["minutes_a_day"]]).to eq([409, "stale", 10, 30])
+    answer =
+      ask(:put, "/api/students/#{id}", Requests::STUDENT.merge(minutes_a_day: 30, version: 1))
+    expect(
+      [status, answer["code"], answer["kept"]["minutes_a_day"], answer["sent"]["minutes_a_day"]]
+    ).to eq([409, "stale", 10, 30])
   end
 
   it "answers a stale change of a map with both scripts, and keeps every revision" do
-    piece = ask(:post, "/api/pieces", {script: Requests::SCRIPT})
+    piece = ask(:post, "/api/pieces", { script: Requests::SCRIPT })
     path = "/api/pieces/#{piece["id"]}/script"
-    ask(:put, path, {script: "#{Requests::SCRIPT}# theirs", revision: 1})
-    answer = ask(:put, path, {script: "#{Requests::SCRIPT}# mine", revision: 1})
+    ask(:put, path, { script: "#{Requests::SCRIPT}# theirs", revision: 1 })
+    answer = ask(:put, path, { script: "#{Requests::SCRIPT}# mine", revision: 1 })
     expect([status, answer["kept"]["revision"]]).to eq([409, 2])
     expect([answer["kept"]["script"], answer["sent"]["script"]]).to match([/# theirs/, /# mine/])
     expect(TestApp::OWNER[:map_revisions].select_order_map(:revision)).to eq([1, 2])
@@ -224,11 +314,23 @@ RSpec.describe "Practice and lessons" do
   it "keeps a score's notes when only words change, and the steps of a running piece when its map does" do
     piece = load_score(Stairwell::Formats::MusicXML.write(Demo::Pieces.fog_signal.map))
     expect(piece["figures"]["new_bars"]).to eq(5.6)
-    changed = ask(:put, "/api/pieces/#{piece["id"]}/script", {revision: 1, script: "#{piece["script"]}section A: 1-8\n"})
+    changed =
+      ask(
+        :put,
+        "/api/pieces/#{piece["id"]}/script",
+        { revision: 1, script: "#{piece["script"]}section A: 1-8\n" }
+      )
     expect(changed["figures"]["new_bars"]).to eq(5.6)
-    ask(:post, "/api/students/#{student["id"]}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60})
-    ask(:put, "/api/pieces/#{piece["id"]}/script", {revision: 2, script: piece["script"]})
-    given = ask(:get, "/api/students/#{student["id"]}")["pieces"].find { |one| one["piece_id"] == piece["id"] }
+    ask(
+      :post,
+      "/api/students/#{student["id"]}/pieces",
+      { piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 60 }
+    )
+    ask(:put, "/api/pieces/#{piece["id"]}/script", { revision: 2, script: piece["script"] })
+    given =
+      ask(:get, "/api/students/#{student["id"]}")["pieces"].find do |one|
+        one["piece_id"] == piece["id"]
+      end
     expect(given["steps"].map { |step| step["id"] }).to include("A.right")
   end
 
@@ -236,9 +338,15 @@ RSpec.describe "Practice and lessons" do
   it "loses no mark when the server is killed" do
     item = thursday
     2.times do
-      server = ServerProcess.start({"STAIRWELL_NOW" => "2027-03-04 12:00"})
+      server = ServerProcess.start({ "STAIRWELL_NOW" => "2027-03-04 12:00" })
       uri = URI("#{server.address}#{sheet}/marks")
-      body = JSON.generate(key: SecureRandom.uuid, kind: "repetition", assignment_id: item["assignment_id"], step_id: item["step_id"])
+      body =
+        JSON.generate(
+          key: SecureRandom.uuid,
+          kind: "repetition",
+          assignment_id: item["assignment_id"],
+          step_id: item["step_id"]
+        )
       answer = Net::HTTP.post(uri, body, "Content-Type" => "application/json")
       expect(answer.code).to eq("201")
     ensure

@@ -11,13 +11,16 @@ RSpec.describe "bin/" do
 
   it "start says what it can do, and refuses what it cannot" do
     out, _, status = run("bin/start", "--help")
-    expect([status.exitstatus, out]).to match([0, /--host HOST.*--port PORT.*--fresh-demo.*DATABASE_URL/m])
+    expect([status.exitstatus, out]).to match(
+      [0, /--host HOST.*--port PORT.*--fresh-demo.*DATABASE_URL/m]
+    )
     _, err, status = run("bin/start", "--fast")
     expect([status.exitstatus, err]).to match([2, /--install-only/])
   end
 
   it "start does not empty a database that is not its own" do
-    _, err, status = run("bin/start", "--fresh-demo", env: {"DATABASE_URL" => "postgres://x:y@127.0.0.1:1/z"})
+    _, err, status =
+      run("bin/start", "--fresh-demo", env: { "DATABASE_URL" => "postgres://x:y@127.0.0.1:1/z" })
     expect([status.success?, err]).to match([false, /only empties the private database/])
   end
 
@@ -25,10 +28,18 @@ RSpec.describe "bin/" do
     Dir.mktmpdir do |folder|
       FileUtils.cp_r(File.join(root, "bin"), folder)
       FileUtils.cp_r(File.join(root, "core"), folder)
-      env = {"GEM_PATH" => folder, "GEM_HOME" => folder, "BUNDLE_GEMFILE" => nil, "RUBYOPT" => nil, "RUBYLIB" => nil}
+      env = {
+        "GEM_PATH" => folder,
+        "GEM_HOME" => folder,
+        "BUNDLE_GEMFILE" => nil,
+        "RUBYOPT" => nil,
+        "RUBYLIB" => nil
+      }
       out, err, status = run(File.join(folder, "bin/stairwell"), "roadmap", "x.txt", env: env)
       expect([out, status.exitstatus]).to eq(["", 2])
-      expect(err).to match(/\AThe gems nokogiri and rubyzip are missing\. Run: \S+bin\/start --install-only\n\z/)
+      expect(err).to match(
+        %r{\AThe gems nokogiri and rubyzip are missing\. Run: \S+bin/start --install-only\n\z}
+      )
     end
   end
 

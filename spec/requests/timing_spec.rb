@@ -12,29 +12,40 @@ RSpec.describe "What a student takes for a repetition" do
   let(:student) { student_with_piece }
   let(:path) { "/api/students/#{student["id"]}" }
 
-  # Five boxes of A, right hand (12 counts at 44 and 8 s between, 24.4 s each), so many seconds apart on the phone; all
-  # arrive at the same moment.
+  # Five boxes of A, right hand (12 counts at 44 and 8 s between, 24.4 s each), so many seconds
+  # apart on the phone; all arrive at the same moment.
   def practise(day, apart)
     TestApp.now = Time.utc(2027, 3, day, 18)
     begun = Time.utc(2027, 3, day, 16)
-    item = {"assignment_id" => student["pieces"].first["id"], "step_id" => "A.right"}
+    item = { "assignment_id" => student["pieces"].first["id"], "step_id" => "A.right" }
     5.times { |at| mark(sheet_of(student), item, tapped_at: apart && (begun + at * apart).iso8601) }
   end
 
-  def minutes_of(answer, step) = answer["week"]["days"].reject { |day| day["date"] < answer["week"]["planned_from"] }.flat_map { |day| day["items"] }.select { |item| item["step_id"] == step }.map { |item| item["minutes"] }.uniq
+  def minutes_of(answer, step) =
+    answer["week"]["days"]
+      .reject { |day| day["date"] < answer["week"]["planned_from"] }
+      .flat_map { |day| day["items"] }
+      .select { |item| item["step_id"] == step }
+      .map { |item| item["minutes"] }
+      .uniq
 
   it "lengthens what is still to come, and is said" do
     student
     expect(ask(:get, path)).to include("timing" => [])
     # Twice what each of these days asks for, the first ones being longer.
-    {4 => 2, 5 => 1.5, 6 => 1.2, 7 => 1}.each { |day, times| practise(day, 49 * times) }
+    { 4 => 2, 5 => 1.5, 6 => 1.2, 7 => 1 }.each { |day, times| practise(day, 49 * times) }
     TestApp.now = Time.utc(2027, 3, 8, 9)
     planned = ask(:post, "#{path}/week", {})
-    # Four days at twice the estimate: exp((4 ln 2 + 6 × 0.4 ln 2) / 10) = 1.56, of 5 × 24.4 s 3.17 min, twice and 1½ times that on the first days, and ½ min.
-    expect(planned["timing"]).to eq(["Nell needs 1.6 × the estimated time for one hand alone; the plan allows for it."])
+    # Four days at twice the estimate: exp((4 ln 2 + 6 × 0.4 ln 2) / 10) = 1.56, of 5 × 24.4 s 3.17
+    # min, twice and 1½ times that on the first days, and ½ min.
+    expect(planned["timing"]).to eq(
+      ["Nell needs 1.6 × the estimated time for one hand alone; the plan allows for it."]
+    )
     expect(minutes_of(student, "A.left")).to eq([4.5, 3.5])
     expect(minutes_of(planned, "A.left")).to eq([7])
-    expect(planned["week"]["days"].last["items"].find { |item| item["kind"] == "step" }["arithmetic"]).to include("; ½ min to get ready; 1.6 × that, as timed")
+    expect(
+      planned["week"]["days"].last["items"].find { |item| item["kind"] == "step" }["arithmetic"]
+    ).to include("; ½ min to get ready; 1.6 × that, as timed")
   end
 
   it "is not learnt from boxes that were ticked in one go, nor from taps without a time" do
@@ -43,7 +54,9 @@ RSpec.describe "What a student takes for a repetition" do
     practise(7, nil)
     TestApp.now = Time.utc(2027, 3, 8, 9)
     planned = ask(:post, "#{path}/week", {})
-    expect(planned["timing"]).to eq(["On 3 of 3 days all boxes of a step were ticked in one go; those times are left out."])
+    expect(planned["timing"]).to eq(
+      ["On 3 of 3 days all boxes of a step were ticked in one go; those times are left out."]
+    )
     expect(minutes_of(planned, "A.left")).to eq([4.5])
   end
 end

@@ -31,7 +31,13 @@ RSpec.describe "A database made by the version before", order: :defined do
     @settings = Stairwell::Server::Settings.from_env(env)
     Stairwell::Prepare.draw(@settings)
     @upgraded_store = Stairwell::Server::Store.new(@settings.app_url)
-    @upgraded = Stairwell::Server.app(@settings, store: @upgraded_store, clock: Stairwell::Server::Clock.new(@settings.fixed_now), log: StringIO.new)
+    @upgraded =
+      Stairwell::Server.app(
+        @settings,
+        store: @upgraded_store,
+        clock: Stairwell::Server::Clock.new(@settings.fixed_now),
+        log: StringIO.new
+      )
   end
 
   after(:context) do
@@ -50,32 +56,68 @@ RSpec.describe "A database made by the version before", order: :defined do
       let(:student) { ask(:get, "/api/students/#{was["id"]}") }
 
       it "keeps each piece: its target, its progress, what is introduced, every step and its state" do
-        now = student["pieces"].map do |piece|
-          steps = piece["steps"].map { |step| step.values_at("id", "state", "credited", "good_days", "minutes", "tempo", "repetitions") }
-          introduced = piece["introductions"].select { |one| one["introduced"] }.map { |one| one["what"] }
-          piece.slice("title", "percent", "target_tempo", "due_on").merge("introduced" => introduced, "steps" => steps)
-        end
+        now =
+          student["pieces"].map do |piece|
+            steps =
+              piece["steps"].map do |step|
+                step.values_at(
+                  "id",
+                  "state",
+                  "credited",
+                  "good_days",
+                  "minutes",
+                  "tempo",
+                  "repetitions"
+                )
+              end
+            introduced =
+              piece["introductions"].select { |one| one["introduced"] }.map { |one| one["what"] }
+            piece.slice("title", "percent", "target_tempo", "due_on").merge(
+              "introduced" => introduced,
+              "steps" => steps
+            )
+          end
         # Dates to come follow other rules since.
         expect(now).to eq(was["pieces"].map { |piece| piece.except("outlook") })
       end
 
       it "keeps the week that stands, as the planner and the teacher's hand left it" do
-        week = student["week"]["days"].map { |day| [day["date"], day["items"].map { |item| item.values_at("id", "minutes", "repetitions") }] }
+        week =
+          student["week"]["days"].map do |day|
+            [
+              day["date"],
+              day["items"].map { |item| item.values_at("id", "minutes", "repetitions") }
+            ]
+          end
         expect(week).to eq(was["week"])
       end
 
       it "keeps weeks and lessons that are over, and how regularly was practised" do
-        weeks = student["weeks"].map do |week|
-          week.values_at("starts", "next_lesson", "planned", "practised", "minutes", "planned_minutes") << week["days"].map { |day| day.values_at("date", "of", "repetitions") }
-        end
+        weeks =
+          student["weeks"].map do |week|
+            week.values_at(
+              "starts",
+              "next_lesson",
+              "planned",
+              "practised",
+              "minutes",
+              "planned_minutes"
+            ) << week["days"].map { |day| day.values_at("date", "of", "repetitions") }
+          end
         expect(weeks).to eq(was["weeks"])
-        expect(student["lessons"].map { |one| one.values_at("day", "recap", "results") }).to eq(was["lessons"])
-        expect(student["repertoire"].map { |one| one.values_at("title", "ended", "ended_on") }).to eq(was["repertoire"])
+        expect(student["lessons"].map { |one| one.values_at("day", "recap", "results") }).to eq(
+          was["lessons"]
+        )
+        expect(
+          student["repertoire"].map { |one| one.values_at("title", "ended", "ended_on") }
+        ).to eq(was["repertoire"])
         expect(student.values_at("adherence", "pace")).to eq(was.values_at("adherence", "pace"))
       end
 
       it "keeps work beside the pieces" do
-        expect(student["extra_work"].map { |one| one.values_at("kind", "title", "minutes", "times") }).to eq(was["work"])
+        expect(
+          student["extra_work"].map { |one| one.values_at("kind", "title", "minutes", "times") }
+        ).to eq(was["work"])
       end
     end
   end
@@ -83,10 +125,17 @@ RSpec.describe "A database made by the version before", order: :defined do
   it "keeps what the teacher changed in a week by hand" do
     expect(ask(:get, "/api/students/7")["overrides"]).to eq(
       "list" => [
-        {"id" => "18/whole.tempo-60", "date" => "2026-12-03", "kind" => "on", "repetitions" => 6},
-        {"id" => "extra 1", "date" => "2026-12-05", "kind" => "added", "title" => "Play it to Grandpa", "minutes" => 4.0},
-        {"id" => "19/B.listen", "kind" => "off"}
-      ], "version" => 3
+        { "id" => "18/whole.tempo-60", "date" => "2026-12-03", "kind" => "on", "repetitions" => 6 },
+        {
+          "id" => "extra 1",
+          "date" => "2026-12-05",
+          "kind" => "added",
+          "title" => "Play it to Grandpa",
+          "minutes" => 4.0
+        },
+        { "id" => "19/B.listen", "kind" => "off" }
+      ],
+      "version" => 3
     )
   end
 
@@ -100,7 +149,9 @@ RSpec.describe "A database made by the version before", order: :defined do
       ask(:get, path)
       expect([path, status]).to eq([path, 200])
     end
-    ask(:get, "/api/pieces").each { |piece| ask(:get, "/api/pieces/#{piece["id"]}") and expect(status).to eq(200) }
+    ask(:get, "/api/pieces").each do |piece|
+      ask(:get, "/api/pieces/#{piece["id"]}") and expect(status).to eq(200)
+    end
   end
 
   # Last, since it changes what the others compare.
@@ -109,15 +160,25 @@ RSpec.describe "A database made by the version before", order: :defined do
       before_it.each do |was|
         lesson = ask(:get, "/api/students/#{was["id"]}/lesson")
         step = lesson["steps"].find { |one| one["state"] != "secure" }
-        ask(:post, "/api/students/#{was["id"]}/results", {assignment_id: step["assignment_id"], step_id: step["id"], result: "shaky", key: SecureRandom.uuid})
+        ask(
+          :post,
+          "/api/students/#{was["id"]}/results",
+          {
+            assignment_id: step["assignment_id"],
+            step_id: step["id"],
+            result: "shaky",
+            key: SecureRandom.uuid
+          }
+        )
         expect(status).to eq(201)
-        sheet = ask(:post, "/api/students/#{was["id"]}/link", {})["sheet_path"].sub("/s/", "/api/sheet/")
+        sheet =
+          ask(:post, "/api/students/#{was["id"]}/link", {})["sheet_path"].sub("/s/", "/api/sheet/")
         item = ask(:get, sheet)["days"].flat_map { |day| day["items"] }.first
         tap(sheet, item)
         expect(status).to eq(200)
         ask(:post, "/api/students/#{was["id"]}/week", {})
         expect(status).to eq(200)
-        ask(:post, "/api/students/#{was["id"]}/lesson/finish", {send: false})
+        ask(:post, "/api/students/#{was["id"]}/lesson/finish", { send: false })
         expect(status).to eq(200)
       end
     end

@@ -22,7 +22,7 @@ class PatientClient
 
   def sign_in(email, password)
     @token = ask(:get, "/api/session")["csrf"]
-    ask(:post, "/api/login", {email: email, password: password})
+    ask(:post, "/api/login", { email: email, password: password })
     @token = ask(:get, "/api/session")["csrf"]
     self
   end
@@ -35,7 +35,9 @@ class PatientClient
       answer = send_once(method, path, body, type)
       raise IOError, "away" if answer.code.to_i >= 502
 
-      raise Refused, "#{method} #{path}: #{answer.code} #{answer.body}" unless answer.is_a?(Net::HTTPSuccess)
+      unless answer.is_a?(Net::HTTPSuccess)
+        raise Refused, "#{method} #{path}: #{answer.code} #{answer.body}"
+      end
 
       JSON.parse(answer.body)
     rescue *LOST
@@ -52,13 +54,33 @@ class PatientClient
   private
 
   def send_once(method, path, body, type)
-    Net::HTTP.start(@uri.host, @uri.port, open_timeout: 5, read_timeout: 30, max_retries: 0) do |http|
-      request = Net::HTTP.const_get(method.to_s.capitalize).new(path, {"Cookie" => @cookies.map { |pair| pair.join("=") }.join("; "), "X-CSRF-Token" => @token.to_s})
+    Net::HTTP.start(
+      @uri.host,
+      @uri.port,
+      open_timeout: 5,
+      read_timeout: 30,
+      max_retries: 0
+    ) do |http|
+      request =
+        Net::HTTP.const_get(method.to_s.capitalize).new(
+          path,
+          {
+            "Cookie" => @cookies.map { |pair| pair.join("=") }.join("; "),
+            "X-CSRF-Token" => @token.to_s
+          }
+        )
       request["Content-Type"] = type if body
       request.body = body.is_a?(String) ? body : JSON.generate(body) if body
-      http.request(request).tap do |answer|
-        answer.get_fields("set-cookie").to_a.each { |line| line[/\A[^;]*/].split("=", 2).then { |name, value| @cookies[name] = value } }
-      end
+      http
+        .request(request)
+        .tap do |answer|
+          answer
+            .get_fields("set-cookie")
+            .to_a
+            .each do |line|
+              line[/\A[^;]*/].split("=", 2).then { |name, value| @cookies[name] = value }
+            end
+        end
     end
   end
 end

@@ -29,15 +29,17 @@ module Pseudo
     root = File.expand_path("../..", __dir__)
     texts = YAML.load_file("#{root}/#{part}/locales/en.yml").fetch("en")
     FileUtils.mkdir_p(folder)
-    File.write("#{folder}/#{TAG}.yml", YAML.dump({TAG => bracketed(texts)}))
+    File.write("#{folder}/#{TAG}.yml", YAML.dump({ TAG => bracketed(texts) }))
   end
 
   # What stands between texts holds no word. Days are written by the browser, which
   # knows no such language; in Greek they cannot be taken for English.
   def bracketed(node, path = [])
     case node
-    when Hash then node.to_h { |key, value| [key, bracketed(value, [*path, key])] }
-    when Array then node.map { |one| one && "⟦#{one}⟧" }
+    when Hash
+      node.to_h { |key, value| [key, bracketed(value, [*path, key])] }
+    when Array
+      node.map { |one| one && "⟦#{one}⟧" }
     else
       return "el" if path == %w[web dates as]
 

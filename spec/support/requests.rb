@@ -18,7 +18,14 @@ module Requests
     section B: 9-12
   TEXT
   STUDENT = {
-    name: "Nell", practice_days: [4, 5, 6, 0, 1], minutes_a_day: 20, begin_per_day: 2, lesson_weekday: 3, lesson_time: "16:30", hand_order: "right", introduce_first: false
+    name: "Nell",
+    practice_days: [4, 5, 6, 0, 1],
+    minutes_a_day: 20,
+    begin_per_day: 2,
+    lesson_weekday: 3,
+    lesson_time: "16:30",
+    hand_order: "right",
+    introduce_first: false
   }.freeze
 
   def app = TestApp.app
@@ -29,7 +36,12 @@ module Requests
     header("X-CSRF-Token", @csrf) if @csrf
     if body
       header("Content-Type", "application/json")
-      custom_request(method.to_s.upcase, path, {}, input: body.is_a?(String) ? body : JSON.generate(body))
+      custom_request(
+        method.to_s.upcase,
+        path,
+        {},
+        input: body.is_a?(String) ? body : JSON.generate(body)
+      )
     else
       custom_request(method.to_s.upcase, path)
     end
@@ -42,14 +54,21 @@ module Requests
 
   def sign_in(email: "owner@quay.example", password: TestApp::PASSWORD)
     @csrf = ask(:get, "/api/session")["csrf"]
-    ask(:post, "/api/login", {email: email, password: password}).tap { @csrf = ask(:get, "/api/session")["csrf"] if status == 200 }
+    ask(:post, "/api/login", { email: email, password: password }).tap do
+      @csrf = ask(:get, "/api/session")["csrf"] if status == 200
+    end
   end
 
   # @param of [Integer, String] the piece it is for; none makes one
   def load_score(bytes, name: "piece.musicxml", of: nil, **said)
     header("X-CSRF-Token", @csrf)
     header("Content-Type", "application/octet-stream")
-    custom_request("POST", "/api/pieces/#{"#{of}/" if of}score?#{Rack::Utils.build_query({name: name, **said})}", {}, input: bytes)
+    custom_request(
+      "POST",
+      "/api/pieces/#{"#{of}/" if of}score?#{Rack::Utils.build_query({ name: name, **said })}",
+      {},
+      input: bytes
+    )
     hold_against_contract
     JSON.parse(last_response.body)
   end
@@ -57,9 +76,13 @@ module Requests
   # A student who has the piece of SCRIPT, and a link.
   # @return [Hash] the student as the API shows it
   def student_with_piece
-    piece = ask(:post, "/api/pieces", {script: SCRIPT})
+    piece = ask(:post, "/api/pieces", { script: SCRIPT })
     id = ask(:post, "/api/students", STUDENT)["id"]
-    ask(:post, "/api/students/#{id}/pieces", {piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 76})
+    ask(
+      :post,
+      "/api/students/#{id}/pieces",
+      { piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 76 }
+    )
     ask(:post, "/api/students/#{id}/link", {})
   end
 
@@ -74,18 +97,32 @@ module Requests
   end
 
   def mark(path, item, kind: "repetition", key: SecureRandom.uuid, **more)
-    ask(:post, "#{path}/marks", {key: key, kind: kind, assignment_id: item["assignment_id"], step_id: item["step_id"], **more})
+    ask(
+      :post,
+      "#{path}/marks",
+      {
+        key: key,
+        kind: kind,
+        assignment_id: item["assignment_id"],
+        step_id: item["step_id"],
+        **more
+      }
+    )
   end
 
   private
 
   def hold_against_contract
     return unless last_request.path.start_with?("/api/", "/health")
-    raise "The server failed: #{last_response.body}\n#{TestApp::LOG.string[0, 3000]}" if last_response.status == 500
+    if last_response.status == 500
+      raise "The server failed: #{last_response.body}\n#{TestApp::LOG.string[0, 3000]}"
+    end
 
     return if last_response.status == 404 && last_response.body.include?("nothing at this address")
 
     checked = CONTRACT.validate_response(last_request, last_response)
-    raise "Not as in the contract: #{checked.error.exception_message}\n#{last_response.body[0, 800]}" if checked.error && last_response.status != 405
+    if checked.error && last_response.status != 405
+      raise "Not as in the contract: #{checked.error.exception_message}\n#{last_response.body[0, 800]}"
+    end
   end
 end

@@ -17,8 +17,24 @@ class ServerProcess
   def initialize(env, port = nil)
     port ||= TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
     @address = "http://127.0.0.1:#{port}"
-    @pid = Process.spawn(env, "bundle", "exec", "puma", "--quiet", "--environment", "production", "--threads", "1:5",
-      "--bind", "tcp://127.0.0.1:#{port}", "config.ru", chdir: ROOT, out: File::NULL, err: File::NULL)
+    @pid =
+      Process.spawn(
+        env,
+        "bundle",
+        "exec",
+        "puma",
+        "--quiet",
+        "--environment",
+        "production",
+        "--threads",
+        "1:5",
+        "--bind",
+        "tcp://127.0.0.1:#{port}",
+        "config.ru",
+        chdir: ROOT,
+        out: File::NULL,
+        err: File::NULL
+      )
   end
 
   def wait
@@ -34,7 +50,8 @@ class ServerProcess
   end
 
   # @return [Array<Integer>] processes it has begun
-  def children = Dir["/proc/#{@pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }
+  def children =
+    Dir["/proc/#{@pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }
 
   # As a power cut would.
   def kill

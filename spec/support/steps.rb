@@ -22,7 +22,9 @@ class Steps
 
   # @return [String, nil] a text that takes more than linear work, as a reader may see it
   def attack
-    texts.find { |before, pump, after| growth(before, pump, after) > 2.7 }&.then { |before, pump, after| "#{before.inspect} + #{pump.inspect} × n + #{after.inspect}" }
+    texts
+      .find { |before, pump, after| growth(before, pump, after) > 2.7 }
+      &.then { |before, pump, after| "#{before.inspect} + #{pump.inspect} × n + #{after.inspect}" }
   end
 
   private
@@ -47,16 +49,25 @@ class Steps
   # What can go on and on, after what leads to it, with an end that does not fit.
   def texts
     pumps = (samples + literals + OTHERS).uniq
-    befores = (0..@root.expressions.size).map { |size| @root.expressions.first(size).map { |one| sample(one) }.join }.uniq.first(12)
+    befores =
+      (0..@root.expressions.size)
+        .map { |size| @root.expressions.first(size).map { |one| sample(one) }.join }
+        .uniq
+        .first(12)
     ends = literals.first(3)
-    befores.product(pumps, ["", "\u0001", "a", " a a", *ends, *ends.permutation(2).map(&:join)].uniq)
+    befores.product(
+      pumps,
+      ["", "\u0001", "a", " a a", *ends, *ends.permutation(2).map(&:join)].uniq
+    )
   end
 
-  def literals = each(@root).grep(Regexp::Expression::Literal).map(&:text).flat_map(&:chars).uniq.first(12)
+  def literals =
+    each(@root).grep(Regexp::Expression::Literal).map(&:text).flat_map(&:chars).uniq.first(12)
 
   def samples = each(@root).select(&:quantified?).map { |one| sample_of(one) }.reject(&:empty?)
 
-  def each(node) = [node, *(node.respond_to?(:expressions) ? node.expressions.flat_map { |one| each(one) } : [])]
+  def each(node) =
+    [node, *(node.respond_to?(:expressions) ? node.expressions.flat_map { |one| each(one) } : [])]
 
   def sample(node)
     times = node.quantified? ? node.quantifier.min : 1
@@ -65,11 +76,18 @@ class Steps
 
   def sample_of(node)
     case node
-    when Regexp::Expression::Assertion::Base, Regexp::Expression::Anchor::Base then ""
-    when Regexp::Expression::Alternation then node.alternatives.first.expressions.map { |one| sample(one) }.join
-    when Regexp::Expression::Literal then node.text
-    when Regexp::Expression::CharacterSet, Regexp::Expression::CharacterType::Base, Regexp::Expression::EscapeSequence::Base then OTHERS.find { |char| one?(node, char) } || (32..382).map { |code| [code].pack("U") }.find { |char| one?(node, char) }.to_s
-    else node.respond_to?(:expressions) ? node.expressions.map { |one| sample(one) }.join : ""
+    when Regexp::Expression::Assertion::Base, Regexp::Expression::Anchor::Base
+      ""
+    when Regexp::Expression::Alternation
+      node.alternatives.first.expressions.map { |one| sample(one) }.join
+    when Regexp::Expression::Literal
+      node.text
+    when Regexp::Expression::CharacterSet, Regexp::Expression::CharacterType::Base,
+         Regexp::Expression::EscapeSequence::Base
+      OTHERS.find { |char| one?(node, char) } ||
+        (32..382).map { |code| [code].pack("U") }.find { |char| one?(node, char) }.to_s
+    else
+      node.respond_to?(:expressions) ? node.expressions.map { |one| sample(one) }.join : ""
     end
   end
 
@@ -84,9 +102,14 @@ class Steps
     return once(node, chars, at, &go_on) unless node.quantified?
 
     quantifier = node.quantifier
-    more = lambda do
-      (quantifier.max == -1 || times < quantifier.max) && once(node, chars, at) { |reached| (reached > at || times < quantifier.min) && repeated(node, times + 1, chars, reached, &go_on) }
-    end
+    more =
+      lambda do
+        (quantifier.max == -1 || times < quantifier.max) &&
+          once(node, chars, at) do |reached|
+            (reached > at || times < quantifier.min) &&
+              repeated(node, times + 1, chars, reached, &go_on)
+          end
+      end
     enough = -> { times >= quantifier.min && go_on.call(at) }
     quantifier.reluctant? ? enough.call || more.call : more.call || enough.call
   end
@@ -95,22 +118,29 @@ class Steps
     raise Gone if (@steps += 1) > MOST
 
     case node
-    when Regexp::Expression::Alternation then node.alternatives.any? { |one| all(one.expressions, 0, chars, at, &go_on) }
+    when Regexp::Expression::Alternation
+      node.alternatives.any? { |one| all(one.expressions, 0, chars, at, &go_on) }
     when Regexp::Expression::Assertion::Base
       found = all(node.expressions, 0, chars, at) { true }
-      (node.is_a?(Regexp::Expression::Assertion::NegativeLookahead) ? !found : found) && go_on.call(at)
-    when Regexp::Expression::Anchor::Base then anchor?(node, chars, at) && go_on.call(at)
-    when Regexp::Expression::Literal then literal(node, chars, at, &go_on)
-    when Regexp::Expression::CharacterSet, Regexp::Expression::CharacterType::Base, Regexp::Expression::EscapeSequence::Base, Regexp::Expression::UnicodeProperty::Base
+      (node.is_a?(Regexp::Expression::Assertion::NegativeLookahead) ? !found : found) &&
+        go_on.call(at)
+    when Regexp::Expression::Anchor::Base
+      anchor?(node, chars, at) && go_on.call(at)
+    when Regexp::Expression::Literal
+      literal(node, chars, at, &go_on)
+    when Regexp::Expression::CharacterSet, Regexp::Expression::CharacterType::Base,
+         Regexp::Expression::EscapeSequence::Base, Regexp::Expression::UnicodeProperty::Base
       at < chars.size && one?(node, chars[at]) && go_on.call(at + 1)
-    else all(node.expressions, 0, chars, at, &go_on)
+    else
+      all(node.expressions, 0, chars, at, &go_on)
     end
   end
 
   def literal(node, chars, at, &go_on)
     text = node.text
     said = chars[at, text.size].join
-    ((@options & Regexp::IGNORECASE).zero? ? said == text : said.casecmp?(text)) && go_on.call(at + text.size)
+    ((@options & Regexp::IGNORECASE).zero? ? said == text : said.casecmp?(text)) &&
+      go_on.call(at + text.size)
   end
 
   def one?(node, char)
@@ -123,12 +153,18 @@ class Steps
   def anchor?(node, chars, at)
     word = ->(char) { char.to_s.match?(/\w/) }
     case node
-    when Regexp::Expression::Anchor::BeginningOfString then at.zero?
-    when Regexp::Expression::Anchor::EndOfString then at == chars.size
-    when Regexp::Expression::Anchor::BeginningOfLine then at.zero? || chars[at - 1] == "\n"
-    when Regexp::Expression::Anchor::EndOfLine then at == chars.size || chars[at] == "\n"
-    when Regexp::Expression::Anchor::WordBoundary then word[at.positive? ? chars[at - 1] : nil] != word[chars[at]]
-    else raise "no such anchor is known: #{node}"
+    when Regexp::Expression::Anchor::BeginningOfString
+      at.zero?
+    when Regexp::Expression::Anchor::EndOfString
+      at == chars.size
+    when Regexp::Expression::Anchor::BeginningOfLine
+      at.zero? || chars[at - 1] == "\n"
+    when Regexp::Expression::Anchor::EndOfLine
+      at == chars.size || chars[at] == "\n"
+    when Regexp::Expression::Anchor::WordBoundary
+      word[at.positive? ? chars[at - 1] : nil] != word[chars[at]]
+    else
+      raise "no such anchor is known: #{node}"
     end
   end
 end

@@ -8,8 +8,37 @@ module TestApp
   OWNER = Sequel.connect(SETTINGS.owner_url, max_connections: 2)
   PASSWORD = "a quiet staircase"
   TABLES = %i[
-    rate_counts promised_dates student_summaries outbox lendings lessons que_jobs plan_runs extra_work simplifications introductions week_overrides routines drill_results piece_layers sheet_links week_plans lesson_results practice_marks assignments score_files piece_figures map_revisions pieces students
-    memberships studios account_devices account_active_session_keys account_password_hashes accounts
+    rate_counts
+    promised_dates
+    student_summaries
+    outbox
+    lendings
+    lessons
+    que_jobs
+    plan_runs
+    extra_work
+    simplifications
+    introductions
+    week_overrides
+    routines
+    drill_results
+    piece_layers
+    sheet_links
+    week_plans
+    lesson_results
+    practice_marks
+    assignments
+    score_files
+    piece_figures
+    map_revisions
+    pieces
+    students
+    memberships
+    studios
+    account_devices
+    account_active_session_keys
+    account_password_hashes
+    accounts
   ].freeze
 
   # A clock the specs set.
@@ -33,7 +62,8 @@ module TestApp
   def again = @app = Stairwell::Server.app(SETTINGS, store: store, clock: CLOCK, log: LOG)
 
   # @return [Stairwell::Server::StudioContexts]
-  def contexts = Stairwell::Server::StudioContexts.new(store: store, clock: CLOCK, settings: SETTINGS)
+  def contexts =
+    Stairwell::Server::StudioContexts.new(store: store, clock: CLOCK, settings: SETTINGS)
 
   LOG = StringIO.new
 
@@ -59,7 +89,17 @@ module TestApp
 
   # @return [Hash] :account_id, :studio_id, :email of a new studio's owner
   def studio(name = "Quay Street", email: "owner@quay.example")
-    account = Stairwell::Server::Auth.add_account(store.db, email: email, name: "Mira Quist", password: PASSWORD)
-    {account_id: account, studio_id: store.found_studio(name: name, time_zone: "Europe/Lisbon", owner_id: account), email: email}
+    account =
+      Stairwell::Server::Auth.add_account(
+        store.db,
+        email: email,
+        name: "Mira Quist",
+        password: PASSWORD
+      )
+    {
+      account_id: account,
+      studio_id: store.found_studio(name: name, time_zone: "Europe/Lisbon", owner_id: account),
+      email: email
+    }
   end
 end

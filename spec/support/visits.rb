@@ -6,15 +6,25 @@ require_relative "browser"
 require_relative "noted"
 
 Capybara.app = Noted.new(TestApp.app)
-Capybara.server = :puma, {Silent: true, Threads: "1:5"}
+Capybara.server = :puma, { Silent: true, Threads: "1:5" }
 Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
 # Every letter is typed. Otherwise the middle of a long text is put in behind the page's
 # back, and is gone where the page is drawn anew meanwhile.
-Capybara.default_set_options = {rapid: false}
-Capybara.register_driver(:desk) { |app| Capybara::Selenium::Driver.new(app, browser: :chrome, options: Browser.options, service: Browser.service) }
+Capybara.default_set_options = { rapid: false }
+Capybara.register_driver(:desk) do |app|
+  Capybara::Selenium::Driver.new(
+    app,
+    browser: :chrome,
+    options: Browser.options,
+    service: Browser.service
+  )
+end
 Capybara.register_driver(:phone) do |app|
-  options = Browser.options.tap { |one| one.add_emulation(device_metrics: {width: 390, height: 844, pixelRatio: 1, touch: true}) }
+  options =
+    Browser.options.tap do |one|
+      one.add_emulation(device_metrics: { width: 390, height: 844, pixelRatio: 1, touch: true })
+    end
   Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: Browser.service)
 end
 Capybara.default_driver = Capybara.javascript_driver = :desk
@@ -28,13 +38,19 @@ module Visits
   # output who has no picture of it.
   def self.tell(example)
     warn "\n#{example.full_description}"
-    Capybara.send(:session_pool).each_value do |session|
-      warn "  at #{session.current_url}: #{session.text.tr("\n", " ")[0, 600]}" unless session.current_url.start_with?("about:")
-    rescue Capybara::CapybaraError, Selenium::WebDriver::Error::WebDriverError => error
-      warn "  nothing can be said of a screen: #{error.message}"
-    end
+    Capybara
+      .send(:session_pool)
+      .each_value do |session|
+        unless session.current_url.start_with?("about:")
+          warn "  at #{session.current_url}: #{session.text.tr("\n", " ")[0, 600]}"
+        end
+      rescue Capybara::CapybaraError, Selenium::WebDriver::Error::WebDriverError => error
+        warn "  nothing can be said of a screen: #{error.message}"
+      end
     warn "  requests: #{Noted.lines.join("\n            ")}"
-    warn "  server: #{TestApp::LOG.string[-600..] || TestApp::LOG.string}" unless TestApp::LOG.string.empty?
+    unless TestApp::LOG.string.empty?
+      warn "  server: #{TestApp::LOG.string[-600..] || TestApp::LOG.string}"
+    end
   end
 
   def sign_in
@@ -62,7 +78,7 @@ module Visits
   # lets through what its service worker asks for, and now and then more.
   def without_connection
     browser = page.driver.browser
-    browser.network_conditions = {offline: true, latency: 0, throughput: 0}
+    browser.network_conditions = { offline: true, latency: 0, throughput: 0 }
     Noted.unplugged = true
     yield
   ensure
@@ -72,7 +88,9 @@ module Visits
 
   # As where what others do is heard of too late: from here on the page does not listen.
   def hear_nothing
-    execute_script("Object.defineProperty(document, 'visibilityState', {value: 'hidden', configurable: true}); document.dispatchEvent(new Event('visibilitychange'))")
+    execute_script(
+      "Object.defineProperty(document, 'visibilityState', {value: 'hidden', configurable: true}); document.dispatchEvent(new Event('visibilitychange'))"
+    )
   end
 
   def go(place) = within("header nav") { click_link place }
@@ -82,7 +100,8 @@ module Visits
 
   def bar_at(index) = find("[data-bar='#{index}']")
 
-  def keys(*pressed) = page.driver.browser.action.tap { |action| pressed.each { |key| action.send_keys(key) } }.perform
+  def keys(*pressed) =
+    page.driver.browser.action.tap { |action| pressed.each { |key| action.send_keys(key) } }.perform
 
   def click_tab(name) = find("[role=tab]", text: name).click
 
@@ -117,7 +136,15 @@ module Visits
 
   # @return [Array<String>] what the browser complained about
   def complaints
-    page.driver.browser.logs.get(:browser).map(&:message).grep_v(/favicon|401 \(Unauthorized\)|409 \(Conflict\)|422|404 \(Not Found\)|ERR_INTERNET_DISCONNECTED/)
+    page
+      .driver
+      .browser
+      .logs
+      .get(:browser)
+      .map(&:message)
+      .grep_v(
+        /favicon|401 \(Unauthorized\)|409 \(Conflict\)|422|404 \(Not Found\)|ERR_INTERNET_DISCONNECTED/
+      )
   end
 end
 

@@ -12,7 +12,8 @@ RSpec.shared_context "at the workbench" do
 
   def saved = expect(page).to have_css("[role=status]", exact_text: "Saved")
 
-  def stored(id = 1) = TestApp::OWNER[:map_revisions].where(piece_id: id).reverse(:revision).get(:script)
+  def stored(id = 1) =
+    TestApp::OWNER[:map_revisions].where(piece_id: id).reverse(:revision).get(:script)
 
   def choose(from, to = from)
     bar_at(from).find("rect", match: :first).click
@@ -22,7 +23,8 @@ RSpec.shared_context "at the workbench" do
     expect(page).to have_css("[data-bar='#{to}'][aria-selected=true]")
   end
 
-  def control(key) = page.driver.browser.action.key_down(:control).send_keys(key).key_up(:control).perform
+  def control(key) =
+    page.driver.browser.action.key_down(:control).send_keys(key).key_up(:control).perform
 
   def say(statement)
     fill_in "More about these bars", with: statement

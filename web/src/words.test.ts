@@ -8,7 +8,9 @@ test("a count takes the plural its language has", () => {
 
 // CLDR: Russian has one (1, 21), few (2 to 4) and many.
 test("another language brings plurals of its own", async () => {
-  teach("ru", { tap: { one: "%{count} a", few: "%{count} b", many: "%{count} c", other: "%{count} d" } });
+  teach("ru", {
+    tap: { one: "%{count} a", few: "%{count} b", many: "%{count} c", other: "%{count} d" },
+  });
   await speak("ru");
   expect([1, 3, 5, 21].map((count) => t("tap", { count }))).toEqual(["1 a", "3 b", "5 c", "21 a"]);
   await speak("en");
@@ -16,9 +18,9 @@ test("another language brings plurals of its own", async () => {
 
 test("what a person typed is put in as it is", () => {
   expect(t("components.states.open")).toBe("open");
-  expect(t("components.notice.opening", { what: "%{what} <b>$t(components.states.open)</b> $& {{x}}" })).toBe(
-    "Opening %{what} <b>$t(components.states.open)</b> $& {{x}} …",
-  );
+  expect(
+    t("components.notice.opening", { what: "%{what} <b>$t(components.states.open)</b> $& {{x}}" }),
+  ).toBe("Opening %{what} <b>$t(components.states.open)</b> $& {{x}} …");
 });
 
 test("a language's texts are fetched once, and without them the one before goes on", async () => {
@@ -46,7 +48,9 @@ test("a first language is asked for until it comes, if only English", async () =
     if (asked.length < 3) throw new TypeError("no connection");
     return new Response(JSON.stringify({ yes: "yes" }));
   });
-  vi.stubGlobal("document", { querySelector: () => ({ content: JSON.stringify({ en: "/texts/en-1.json" }) }) });
+  vi.stubGlobal("document", {
+    querySelector: () => ({ content: JSON.stringify({ en: "/texts/en-1.json" }) }),
+  });
   const begun = begin("tlh");
   await vi.advanceTimersByTimeAsync(10_000);
   await begun;

@@ -21,9 +21,9 @@ require_relative "aspects/harmony"
 require_relative "aspects/pedalling"
 
 module Stairwell
-  # What a page asks of hands, ears and eyes, one aspect at a time: fingers and places, rhythm, harmony,
-  # articulation, the tune, pedal. All of it is worked out from the notes; what is printed or typed
-  # is told apart.
+  # What a page asks of hands, ears and eyes, one aspect at a time: fingers and places, rhythm,
+  # harmony, articulation, the tune, pedal. All of it is worked out from the notes; what is printed
+  # or typed is told apart.
   module Aspects
   end
 end

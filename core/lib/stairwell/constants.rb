@@ -49,7 +49,7 @@ module Stairwell
     # Minutes at a stretch beyond which a break is spoken of. Common practice: a
     # break at least every 20 to 25 minutes, short sessions for a small child;
     # the child's figure is our own choice.
-    LONG_SITTING = {grown: 20, child: 15}.freeze
+    LONG_SITTING = { grown: 20, child: 15 }.freeze
     # Semitones that are wide for a hand that was not measured: an octave. Own
     # choice.
     WIDE_STRETCH = 12
@@ -64,9 +64,7 @@ module Stairwell
     ASSUMED_TEMPO = 60
 
     # Share of a bar that is new by its relation to an earlier bar. Own choice.
-    NEW_SHARE = {
-      same: 0r, moved: 35/100r, rhythm: 60/100r, new: 1r, rest: 0r
-    }.freeze
+    NEW_SHARE = { same: 0r, moved: 35 / 100r, rhythm: 60 / 100r, new: 1r, rest: 0r }.freeze
 
     # A hand covers a fifth without moving, in semitones. Common practice.
     HAND_POSITION = 7
@@ -81,29 +79,33 @@ module Stairwell
     HARD_REPETITIONS = 8
     # Seconds to get ready again between two repetitions. Own choice.
     RESET_SECONDS = 8
-    # What a repetition takes on the first good days of what is all new, as a multiple of later ones; and
-    # minutes to get ready for a step: to find the place, to set the metronome. Own choice, until
-    # it is learnt from a student's taps.
-    FIRST_DAYS = [2r, 15/10r, 12/10r].freeze
-    READY = 1/2r
+    # What a repetition takes on the first good days of what is all new, as a multiple of later
+    # ones; and minutes to get ready for a step: to find the place, to set the metronome. Own
+    # choice, until it is learnt from a student's taps.
+    FIRST_DAYS = [2r, 15 / 10r, 12 / 10r].freeze
+    READY = 1 / 2r
     # How new it is to play with both hands what each of them played before. Own choice.
-    NEW_TOGETHER = 1/2r
+    NEW_TOGETHER = 1 / 2r
     # Least share of new work an estimate takes: even what is known has to be
     # put under the hands again. Own choice.
-    LEAST_SHARE = 1/4r
+    LEAST_SHARE = 1 / 4r
     # Good days grow with difficulty: 0.7 + 0.1 for each point. Own choice.
-    DIFFICULTY_BASE = 7/10r
-    DIFFICULTY_STEP = 1/10r
+    DIFFICULTY_BASE = 7 / 10r
+    DIFFICULTY_STEP = 1 / 10r
 
     # A ritardando slows, evenly over its span, to this share of the tempo. Own
     # choice.
-    RITARDANDO = 7/10r
+    RITARDANDO = 7 / 10r
 
     # The traditional metronome scale in beats a minute. Published on
     # mechanical metronomes: 40–60 by 2, 60–72 by 3, 72–120 by 4, 120–144 by
     # 6, 144–208 by 8.
     METRONOME = [
-      *(40..60).step(2), *(63..72).step(3), *(76..120).step(4), *(126..144).step(6), *(152..208).step(8)
+      *(40..60).step(2),
+      *(63..72).step(3),
+      *(76..120).step(4),
+      *(126..144).step(6),
+      *(152..208).step(8)
     ].freeze
 
     # Rungs of the metronome scale a day goes up, at the most. Own choice.
@@ -113,17 +115,17 @@ module Stairwell
     CLEAN_GOES_UP, FAILED_GOES_DOWN, RUNGS_DOWN = 3, 2, 2
     # Share of the target tempo a tempo ladder begins at where nothing slower is said. Own
     # choice.
-    LADDER_FROM = 6/10r
+    LADDER_FROM = 6 / 10r
 
     # Steps that may begin on one day, for a child and for others. Own choice.
-    BEGIN_PER_DAY = {child: 2, other: 3}.freeze
+    BEGIN_PER_DAY = { child: 2, other: 3 }.freeze
     # Where it is not said, one for so many minutes of a day, within these bounds. Own choice.
     BEGIN_MINUTES, USUAL_BEGIN = 7, (2..5)
 
     # == Formats
 
     # Share of a voice that stands on a staff to which it belongs. Own choice.
-    VOICE_AT_HOME = 3/4r
+    VOICE_AT_HOME = 3 / 4r
 
     # == Roadmap
 
@@ -136,17 +138,17 @@ module Stairwell
     # == Practice
 
     # Shares of the target tempo in the routines that ship. Own choice.
-    SLOWLY = 5/10r
-    ALONE = 6/10r
-    FASTER = 8/10r
+    SLOWLY = 5 / 10r
+    ALONE = 6 / 10r
+    FASTER = 8 / 10r
     AT_TARGET = 1r
     # How much slower the easier form of a step is, where it has a pulse. Own choice:
     # about two rungs of the metronome scale.
-    EASIER_TEMPO = 85/100r
+    EASIER_TEMPO = 85 / 100r
     # What a target tempo may be, beats per minute. Own choice.
     TARGET_TEMPOS = (20..400)
     # Seconds of a warm-up. Own choice.
-    WARM_UP_SECONDS = {five_finger: 60, scale: 90, chords: 60, progression: 60}.freeze
+    WARM_UP_SECONDS = { five_finger: 60, scale: 90, chords: 60, progression: 60 }.freeze
 
     # == The command line
 

@@ -15,7 +15,9 @@ module Stairwell
     # @raise [Date::Error] for a date that does not exist, or lies outside {RANGE}
     def read(text)
       date = Date.strptime(text.to_s[0, 11], "%Y-%m-%d")
-      raise Date::Error, "#{date} is not between #{RANGE.begin} and #{RANGE.end}" unless RANGE.cover?(date)
+      unless RANGE.cover?(date)
+        raise Date::Error, "#{date} is not between #{RANGE.begin} and #{RANGE.end}"
+      end
 
       date
     end

@@ -3,5 +3,6 @@
 module Stairwell
   # What every error of the core inherits from. Its message is written for a
   # teacher: what is wrong, where, and how to mend it.
-  class Error < StandardError; end
+  class Error < StandardError
+  end
 end

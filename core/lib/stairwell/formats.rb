@@ -17,7 +17,8 @@ module Stairwell
 
     # What a piece is written as, by name.
     WRITTEN = {
-      "script" => ->(map) { PageScript.write(map) }, "map" => ->(map) { JSON.pretty_generate(Score::Document.dump(map)) },
+      "script" => ->(map) { PageScript.write(map) },
+      "map" => ->(map) { JSON.pretty_generate(Score::Document.dump(map)) },
       "musicxml" => ->(map) { MusicXML.write(map) }
     }.freeze
 
@@ -36,14 +37,17 @@ module Stairwell
     #   first line that was not understood
     def self.read(bytes, name:, hands: {})
       case File.extname(name).downcase
-      when ".musicxml", ".xml", ".mxl" then MusicXML.read(bytes, hands: hands)
-      when ".json" then Score::Document.read(bytes)
-      when ".txt" then PageScript.read!(bytes.dup.force_encoding(Encoding::UTF_8))
+      when ".musicxml", ".xml", ".mxl"
+        MusicXML.read(bytes, hands: hands)
+      when ".json"
+        Score::Document.read(bytes)
+      when ".txt"
+        PageScript.read!(bytes.dup.force_encoding(Encoding::UTF_8))
       else
         raise UnreadableError.new(
-          Phrase["formats.has_an_ending_stairwell_does_not", basename: File.basename(name)],
-          code: :unknown_kind
-        )
+                Phrase["formats.has_an_ending_stairwell_does_not", basename: File.basename(name)],
+                code: :unknown_kind
+              )
       end
     end
   end

@@ -83,10 +83,15 @@ module Stairwell
     # @return [Hash{Symbol => Object}] all its texts, also those of the languages it
     #   falls back to
     def texts(tag, root)
-      I18n.fallbacks[tag.to_sym].reverse.inject({}) { |all, one| deep_merge(all, I18n.backend.translations(do_init: true).dig(one, root) || {}) }
+      I18n.fallbacks[tag.to_sym]
+        .reverse
+        .inject({}) do |all, one|
+          deep_merge(all, I18n.backend.translations(do_init: true).dig(one, root) || {})
+        end
     end
 
-    def deep_merge(one, other) = one.merge(other) { |_, a, b| (a.is_a?(Hash) && b.is_a?(Hash)) ? deep_merge(a, b) : b }
+    def deep_merge(one, other) =
+      one.merge(other) { |_, a, b| (a.is_a?(Hash) && b.is_a?(Hash)) ? deep_merge(a, b) : b }
     private_class_method :deep_merge
   end
 

@@ -14,7 +14,14 @@ module Stairwell
   # plan that was kept is said in whatever language is asked for later.
   module Phrase
     # The keys of each kind as it is packed, by the one that tells it.
-    KINDS = {"say" => %w[say with], "day" => %w[day as], "list" => %w[list by], "number" => %w[number], "ordinal" => %w[ordinal], "capital" => %w[capital]}.freeze
+    KINDS = {
+      "say" => %w[say with],
+      "day" => %w[day as],
+      "list" => %w[list by],
+      "number" => %w[number],
+      "ordinal" => %w[ordinal],
+      "capital" => %w[capital]
+    }.freeze
     private_constant :KINDS
 
     module_function
@@ -60,12 +67,18 @@ module Stairwell
     # @return [Object] without
     def pack(data)
       case data
-      when Textual then data.pack
-      when Hash then data.transform_values { |one| pack(one) }
-      when Array then data.map { |one| pack(one) }
-      when Rational then number(data).pack
-      when Symbol then data.to_s
-      else data
+      when Textual
+        data.pack
+      when Hash
+        data.transform_values { |one| pack(one) }
+      when Array
+        data.map { |one| pack(one) }
+      when Rational
+        number(data).pack
+      when Symbol
+        data.to_s
+      else
+        data
       end
     end
 
@@ -76,13 +89,23 @@ module Stairwell
 
       kind = KINDS.find { |key, keys| data.key?(key) && (data.keys - keys).empty? }&.first
       case kind
-      when "say" then self[data["say"], **data.fetch("with", {}).to_h { |name, value| [name.to_sym, unpack(value)] }]
-      when "day" then day(Date.iso8601(data["day"]), data["as"].to_sym)
-      when "list" then list(data["list"].map { |one| unpack(one) }, by: data["by"].to_sym)
-      when "number" then number(Rational(data["number"]))
-      when "ordinal" then ordinal(data["ordinal"])
-      when "capital" then capital(unpack(data["capital"]))
-      else data
+      when "say"
+        self[
+          data["say"],
+          **data.fetch("with", {}).to_h { |name, value| [name.to_sym, unpack(value)] }
+        ]
+      when "day"
+        day(Date.iso8601(data["day"]), data["as"].to_sym)
+      when "list"
+        list(data["list"].map { |one| unpack(one) }, by: data["by"].to_sym)
+      when "number"
+        number(Rational(data["number"]))
+      when "ordinal"
+        ordinal(data["ordinal"])
+      when "capital"
+        capital(unpack(data["capital"]))
+      else
+        data
       end
     end
 

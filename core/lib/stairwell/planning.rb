@@ -78,20 +78,27 @@ module Stairwell
     # @param practice [Practice] the student's days, minutes and pace of beginning
     # @param from [Date] the first day that may be practised
     # @param next_lesson [Date] excluded
-    # @param more [Hash] reviews:, warm_ups:, extra_work:, runs:, overrides: (the teacher's), more: (what
-    #   a day may be filled with), limits: (whether to say what limits the week)
+    # @param more [Hash] reviews:, warm_ups:, extra_work:, runs:, overrides: (the teacher's), more:
+    #   (what a day may be filled with), limits: (whether to say what limits the week)
     # @return [Plan]
     # @raise [ContradictionError] on unknown or circular needs, or when there
     #   is no practice day at all
     def self.week(tasks:, practice:, from:, next_lesson:, under: nil, **more)
       dates = Calendar.days(practice, from, next_lesson)
-      under ||= restrained(tasks: tasks, practice: practice, from: from, next_lesson: next_lesson, warm_ups: more.fetch(:warm_ups, []))
+      under ||=
+        restrained(
+          tasks: tasks,
+          practice: practice,
+          from: from,
+          next_lesson: next_lesson,
+          warm_ups: more.fetch(:warm_ups, [])
+        )
       Week.new(tasks, practice, dates, under: under, **more).plan
     end
 
     # @param minutes [Rational]
     # @return [Rational] rounded up to half a minute
-    def self.halves(minutes) = (minutes * 2).ceil/2r
+    def self.halves(minutes) = (minutes * 2).ceil / 2r
 
     # Goes on after the week until nothing is left.
     #
@@ -99,8 +106,18 @@ module Stairwell
     # @raise [ContradictionError] as {week}
     def self.finish(tasks:, practice:, from:, next_lesson:, warm_ups: [], under: nil)
       Calendar.days(practice, from, next_lesson)
-      under ||= restrained(tasks: tasks, practice: practice, from: from, next_lesson: next_lesson, warm_ups: warm_ups)
-      Horizon.new(tasks, under, warm_ups: warm_ups).finish(from, next_lesson).with(lower_bound: Horizon.new(tasks, practice, warm_ups: warm_ups).bound)
+      under ||=
+        restrained(
+          tasks: tasks,
+          practice: practice,
+          from: from,
+          next_lesson: next_lesson,
+          warm_ups: warm_ups
+        )
+      Horizon
+        .new(tasks, under, warm_ups: warm_ups)
+        .finish(from, next_lesson)
+        .with(lower_bound: Horizon.new(tasks, practice, warm_ups: warm_ups).bound)
     end
 
     # @return [Hash{String => Array(Date, Date)}] first and last day of each step,
@@ -108,7 +125,14 @@ module Stairwell
     # @raise [ContradictionError] as {week}
     def self.schedule(tasks:, practice:, from:, next_lesson:, warm_ups: [], under: nil)
       Calendar.days(practice, from, next_lesson)
-      under ||= restrained(tasks: tasks, practice: practice, from: from, next_lesson: next_lesson, warm_ups: warm_ups)
+      under ||=
+        restrained(
+          tasks: tasks,
+          practice: practice,
+          from: from,
+          next_lesson: next_lesson,
+          warm_ups: warm_ups
+        )
       Horizon.new(tasks, under, warm_ups: warm_ups).schedule(from, next_lesson)
     end
 

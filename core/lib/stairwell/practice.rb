@@ -43,7 +43,9 @@ module Stairwell
       voice = step.actions[:voice]
       hands = hands(step)
       return hands unless voice
-      return Phrase["practice.voice.alone.#{voice}"] if step.actions.values_at(:right, :left).all?(:silent)
+      if step.actions.values_at(:right, :left).all?(:silent)
+        return Phrase["practice.voice.alone.#{voice}"]
+      end
 
       Phrase["practice.voice.beside.#{voice}", hands: hands]
     end
@@ -76,7 +78,11 @@ module Stairwell
       return [] if step.aspect == :overview && step.actions.empty?
 
       hands = (step.hands == :both) ? %i[right left] : [step.hands]
-      (step.actions.keys & hands).empty? ? hands : hands.select { |hand| %i[play block touch].include?(step.actions[hand]) }
+      if (step.actions.keys & hands).empty?
+        hands
+      else
+        hands.select { |hand| %i[play block touch].include?(step.actions[hand]) }
+      end
     end
 
     # What to do as pictures, for those who cannot read: what the hands do, and
@@ -91,7 +97,7 @@ module Stairwell
     end
 
     # How the voice is drawn.
-    VOICES = {say: :say, sing: :sing, names: :names, count: :point}.freeze
+    VOICES = { say: :say, sing: :sing, names: :names, count: :point }.freeze
     private_constant :VOICES
 
     # @param map [Score::Map]

@@ -31,6 +31,7 @@ module Stairwell
     #   piece, in any order
     # @param introduce_first [Boolean] whether a section opens only when it was introduced
     # @return [Piece]
-    def self.piece(steps, events, introduce_first: false) = Piece.new(steps, events, introduce_first: introduce_first)
+    def self.piece(steps, events, introduce_first: false) =
+      Piece.new(steps, events, introduce_first: introduce_first)
   end
 end

@@ -32,8 +32,10 @@ module Stairwell
       walk = Walk.new(map, repeats, jumps)
       visits = walk.visits
       Reading.new(
-        map: map, visits: visits,
-        diagnostics: repeats.diagnostics + jumps.diagnostics + walk.diagnostics + Arithmetic.check(map, visits)
+        map: map,
+        visits: visits,
+        diagnostics:
+          repeats.diagnostics + jumps.diagnostics + walk.diagnostics + Arithmetic.check(map, visits)
       )
     end
 
@@ -69,7 +71,14 @@ module Stairwell
       visits = stretch(map, spans, straight: straight)
       guide = Guide.new(map, visits)
       visits.each_with_index.map do |visit, at|
-        {bar: visit.bar, name: map.bar(visit.bar).name, place: guide.place(visit.bar), time: visit.time, reached: guide.reached(at), ahead: guide.ahead(at)}
+        {
+          bar: visit.bar,
+          name: map.bar(visit.bar).name,
+          place: guide.place(visit.bar),
+          time: visit.time,
+          reached: guide.reached(at),
+          ahead: guide.ahead(at)
+        }
       end
     end
 

@@ -104,13 +104,18 @@ module Stairwell
     # Plans the days that are left again, from what was practised so far.
     # @param from [Date, nil] by itself, the student's first day
     # @return [Change]
-    def self.plan(record, from: nil) = Change.new(record: record).planned(from: from || record.first_day)
+    def self.plan(record, from: nil) =
+      Change.new(record: record).planned(from: from || record.first_day)
 
     # The week under way as it is after missed days, to be kept.
     # @return [Change] none where it stands as it was planned
     def self.mend(record)
       week = PlanWeek.mended(record, record.week)
-      week.equal?(record.week) ? Change.new(record: record) : Change.new(record: record.with(weeks: record.weeks.with(week)), week: week)
+      if week.equal?(record.week)
+        Change.new(record: record)
+      else
+        Change.new(record: record.with(weeks: record.weeks.with(week)), week: week)
+      end
     end
 
     # @return [Change] see {Assign#call}
@@ -125,7 +130,8 @@ module Stairwell
     # Days, minutes or what else the student's settings hold are others now.
     # @param student [Student]
     # @return [Change]
-    def self.change_student(record, student) = Change.new(record: record.with(student: student), student: student).planned
+    def self.change_student(record, student) =
+      Change.new(record: record.with(student: student), student: student).planned
 
     # What is offered as the result of a step, from what was counted.
     # @return [Progress::Offer::Offered]
@@ -134,7 +140,12 @@ module Stairwell
       piece, standing = record.step(assignment_id, step_id)
       step = standing.step
       Progress::Offer.of(
-        stumbles: stumbles, bars: step.spans.sum(&:size), tempo: tempo, target_tempo: step.tempo, date: record.today, earlier: piece.progress.results_of(step_id)
+        stumbles: stumbles,
+        bars: step.spans.sum(&:size),
+        tempo: tempo,
+        target_tempo: step.tempo,
+        date: record.today,
+        earlier: piece.progress.results_of(step_id)
       )
     end
   end

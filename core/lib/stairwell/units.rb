@@ -13,6 +13,6 @@ module Stairwell
     # Sums are made of what is exact, and rounded once, when they are said.
     # @param value [Numeric] minutes, exact
     # @return [Rational] to the nearest half; what there is takes half a minute at the least
-    def halves(value) = value.positive? ? [(value.to_r * 2).round/2r, 1/2r].max : value.to_r
+    def halves(value) = value.positive? ? [(value.to_r * 2).round / 2r, 1 / 2r].max : value.to_r
   end
 end

@@ -12,7 +12,10 @@ module Stairwell
   def self.value(*members, **defaults, &body)
     klass = Struct.new(*members, *defaults.keys)
     klass.const_set(:DEFAULTS, defaults.freeze)
-    keywords = [*members.map { |name| "#{name}:" }, *defaults.keys.map { |name| "#{name}: DEFAULTS[:#{name}]" }]
+    keywords = [
+      *members.map { |name| "#{name}:" },
+      *defaults.keys.map { |name| "#{name}: DEFAULTS[:#{name}]" }
+    ]
     # Written out, as no other way takes keywords as fast, and thousands are made in a
     # request.
     klass.class_eval(<<~RUBY, __FILE__, __LINE__ + 1)

@@ -7,21 +7,43 @@
 class Composed
   Score = Stairwell::Score
   # A piece: `edges` are positions at which a phrase begins, in whole notes from the first bar line;
-  # `optional` others at which a musician may cut; `returns` pairs of them, what comes back literally and
-  # where it stood first; `form` its name; `degrees` the step of the scale on which the chord of each bar stands, from 0.
+  # `optional` others at which a musician may cut; `returns` pairs of them, what comes back
+  # literally and where it stood first; `form` its name; `degrees` the step of the scale on which
+  # the chord of each bar stands, from 0.
   Piece = Struct.new(:map, :edges, :optional, :returns, :form, :degrees, keyword_init: true)
   # A bar of a phrase: [length, scale step or nil for a rest] of the melody, and the degree beneath.
   Bar = Struct.new(:melody, :degree)
 
-  METERS = {[4, 4] => 1r, [3, 4] => 3/4r, [2, 4] => 1/2r, [6, 8] => 3/4r}.freeze
+  METERS = { [4, 4] => 1r, [3, 4] => 3 / 4r, [2, 4] => 1 / 2r, [6, 8] => 3 / 4r }.freeze
   # Rhythms of a bar, in whole notes.
   RHYTHMS = {
-    [4, 4] => [[1/4r] * 4, [1/2r, 1/4r, 1/4r], [1/4r, 1/4r, 1/2r], [3/8r, 1/8r, 1/4r, 1/4r], [1/4r, 1/8r, 1/8r, 1/4r, 1/4r]],
-    [3, 4] => [[1/4r] * 3, [1/2r, 1/4r], [1/4r, 1/8r, 1/8r, 1/4r], [3/8r, 1/8r, 1/4r]],
-    [2, 4] => [[1/4r] * 2, [1/8r, 1/8r, 1/4r], [1/4r, 1/8r, 1/8r], [3/8r, 1/8r]],
-    [6, 8] => [[1/8r] * 6, [1/4r, 1/8r, 1/4r, 1/8r], [3/8r, 1/8r, 1/8r, 1/8r], [1/4r, 1/8r, 1/8r, 1/8r, 1/8r]]
+    [4, 4] => [
+      [1 / 4r] * 4,
+      [1 / 2r, 1 / 4r, 1 / 4r],
+      [1 / 4r, 1 / 4r, 1 / 2r],
+      [3 / 8r, 1 / 8r, 1 / 4r, 1 / 4r],
+      [1 / 4r, 1 / 8r, 1 / 8r, 1 / 4r, 1 / 4r]
+    ],
+    [3, 4] => [
+      [1 / 4r] * 3,
+      [1 / 2r, 1 / 4r],
+      [1 / 4r, 1 / 8r, 1 / 8r, 1 / 4r],
+      [3 / 8r, 1 / 8r, 1 / 4r]
+    ],
+    [2, 4] => [[1 / 4r] * 2, [1 / 8r, 1 / 8r, 1 / 4r], [1 / 4r, 1 / 8r, 1 / 8r], [3 / 8r, 1 / 8r]],
+    [6, 8] => [
+      [1 / 8r] * 6,
+      [1 / 4r, 1 / 8r, 1 / 4r, 1 / 8r],
+      [3 / 8r, 1 / 8r, 1 / 8r, 1 / 8r],
+      [1 / 4r, 1 / 8r, 1 / 8r, 1 / 8r, 1 / 8r]
+    ]
   }.freeze
-  UPBEATS = {[4, 4] => [0r, 0r, 1/4r, 1/8r], [3, 4] => [0r, 0r, 1/4r], [2, 4] => [0r, 0r, 1/8r], [6, 8] => [0r, 0r, 1/8r]}.freeze
+  UPBEATS = {
+    [4, 4] => [0r, 0r, 1 / 4r, 1 / 8r],
+    [3, 4] => [0r, 0r, 1 / 4r],
+    [2, 4] => [0r, 0r, 1 / 8r],
+    [6, 8] => [0r, 0r, 1 / 8r]
+  }.freeze
   PATTERNS = %i[block broken bass_chord whole].freeze
   FORMS = %i[period sentence aaba aba rondo variations].freeze
 
@@ -46,16 +68,27 @@ class Composed
   # @return [Piece]
   def piece
     built = send(@form)
-    @notes = Hash.new { |all, bar| all[bar] = {right: [], left: []} }
+    @notes = Hash.new { |all, bar| all[bar] = { right: [], left: [] } }
     @pickup = (@upbeat.positive? && !@late) ? 1 : 0
     @inside = []
     @degrees = {}
     at = 0
     starts = built.map { |phrase| at.tap { at += phrase[:bars].size } }
     @total = at
-    built.zip(starts).each_with_index { |(phrase, start), turn| write(phrase, start, last: turn == built.size - 1) }
+    built
+      .zip(starts)
+      .each_with_index do |(phrase, start), turn|
+        write(phrase, start, last: turn == built.size - 1)
+      end
     edges = starts.drop(1).map { |start| position(start) }
-    Piece.new(map: map, edges: edges - optional(built, starts), optional: optional(built, starts), returns: returns(built, starts), form: @form, degrees: @degrees)
+    Piece.new(
+      map: map,
+      edges: edges - optional(built, starts),
+      optional: optional(built, starts),
+      returns: returns(built, starts),
+      form: @form,
+      degrees: @degrees
+    )
   end
 
   private
@@ -65,27 +98,43 @@ class Composed
   # In whole notes from the first full bar's line; a phrase begins with its upbeat.
   def position(bar) = (bar * @length) - ((bar.zero? && @late) ? 0 : @upbeat)
 
-  def optional(built, starts) = built.zip(starts).select { |phrase, _| phrase[:optional] }.map { |_, start| position(start) }
+  def optional(built, starts) =
+    built.zip(starts).select { |phrase, _| phrase[:optional] }.map { |_, start| position(start) }
 
   def returns(built, starts)
     first = {}
-    built.zip(starts).filter_map do |phrase, start|
-      earlier = first[phrase[:key]]
-      first[phrase[:key]] ||= start
-      [position(start), position(earlier)] if earlier && phrase[:bars].size > 2
-    end
+    built
+      .zip(starts)
+      .filter_map do |phrase, start|
+        earlier = first[phrase[:key]]
+        first[phrase[:key]] ||= start
+        [position(start), position(earlier)] if earlier && phrase[:bars].size > 2
+      end
   end
 
   # == Forms
 
-  def period = 2.times.flat_map { |half| [phrase("q#{half}", cadence: :half), answer("q#{half}")] } + (pick([true, false]) ? [phrase("q0", cadence: :half), answer("q0")] : [])
+  def period =
+    2.times.flat_map { |half| [phrase("q#{half}", cadence: :half), answer("q#{half}")] } +
+      (pick([true, false]) ? [phrase("q0", cadence: :half), answer("q0")] : [])
 
   # Two bars, the same again a step higher, and a continuation of four.
   def sentence
     @size = 4
     one = ->(name) do
       idea = phrase("#{name}i", size: 2, cadence: :open)
-      [idea, idea.merge(bars: idea[:bars].map { |bar| Bar.new(bar.melody.map { |length, step| [length, step && step + 1] }, bar.degree + 1) }, key: "#{name}j", optional: true), phrase("#{name}c", size: 4)]
+      [
+        idea,
+        idea.merge(
+          bars:
+            idea[:bars].map do |bar|
+              Bar.new(bar.melody.map { |length, step| [length, step && step + 1] }, bar.degree + 1)
+            end,
+          key: "#{name}j",
+          optional: true
+        ),
+        phrase("#{name}c", size: 4)
+      ]
     end
     [*one["s"], *one["t"], *one["s"]]
   end
@@ -94,14 +143,23 @@ class Composed
 
   def aba
     outer = [phrase("a", cadence: :half), answer("a")]
-    outer + [phrase("b", cadence: :half), phrase("c", cadence: :half)] + outer.map { |one| varied(one) }
+    outer + [phrase("b", cadence: :half), phrase("c", cadence: :half)] +
+      outer.map { |one| varied(one) }
   end
 
-  def rondo = [phrase("a"), phrase("b", cadence: :half), phrase("a"), phrase("c", cadence: :half), varied(phrase("a"))]
+  def rondo =
+    [
+      phrase("a"),
+      phrase("b", cadence: :half),
+      phrase("a"),
+      phrase("c", cadence: :half),
+      varied(phrase("a"))
+    ]
 
   def variations
     theme = [phrase("a", cadence: :half), phrase("b")]
-    theme + theme.map { |one| over(one, other_pattern(one[:pattern])) } + theme.map { |one| ornamented(one) }
+    theme + theme.map { |one| over(one, other_pattern(one[:pattern])) } +
+      theme.map { |one| ornamented(one) }
   end
 
   # == Phrases
@@ -110,12 +168,19 @@ class Composed
     @phrases[name] ||= begin
       pattern = @pattern = (@pattern && @random.rand < 0.6) ? @pattern : pick(PATTERNS)
       degrees = Array.new(size) { |at| at.zero? ? 0 : pick([0, 3, 5, 1, 4]) }
-      degrees[-2..] = {full: [4, 0], half: [pick([1, 3]), 4], open: [0, 3]}.fetch(cadence) if size > 1
-      place = 30 + pick((-2..4).to_a)
-      bars = degrees.each_with_index.map do |degree, at|
-        (at == size - 1 && cadence != :open) ? closing(degree) : Bar.new(tune(degree, place), degree)
+      if size > 1
+        degrees[-2..] = { full: [4, 0], half: [pick([1, 3]), 4], open: [0, 3] }.fetch(cadence)
       end
-      {key: name, bars: bars, pattern: pattern, upbeat: tune(4, place).last(1).map(&:last)}
+      place = 30 + pick((-2..4).to_a)
+      bars =
+        degrees.each_with_index.map do |degree, at|
+          if at == size - 1 && cadence != :open
+            closing(degree)
+          else
+            Bar.new(tune(degree, place), degree)
+          end
+        end
+      { key: name, bars: bars, pattern: pattern, upbeat: tune(4, place).last(1).map(&:last) }
     end
   end
 
@@ -133,22 +198,31 @@ class Composed
   def closing(degree)
     return Bar.new(tune(4, 31), 4) if @elided
 
-    long = (@length == 1/2r) ? 1/4r : @length / 2
+    long = (@length == 1 / 2r) ? 1 / 4r : @length / 2
     long = @length - @upbeat if @upbeat.positive? && @random.rand < 0.5
-    Bar.new([[long, 28 + (degree % 7)], [@length - long, nil]].reject { |length, _| length.zero? }, degree)
+    Bar.new(
+      [[long, 28 + (degree % 7)], [@length - long, nil]].reject { |length, _| length.zero? },
+      degree
+    )
   end
 
   # As the question, with a full close.
   def answer(name)
     question = phrase(name, cadence: :half)
-    @phrases["#{name} answered"] ||= question.merge(key: "#{name} answered", bars: question[:bars][0..-3] + [Bar.new(tune(4, 31), 4), closing(0)])
+    @phrases["#{name} answered"] ||= question.merge(
+      key: "#{name} answered",
+      bars: question[:bars][0..-3] + [Bar.new(tune(4, 31), 4), closing(0)]
+    )
   end
 
   def varied(one)
     case @random.rand(4)
-    when 0 then over(one, other_pattern(one[:pattern]))
-    when 1 then ornamented(one)
-    else one
+    when 0
+      over(one, other_pattern(one[:pattern]))
+    when 1
+      ornamented(one)
+    else
+      one
     end
   end
 
@@ -159,22 +233,46 @@ class Composed
   # Some long notes in two, with the step above between; never the close.
   def ornamented(one)
     *bars, close = one[:bars]
-    bars = bars.map { |bar| Bar.new(bar.melody.flat_map { |length, step| (length >= 1/4r && @random.rand < 0.4) ? [[length / 2, step], [length / 2, step + 1]] : [[length, step]] }, bar.degree) }
+    bars =
+      bars.map do |bar|
+        Bar.new(
+          bar.melody.flat_map do |length, step|
+            if length >= 1 / 4r && @random.rand < 0.4
+              [[length / 2, step], [length / 2, step + 1]]
+            else
+              [[length, step]]
+            end
+          end,
+          bar.degree
+        )
+      end
     one.merge(bars: [*bars, close], key: "#{one[:key]} ornamented")
   end
 
   # == Notes
 
   def write(phrase, start, last:)
-    phrase[:upbeat].each { |step| put(:right, start - 1, @length - @upbeat, @upbeat, step) } if @upbeat.positive? && !(@late && start.zero?)
+    if @upbeat.positive? && !(@late && start.zero?)
+      phrase[:upbeat].each { |step| put(:right, start - 1, @length - @upbeat, @upbeat, step) }
+    end
     # Words go on over bar lines inside a phrase, never into the next.
-    (1...phrase[:bars].size).each { |at| @inside << [start + at + 1 + @pickup, 0r] if @random.rand < 0.5 } if @sung
+    if @sung
+      (1...phrase[:bars].size).each do |at|
+        @inside << [start + at + 1 + @pickup, 0r] if @random.rand < 0.5
+      end
+    end
     phrase[:bars].each_with_index do |bar, at|
       close = at == phrase[:bars].size - 1
       room = @length - ((close && !(last && @late)) ? @upbeat : 0)
       @degrees[start + at + 1 + @pickup] = bar.degree % 7
       melody(bar, start + at, room)
-      accompany(phrase[:pattern], bar.degree, start + at, (last && close) ? room : @length, closes: close && !@elided)
+      accompany(
+        phrase[:pattern],
+        bar.degree,
+        start + at,
+        (last && close) ? room : @length,
+        closes: close && !@elided
+      )
     end
   end
 
@@ -191,9 +289,13 @@ class Composed
     chord = [0, 2, 4].map { |third| 14 + (degree % 7) + third }
     return chord.each { |step| put(:left, number, 0r, room, step) } if closes || pattern == :whole
 
-    beat = (@meter == [6, 8]) ? 1/8r : 1/4r
+    beat = (@meter == [6, 8]) ? 1 / 8r : 1 / 4r
     (room / beat).to_i.times do |count|
-      tones = {block: chord, broken: [chord[[0, 2, 1, 2][count % 4]]], bass_chord: count.zero? ? [chord[0]] : chord.drop(1)}.fetch(pattern)
+      tones = {
+        block: chord,
+        broken: [chord[[0, 2, 1, 2][count % 4]]],
+        bass_chord: count.zero? ? [chord[0]] : chord.drop(1)
+      }.fetch(pattern)
       tones.each { |step| put(:left, number, count * beat, beat, step) }
     end
   end
@@ -202,7 +304,8 @@ class Composed
   def put(hand, number, onset, length, step)
     return if length <= 0
 
-    bar, onset = (number.negative? ? [1, onset - (@length - @upbeat)] : [number + 1 + @pickup, onset])
+    bar, onset =
+      (number.negative? ? [1, onset - (@length - @upbeat)] : [number + 1 + @pickup, onset])
     @notes[bar][hand] << Score::Note.new(onset: onset, length: length, pitch: pitch(step))
   end
 
@@ -217,9 +320,24 @@ class Composed
   def map
     beats, unit = @meter
     meter = Score::Meter.new(beats: beats, unit: unit)
-    counts = @pickup.positive? ? {@total + 1 => (@length - @upbeat) / meter.count_length} : {}
-    bars = Score.bars(@total, meters: [meter], pickup: (@upbeat / meter.count_length if @pickup.positive?), counts: counts)
-    notes = @notes.transform_values { |hands| hands.transform_values { |all| all.sort_by { |note| [note.onset, note.pitch.midi] } } }
-    Score::Map.new(title: "Composed", bars: bars, keys: [@key], notes: notes, phrasing: Score::Phrasing.new(inside_words: @inside.sort))
+    counts = @pickup.positive? ? { @total + 1 => (@length - @upbeat) / meter.count_length } : {}
+    bars =
+      Score.bars(
+        @total,
+        meters: [meter],
+        pickup: (@upbeat / meter.count_length if @pickup.positive?),
+        counts: counts
+      )
+    notes =
+      @notes.transform_values do |hands|
+        hands.transform_values { |all| all.sort_by { |note| [note.onset, note.pitch.midi] } }
+      end
+    Score::Map.new(
+      title: "Composed",
+      bars: bars,
+      keys: [@key],
+      notes: notes,
+      phrasing: Score::Phrasing.new(inside_words: @inside.sort)
+    )
   end
 end

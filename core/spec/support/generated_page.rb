@@ -18,7 +18,10 @@ class GeneratedPage
   # @return [Stairwell::Score::Map]
   def map
     Score::Map.new(
-      title: "Generated", bars: Score.bars(@bars, meters: [Score::Meter.new(beats: 4, unit: 4)]), repeats: @repeats, endings: @endings
+      title: "Generated",
+      bars: Score.bars(@bars, meters: [Score::Meter.new(beats: 4, unit: 4)]),
+      repeats: @repeats,
+      endings: @endings
     )
   end
 
@@ -26,10 +29,14 @@ class GeneratedPage
 
   def segment
     case @random.rand(4)
-    when 0 then stretch
-    when 1 then repeat(times: nil)
-    when 2 then repeat(times: 3)
-    else repeat_with_endings(@random.rand(2..3))
+    when 0
+      stretch
+    when 1
+      repeat(times: nil)
+    when 2
+      repeat(times: 3)
+    else
+      repeat_with_endings(@random.rand(2..3))
     end
   end
 

@@ -22,26 +22,32 @@ class GeneratedRoadmap < GeneratedPage
   end
 
   def make_jump
-    to = [:capo, :segno].sample(random: @random)
-    until_sign = [:end, :fine, :coda].sample(random: @random)
+    to = %i[capo segno].sample(random: @random)
+    until_sign = %i[end fine coda].sample(random: @random)
     after = @bars
-    signs = {segno: (to == :segno) ? [first_bar] : []}
+    signs = { segno: (to == :segno) ? [first_bar] : [] }
     case until_sign
-    when :fine then signs[:fine] = [last_bar]
+    when :fine
+      signs[:fine] = [last_bar]
     when :coda
       signs[:to_coda] = [last_bar]
       signs[:coda] = [after + 1]
       segment
     end
-    {jumps: [Score::Jump.new(after: after, to: to, until_sign: until_sign)], **signs}
+    { jumps: [Score::Jump.new(after: after, to: to, until_sign: until_sign)], **signs }
   end
 
   # The first bar of a segment, where a sign may stand.
-  def first_bar = [1, *@edges.map { |edge| edge + 1 }].select { |bar| bar < @bars }.sample(random: @random)
+  def first_bar =
+    [1, *@edges.map { |edge| edge + 1 }].select { |bar| bar < @bars }.sample(random: @random)
 
   # Mostly the end of a segment, else any bar before the jump.
   def last_bar
     edges = @edges.select { |edge| edge < @bars }
-    (edges.any? && @random.rand(3).positive?) ? edges.sample(random: @random) : @random.rand(2..@bars - 1)
+    if edges.any? && @random.rand(3).positive?
+      edges.sample(random: @random)
+    else
+      @random.rand(2..@bars - 1)
+    end
   end
 end

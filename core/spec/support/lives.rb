@@ -47,7 +47,17 @@ class Lives
     @rate = 0.4 + @random.rand * 0.5
     @week_is_good = true
     @trait = Math.exp(normal * 0.25)
-    @steps = Hash.new { |all, id| all[id] = {hard: Math.exp(normal * 0.5), bad: (@random.rand**3) * 0.55, wall: @random.rand < 0.15, met: 0, skill: 0.0, last: nil} }
+    @steps =
+      Hash.new do |all, id|
+        all[id] = {
+          hard: Math.exp(normal * 0.5),
+          bad: (@random.rand**3) * 0.55,
+          wall: @random.rand < 0.15,
+          met: 0,
+          skill: 0.0,
+          last: nil
+        }
+      end
     @keys = 0
   end
 
@@ -59,10 +69,30 @@ class Lives
     first = @record.today
     LONGEST.times do
       practise
-      return Life.new(start: start, half: half, finished: @record.today, kept: @kept.fdiv(@days), went: @went.fdiv([@tried, 1].max)) if done?
+      if done?
+        return(
+          Life.new(
+            start: start,
+            half: half,
+            finished: @record.today,
+            kept: @kept.fdiv(@days),
+            went: @went.fdiv([@tried, 1].max)
+          )
+        )
+      end
 
       lesson if @record.timetable.held?(@record.today)
-      return Life.new(start: start, half: half, finished: @record.today, kept: @kept.fdiv(@days), went: @went.fdiv([@tried, 1].max)) if done?
+      if done?
+        return(
+          Life.new(
+            start: start,
+            half: half,
+            finished: @record.today,
+            kept: @kept.fdiv(@days),
+            went: @went.fdiv([@tried, 1].max)
+          )
+        )
+      end
 
       half ||= promise if share >= 0.5
       tomorrow
@@ -74,13 +104,24 @@ class Lives
 
   def begin_life
     @days = @kept = @tried = @went = 0
-    made = record(id: @id, introduce_first: @introduce, practice_days: @days_of_week, minutes_a_day: @minutes, begin_per_day: @begin_per_day)
+    made =
+      record(
+        id: @id,
+        introduce_first: @introduce,
+        practice_days: @days_of_week,
+        minutes_a_day: @minutes,
+        begin_per_day: @begin_per_day
+      )
     map = page(@script)
-    piece = made.pieces.first.with(
-      progress: Progress.piece(Stairwell::Practice.steps(map), [], introduce_first: @introduce), introduce_first: @introduce,
-      page: Studio::Page.new(document: JSON.generate(Stairwell::Score::Document.dump(map)))
-    )
-    piece = piece.after(Progress::Introduction.new(what: "A", introduced: true, at: made.moment)) if @introduce
+    piece =
+      made.pieces.first.with(
+        progress: Progress.piece(Stairwell::Practice.steps(map), [], introduce_first: @introduce),
+        introduce_first: @introduce,
+        page: Studio::Page.new(document: JSON.generate(Stairwell::Score::Document.dump(map)))
+      )
+    if @introduce
+      piece = piece.after(Progress::Introduction.new(what: "A", introduced: true, at: made.moment))
+    end
     @record = made.with(pieces: [piece])
     plan
   end
@@ -115,7 +156,10 @@ class Lives
     tired = @kind == :hasty && @random.rand < 0.25
     items = tired ? planned.first((planned.size / 2.0).ceil) : planned
     marks = items.flat_map { |item| marks(item) }
-    @record = @record.with_piece(piece.after(*marks)).with(practised_on: @record.practised_on | [@record.today])
+    @record =
+      @record.with_piece(piece.after(*marks)).with(
+        practised_on: @record.practised_on | [@record.today]
+      )
   end
 
   # @return [Array<#step_id, #repetitions>, nil]
@@ -126,16 +170,27 @@ class Lives
     @tried += 1
     @went += 1 unless bad
     kinds = [:repetition] * item.repetitions + (bad ? [:struggle] : [])
-    kinds.map { |kind| Progress::Mark.new(key: (@keys += 1).to_s, step_id: item.step_id, date: @record.today, kind: kind, at: @record.moment) }
+    kinds.map do |kind|
+      Progress::Mark.new(
+        key: (@keys += 1).to_s,
+        step_id: item.step_id,
+        date: @record.today,
+        kind: kind,
+        at: @record.moment
+      )
+    end
   end
 
   def bad?(id)
     step = @steps[id]
     step[:met] += 1
     case @kind
-    when :skilled then step[:skill] < 1 && learn(step) && @random.rand < 0.5 * (1 - step[:skill]).clamp(0, 1)
-    when :walls then @random.rand < ((step[:wall] && step[:met] <= 4 && !id.include?("~")) ? 0.75 : 0.08)
-    else @random.rand < (step[:bad] + (@week_is_good ? -0.03 : 0.12)).clamp(0.01, 0.9)
+    when :skilled
+      step[:skill] < 1 && learn(step) && @random.rand < 0.5 * (1 - step[:skill]).clamp(0, 1)
+    when :walls
+      @random.rand < ((step[:wall] && step[:met] <= 4 && !id.include?("~")) ? 0.75 : 0.08)
+    else
+      @random.rand < (step[:bad] + (@week_is_good ? -0.03 : 0.12)).clamp(0.01, 0.9)
     end
   end
 
@@ -147,10 +202,23 @@ class Lives
 
   # Some of what was practised is heard, wrongly now and then.
   def lesson
-    heard = piece.progress.standings.values.select { |one| one.days.any? && !one.done? }.sample(3, random: @random)
+    heard =
+      piece
+        .progress
+        .standings
+        .values
+        .select { |one| one.days.any? && !one.done? }
+        .sample(3, random: @random)
     heard.each do |one|
-      event = Progress::LessonResult.new(step_id: one.step.id, date: @record.today, result: result(one), at: @record.moment)
-      @record = @record.with_piece(piece.after(event)).with(lessons: @record.lessons | [@record.today])
+      event =
+        Progress::LessonResult.new(
+          step_id: one.step.id,
+          date: @record.today,
+          result: result(one),
+          at: @record.moment
+        )
+      @record =
+        @record.with_piece(piece.after(event)).with(lessons: @record.lessons | [@record.today])
     end
     introduce
     plan
@@ -158,7 +226,8 @@ class Lives
 
   def result(one)
     true_share = one.credited.fdiv(one.good_days)
-    said = true_share + (normal * 0.35) - (((@kind == :walls) && @steps[one.step.id][:wall]) ? 0.2 : 0)
+    said =
+      true_share + (normal * 0.35) - (((@kind == :walls) && @steps[one.step.id][:wall]) ? 0.2 : 0)
     return :steady if said > 1
     return :shaky if said > 0.25
 
@@ -169,7 +238,10 @@ class Lives
     nxt = piece.progress.introductions.find { |_, introduced| !introduced }&.first
     return unless @introduce && nxt
 
-    @record = @record.with_piece(piece.after(Progress::Introduction.new(what: nxt, introduced: true, at: @record.moment)))
+    @record =
+      @record.with_piece(
+        piece.after(Progress::Introduction.new(what: nxt, introduced: true, at: @record.moment))
+      )
   end
 
   # Two uniform numbers make a normal one (Box and Muller, 1958).

@@ -31,12 +31,14 @@ module Making
   end
 
   # Attributes of the first measure: quarters are counted, two staves.
-  FIRST = "<attributes><divisions>1</divisions><key><fifths>0</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time><staves>2</staves></attributes>"
+  FIRST =
+    "<attributes><divisions>1</divisions><key><fifths>0</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time><staves>2</staves></attributes>"
 
   # @return [Stairwell::Score::Map] read from a score of measures, the first of
   #   which gets the usual attributes
   def read(first, *others) = Stairwell::Formats::MusicXML.read(score(FIRST + first, *others))
 
   # @return [Stairwell::Planning::Task]
-  def task(id, minutes: 3r, days: 2, **more) = Stairwell::Planning::Task.new(id: id, minutes: minutes, good_days: days, **more)
+  def task(id, minutes: 3r, days: 2, **more) =
+    Stairwell::Planning::Task.new(id: id, minutes: minutes, good_days: days, **more)
 end

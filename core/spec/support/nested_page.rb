@@ -22,7 +22,12 @@ class NestedPage
   # @return [Stairwell::Score::Map]
   def map
     bars = Score.bars(@bars, meters: [Score::Meter.new(beats: 4, unit: 4)])
-    Score::Map.new(title: "Nested", bars: bars, repeats: @repeats.shuffle(random: @random), endings: @endings.shuffle(random: @random))
+    Score::Map.new(
+      title: "Nested",
+      bars: bars,
+      repeats: @repeats.shuffle(random: @random),
+      endings: @endings.shuffle(random: @random)
+    )
   end
 
   private
@@ -32,7 +37,10 @@ class NestedPage
   # @return [Proc] plays them
   def music(depth)
     first = stretch
-    more = Array.new(@random.rand(0..2)) { (depth.positive? && @random.rand(3) > 0) ? repeat(depth - 1) : stretch }
+    more =
+      Array.new(@random.rand(0..2)) do
+        (depth.positive? && @random.rand(3) > 0) ? repeat(depth - 1) : stretch
+      end
     -> { first.call + more.flat_map(&:call) }
   end
 
@@ -47,11 +55,12 @@ class NestedPage
     return simple(from, body) if @random.rand(2) == 0
 
     passes = @random.rand(2..3)
-    ends = (1..passes).map do |pass|
-      # The closing sign stands at the end of the last ending but one.
-      @repeats << Score::Repeat.new(from: from, to: @bars) if pass == passes
-      ending(pass, depth)
-    end
+    ends =
+      (1..passes).map do |pass|
+        # The closing sign stands at the end of the last ending but one.
+        @repeats << Score::Repeat.new(from: from, to: @bars) if pass == passes
+        ending(pass, depth)
+      end
     -> { ends.flat_map { |last| body.call + last.call } }
   end
 

@@ -8,14 +8,22 @@ module Spoiling
   # @return [String]
   def bytes(source, random, most: 6)
     bytes = source.dup
-    random.rand(1..most).times do
-      case random.rand(3)
-      when 0 then bytes.setbyte(random.rand(bytes.bytesize), random.rand(256))
-      when 1 then bytes.slice!(random.rand(bytes.bytesize), random.rand(30))
-      else bytes.insert(random.rand(bytes.bytesize), bytes.byteslice(random.rand(bytes.bytesize), 20))
+    random
+      .rand(1..most)
+      .times do
+        case random.rand(3)
+        when 0
+          bytes.setbyte(random.rand(bytes.bytesize), random.rand(256))
+        when 1
+          bytes.slice!(random.rand(bytes.bytesize), random.rand(30))
+        else
+          bytes.insert(
+            random.rand(bytes.bytesize),
+            bytes.byteslice(random.rand(bytes.bytesize), 20)
+          )
+        end
+        break if bytes.empty?
       end
-      break if bytes.empty?
-    end
     bytes
   end
 end

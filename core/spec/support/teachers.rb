@@ -13,7 +13,19 @@ module Teachers
       @luck = "#{kind} #{seed}"
       # As many as is usual for so many minutes.
       @begin_per_day = Stairwell::Planning::Practice.usual_begin(@minutes)
-      @steps = Hash.new { |all, id| all[id] = drawn(id) { {hard: Math.exp(normal * 0.5), bad: (@random.rand**3) * 0.55, wall: @random.rand < 0.15, met: 0, skill: 0.0, last: nil} } }
+      @steps =
+        Hash.new do |all, id|
+          all[id] = drawn(id) do
+            {
+              hard: Math.exp(normal * 0.5),
+              bad: (@random.rand**3) * 0.55,
+              wall: @random.rand < 0.15,
+              met: 0,
+              skill: 0.0,
+              last: nil
+            }
+          end
+        end
     end
 
     # @return [Integer] days from the first to the last
@@ -56,8 +68,13 @@ module Teachers
 
       done = piece.progress.standings.select { |_, one| one.done? }.keys
       chosen = []
-      open = piece.progress.tasks.select { |task| task.remaining.positive? && task.introduced && (task.needs - done).empty? }
-      open.each { |task| chosen << task if (task.after - done - chosen.map(&:id)).empty? && fits?(chosen, task) }
+      open =
+        piece.progress.tasks.select do |task|
+          task.remaining.positive? && task.introduced && (task.needs - done).empty?
+        end
+      open.each do |task|
+        chosen << task if (task.after - done - chosen.map(&:id)).empty? && fits?(chosen, task)
+      end
       chosen.map { |task| Item.new(task.id, task.repetitions) }
     end
 

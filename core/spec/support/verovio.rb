@@ -13,7 +13,15 @@ module Verovio
   # @return [Array<Array<Integer>, nil>] printed measures as played; nil where the
   #   library itself fails
   def self.orders(scores)
-    out, err, status = Open3.capture3("node", "--input-type=module", "-e", SCRIPT, stdin_data: JSON.generate(scores), chdir: WEB)
+    out, err, status =
+      Open3.capture3(
+        "node",
+        "--input-type=module",
+        "-e",
+        SCRIPT,
+        stdin_data: JSON.generate(scores),
+        chdir: WEB
+      )
     raise "verovio: #{err}" unless status.success?
 
     JSON.parse(out)

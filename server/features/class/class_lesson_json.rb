@@ -23,7 +23,10 @@ module Stairwell
         # @return [Hash] see the contract's ClassLesson
         def to_h
           ClassJson.card(@read.row, @read.members, @read.units).merge(
-            unit: @unit && ClassJson.plain(@unit, @read), today: @context.today.to_s, steps: columns, members: @read.members.map { |row| member(row) }
+            unit: @unit && ClassJson.plain(@unit, @read),
+            today: @context.today.to_s,
+            steps: columns,
+            members: @read.members.map { |row| member(row) }
           )
         end
 
@@ -34,16 +37,32 @@ module Stairwell
           record = @records[student_id] or return []
 
           pieces = @unit ? @unit[:piece_ids].to_a : []
-          Studio::LessonSteps.new(record).to_a.select { |one| pieces.empty? || pieces.include?(one.piece.piece_id) }
+          Studio::LessonSteps
+            .new(record)
+            .to_a
+            .select { |one| pieces.empty? || pieces.include?(one.piece.piece_id) }
         end
 
         # In the order in which most need to be heard.
         def columns
-          all = @steps.values.flat_map { |steps| steps.each_with_index.map { |one, at| [key(one), one, at] } }.group_by(&:first)
-          all.sort_by { |_, same| [-same.size, same.sum(&:last)] }.first(Limits::CLASS_COLUMNS).map do |key, same|
-            one = same.first[1]
-            {key: key, title: one.step.title, piece: one.piece.title, piece_id: one.piece.piece_id, step_id: one.step.id}
-          end
+          all =
+            @steps
+              .values
+              .flat_map { |steps| steps.each_with_index.map { |one, at| [key(one), one, at] } }
+              .group_by(&:first)
+          all
+            .sort_by { |_, same| [-same.size, same.sum(&:last)] }
+            .first(Limits::CLASS_COLUMNS)
+            .map do |key, same|
+              one = same.first[1]
+              {
+                key: key,
+                title: one.step.title,
+                piece: one.piece.title,
+                piece_id: one.piece.piece_id,
+                step_id: one.step.id
+              }
+            end
         end
 
         def key(one) = "#{one.piece.piece_id}/#{one.step.id}"
@@ -51,10 +70,37 @@ module Stairwell
         def member(row)
           lesson = @lessons[row[:id]]
           {
-            id: row[:id], name: row[:name], finished: @finished.include?(row[:id]), may: @read.may.fetch(row[:id]), lesson: lesson && LessonTimeJson.appointment(lesson),
-            addressed: !row[:email].to_s.empty? || row[:contacts].to_a.any?, levels: @unit ? @read.levels.fetch([@unit[:id], row[:id]], {}) : {},
-            in_unit: @unit ? @read.had.any? { |one| one[:unit_id] == @unit[:id] && one[:student_id] == row[:id] } : false,
-            cells: @steps.fetch(row[:id]).to_h { |one| [key(one), {assignment_id: one.piece.id, step_id: one.step.id, result: one.heard&.result&.to_s, state: one.standing.state.to_s}] }
+            id: row[:id],
+            name: row[:name],
+            finished: @finished.include?(row[:id]),
+            may: @read.may.fetch(row[:id]),
+            lesson: lesson && LessonTimeJson.appointment(lesson),
+            addressed: !row[:email].to_s.empty? || row[:contacts].to_a.any?,
+            levels: @unit ? @read.levels.fetch([@unit[:id], row[:id]], {}) : {},
+            in_unit:
+              (
+                if @unit
+                  @read.had.any? do |one|
+                    one[:unit_id] == @unit[:id] && one[:student_id] == row[:id]
+                  end
+                else
+                  false
+                end
+              ),
+            cells:
+              @steps
+                .fetch(row[:id])
+                .to_h do |one|
+                  [
+                    key(one),
+                    {
+                      assignment_id: one.piece.id,
+                      step_id: one.step.id,
+                      result: one.heard&.result&.to_s,
+                      state: one.standing.state.to_s
+                    }
+                  ]
+                end
           }
         end
       end

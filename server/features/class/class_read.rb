@@ -20,9 +20,20 @@ module Stairwell
           ids = all.map { |unit| unit[:id] }
           members = Repositories::Classes.new(tables).members([row[:name]]).fetch(row[:name], [])
           new(
-            row: row, members: members, units: all, had: units.members(ids), levels: units.levels(ids), sets: units.criteria_sets,
-            pieces: tables[:pieces].where(id: all.flat_map { |unit| unit[:piece_ids].to_a }.uniq).select_hash(:id, :title),
-            may: members.to_h { |student| [student[:id], Rights.with_student(context, tables, student)] }
+            row: row,
+            members: members,
+            units: all,
+            had: units.members(ids),
+            levels: units.levels(ids),
+            sets: units.criteria_sets,
+            pieces:
+              tables[:pieces].where(
+                id: all.flat_map { |unit| unit[:piece_ids].to_a }.uniq
+              ).select_hash(:id, :title),
+            may:
+              members.to_h do |student|
+                [student[:id], Rights.with_student(context, tables, student)]
+              end
           )
         end
       end

@@ -23,10 +23,14 @@ module Stairwell
           app.get("/api/classes") { render_json(classes.list) }
           app.post("/api/classes") { render_json(classes.add(**sent), status: 201) }
           app.get(own) { render_json(classes.show(id)) }
-          app.put(own) { render_json(classes.change(id, **sent.except(:version), seen: sent[:version])) }
+          app.put(own) do
+            render_json(classes.change(id, **sent.except(:version), seen: sent[:version]))
+          end
           app.delete(own) { render_json(classes.finish(id)) }
           app.post("#{own}/units") { render_json(units.add(**sent), status: 201) }
-          app.put("#{own}/units/:unit") { render_json(units.finish(at("unit"), ended: sent[:ended])) }
+          app.put("#{own}/units/:unit") do
+            render_json(units.finish(at("unit"), ended: sent[:ended]))
+          end
           app.put("#{own}/units/:unit/choice") { render_json(units.choose(at("unit"), **sent)) }
           app.post("#{own}/marks") { render_json(units.judge(**sent), status: 201) }
           app.get("#{own}/lesson") { render_json(class_lesson.show) }

@@ -23,20 +23,48 @@ module Stairwell
           due_on = Problem.date(said[:due_on], "due_on")
           pieces = said.fetch(:piece_ids, []).uniq
           named_once!(said[:criteria])
-          raise Problem.new(422, Phrase["server.units.piece_or_exercise"], code: "unit", field: "piece_ids") if pieces.empty? == said[:minutes].nil?
+          if pieces.empty? == said[:minutes].nil?
+            raise Problem.new(
+                    422,
+                    Phrase["server.units.piece_or_exercise"],
+                    code: "unit",
+                    field: "piece_ids"
+                  )
+          end
           pieces.each { |id| learnable!(id) }
 
-          members, unit = @context.write do |tables|
-            row = Repositories::Classes.new(tables).find(@class_id)
-            members = Repositories::Classes.new(tables).members([row[:name]]).fetch(row[:name], [])
-            members.each { |student| Rights.with_student!(@context, tables, student) }
-            units = Repositories::ClassUnits.new(tables)
-            units.keep_criteria(keep_as.strip, said[:criteria], by: @context.account_id) if keep_as
-            unit = units.add(**said.slice(:key, :title, :criteria, :due_time, :minutes), due_on: due_on, piece_ids: pieces, class_id: @class_id, by: @context.account_id)
-            members.each { |student| units.give(unit[:id], student[:id]) } if unit
-            [members, unit]
+          members, unit =
+            @context.write do |tables|
+              row = Repositories::Classes.new(tables).find(@class_id)
+              members =
+                Repositories::Classes.new(tables).members([row[:name]]).fetch(row[:name], [])
+              members.each { |student| Rights.with_student!(@context, tables, student) }
+              units = Repositories::ClassUnits.new(tables)
+              if keep_as
+                units.keep_criteria(keep_as.strip, said[:criteria], by: @context.account_id)
+              end
+              unit =
+                units.add(
+                  **said.slice(:key, :title, :criteria, :due_time, :minutes),
+                  due_on: due_on,
+                  piece_ids: pieces,
+                  class_id: @class_id,
+                  by: @context.account_id
+                )
+              members.each { |student| units.give(unit[:id], student[:id]) } if unit
+              [members, unit]
+            end
+          if unit && pieces.size < 2
+            members.each do |student|
+              Jobs::GiveUnit.enqueue(
+                @context.studio_id,
+                @context.account_id,
+                unit[:id],
+                student[:id],
+                routine
+              )
+            end
           end
-          members.each { |student| Jobs::GiveUnit.enqueue(@context.studio_id, @context.account_id, unit[:id], student[:id], routine) } if unit && pieces.size < 2
           Classes.new(@context).show(@class_id)
         end
 
@@ -46,23 +74,45 @@ module Stairwell
         # @return [void]
         def give(unit, student, routine)
           id = student[:id]
-          had = case unit[:piece_ids].size
-          when 0 then {extra_work_id: ExtraWork.new(@context).exercise(id, title: unit[:title], minutes: unit[:minutes], key: SecureRandom.uuid)}
-          when 1 then {assignment_id: piece(unit, student, routine)}
-          else {}
+          had =
+            case unit[:piece_ids].size
+            when 0
+              {
+                extra_work_id:
+                  ExtraWork.new(@context).exercise(
+                    id,
+                    title: unit[:title],
+                    minutes: unit[:minutes],
+                    key: SecureRandom.uuid
+                  )
+              }
+            when 1
+              { assignment_id: piece(unit, student, routine) }
+            else
+              {}
+            end
+          @context.write do |tables|
+            Repositories::ClassUnits.new(tables).give(unit[:id], id, **had)
           end
-          @context.write { |tables| Repositories::ClassUnits.new(tables).give(unit[:id], id, **had) }
         end
 
         # A member chooses one of the pieces.
         # @return [Hash] the class
         def choose(unit_id, student_id:, piece_id:)
-          unit, student = @context.read do |tables|
-            student = member(tables, student_id)
-            Rights.with_student!(@context, tables, student)
-            [found(tables, unit_id), student]
+          unit, student =
+            @context.read do |tables|
+              student = member(tables, student_id)
+              Rights.with_student!(@context, tables, student)
+              [found(tables, unit_id), student]
+            end
+          unless unit[:piece_ids].include?(piece_id)
+            raise Problem.new(
+                    422,
+                    Phrase["server.units.none_of_these"],
+                    code: "unit",
+                    field: "piece_id"
+                  )
           end
-          raise Problem.new(422, Phrase["server.units.none_of_these"], code: "unit", field: "piece_id") unless unit[:piece_ids].include?(piece_id)
 
           give(unit.merge(piece_ids: [piece_id]), student, "hand_by_hand")
           Classes.new(@context).show(@class_id)
@@ -71,24 +121,42 @@ module Stairwell
         # @param ended [Boolean]
         # @return [Hash] the class
         def finish(unit_id, ended:)
-          @context.write { |tables| found(tables, unit_id) && Repositories::ClassUnits.new(tables).finish(unit_id, ended) }
+          @context.write do |tables|
+            found(tables, unit_id) && Repositories::ClassUnits.new(tables).finish(unit_id, ended)
+          end
           Classes.new(@context).show(@class_id)
         end
 
         # @param level [Integer, nil] nil takes it back
         # @return [Hash] {student_id:, levels:}
         def judge(unit_id:, student_id:, criterion:, level:, key:)
-          levels = @context.write do |tables|
-            Rights.with_student!(@context, tables, member(tables, student_id), :hear)
-            unit = found(tables, unit_id)
-            known = unit[:criteria].map(&:to_h).find { |one| one["key"] == criterion }
-            raise Problem.new(422, Phrase["server.units.no_such_level"], code: "level", field: "level") unless known && [nil, *1..known["levels"].size].include?(level)
+          levels =
+            @context.write do |tables|
+              Rights.with_student!(@context, tables, member(tables, student_id), :hear)
+              unit = found(tables, unit_id)
+              known = unit[:criteria].map(&:to_h).find { |one| one["key"] == criterion }
+              unless known && [nil, *1..known["levels"].size].include?(level)
+                raise Problem.new(
+                        422,
+                        Phrase["server.units.no_such_level"],
+                        code: "level",
+                        field: "level"
+                      )
+              end
 
-            units = Repositories::ClassUnits.new(tables)
-            units.judge(key: key, unit_id: unit_id, student_id: student_id, criterion: criterion, level: level, day: @context.today, by: @context.account_id)
-            units.levels([unit_id]).fetch([unit_id, student_id], {})
-          end
-          {student_id: student_id, levels: levels}
+              units = Repositories::ClassUnits.new(tables)
+              units.judge(
+                key: key,
+                unit_id: unit_id,
+                student_id: student_id,
+                criterion: criterion,
+                level: level,
+                day: @context.today,
+                by: @context.account_id
+              )
+              units.levels([unit_id]).fetch([unit_id, student_id], {})
+            end
+          { student_id: student_id, levels: levels }
         end
 
         private
@@ -106,35 +174,68 @@ module Stairwell
 
         def named_once!(criteria)
           keys = criteria.map { |one| one[:key] }
-          raise Problem.new(422, Phrase["server.units.criterion_twice"], code: "criteria", field: "criteria") if keys.uniq.size < keys.size
+          if keys.uniq.size < keys.size
+            raise Problem.new(
+                    422,
+                    Phrase["server.units.criterion_twice"],
+                    code: "criteria",
+                    field: "criteria"
+                  )
+          end
         end
 
         # A page without sections gives nobody a step.
         def learnable!(piece_id)
-          raise Problem.new(422, Phrase["server.units.no_sections", title: page(piece_id).map.title], code: "no_steps", field: "piece_ids") if page(piece_id).map.sections.empty?
+          if page(piece_id).map.sections.empty?
+            raise Problem.new(
+                    422,
+                    Phrase["server.units.no_sections", title: page(piece_id).map.title],
+                    code: "no_steps",
+                    field: "piece_ids"
+                  )
+          end
         end
 
         # Who has the piece in hand, or had it, goes on with it.
         # @return [Integer] the assignment
         def piece(unit, student, routine)
-          due = Studio::Due.last_day(unit[:due_on], Repositories::Students.time(unit[:due_time])).to_s
+          due =
+            Studio::Due.last_day(unit[:due_on], Repositories::Students.time(unit[:due_time])).to_s
           piece_id = unit[:piece_ids].first
-          known = @context.read { |tables| tables[:assignments].where(student_id: student[:id], piece_id: piece_id).first }
-          return @students.give(student[:id], {piece_id: piece_id, routine: routine, hand_order: student[:hand_order], due_on: due, **tempo(piece_id)}) unless known
+          known =
+            @context.read do |tables|
+              tables[:assignments].where(student_id: student[:id], piece_id: piece_id).first
+            end
+          unless known
+            return(
+              @students.give(
+                student[:id],
+                {
+                  piece_id: piece_id,
+                  routine: routine,
+                  hand_order: student[:hand_order],
+                  due_on: due,
+                  **tempo(piece_id)
+                }
+              )
+            )
+          end
 
           @students.take_up(student[:id], known, due_on: due)
           known[:id]
         end
 
         # The page's own target; else a tempo to begin with, which the teacher changes.
-        def tempo(piece_id) = {target_tempo: page(piece_id).map.target_tempo.to_i.clamp(Constants::TARGET_TEMPOS)}
+        def tempo(piece_id) =
+          { target_tempo: page(piece_id).map.target_tempo.to_i.clamp(Constants::TARGET_TEMPOS) }
 
         # @return [Studio::Page] as it is for the studio
         def page(piece_id)
-          revision, pages = @context.read do |tables|
-            revision = Repositories::Pieces.new(tables).find(piece_id, live: true)[:revision]
-            [revision, Repositories::Pages.new(tables).read([[piece_id, revision]])]
-          end
+          revision, pages =
+            @context.read do |tables|
+              revision = Repositories::Pieces.new(tables).find(piece_id, live: true)[:revision]
+              [revision, Repositories::Pages.new(tables).read([[piece_id, revision]])]
+            end
           pages.page(piece_id, revision, nil)
         end
       end

@@ -21,49 +21,103 @@ module Stairwell
           mails = []
           letters = []
           more = ->(tables) { beside = beside(tables) }
-          keep = lambda do |tables, _|
-            Repositories::Lessons.new(tables, @context).finish(@id, recap)
-            mails = letters.map { |letter| Repositories::Outbox.new(tables).add(@id, **letter, by: @context.account_id) }
+          keep =
+            lambda do |tables, _|
+              Repositories::Lessons.new(tables, @context).finish(@id, recap)
+              mails =
+                letters.map do |letter|
+                  Repositories::Outbox.new(tables).add(@id, **letter, by: @context.account_id)
+                end
+            end
+          Repositories::Changes
+            .new(@context)
+            .act(@id, more: more, keep: keep) do |record|
+              addressed!(beside[:row]) if send_mail
+              lesson = LessonJson.new(record, nil, @context.account_id)
+              recap = beside.dig(:lesson, :recap) || lesson.recap
+              # Each in their own language, unless the teacher chose the words.
+              letters =
+                (
+                  if send_mail
+                    readers(beside[:row]).map do |address, locale|
+                      Locales.with(locale) do
+                        letter(
+                          beside,
+                          address,
+                          beside.dig(:lesson, :recap) || lesson.recap_in(locale)
+                        )
+                      end
+                    end
+                  else
+                    []
+                  end
+                )
+              Studio.plan(record, from: record.today + 1).promising
+            end
+          if @context.settings.smtp
+            mails.each { |mail| Jobs::SendMail.enqueue(@context.studio_id, mail[:id]) }
           end
-          Repositories::Changes.new(@context).act(@id, more: more, keep: keep) do |record|
-            addressed!(beside[:row]) if send_mail
-            lesson = LessonJson.new(record, nil, @context.account_id)
-            recap = beside.dig(:lesson, :recap) || lesson.recap
-            # Each in their own language, unless the teacher chose the words.
-            letters = send_mail ? readers(beside[:row]).map { |address, locale| Locales.with(locale) { letter(beside, address, beside.dig(:lesson, :recap) || lesson.recap_in(locale)) } } : []
-            Studio.plan(record, from: record.today + 1).promising
-          end
-          mails.each { |mail| Jobs::SendMail.enqueue(@context.studio_id, mail[:id]) } if @context.settings.smtp
-          {sent: send_mail, sheet_path: beside[:sheet_path]}
+          { sent: send_mail, sheet_path: beside[:sheet_path] }
         end
 
         private
 
         def beside(tables)
           {
-            row: Repositories::Students.new(tables).find(@id), lesson: Repositories::Lessons.new(tables, @context).today(@id),
-            sheet_path: Repositories::SheetLinks.new(tables, @context.settings.link_secret).path(@id)
+            row: Repositories::Students.new(tables).find(@id),
+            lesson: Repositories::Lessons.new(tables, @context).today(@id),
+            sheet_path:
+              Repositories::SheetLinks.new(tables, @context.settings.link_secret).path(@id)
           }
         end
 
         def addressed!(row)
           return if readers(row).any?
 
-          raise Problem.new(422, Phrase["server.lesson.finish_lesson.there_is_no_email_address_for", name: row[:name]], code: "no_address", field: "send")
+          raise Problem.new(
+                  422,
+                  Phrase[
+                    "server.lesson.finish_lesson.there_is_no_email_address_for",
+                    name: row[:name]
+                  ],
+                  code: "no_address",
+                  field: "send"
+                )
         end
 
         # @return [Array<Array(String, Symbol)>] address and language of the student and of all
         #   contact persons, each address once
         def readers(row)
           own = (row[:locale] || @context.locale).to_sym
-          people = [[row[:email].to_s, own], *row[:contacts].to_a.map { |one| [one["email"].to_s, (one["locale"] || own).to_sym] }]
+          people = [
+            [row[:email].to_s, own],
+            *row[:contacts].to_a.map { |one| [one["email"].to_s, (one["locale"] || own).to_sym] }
+          ]
           people.reject { |address, _| address.empty? }.uniq { |address, _| address.downcase }
         end
 
         def letter(beside, address, recap)
           row, path, day = beside[:row], beside[:sheet_path], @context.today
-          body = [recap, path && Phrase["server.lesson.finish_lesson.the_week_sheet", address: @context.settings.address, path: path], @context.studio[:name]].compact.join("\n\n")
-          {recipient: address, subject: Phrase["server.lesson.finish_lesson.subject", name: row[:name], day: Phrase.day(day, :day_and_month)].to_s, body: body}
+          body = [
+            recap,
+            path &&
+              Phrase[
+                "server.lesson.finish_lesson.the_week_sheet",
+                address: @context.settings.address,
+                path: path
+              ],
+            @context.studio[:name]
+          ].compact.join("\n\n")
+          {
+            recipient: address,
+            subject:
+              Phrase[
+                "server.lesson.finish_lesson.subject",
+                name: row[:name],
+                day: Phrase.day(day, :day_and_month)
+              ].to_s,
+            body: body
+          }
         end
       end
     end

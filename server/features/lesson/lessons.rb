@@ -16,15 +16,29 @@ module Stairwell
         # @return [Hash] see the contract's Lesson
         def show
           beside = nil
-          record = Repositories::Records.new(@context).find(@id) { |tables| beside = beside(tables) }
-          LessonJson.new(record, beside, @context.account_id, outlooks: Outlooks.of(@context, record)).to_h
+          record =
+            Repositories::Records.new(@context).find(@id) { |tables| beside = beside(tables) }
+          LessonJson.new(
+            record,
+            beside,
+            @context.account_id,
+            outlooks: Outlooks.of(@context, record)
+          ).to_h
         end
 
         # @return [Array<Hash>] what introducing something would come to; nothing is kept
         def introducing
-          Studio::Introducing.new(Repositories::Records.new(@context).find(@id)).to_a.map do |one|
-            one.to_h.merge(minutes: one.minutes.to_f, budget: one.budget.to_f, middle: one.middle&.to_s, cautious: one.cautious&.to_s)
-          end
+          Studio::Introducing
+            .new(Repositories::Records.new(@context).find(@id))
+            .to_a
+            .map do |one|
+              one.to_h.merge(
+                minutes: one.minutes.to_f,
+                budget: one.budget.to_f,
+                middle: one.middle&.to_s,
+                cautious: one.cautious&.to_s
+              )
+            end
         end
 
         # @param said [Hash] assignment_id:, step_id:, key:, and what else was said
@@ -40,14 +54,21 @@ module Stairwell
         def tick(days:, **said)
           days = days.map { |day| Problem.date(day, "days") }
           ticked = nil
-          more = ->(tables) { ticked = tables[:practice_marks].where(student_id: @id, step_id: said[:step_id]).exclude(entered_by: nil).select_map(:key).to_set }
+          more = ->(tables) do
+            ticked =
+              tables[:practice_marks]
+                .where(student_id: @id, step_id: said[:step_id])
+                .exclude(entered_by: nil)
+                .select_map(:key)
+                .to_set
+          end
           act(more: more) { |record| Studio.tick(record, ticked: ticked, days: days, **said) }
         end
 
         # @return [Hash] {result:, why:} offered for what was counted
         def offer(**said)
           offered = Studio.offer(Repositories::Records.new(@context).find(@id), **said)
-          {result: offered.result.to_s, why: offered.why}
+          { result: offered.result.to_s, why: offered.why }
         end
 
         # Keeps the teacher's words as they are typed.
@@ -55,24 +76,43 @@ module Stairwell
         # @return [Hash] the lesson's own words
         # @raise [Problem] 409 when someone else wrote meanwhile
         def write(values, seen:)
-          saved, row = @context.write do |tables|
-            Repositories::Students.new(tables).find(@id)
-            lessons = Repositories::Lessons.new(tables, @context)
-            [lessons.save(@id, values, seen: seen), lessons.today(@id)]
-          end
+          saved, row =
+            @context.write do |tables|
+              Repositories::Students.new(tables).find(@id)
+              lessons = Repositories::Lessons.new(tables, @context)
+              [lessons.save(@id, values, seen: seen), lessons.today(@id)]
+            end
           notes = LessonJson.notes(row, @context.account_id)
-          saved ? notes : raise(Problem.stale(:lesson, Phrase["server.lesson.lessons.this_lesson"], kept: notes, sent: values))
+          if saved
+            notes
+          else
+            raise(
+              Problem.stale(
+                :lesson,
+                Phrase["server.lesson.lessons.this_lesson"],
+                kept: notes,
+                sent: values
+              )
+            )
+          end
         end
 
         # @return [Hash] the lesson
         def lend(title)
-          @context.write { |tables| Repositories::Lendings.new(tables, @context).lend(Repositories::Students.new(tables).find(@id)[:id], title) }
+          @context.write do |tables|
+            Repositories::Lendings.new(tables, @context).lend(
+              Repositories::Students.new(tables).find(@id)[:id],
+              title
+            )
+          end
           show
         end
 
         # @return [Hash] the lesson
         def take_back(lent)
-          @context.write { |tables| Repositories::Lendings.new(tables, @context).take_back(@id, lent) }
+          @context.write do |tables|
+            Repositories::Lendings.new(tables, @context).take_back(@id, lent)
+          end
           show
         end
 
@@ -81,7 +121,10 @@ module Stairwell
         # @return [Hash] the lesson
         # @raise [MissingError] where it is not finished
         def reopen
-          @context.write { |tables| Repositories::Lessons.new(tables, @context).reopen(@id, @context.today) || raise(MissingError, Phrase["missing.finished_lesson"]) }
+          @context.write do |tables|
+            Repositories::Lessons.new(tables, @context).reopen(@id, @context.today) ||
+              raise(MissingError, Phrase["missing.finished_lesson"])
+          end
           show
         end
 
@@ -96,18 +139,26 @@ module Stairwell
         # What an act comes to is shown without reading it again.
         def act(more: nil)
           beside = nil
-          read = lambda do |tables|
-            beside = beside(tables)
-            more&.call(tables)
-          end
+          read =
+            lambda do |tables|
+              beside = beside(tables)
+              more&.call(tables)
+            end
           change = @changes.act(@id, more: read) { |record| yield record }
-          LessonJson.new(change.record, beside, @context.account_id, changed: change.told || []).to_h
+          LessonJson.new(
+            change.record,
+            beside,
+            @context.account_id,
+            changed: change.told || []
+          ).to_h
         end
 
         def beside(tables)
           row = Repositories::Students.new(tables).find(@id)
           LessonJson::Beside.new(
-            row: row, may: Rights.with_student(@context, tables, row), lesson: Repositories::Lessons.new(tables, @context).today(@id),
+            row: row,
+            may: Rights.with_student(@context, tables, row),
+            lesson: Repositories::Lessons.new(tables, @context).today(@id),
             lent: Repositories::Lendings.new(tables, @context).out(@id)
           )
         end

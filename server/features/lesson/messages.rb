@@ -27,10 +27,19 @@ module Stairwell
 
         private
 
-        def of(tables) = Repositories::Messages.new(tables, Repositories::Students.new(tables).find(@id)[:id])
+        def of(tables) =
+          Repositories::Messages.new(tables, Repositories::Students.new(tables).find(@id)[:id])
 
         def shown(messages)
-          messages.newest(Limits::MESSAGES_SHOWN).map { |row| row.slice(:id, :text).merge(day: row[:day].to_s, read: !row[:read_at].nil?, reader: row[:reader]) }
+          messages
+            .newest(Limits::MESSAGES_SHOWN)
+            .map do |row|
+              row.slice(:id, :text).merge(
+                day: row[:day].to_s,
+                read: !row[:read_at].nil?,
+                reader: row[:reader]
+              )
+            end
         end
       end
     end

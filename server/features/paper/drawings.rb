@@ -9,7 +9,10 @@ module Stairwell
       # keys where they begin; in black and white.
       class Drawings
         # What to do: the same lines as on the screen.
-        ACTIONS = JSON.parse(File.read(File.expand_path("../../../web/src/components/actions.json", __dir__))).freeze
+        ACTIONS =
+          JSON.parse(
+            File.read(File.expand_path("../../../web/src/components/actions.json", __dir__))
+          ).freeze
         WHITE = [0, 2, 4, 5, 7, 9, 11].freeze
         INK = "444444"
         # Pages and lines of each that are drawn.
@@ -26,14 +29,20 @@ module Stairwell
         # @param pitch [Numeric] from line to line
         # @return [void]
         def page(pages, top, width:, pitch:)
-          pages.first(PAGES).each do |page|
-            page[:lines].first(LINES).each do |line|
-              bar = width / [line[:bars].size, 1].max
-              line[:bars].each_with_index { |lit, at| box([at * bar, top], bar, pitch - 2, lit ? INK : "FFFFFF") }
-              top -= pitch
+          pages
+            .first(PAGES)
+            .each do |page|
+              page[:lines]
+                .first(LINES)
+                .each do |line|
+                  bar = width / [line[:bars].size, 1].max
+                  line[:bars].each_with_index do |lit, at|
+                    box([at * bar, top], bar, pitch - 2, lit ? INK : "FFFFFF")
+                  end
+                  top -= pitch
+                end
+              top -= 3
             end
-            top -= 3
-          end
           @pdf.fill_color "000000"
         end
 
@@ -43,9 +52,20 @@ module Stairwell
         # @return [void]
         def actions(names, corner, side:)
           names.each_with_index do |name, at|
-            lines = ACTIONS.fetch(name, []).map { |line| "<path d=\"#{line["d"]}\"#{" transform=\"#{line["transform"]}\"" if line["transform"]}/>" }
-            svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 64 64\"><g fill=\"none\" stroke=\"black\" stroke-width=\"5\" stroke-linecap=\"round\">#{lines.join}</g></svg>"
-            @pdf.svg(svg, at: [corner[0] + at * (side + 3), corner[1]], width: side, enable_web_requests: false)
+            lines =
+              ACTIONS
+                .fetch(name, [])
+                .map do |line|
+                  "<path d=\"#{line["d"]}\"#{" transform=\"#{line["transform"]}\"" if line["transform"]}/>"
+                end
+            svg =
+              "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 64 64\"><g fill=\"none\" stroke=\"black\" stroke-width=\"5\" stroke-linecap=\"round\">#{lines.join}</g></svg>"
+            @pdf.svg(
+              svg,
+              at: [corner[0] + at * (side + 3), corner[1]],
+              width: side,
+              enable_web_requests: false
+            )
           end
         end
 
@@ -61,7 +81,16 @@ module Stairwell
           wide = [8, width / white.size].min
           top = @pdf.cursor - 2
           white.each_with_index { |key, at| key(key, starts, [at * wide, top], wide, 16, "FFFFFF") }
-          (keys - white).each { |key| key(key, starts, [white.index(key - 1) * wide + wide * 0.65, top], wide * 0.7, 9, "000000") }
+          (keys - white).each do |key|
+            key(
+              key,
+              starts,
+              [white.index(key - 1) * wide + wide * 0.65, top],
+              wide * 0.7,
+              9,
+              "000000"
+            )
+          end
           @pdf.fill_color "000000"
           @pdf.move_down 20
         end
@@ -75,16 +104,26 @@ module Stairwell
           from = Date.parse(climb[:from])
           days = [(today - from).to_i, FORTNIGHT].max
           x = ->(date) { left + (date - from).to_f / days * width }
-          points = climb[:rises].inject([[left, base]]) { |found, rise| [*found, [x[Date.parse(rise[:date])], found.last[1]], [x[Date.parse(rise[:date])], base + rise[:percent] / 100.0 * height]] }
+          points =
+            climb[:rises].inject([[left, base]]) do |found, rise|
+              [
+                *found,
+                [x[Date.parse(rise[:date])], found.last[1]],
+                [x[Date.parse(rise[:date])], base + rise[:percent] / 100.0 * height]
+              ]
+            end
           @pdf.fill_color INK
-          @pdf.fill_polygon(*points, [x[today], points.last[1]], [x[today], base]) if points.size > 1
+          if points.size > 1
+            @pdf.fill_polygon(*points, [x[today], points.last[1]], [x[today], base])
+          end
           @pdf.fill_color "000000"
           @pdf.stroke_color INK
           @pdf.line_width 0.5
           @pdf.stroke_line([left, base], [left + width, base])
         end
 
-        # Days that are drawn at least, so that the first step does not look like a wall. Own choice.
+        # Days that are drawn at least, so that the first step does not look like a wall. Own
+        # choice.
         FORTNIGHT = 14
         private_constant :FORTNIGHT
 
@@ -96,7 +135,12 @@ module Stairwell
           return unless found
 
           @pdf.fill_color "000000"
-          @pdf.draw_text((found[:finger] || "•").to_s, at: [corner[0] + width / 2 - 1.5, corner[1] - tall + 2], size: 6, style: :bold)
+          @pdf.draw_text(
+            (found[:finger] || "•").to_s,
+            at: [corner[0] + width / 2 - 1.5, corner[1] - tall + 2],
+            size: 6,
+            style: :bold
+          )
         end
 
         def box(corner, width, tall, ground)

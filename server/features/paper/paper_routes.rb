@@ -3,7 +3,8 @@
 module Stairwell
   module Server
     module Features
-      # The addresses of what is printed: weeks, one student's or several at once, and what to write into one's book.
+      # The addresses of what is printed: weeks, one student's or several at once, and what to write
+      # into one's book.
       module PaperRoutes
         # What makes a PDF of sheets.
         module OnPaper
@@ -19,19 +20,39 @@ module Stairwell
           # @param ids [Array<Integer>] of students
           # @return [Array<Hash>] their newest weeks, in that order
           def sheets(ids)
-            records = Repositories::Records.new(context).load(ids).to_h { |record| [record.student.id, record] }
-            ids.map { |one| SheetJson.new(Studio::Sheet.new(records[one] || raise(MissingError, Phrase["missing.student"]), newest: true)).to_h }
+            records =
+              Repositories::Records
+                .new(context)
+                .load(ids)
+                .to_h { |record| [record.student.id, record] }
+            ids.map do |one|
+              SheetJson.new(
+                Studio::Sheet.new(
+                  records[one] || raise(MissingError, Phrase["missing.student"]),
+                  newest: true
+                )
+              ).to_h
+            end
           end
         end
 
         def self.registered(app)
           app.helpers OnPaper
 
-          app.get("/api/students/:id/week.pdf") { paper(sheets([id]), told: context.read { |tables| Repositories::Lessons.told(tables, id) }) }
+          app.get("/api/students/:id/week.pdf") do
+            paper(
+              sheets([id]),
+              told: context.read { |tables| Repositories::Lessons.told(tables, id) }
+            )
+          end
           app.get("/api/weeks.pdf") { paper(sheets(checked.query["students"])) }
-          app.get("/api/pieces/:id/pencil.pdf") { render_file(piece.pencil, "application/pdf", "pdf") }
+          app.get("/api/pieces/:id/pencil.pdf") do
+            render_file(piece.pencil, "application/pdf", "pdf")
+          end
           # The family's own print, behind the private link.
-          app.get("/api/sheet/:token/week.pdf") { sheet.printed.then { |week, told| paper([week], told: told) } }
+          app.get("/api/sheet/:token/week.pdf") do
+            sheet.printed.then { |week, told| paper([week], told: told) }
+          end
         end
       end
     end

@@ -16,7 +16,11 @@ module Stairwell
         def self.draw(pdf, lessons)
           lessons.each do |row|
             pdf.move_down 12
-            pdf.text(Phrase.day(Date.parse(row[:day].to_s), :full).to_s, size: SIZE + 2, style: :bold)
+            pdf.text(
+              Phrase.day(Date.parse(row[:day].to_s), :full).to_s,
+              size: SIZE + 2,
+              style: :bold
+            )
             pdf.text(row[:recap], size: SIZE)
           end
         end

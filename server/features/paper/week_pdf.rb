@@ -7,8 +7,9 @@ require_relative "week_words"
 module Stairwell
   module Server
     module Features
-      # The week on paper: readable in black and white on a music stand, with a box for each time. The rows use the
-      # height of a page; what does not fit on one goes on on the next, and no print is smaller than {LEAST}.
+      # The week on paper: readable in black and white on a music stand, with a box for each time.
+      # The rows use the height of a page; what does not fit on one goes on on the next, and no
+      # print is smaller than {LEAST}.
       class WeekPdf
         # Points. Own choice: read from a music stand.
         SIZES = [12, 11, 10.25, 9.5].freeze
@@ -18,7 +19,8 @@ module Stairwell
 
         # @param sheets [Array<Hash>] as {SheetJson#to_h} gives, one a student
         # @param empty [Boolean] boxes only, without what was done already
-        # @param told [Array<Hash>] :day and :recap of lessons, the newest first: on a page of their own
+        # @param told [Array<Hash>] :day and :recap of lessons, the newest first: on a page of their
+        #   own
         def initialize(sheets, empty: false, told: [])
           @sheets = sheets
           @empty = empty
@@ -41,7 +43,11 @@ module Stairwell
 
         def recaps
           @pdf.start_new_page
-          @pdf.text(Phrase["server.paper.recaps.of", name: @sheets.first[:student]].to_s, size: 18, style: :bold)
+          @pdf.text(
+            Phrase["server.paper.recaps.of", name: @sheets.first[:student]].to_s,
+            size: 18,
+            style: :bold
+          )
           RecapsPdf.draw(@pdf, @told)
         end
 
@@ -60,22 +66,26 @@ module Stairwell
           rows.each { |row| drawn(row, sheet) }
           stairs(sheet) if @stairs.positive?
           @pdf.start_new_page if @pdf.cursor < @foot - 1 # what is rounded
-          @pdf.bounding_box([0, @foot - 4], width: @pdf.bounds.width) { @pdf.text(foot, size: LEAST) }
+          @pdf.bounding_box([0, @foot - 4], width: @pdf.bounds.width) do
+            @pdf.text(foot, size: LEAST)
+          end
         end
 
-        # How large, whether keys are drawn beside what is said of them, and what the small staircases take: drawings
-        # before size, keys before staircases, and one page before either.
+        # How large, whether keys are drawn beside what is said of them, and what the small
+        # staircases take: drawings before size, keys before staircases, and one page before either.
         # @return [Array(Boolean, Numeric, Numeric)]
         def laid(rows, pieces)
           plain = sized(rows, room)
           beside = sized(rows, room - STAIRS) if plain && pieces.any?
-          return [*beside, STAIRS] if beside && beside.first == plain.first
+          return *beside, STAIRS if beside && beside.first == plain.first
 
           [*(plain || [false, LEAST]), 0]
         end
 
         # @return [Array(Boolean, Numeric), nil] the largest that has room
-        def sized(rows, room) = [true, false].product(SIZES).find { |keys, size| rows.sum { |row| height(row, size, keys: keys) } <= room }
+        def sized(rows, room) =
+          [true, false].product(SIZES)
+            .find { |keys, size| rows.sum { |row| height(row, size, keys: keys) } <= room }
 
         # @return [Numeric] points left above the foot
         def room = @pdf.cursor - @foot
@@ -95,9 +105,27 @@ module Stairwell
           wide = [@pdf.bounds.width / sheet[:pieces].size, STAIR + 20].min
           top = @foot + STAIRS - 8
           sheet[:pieces].each_with_index do |piece, at|
-            said = Phrase["server.paper.week_pdf.steady", title: piece[:title], percent: piece[:percent]].to_s
-            @drawings.stairs(piece[:climb], Date.parse(sheet[:today]), [at * wide, top], width: wide - 20, height: 20)
-            @pdf.text_box(said, at: [at * wide, top - 23], width: wide - 12, height: LEAST + 3, size: LEAST, overflow: :truncate)
+            said =
+              Phrase[
+                "server.paper.week_pdf.steady",
+                title: piece[:title],
+                percent: piece[:percent]
+              ].to_s
+            @drawings.stairs(
+              piece[:climb],
+              Date.parse(sheet[:today]),
+              [at * wide, top],
+              width: wide - 20,
+              height: 20
+            )
+            @pdf.text_box(
+              said,
+              at: [at * wide, top - 23],
+              width: wide - 12,
+              height: LEAST + 3,
+              size: LEAST,
+              overflow: :truncate
+            )
           end
         end
 
@@ -111,8 +139,38 @@ module Stairwell
 
         def head(sheet)
           starts = sheet[:days].first&.fetch(:date)
-          @pdf.text((starts ? Phrase["server.paper.week_pdf.week_from", name: sheet[:student], day: day(starts)].to_s : sheet[:student]), size: 18, style: :bold)
-          @pdf.text([sheet[:studio], (Phrase["server.paper.week_pdf.next_lesson", day: day(sheet[:next_lesson])] if sheet[:next_lesson]), Phrase["server.paper.week_pdf.tick_a_box_each_time"], (Phrase["server.paper.week_pdf.pale_boxes"] if sheet[:days].any? { |one| one[:items].any? { |item| !needed?(item) } })].compact.join(" · "), size: LEAST)
+          @pdf.text(
+            (
+              if starts
+                Phrase[
+                  "server.paper.week_pdf.week_from",
+                  name: sheet[:student],
+                  day: day(starts)
+                ].to_s
+              else
+                sheet[:student]
+              end
+            ),
+            size: 18,
+            style: :bold
+          )
+          @pdf.text(
+            [
+              sheet[:studio],
+              (
+                if sheet[:next_lesson]
+                  Phrase["server.paper.week_pdf.next_lesson", day: day(sheet[:next_lesson])]
+                end
+              ),
+              Phrase["server.paper.week_pdf.tick_a_box_each_time"],
+              (
+                if sheet[:days].any? { |one| one[:items].any? { |item| !needed?(item) } }
+                  Phrase["server.paper.week_pdf.pale_boxes"]
+                end
+              )
+            ].compact.join(" · "),
+            size: LEAST
+          )
           @pdf.move_down 6
         end
 
@@ -121,7 +179,11 @@ module Stairwell
         # A row for each step of the week, in the order in which they come: what is needed first,
         # what is more of it in the same row, what is only there while there is time at the end.
         def rows(sheet)
-          found = sheet[:days].flat_map { |one| one[:items] }.group_by { |item| key(item) }.map { |key, items| [key, items.find { |item| needed?(item) } || items.first] }
+          found =
+            sheet[:days]
+              .flat_map { |one| one[:items] }
+              .group_by { |item| key(item) }
+              .map { |key, items| [key, items.find { |item| needed?(item) } || items.first] }
           found.partition { |_, item| needed?(item) }.flatten(1)
         end
 
@@ -133,7 +195,8 @@ module Stairwell
         # boxes need.
         # @return [Numeric] points of a column
         def column(sheet)
-          most = sheet[:days].flat_map { |one| one[:items].map { |item| item[:repetitions] } }.max || 1
+          most =
+            sheet[:days].flat_map { |one| one[:items].map { |item| item[:repetitions] } }.max || 1
           widest = @pdf.bounds.width * 0.48 / [sheet[:days].size, 1].max
           ([most, 5].min * (BOX + 2) + 8).clamp([38, widest].min, widest)
         end
@@ -144,7 +207,12 @@ module Stairwell
           top = @pdf.cursor
           sheet[:days].each_with_index do |one, at|
             x = left + at * @column + 3
-            @pdf.draw_text(Phrase.day(Date.parse(one[:date]), :short_weekday).to_s, at: [x, top - 8], size: LEAST, style: :bold)
+            @pdf.draw_text(
+              Phrase.day(Date.parse(one[:date]), :short_weekday).to_s,
+              at: [x, top - 8],
+              size: LEAST,
+              style: :bold
+            )
             @pdf.draw_text(minutes(one[:minutes]).to_s, at: [x, top - 19], size: LEAST)
           end
           @pdf.move_down 24
@@ -176,8 +244,14 @@ module Stairwell
 
         # @return [Hash] by row the most boxes of any of its days
         def most_boxes(sheet)
-          sheet[:days].flat_map { |one| one[:items].group_by { |item| key(item) }.map { |key, items| [key, items.sum { |item| item[:repetitions] }] } }
-            .group_by(&:first).transform_values { |all| all.map(&:last).max }
+          sheet[:days]
+            .flat_map do |one|
+              one[:items]
+                .group_by { |item| key(item) }
+                .map { |key, items| [key, items.sum { |item| item[:repetitions] }] }
+            end
+            .group_by(&:first)
+            .transform_values { |all| all.map(&:last).max }
         end
 
         def in_row = [((@column - 6) / (BOX + 2)).floor, 1].max
@@ -186,7 +260,8 @@ module Stairwell
         def words_height(row, size)
           @heights[[row.first, size]] ||= begin
             title, text = words(row)
-            @pdf.height_of(title, size: size + 1, style: :bold, width: words_wide) + @pdf.height_of(text, size: size, width: words_wide)
+            @pdf.height_of(title, size: size + 1, style: :bold, width: words_wide) +
+              @pdf.height_of(text, size: size, width: words_wide)
           end
         end
 
@@ -198,7 +273,8 @@ module Stairwell
         PITCH = 6
         FREE = 8
 
-        def picture_height(item) = item[:picture].sum { |page| page[:lines].size * PITCH + 3 }.clamp(0, 60)
+        def picture_height(item) =
+          item[:picture].sum { |page| page[:lines].size * PITCH + 3 }.clamp(0, 60)
 
         def draw(row, sheet)
           key, item = row
@@ -209,10 +285,14 @@ module Stairwell
           @pdf.bounding_box([PICTURE, top - 4], width: words_wide) do
             @pdf.text(title, size: @size + 1, style: :bold)
             @pdf.text(text, size: @size)
-            @drawings.keyboard(item[:starts], width: left - PICTURE - 14) if @keys && item[:starts].any?
+            if @keys && item[:starts].any?
+              @drawings.keyboard(item[:starts], width: left - PICTURE - 14)
+            end
           end
           @drawings.actions(item[:actions], [left - DRAWN, top - 5], side: ACTION) if @pictures
-          sheet[:days].each_with_index { |one, at| boxes(one, key, left + at * @column + 3, top - 6) }
+          sheet[:days].each_with_index do |one, at|
+            boxes(one, key, left + at * @column + 3, top - 6)
+          end
           @pdf.move_cursor_to(top - tall)
           rule
         end
@@ -221,14 +301,19 @@ module Stairwell
 
         # A box for each time on the days it is planned; those while there is time are paler.
         def boxes(one, key, x, y)
-          all = one[:items].select { |item| key(item) == key }.sort_by { |item| needed?(item) ? 0 : 1 }
-          all.flat_map { |item| Array.new(item[:repetitions]) { |at| [item, at < item[:done]] } }.each_with_index do |(item, done), at|
-            corner = [x + (at % in_row) * (BOX + 2), y - (at / in_row) * (BOX + 2)]
-            @pdf.stroke_color(needed?(item) ? "000000" : "999999")
-            @pdf.line_width 0.7
-            @pdf.stroke_rectangle(corner, BOX, BOX)
-            @pdf.fill_rectangle([corner[0] + 2, corner[1] - 2], BOX - 4, BOX - 4) if !@empty && done
-          end
+          all =
+            one[:items].select { |item| key(item) == key }.sort_by { |item| needed?(item) ? 0 : 1 }
+          all
+            .flat_map { |item| Array.new(item[:repetitions]) { |at| [item, at < item[:done]] } }
+            .each_with_index do |(item, done), at|
+              corner = [x + (at % in_row) * (BOX + 2), y - (at / in_row) * (BOX + 2)]
+              @pdf.stroke_color(needed?(item) ? "000000" : "999999")
+              @pdf.line_width 0.7
+              @pdf.stroke_rectangle(corner, BOX, BOX)
+              if !@empty && done
+                @pdf.fill_rectangle([corner[0] + 2, corner[1] - 2], BOX - 4, BOX - 4)
+              end
+            end
         end
       end
     end

@@ -24,16 +24,24 @@ module Stairwell
           @db.transaction do
             Openings.new(@db, @contexts.settings).use(code)
             owner = account(values)
-            @contexts.store.found_studio(name: values[:studio].strip, time_zone: values[:time_zone], owner_id: owner, **values.slice(:locale))
+            @contexts.store.found_studio(
+              name: values[:studio].strip,
+              time_zone: values[:time_zone],
+              owner_id: owner,
+              **values.slice(:locale)
+            )
           end
-          {success: "opened"}
+          { success: "opened" }
         end
 
         # @param token [String]
         # @return [Hash] see the contract's Invitation
         def invitation(token)
           context = studio_of(token)
-          context.read { |tables| invitations(context, tables).behind(token) }.slice(:role, :email).merge(studio: context.studio[:name])
+          context
+            .read { |tables| invitations(context, tables).behind(token) }
+            .slice(:role, :email)
+            .merge(studio: context.studio[:name])
         end
 
         # @return [Hash] {success:}
@@ -48,7 +56,7 @@ module Stairwell
             Repositories::Members.new(tables).join(id, row[:role])
             invitations(context, tables).use(row, id)
           end
-          {success: "joined"}
+          { success: "joined" }
         end
 
         private
@@ -58,23 +66,41 @@ module Stairwell
           (id && @contexts.of_studio(id)) || raise(Repositories::Invitations.over)
         end
 
-        def invitations(context, tables) = Repositories::Invitations.new(tables, context.settings.invitation_secret)
+        def invitations(context, tables) =
+          Repositories::Invitations.new(tables, context.settings.invitation_secret)
 
         def zone!(zone)
           TZInfo::Timezone.get(zone)
         rescue TZInfo::InvalidTimezoneIdentifier
-          raise Problem.new(422, Phrase["server.people.zone_unknown", zone: zone], code: "time_zone", field: "time_zone")
+          raise Problem.new(
+                  422,
+                  Phrase["server.people.zone_unknown", zone: zone],
+                  code: "time_zone",
+                  field: "time_zone"
+                )
         end
 
         # Someone who has an account says its password; a new one keeps to the rules. Outside
         # any transaction: both take their time.
         def person!(values)
           if known(values)
-            attempts = Attempts.new(@db, @contexts.settings.session_secret[0, 64], email: values[:email])
-            return if !attempts.too_many? && Auth.within(@contexts).valid_login_and_password?(login: values[:email], password: values[:password])
+            attempts =
+              Attempts.new(@db, @contexts.settings.session_secret[0, 64], email: values[:email])
+            if !attempts.too_many? &&
+                 Auth.within(@contexts).valid_login_and_password?(
+                   login: values[:email],
+                   password: values[:password]
+                 )
+              return
+            end
 
             attempts.failed
-            raise Problem.new(422, Phrase["server.people.password_of_account"], code: "password", field: "password")
+            raise Problem.new(
+                    422,
+                    Phrase["server.people.password_of_account"],
+                    code: "password",
+                    field: "password"
+                  )
           end
           wrong = Auth.within(@contexts).internal_request_eval { wrong_with(values[:password]) }
           raise Problem.new(422, wrong, code: "password", field: "password") if wrong
@@ -82,9 +108,19 @@ module Stairwell
           values[:hash] = BCrypt::Password.create(values[:password], cost: Auth.cost)
         end
 
-        def known(values) = @db[:accounts].where(Sequel.function(:lower, :email) => values[:email].strip.downcase).get(:id)
+        def known(values) =
+          @db[:accounts].where(
+            Sequel.function(:lower, :email) => values[:email].strip.downcase
+          ).get(:id)
 
-        def account(values) = known(values) || Auth.keep_account(@db, email: values[:email].strip, name: values[:name].strip, hash: values.fetch(:hash))
+        def account(values) =
+          known(values) ||
+            Auth.keep_account(
+              @db,
+              email: values[:email].strip,
+              name: values[:name].strip,
+              hash: values.fetch(:hash)
+            )
       end
     end
   end

@@ -14,7 +14,12 @@ module Stairwell
         def show
           @context.read do |tables|
             {
-              people: Repositories::Members.new(tables).list.map { |row| row.merge(you: row[:id] == @context.account_id) }, own_students_only: @context.studio[:own_students_only],
+              people:
+                Repositories::Members
+                  .new(tables)
+                  .list
+                  .map { |row| row.merge(you: row[:id] == @context.account_id) },
+              own_students_only: @context.studio[:own_students_only],
               invitations: (run? ? invitations(tables).open.map { |row| invitation(row) } : [])
             }
           end
@@ -24,8 +29,17 @@ module Stairwell
         # @param email [String, nil] where the link is mailed to; without one it is handed over
         # @return [Hash] as {#show}
         def invite(role:, email: nil)
-          row = @context.write { |tables| invitations(tables).add(role: role, email: email&.strip&.downcase, by: @context.account_id) }
-          Jobs::SendInvitation.enqueue(@context.studio_id, row[:id]) if row[:email] && @context.settings.smtp
+          row =
+            @context.write do |tables|
+              invitations(tables).add(
+                role: role,
+                email: email&.strip&.downcase,
+                by: @context.account_id
+              )
+            end
+          if row[:email] && @context.settings.smtp
+            Jobs::SendInvitation.enqueue(@context.studio_id, row[:id])
+          end
           show
         end
 
@@ -48,7 +62,9 @@ module Stairwell
         # @param to [Integer, nil] account of the teacher who takes the students over
         # @return [Hash] as {#show}
         def remove(id, to: nil)
-          @context.write { |tables| Repositories::Members.new(tables).remove(id, to: to, today: @context.today) }
+          @context.write do |tables|
+            Repositories::Members.new(tables).remove(id, to: to, today: @context.today)
+          end
           show
         end
 
@@ -56,10 +72,18 @@ module Stairwell
 
         def run? = Rights.of(@context.role).include?(:run)
 
-        def invitations(tables) = Repositories::Invitations.new(tables, @context.settings.invitation_secret)
+        def invitations(tables) =
+          Repositories::Invitations.new(tables, @context.settings.invitation_secret)
 
         def invitation(row)
-          {id: row[:id], role: row[:role], email: row[:email], ends_on: @context.date_of(row[:ends_at]).to_s, link: "#{@context.settings.address}/join##{SignedLink.token(row, @context.settings.invitation_secret)}"}
+          {
+            id: row[:id],
+            role: row[:role],
+            email: row[:email],
+            ends_on: @context.date_of(row[:ends_at]).to_s,
+            link:
+              "#{@context.settings.address}/join##{SignedLink.token(row, @context.settings.invitation_secret)}"
+          }
         end
       end
     end

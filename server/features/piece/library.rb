@@ -13,13 +13,18 @@ module Stairwell
         end
 
         # @return [Array<Hash>] see the contract's PieceCard
-        def list = @context.read { |tables| Repositories::Pieces.new(tables).list }.map { |row| card(row) }
+        def list =
+          @context.read { |tables| Repositories::Pieces.new(tables).list }.map { |row| card(row) }
 
         # @param file [ScoreFile]
         # @param key [String, nil] from the client; sent twice it is one piece
         # @return [Hash] see the contract's Piece
-        # @raise [Problem] 422 when it is no readable score, or wants to be looked over; nothing is kept
-        def load_score(file, key: nil) = add(file.map, key: key) { |tables, id| Repositories::Pieces.new(tables).keep_score(id, file.name, file.bytes) if file.score? }
+        # @raise [Problem] 422 when it is no readable score, or wants to be looked over; nothing is
+        #   kept
+        def load_score(file, key: nil) =
+          add(file.map, key: key) do |tables, id|
+            Repositories::Pieces.new(tables).keep_score(id, file.name, file.bytes) if file.score?
+          end
 
         # @param script [String]
         # @return [Hash] see the contract's Piece
@@ -29,22 +34,33 @@ module Stairwell
         # @return [Hash] {piece:, problems:}; nothing is kept
         def try_script(script)
           result = Formats::PageScript.read(script)
-          {piece: result.map && PageJson.new(result.map).to_h, problems: result.problems.map(&:to_h)}
+          {
+            piece: result.map && PageJson.new(result.map).to_h,
+            problems: result.problems.map(&:to_h)
+          }
         end
 
         private
 
         def add(map, key:, script: nil)
           map = Studio::Bench.shortened(map)
-          columns = {title: map.title, book: map.book, key: key}
+          columns = { title: map.title, book: map.book, key: key }
           document = Score::Document.dump(map)
           figures = Drawn.of(map).columns
           @waiting.check!
-          row = @context.write do |tables|
-            piece, fresh = Repositories::Pieces.new(tables).add(columns, document, figures, script: script, by: @context.account_id)
-            yield tables, piece[:id] if fresh && block_given?
-            piece
-          end
+          row =
+            @context.write do |tables|
+              piece, fresh =
+                Repositories::Pieces.new(tables).add(
+                  columns,
+                  document,
+                  figures,
+                  script: script,
+                  by: @context.account_id
+                )
+              yield tables, piece[:id] if fresh && block_given?
+              piece
+            end
           Piece.new(@context, row[:id]).show
         end
 

@@ -19,11 +19,15 @@ module Stairwell
         # @return [String] JSON
         # @raise [MissingError]
         def pack(ids, with:)
-          documents = @context.read do |tables|
-            pieces = Repositories::Pieces.new(tables)
-            ids.uniq.map { |id| pieces.revision(id, pieces.find(id)[:revision])[:document] }
-          end
-          Formats::Parcel.write(documents.map { |document| Score::Document.load(JSON.parse(document)) }, with: with.map(&:to_sym))
+          documents =
+            @context.read do |tables|
+              pieces = Repositories::Pieces.new(tables)
+              ids.uniq.map { |id| pieces.revision(id, pieces.find(id)[:revision])[:document] }
+            end
+          Formats::Parcel.write(
+            documents.map { |document| Score::Document.load(JSON.parse(document)) },
+            with: with.map(&:to_sym)
+          )
         end
 
         # All of its pages or none.
@@ -33,15 +37,34 @@ module Stairwell
         # @raise [UnreadableError]
         def unpack(bytes, key:)
           maps = ForeignFile.parcel(bytes).map { |map| Studio::Bench.shortened(map) }
-          rows = maps.each_with_index.map { |map, at| [{title: map.title, book: map.book, key: numbered(key, at)}, Score::Document.dump(map), Drawn.of(map).columns.tap { @waiting.check! }] }
-          kept = @context.write { |tables| rows.map { |columns, document, figures| Repositories::Pieces.new(tables).add(columns, document, figures, by: @context.account_id).first } }
+          rows =
+            maps.each_with_index.map do |map, at|
+              [
+                { title: map.title, book: map.book, key: numbered(key, at) },
+                Score::Document.dump(map),
+                Drawn.of(map).columns.tap { @waiting.check! }
+              ]
+            end
+          kept =
+            @context.write do |tables|
+              rows.map do |columns, document, figures|
+                Repositories::Pieces
+                  .new(tables)
+                  .add(columns, document, figures, by: @context.account_id)
+                  .first
+              end
+            end
           kept.map { |row| row.slice(:id, :title) }
         end
 
         private
 
         # A key of its own for each page, the same when the parcel is sent again.
-        def numbered(key, at) = Digest::SHA256.hexdigest("#{key}/#{at}")[0, 32].gsub(/(.{8})(.{4})(.{4})(.{4})(.{12})/, '\1-\2-\3-\4-\5')
+        def numbered(key, at) =
+          Digest::SHA256.hexdigest("#{key}/#{at}")[0, 32].gsub(
+            /(.{8})(.{4})(.{4})(.{4})(.{12})/,
+            '\1-\2-\3-\4-\5'
+          )
       end
     end
   end

@@ -3,7 +3,8 @@
 module Stairwell
   module Server
     module Features
-      # A score as a person brings it: read, and looked over where its title or its hands were assumed.
+      # A score as a person brings it: read, and looked over where its title or its hands were
+      # assumed.
       class ScoreFile
         # Endings of files that are loaded: scores, and maps as exported.
         KINDS = %w[.musicxml .xml .mxl .json].freeze
@@ -26,7 +27,14 @@ module Stairwell
           @bytes = bytes
           @name = name
           @ending = File.extname(name).downcase
-          raise Problem.new(422, Phrase["server.piece.library.does_not_end_in_musicxml_xml", name: name], code: "unknown_kind", field: "name") unless KINDS.include?(@ending)
+          unless KINDS.include?(@ending)
+            raise Problem.new(
+                    422,
+                    Phrase["server.piece.library.does_not_end_in_musicxml_xml", name: name],
+                    code: "unknown_kind",
+                    field: "name"
+                  )
+          end
 
           @hands = hands
           @title = title.to_s.strip
@@ -47,15 +55,28 @@ module Stairwell
 
         private
 
-        def named(map) = @title.empty? ? map : map.with(title: @title, assumed: map.assumed.reject { |one| one.first == "no_title" })
+        def named(map) =
+          if @title.empty?
+            map
+          else
+            map.with(title: @title, assumed: map.assumed.reject { |one| one.first == "no_title" })
+          end
 
         def look_over(map)
           codes = map.assumed.map { |what, _| what.split(": ").first }
           return unless (codes & ASKED).any?
 
           staves = ForeignFile.staves(bytes, @ending)
-          raise Problem.new(422, Phrase["server.piece.library.look_over"], code: "look_over",
-            look_over: {title: (map.title unless codes.include?("no_title")), staves: staves, assumed: map.assumed.map { |what, _| Score::Assumed.said(what) }})
+          raise Problem.new(
+                  422,
+                  Phrase["server.piece.library.look_over"],
+                  code: "look_over",
+                  look_over: {
+                    title: (map.title unless codes.include?("no_title")),
+                    staves: staves,
+                    assumed: map.assumed.map { |what, _| Score::Assumed.said(what) }
+                  }
+                )
         end
       end
     end

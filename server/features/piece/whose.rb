@@ -5,22 +5,26 @@ module Stairwell
     module Features
       # For whom a piece is shown: the studio, all students of one teacher, or one
       # student.
-      Whose = Stairwell.value(:kind, id: nil) do
-        # @return [Hash] columns of a layer
-        def columns = {"#{kind}_id": id}
+      Whose =
+        Stairwell.value(:kind, id: nil) do
+          # @return [Hash] columns of a layer
+          def columns = { "#{kind}_id": id }
 
-        # @return [Boolean]
-        def studio? = kind == :studio
-      end
+          # @return [Boolean]
+          def studio? = kind == :studio
+        end
 
       # @param text [String, nil] "studio", "teacher" or a student's id
       # @param account_id [Integer]
       # @return [Whose]
       def Whose.of(text, account_id)
         case text
-        when nil, "studio" then new(kind: :studio)
-        when "teacher" then new(kind: :teacher, id: account_id)
-        else new(kind: :student, id: text.to_i)
+        when nil, "studio"
+          new(kind: :studio)
+        when "teacher"
+          new(kind: :teacher, id: account_id)
+        else
+          new(kind: :student, id: text.to_i)
         end
       end
     end

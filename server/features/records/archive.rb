@@ -7,12 +7,16 @@ require "zip"
 module Stairwell
   module Server
     module Features
-      # All that a studio holds, as one file: rows as JSON by table, scores as they were loaded, tables for a spreadsheet, and
-      # a list of all that with what each file's bytes come to. See docs/archive.md.
+      # All that a studio holds, as one file: rows as JSON by table, scores as they were loaded,
+      # tables for a spreadsheet, and a list of all that with what each file's bytes come to. See
+      # docs/archive.md.
       class Archive
         FORMAT = "stairwell-archive-1"
         # The shape of the tables an archive is made of: the newest migration's number.
-        SHAPE = Dir[File.expand_path("../../../db/migrations/*.rb", __dir__)].map { |file| File.basename(file).to_i }.max
+        SHAPE =
+          Dir[File.expand_path("../../../db/migrations/*.rb", __dir__)]
+            .map { |file| File.basename(file).to_i }
+            .max
         LIST = "archive.json"
 
         # @param score [Hash]
@@ -27,7 +31,7 @@ module Stairwell
         # @yieldparam path [String] of the whole file, which is gone afterwards
         # @return [Object] what the block gives
         def write
-          Tempfile.create(["studio", ".zip"], binmode: true) do |file|
+          Tempfile.create(%w[studio .zip], binmode: true) do |file|
             file.close
             Zip::OutputStream.open(file.path) { |zip| fill(zip) }
             yield file.path
@@ -36,19 +40,37 @@ module Stairwell
 
         private
 
-        # All rows are of one moment, however long it takes; the tables for a spreadsheet are made right after.
+        # All rows are of one moment, however long it takes; the tables for a spreadsheet are made
+        # right after.
         def fill(zip)
           @zip = zip
           @files = []
           list = @context.read { |tables| rows(Repositories::Archived.new(tables)) }
-          CsvOut::TABLES.each { |table| put("csv/#{table}.csv") { |out| out.call(CsvOut.new(@context).of(table)) } }
-          put(LIST, listed: false) { |out| out.call(JSON.pretty_generate(list.merge(files: @files))) }
+          CsvOut::TABLES.each do |table|
+            put("csv/#{table}.csv") { |out| out.call(CsvOut.new(@context).of(table)) }
+          end
+          put(LIST, listed: false) do |out|
+            out.call(JSON.pretty_generate(list.merge(files: @files)))
+          end
         end
 
         def rows(archived)
-          archived.names.each { |name| put("tables/#{name}.json", table: name) { |out| table(archived, name, out) } }
-          archived.each_score { |score| put(self.class.score(score)) { |out| out.call(score[:content]) } }
-          {format: FORMAT, shape: SHAPE, made_at: @context.clock.now.utc.iso8601, by: @context.account_id, studio: archived.studio, people: archived.people.map { |row| plain(row) }, erasures: archived.erasures.map { |row| plain(row) }, linked: archived.linked}
+          archived.names.each do |name|
+            put("tables/#{name}.json", table: name) { |out| table(archived, name, out) }
+          end
+          archived.each_score do |score|
+            put(self.class.score(score)) { |out| out.call(score[:content]) }
+          end
+          {
+            format: FORMAT,
+            shape: SHAPE,
+            made_at: @context.clock.now.utc.iso8601,
+            by: @context.account_id,
+            studio: archived.studio,
+            people: archived.people.map { |row| plain(row) },
+            erasures: archived.erasures.map { |row| plain(row) },
+            linked: archived.linked
+          }
         end
 
         def table(archived, name, out)
@@ -63,15 +85,25 @@ module Stairwell
         def put(name, listed: true, table: nil)
           @zip.put_next_entry(name)
           print, bytes = Digest::SHA256.new, 0
-          yield(lambda do |text|
-            print << text
-            bytes += text.bytesize
-            @zip << text
-          end)
-          @files << {name: name, bytes: bytes, sha256: print.hexdigest, **{table: table}.compact} if listed
+          yield(
+            lambda do |text|
+              print << text
+              bytes += text.bytesize
+              @zip << text
+            end
+          )
+          if listed
+            @files << {
+              name: name,
+              bytes: bytes,
+              sha256: print.hexdigest,
+              **{ table: table }.compact
+            }
+          end
         end
 
-        def plain(row) = row.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }
+        def plain(row) =
+          row.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }
       end
     end
   end

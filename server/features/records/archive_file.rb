@@ -8,10 +8,13 @@ require "zip"
 module Stairwell
   module Server
     module Features
-      # An archive as it was brought: nothing of it is believed before its list fits the schema and every file is what the
-      # list says. See docs/archive.md.
+      # An archive as it was brought: nothing of it is believed before its list fits the schema and
+      # every file is what the list says. See docs/archive.md.
       class ArchiveFile
-        SCHEMA = JSONSchemer.schema(Pathname(File.expand_path("../../../docs/archive-1.schema.json", __dir__)))
+        SCHEMA =
+          JSONSchemer.schema(
+            Pathname(File.expand_path("../../../docs/archive-1.schema.json", __dir__))
+          )
         private_constant :SCHEMA
 
         # @param path [String]
@@ -26,7 +29,8 @@ module Stairwell
 
         # @param why [Phrase]
         # @return [Problem]
-        def self.damaged(why) = Problem.new(422, Phrase["server.archive.damaged", why: why], code: "archive_damaged")
+        def self.damaged(why) =
+          Problem.new(422, Phrase["server.archive.damaged", why: why], code: "archive_damaged")
 
         # @param zip [Zip::File]
         def initialize(zip)
@@ -35,17 +39,22 @@ module Stairwell
 
         # @return [Hash{String=>Object}] see docs/archive-1.schema.json
         def list
-          @list ||= json(Archive::LIST, bytes(Archive::LIST, Limits::ARCHIVE_LIST_BYTES)).tap do |list|
-            newer!(list)
-            wrong = SCHEMA.validate(list).first
-            raise self.class.damaged(Phrase["server.archive.list", at: wrong["data_pointer"]]) if wrong
-          end
+          @list ||=
+            json(Archive::LIST, bytes(Archive::LIST, Limits::ARCHIVE_LIST_BYTES)).tap do |list|
+              newer!(list)
+              wrong = SCHEMA.validate(list).first
+              if wrong
+                raise self.class.damaged(Phrase["server.archive.list", at: wrong["data_pointer"]])
+              end
+            end
         end
 
         # @return [void]
         # @raise [Problem]
         def check!
-          raise self.class.damaged(Phrase["server.archive.too_much"]) if list["files"].sum { |file| file["bytes"] } > Limits::ARCHIVE_UNPACKED
+          if list["files"].sum { |file| file["bytes"] } > Limits::ARCHIVE_UNPACKED
+            raise self.class.damaged(Phrase["server.archive.too_much"])
+          end
 
           list["files"].each { |file| whole!(file) }
         end
@@ -58,7 +67,9 @@ module Stairwell
         def rows(table)
           file = list["files"].find { |one| one["table"] == table } or return []
           rows = json(file["name"], content(file))
-          raise self.class.damaged(Phrase["server.archive.rows", file: file["name"]]) unless rows.is_a?(Array) && rows.all?(Hash) && rows.map(&:keys).uniq.size <= 1
+          unless rows.is_a?(Array) && rows.all?(Hash) && rows.map(&:keys).uniq.size <= 1
+            raise self.class.damaged(Phrase["server.archive.rows", file: file["name"]])
+          end
 
           rows
         end
@@ -77,7 +88,9 @@ module Stairwell
 
         def whole!(file)
           print = Digest::SHA256.hexdigest(content(file))
-          raise self.class.damaged(Phrase["server.archive.changed", file: file["name"]]) unless print == file["sha256"]
+          unless print == file["sha256"]
+            raise self.class.damaged(Phrase["server.archive.changed", file: file["name"]])
+          end
         end
 
         # What a file claims to come to unpacked is not believed.
@@ -86,7 +99,9 @@ module Stairwell
           raise self.class.damaged(Phrase["server.archive.missing", file: name]) unless entry&.file?
 
           found = entry.get_input_stream { |stream| stream.read(most + 1) }.to_s
-          raise self.class.damaged(Phrase["server.archive.changed", file: name]) if found.bytesize > most
+          if found.bytesize > most
+            raise self.class.damaged(Phrase["server.archive.changed", file: name])
+          end
 
           found
         end
@@ -100,7 +115,9 @@ module Stairwell
         def newer!(list)
           format, shape = list.is_a?(Hash) ? list.values_at("format", "shape") : nil
           return if format == Archive::FORMAT && shape.is_a?(Integer) && shape <= Archive::SHAPE
-          raise self.class.damaged(Phrase["server.archive.no_archive"]) unless format.to_s.start_with?("stairwell-archive-")
+          unless format.to_s.start_with?("stairwell-archive-")
+            raise self.class.damaged(Phrase["server.archive.no_archive"])
+          end
 
           raise Problem.new(422, Phrase["server.archive.newer"], code: "archive_newer")
         end

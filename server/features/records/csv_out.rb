@@ -7,7 +7,17 @@ module Stairwell
       class CsvOut
         TABLES = %w[students results practice repertoire].freeze
         COLUMNS = {
-          "students" => %i[name teacher class_name lesson_weekday lesson_time minutes_a_day practice_days email left_on],
+          "students" => %i[
+            name
+            teacher
+            class_name
+            lesson_weekday
+            lesson_time
+            minutes_a_day
+            practice_days
+            email
+            left_on
+          ],
           "results" => %i[day student piece step result cause bar stumbles tempo note heard_by],
           "practice" => %i[day student piece step repetition struggle hurts],
           "repertoire" => %i[student piece book assigned_on due_on ended ended_on keep_for]
@@ -24,21 +34,33 @@ module Stairwell
         # @param table [String] of {TABLES}
         # @return [String] CSV
         def of(table)
-          rows = @context.read { |tables| Repositories::Takeout.new(tables, @student_id).public_send(table) }
+          rows =
+            @context.read do |tables|
+              Repositories::Takeout.new(tables, @student_id).public_send(table)
+            end
           columns = COLUMNS.fetch(table)
-          Formats::CsvTable.write(columns.map { |column| Phrase["server.csv.#{column}"] }, rows.lazy.map { |row| columns.map { |column| cell(row, column) } })
+          Formats::CsvTable.write(
+            columns.map { |column| Phrase["server.csv.#{column}"] },
+            rows.lazy.map { |row| columns.map { |column| cell(row, column) } }
+          )
         end
 
         private
 
         def cell(row, column)
           case column
-          when :step then step(row)
-          when :lesson_weekday then weekday(row[column])
-          when :practice_days then row[column].to_a.sort_by { |day| (day - 1) % 7 }.map { |day| weekday(day) }.join(" ")
-          when :lesson_time then row[column] && Repositories::Students.time(row[column])
-          when :result then Phrase["results.#{row[column]}"]
-          else row[column]
+          when :step
+            step(row)
+          when :lesson_weekday
+            weekday(row[column])
+          when :practice_days
+            row[column].to_a.sort_by { |day| (day - 1) % 7 }.map { |day| weekday(day) }.join(" ")
+          when :lesson_time
+            row[column] && Repositories::Students.time(row[column])
+          when :result
+            Phrase["results.#{row[column]}"]
+          else
+            row[column]
           end
         end
 

@@ -6,7 +6,22 @@ module Stairwell
       # Erases one student for good.
       class Erasure
         # Tables in which one writes freely, as a teacher calls them; others are called by one word.
-        PLACES = %w[lessons messages outbox lesson_results extra_work lendings classes class_units map_revisions piece_layers pieces routines covers appointments].freeze
+        PLACES = %w[
+          lessons
+          messages
+          outbox
+          lesson_results
+          extra_work
+          lendings
+          classes
+          class_units
+          map_revisions
+          piece_layers
+          pieces
+          routines
+          covers
+          appointments
+        ].freeze
         private_constant :PLACES
 
         # @param context [StudioContext]
@@ -17,19 +32,27 @@ module Stairwell
         end
 
         # @param name [String] as whoever erases has typed it, so that it is nobody else
-        # @return [Hash] places: where the name still stands in what was written of others, see the contract's Erased
+        # @return [Hash] places: where the name still stands in what was written of others, see the
+        #   contract's Erased
         # @raise [Problem] 422 where it is another name
         # @raise [MissingError]
         def call(name:)
           places = nil
           @context.write do |tables|
             student = Repositories::Students.new(tables).find(@id)
-            raise Problem.new(422, Phrase["server.erasure.other_name", name: student[:name]], code: "name", field: "name") unless name.strip == student[:name]
+            unless name.strip == student[:name]
+              raise Problem.new(
+                      422,
+                      Phrase["server.erasure.other_name", name: student[:name]],
+                      code: "name",
+                      field: "name"
+                    )
+            end
 
             Repositories::Students.new(tables).erase(@id)
             places = Repositories::NamedIn.new(tables).of(student[:name])
           end
-          {places: places.map { |one| {place: place(one[:table]).to_s, count: one[:count]} }}
+          { places: places.map { |one| { place: place(one[:table]).to_s, count: one[:count] } } }
         end
 
         private

@@ -21,16 +21,29 @@ module Stairwell
 
         def self.registered(app)
           app.helpers Brought
-          app.get("/api/studio/history") { render_json(History.new(context).list(**checked.query.slice("before", "kind", "account", "student").transform_keys(&:to_sym))) }
+          app.get("/api/studio/history") do
+            render_json(
+              History.new(context).list(
+                **checked
+                  .query
+                  .slice("before", "kind", "account", "student")
+                  .transform_keys(&:to_sym)
+              )
+            )
+          end
           app.get("/api/studio/archive.zip") do
             content_type "application/zip"
             attachment("studio-#{context.today}.zip")
             Archive.new(context).write { |path| File.binread(path) }
           end
-          app.post("/api/studio/archive") { render_json(brought { |path| LoadArchive.new(context).call(path) }, status: 201) }
+          app.post("/api/studio/archive") do
+            render_json(brought { |path| LoadArchive.new(context).call(path) }, status: 201)
+          end
           app.get("/api/studio/keeping") { render_json(Keeping.new(context).show) }
           app.put("/api/studio/keeping") { render_json(Keeping.new(context).change(sent)) }
-          app.post("/api/students/:id/keep") { render_json(Keeping.new(context).longer(id, sent[:months])) }
+          app.post("/api/students/:id/keep") do
+            render_json(Keeping.new(context).longer(id, sent[:months]))
+          end
           app.put("/api/students/:id/consent") do
             Keeping.new(context).consent(id, **sent)
             render_json(Students.new(context).show(id))

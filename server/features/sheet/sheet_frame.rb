@@ -23,7 +23,12 @@ module Stairwell
         # @param beside [SheetJson::Beside]
         # @return [Hash] see the contract's Sheet
         def with(marks, beside)
-          SheetJson.beside(@json.merge("days" => days(marks.group_by { |row| row.values_at(:assignment_id, :step_id) })), beside)
+          SheetJson.beside(
+            @json.merge(
+              "days" => days(marks.group_by { |row| row.values_at(:assignment_id, :step_id) })
+            ),
+            beside
+          )
         end
 
         private
@@ -31,12 +36,18 @@ module Stairwell
         def days(marks)
           return @json["days"] if @at.nil? || marks.empty?
 
-          day = @day.tapped { |key| Studio::Tapped.of(marks.fetch(key, []).map { |row| Repositories::Marks.value(row) }) }
+          day =
+            @day.tapped do |key|
+              Studio::Tapped.of(marks.fetch(key, []).map { |row| Repositories::Marks.value(row) })
+            end
           @json["days"].dup.tap { |all| all[@at] = tapped(all[@at], day) }
         end
 
         def tapped(json, day)
-          items = json["items"].zip(day.items).map { |item, one| item.merge(SheetJson.tapped(one).transform_keys(&:to_s)) }
+          items =
+            json["items"]
+              .zip(day.items)
+              .map { |item, one| item.merge(SheetJson.tapped(one).transform_keys(&:to_s)) }
           json.merge(SheetJson.counted(day).transform_keys(&:to_s)).merge("items" => items)
         end
       end

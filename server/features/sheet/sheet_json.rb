@@ -6,8 +6,10 @@ module Stairwell
       # A week sheet: nothing but what the student needs at the piano.
       class SheetJson
         # What stands beside the plan: :name and :path of brothers' and sisters' sheets, rows of the
-        # family's messages, :day and :recap of the last lessons that were finished, the newest first, and rows of marks of what is no step.
-        Beside = Stairwell.value(family: [].freeze, messages: [].freeze, told: [].freeze, marks: [].freeze)
+        # family's messages, :day and :recap of the last lessons that were finished, the newest
+        # first, and rows of marks of what is no step.
+        Beside =
+          Stairwell.value(family: [].freeze, messages: [].freeze, told: [].freeze, marks: [].freeze)
 
         # @param sheet [Studio::Sheet]
         def initialize(sheet)
@@ -15,12 +17,30 @@ module Stairwell
           @record = sheet.record
         end
 
-        # @return [Hash] see the contract's Sheet; what stands beside the plan is put in by {.beside}
+        # @return [Hash] see the contract's Sheet; what stands beside the plan is put in by
+        #   {.beside}
         def to_h
           {
-            student: @record.student.name, studio: @record.settings.name, today: @record.today.to_s, next_lesson: @sheet.next_lesson&.to_s, lesson_time: @sheet.lesson_time, over: @sheet.over?,
-            paused: !@record.student.paused_on.nil?, family: [], messages: [], recap: nil, told_before: [],
-            days: @sheet.days.map { |one| day(one) }, pieces: @record.pieces.map { |one| {title: one.title, percent: one.percent, climb: StairsJson.small(one)} }, reads: @record.student.reads, locale: @record.student.locale.to_s, skip: @sheet.skip, skip_on: @sheet.skip_on&.to_s,
+            student: @record.student.name,
+            studio: @record.settings.name,
+            today: @record.today.to_s,
+            next_lesson: @sheet.next_lesson&.to_s,
+            lesson_time: @sheet.lesson_time,
+            over: @sheet.over?,
+            paused: !@record.student.paused_on.nil?,
+            family: [],
+            messages: [],
+            recap: nil,
+            told_before: [],
+            days: @sheet.days.map { |one| day(one) },
+            pieces:
+              @record.pieces.map do |one|
+                { title: one.title, percent: one.percent, climb: StairsJson.small(one) }
+              end,
+            reads: @record.student.reads,
+            locale: @record.student.locale.to_s,
+            skip: @sheet.skip,
+            skip_on: @sheet.skip_on&.to_s,
             cautions: @sheet.cautions.map { |one| one.to_h.merge(topic: one.topic.to_s) }
           }
         end
@@ -34,21 +54,41 @@ module Stairwell
         # @return [Hash] with what stands beside the plan
         def self.beside(json, beside)
           marks = beside.marks.group_by { |row| [row[:day].to_s, row[:step_id]] }
-          recaps = beside.told.map { |row| {day: row[:day].to_s, text: row[:recap]} }
+          recaps = beside.told.map { |row| { day: row[:day].to_s, text: row[:recap] } }
           json.merge(
-            "family" => beside.family, "messages" => messages(beside.messages), "recap" => recaps.first, "told_before" => recaps.drop(1),
-            "days" => json["days"].map { |day| day.merge(%w[warm_ups extra_work].to_h { |name| [name, day[name].map { |one| one.merge(once(marks.fetch([day["date"], one["id"]], []))) }] }) }
+            "family" => beside.family,
+            "messages" => messages(beside.messages),
+            "recap" => recaps.first,
+            "told_before" => recaps.drop(1),
+            "days" =>
+              json["days"].map do |day|
+                day.merge(
+                  %w[warm_ups extra_work].to_h do |name|
+                    [
+                      name,
+                      day[name].map do |one|
+                        one.merge(once(marks.fetch([day["date"], one["id"]], [])))
+                      end
+                    ]
+                  end
+                )
+              end
           )
         end
 
         # Exercises that begin a day and extra work are tapped as steps are, once.
-        def self.once(rows) = Studio::Tapped.of(rows.map { |row| Repositories::Marks.value(row) }).slice(:done, :last_mark, :keys).transform_keys(&:to_s)
+        def self.once(rows) =
+          Studio::Tapped
+            .of(rows.map { |row| Repositories::Marks.value(row) })
+            .slice(:done, :last_mark, :keys)
+            .transform_keys(&:to_s)
         private_class_method :once
 
         # What of a day taps change.
         # @param day [Studio::SheetDay]
         # @return [Hash]
-        def self.counted(day) = {minutes_done: Units.halves(day.minutes_done).to_f, struggle: day.struggle?}
+        def self.counted(day) =
+          { minutes_done: Units.halves(day.minutes_done).to_f, struggle: day.struggle? }
 
         # What of an item taps change.
         # @param item [Studio::SheetItem]
@@ -57,26 +97,52 @@ module Stairwell
 
         # @param rows [Array<Hash>]
         # @return [Array<Hash>] see the contract's SheetMessage
-        def self.messages(rows) = rows.map { |row| row.slice(:key, :text).merge(day: row[:day].to_s, read: !row[:read_at].nil?) }
+        def self.messages(rows) =
+          rows.map do |row|
+            row.slice(:key, :text).merge(day: row[:day].to_s, read: !row[:read_at].nil?)
+          end
 
         private
 
         def day(one)
           {
-            date: one.date.to_s, minutes: Units.halves(one.minutes).to_f, **self.class.counted(one), items: one.items.map { |each| item(each) },
-            warm_ups: one.warm_ups.map { |each| each.to_h.merge(minutes: Units.halves(each.minutes).to_f) },
-            extra_work: one.others.map { |each| {**each.to_h.slice(:id, :title, :one_of), kind: each.kind.to_s, minutes: Units.halves(each.minutes).to_f} }
+            date: one.date.to_s,
+            minutes: Units.halves(one.minutes).to_f,
+            **self.class.counted(one),
+            items: one.items.map { |each| item(each) },
+            warm_ups:
+              one.warm_ups.map { |each| each.to_h.merge(minutes: Units.halves(each.minutes).to_f) },
+            extra_work:
+              one.others.map do |each|
+                {
+                  **each.to_h.slice(:id, :title, :one_of),
+                  kind: each.kind.to_s,
+                  minutes: Units.halves(each.minutes).to_f
+                }
+              end
           }
         end
 
         def item(one)
           planned = one.item
-          planned.to_h.slice(:assignment_id, :step_id, :piece, :tempo, :repetitions).merge(
-            minutes: Units.halves(planned.minutes).to_f, kind: planned.kind.to_s,
-            **one.to_h.slice(:title, :place, :how, :done_when, :notes, :set_aside), **self.class.tapped(one), hands: one.step.hands.to_s, tempos: one.step.tempos(planned.repetitions), actions: one.actions.map(&:to_s),
-            picture: one.where.picture.map { |page| {page: page.page, lines: page.lines.map(&:to_h)} }, score: one.where.score, beat: one.where.beat.to_h,
-            starts: one.where.starts.map { |key| key.to_h.merge(hand: key.hand.to_s) }, bars: one.where.bars.map { |span| {from: span.from, to: span.to} }
-          )
+          planned
+            .to_h
+            .slice(:assignment_id, :step_id, :piece, :tempo, :repetitions)
+            .merge(
+              minutes: Units.halves(planned.minutes).to_f,
+              kind: planned.kind.to_s,
+              **one.to_h.slice(:title, :place, :how, :done_when, :notes, :set_aside),
+              **self.class.tapped(one),
+              hands: one.step.hands.to_s,
+              tempos: one.step.tempos(planned.repetitions),
+              actions: one.actions.map(&:to_s),
+              picture:
+                one.where.picture.map { |page| { page: page.page, lines: page.lines.map(&:to_h) } },
+              score: one.where.score,
+              beat: one.where.beat.to_h,
+              starts: one.where.starts.map { |key| key.to_h.merge(hand: key.hand.to_s) },
+              bars: one.where.bars.map { |span| { from: span.from, to: span.to } }
+            )
         end
       end
     end

@@ -16,10 +16,38 @@ module Stairwell
           own = "/api/sheet/:token"
 
           app.get(own) { render_json(sheet.show) }
-          app.get("#{own}/sound") { render_json(sheet.sound(assignment_id: checked.query["assignment_id"], step_id: checked.query["step_id"], tempo: checked.query["tempo"])) }
-          app.get("#{own}/score") { render_file(sheet.score(assignment_id: checked.query["assignment_id"]), Piece::MUSICXML) }
-          app.post("#{own}/marks") { render_json(sheet.mark(**sent.slice(:kind, :key, :assignment_id, :step_id, :undoes, :day, :tapped_at, :asked)), status: 201) }
-          app.post("#{own}/messages") { render_json(sheet.write(**sent.slice(:key, :day, :text, :written_at)), status: 201) }
+          app.get("#{own}/sound") do
+            render_json(
+              sheet.sound(
+                assignment_id: checked.query["assignment_id"],
+                step_id: checked.query["step_id"],
+                tempo: checked.query["tempo"]
+              )
+            )
+          end
+          app.get("#{own}/score") do
+            render_file(sheet.score(assignment_id: checked.query["assignment_id"]), Piece::MUSICXML)
+          end
+          app.post("#{own}/marks") do
+            render_json(
+              sheet.mark(
+                **sent.slice(
+                  :kind,
+                  :key,
+                  :assignment_id,
+                  :step_id,
+                  :undoes,
+                  :day,
+                  :tapped_at,
+                  :asked
+                )
+              ),
+              status: 201
+            )
+          end
+          app.post("#{own}/messages") do
+            render_json(sheet.write(**sent.slice(:key, :day, :text, :written_at)), status: 201)
+          end
         end
       end
     end

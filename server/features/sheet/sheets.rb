@@ -14,7 +14,9 @@ module Stairwell
           context = studio_id && contexts.of_studio(studio_id)
           raise Repositories::SheetLinks.unknown unless context
 
-          new(context) { |tables| Repositories::SheetLinks.new(tables, context.settings.link_secret).student_id(token) }
+          new(context) do |tables|
+            Repositories::SheetLinks.new(tables, context.settings.link_secret).student_id(token)
+          end
         end
 
         # @param context [StudioContext]
@@ -28,17 +30,32 @@ module Stairwell
         # What did not change is not computed again: a phone asks often, after each tap too.
         # @return [Hash] see the contract's Sheet
         def show
-          id, versions, marks, beside = @context.read do |tables|
-            found = @student.call(tables)
-            [found, Repositories::Records.versions_but_taps(tables, found, @context.today), *tapped(tables, found)]
-          end
-          Remembered::OF_PROCESS.fetch(:sheet, versions, @context.today.to_s) { SheetFrame.new(record(id)) }.with(marks, beside)
+          id, versions, marks, beside =
+            @context.read do |tables|
+              found = @student.call(tables)
+              [
+                found,
+                Repositories::Records.versions_but_taps(tables, found, @context.today),
+                *tapped(tables, found)
+              ]
+            end
+          Remembered::OF_PROCESS
+            .fetch(:sheet, versions, @context.today.to_s) { SheetFrame.new(record(id)) }
+            .with(marks, beside)
         end
 
-        # @return [Array(Hash, Array<Hash>)] what is printed, see {SheetJson#to_h}, and what was told lately
+        # @return [Array(Hash, Array<Hash>)] what is printed, see {SheetJson#to_h}, and what was
+        #   told lately
         def printed
           told = nil
-          [SheetJson.new(Studio::Sheet.new(record { |tables| told = Repositories::Lessons.told(tables, @student.call(tables)) })).to_h, told]
+          [
+            SheetJson.new(
+              Studio::Sheet.new(
+                record { |tables| told = Repositories::Lessons.told(tables, @student.call(tables)) }
+              )
+            ).to_h,
+            told
+          ]
         end
 
         # @return [Hash] what {#show} shows, computed
@@ -63,7 +80,11 @@ module Stairwell
           return Formats::MusicXML::Package.text(bytes.to_s) if bytes
 
           map = piece.page.map
-          map.notes? ? Formats::MusicXML.write(map) : raise(Problem.not_found(Phrase["missing.score"]))
+          if map.notes?
+            Formats::MusicXML.write(map)
+          else
+            raise(Problem.not_found(Phrase["missing.score"]))
+          end
         end
 
         # @param kind [String] repetition, struggle, hurts or undo
@@ -75,14 +96,37 @@ module Stairwell
         # @return [Hash] what is counted of that step on that day now; see the contract's
         #   Tapped
         # @raise [Problem] 422
-        def mark(kind:, key:, assignment_id:, step_id:, undoes: nil, day: nil, tapped_at: nil, asked: nil)
+        def mark(
+          kind:,
+          key:,
+          assignment_id:,
+          step_id:,
+          undoes: nil,
+          day: nil,
+          tapped_at: nil,
+          asked: nil
+        )
           date = day ? Problem.date(day, "day") : @context.today
-          row = {key: key, assignment_id: assignment_id, step_id: step_id, day: date, kind: kind, undoes: undoes, asked: asked, tapped_at: tapped_at && moment(tapped_at, "tapped_at")}
+          row = {
+            key: key,
+            assignment_id: assignment_id,
+            step_id: step_id,
+            day: date,
+            kind: kind,
+            undoes: undoes,
+            asked: asked,
+            tapped_at: tapped_at && moment(tapped_at, "tapped_at")
+          }
           late!(date)
           rows, first = keep(row)
           Jobs::MendWeek.enqueue(@context.studio_id, first) if first
           marks = rows.map { |one| Repositories::Marks.value(one) }
-          {assignment_id: assignment_id, step_id: step_id, day: date.to_s, **Studio::Tapped.of(marks)}
+          {
+            assignment_id: assignment_id,
+            step_id: step_id,
+            day: date.to_s,
+            **Studio::Tapped.of(marks)
+          }
         end
 
         # A word to the teacher. One that waited on the phone is taken however late it comes.
@@ -92,12 +136,31 @@ module Stairwell
         # @return [Array<Hash>] see the contract's SheetMessage
         # @raise [Problem] 422
         def write(key:, text:, day: nil, written_at: nil)
-          row = {key: key, text: text.strip, day: day ? Problem.date(day, "day") : @context.today, written_at: written_at && moment(written_at, "written_at")}
-          raise Problem.new(422, Phrase["server.sheet.sheets.is_not_yet", day: row[:day]], code: "day", field: "day") if row[:day] > @context.today
+          row = {
+            key: key,
+            text: text.strip,
+            day: day ? Problem.date(day, "day") : @context.today,
+            written_at: written_at && moment(written_at, "written_at")
+          }
+          if row[:day] > @context.today
+            raise Problem.new(
+                    422,
+                    Phrase["server.sheet.sheets.is_not_yet", day: row[:day]],
+                    code: "day",
+                    field: "day"
+                  )
+          end
 
           change do |tables, id|
             messages = Repositories::Messages.new(tables, id)
-            raise Problem.new(422, Phrase["server.sheet.sheets.many_messages_wait"], code: "too_many_messages", field: "text") unless messages.room?
+            unless messages.room?
+              raise Problem.new(
+                      422,
+                      Phrase["server.sheet.sheets.many_messages_wait"],
+                      code: "too_many_messages",
+                      field: "text"
+                    )
+            end
 
             messages.add(**row)
             SheetJson.messages(messages.newest(Limits::MESSAGES_ON_SHEET))
@@ -123,34 +186,82 @@ module Stairwell
         # Who it is about is known in its transaction alone, and told when that has ended.
         def change
           about = {}
-          @context.write(about: about) { |tables| yield tables, about[:student_id] = @student.call(tables) }
+          @context.write(about: about) do |tables|
+            yield tables, about[:student_id] = @student.call(tables)
+          end
         end
 
-        def gone = Problem.new(422, Phrase["server.sheet.sheets.this_step_is_not_on_the"], code: "not_on_sheet", field: "step_id")
+        def gone =
+          Problem.new(
+            422,
+            Phrase["server.sheet.sheets.this_step_is_not_on_the"],
+            code: "not_on_sheet",
+            field: "step_id"
+          )
 
         def late!(date)
           return if date.between?(@context.today - Constants::LATE_TAP, @context.today)
 
-          raise Problem.new(422, Phrase["server.sheet.sheets.a_tap_of_cannot_be_taken", date: date], code: "late", field: "day")
+          raise Problem.new(
+                  422,
+                  Phrase["server.sheet.sheets.a_tap_of_cannot_be_taken", date: date],
+                  code: "late",
+                  field: "day"
+                )
         end
 
         def moment(text, field)
-          Time.iso8601(text).tap do |time|
-            first, last = Dates::RANGE.minmax
-            raise Problem.new(422, Phrase["server.sheet.sheets.is_no_moment", first: first.year, last: last.year], code: "time", field: field) unless time.year.between?(first.year, last.year)
-          end
+          Time
+            .iso8601(text)
+            .tap do |time|
+              first, last = Dates::RANGE.minmax
+              unless time.year.between?(first.year, last.year)
+                raise Problem.new(
+                        422,
+                        Phrase[
+                          "server.sheet.sheets.is_no_moment",
+                          first: first.year,
+                          last: last.year
+                        ],
+                        code: "time",
+                        field: field
+                      )
+              end
+            end
         rescue ArgumentError
-          raise Problem.new(422, Phrase["server.sheet.sheets.is_no_time", text: text], code: "time", field: field)
+          raise Problem.new(
+                  422,
+                  Phrase["server.sheet.sheets.is_no_time", text: text],
+                  code: "time",
+                  field: field
+                )
         end
 
         # The family is spoken to in its own language.
-        def record(student = @student, &) = Repositories::Records.new(@context).find(student, &).tap { |record| Locales.speak(record.student.locale) }
+        def record(student = @student, &) =
+          Repositories::Records
+            .new(@context)
+            .find(student, &)
+            .tap { |record| Locales.speak(record.student.locale) }
 
-        # @return [Array(Array<Hash>, SheetJson::Beside)] rows of the marks of today's steps, and what stands beside the plan
+        # @return [Array(Array<Hash>, SheetJson::Beside)] rows of the marks of today's steps, and
+        #   what stands beside the plan
         def tapped(tables, id)
-          of_steps, others = Repositories::Marks.new(tables, id).of_sheet(@context.today, @context.today - Constants::LATE_TAP)
+          of_steps, others =
+            Repositories::Marks.new(tables, id).of_sheet(
+              @context.today,
+              @context.today - Constants::LATE_TAP
+            )
           messages = Repositories::Messages.new(tables, id).newest(Limits::MESSAGES_ON_SHEET)
-          [of_steps, SheetJson::Beside.new(family: links(tables).family(id), messages: messages, told: Repositories::Lessons.told(tables, id), marks: others)]
+          [
+            of_steps,
+            SheetJson::Beside.new(
+              family: links(tables).family(id),
+              messages: messages,
+              told: Repositories::Lessons.told(tables, id),
+              marks: others
+            )
+          ]
         end
 
         def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)

@@ -18,22 +18,44 @@ module Stairwell
         # @return [Array<Hash>]
         def ways_out(id, assignment_id)
           record = @records.find(id)
-          Studio::WaysOut.new(record, record.piece(assignment_id)).to_a.map { |one| one.to_h.merge(date: one.date.to_s) }
+          Studio::WaysOut
+            .new(record, record.piece(assignment_id))
+            .to_a
+            .map { |one| one.to_h.merge(date: one.date.to_s) }
         end
 
         # The pieces of the library a student does not have, those with the least that is new first.
         # @return [Array<Hash>] see the contract's Suit
         def suits(id)
           pieces = read = learnt = nil
-          record = @records.find(id) do |tables|
-            pieces = Repositories::Pieces.new(tables).newest
-            learnt = Repositories::Repertoire.new(tables).of(id).select { |row| LEARNT.include?(row[:ended]) }.map { |row| row[:piece_id] }
-            read = Repositories::Pages.new(tables).read(pieces.map { |row| row.values_at(:id, :revision) })
-          end
-          before = pieces.select { |row| learnt.include?(row[:id]) }.map { |row| read.page(row[:id], row[:revision], nil).map }
+          record =
+            @records.find(id) do |tables|
+              pieces = Repositories::Pieces.new(tables).newest
+              learnt =
+                Repositories::Repertoire
+                  .new(tables)
+                  .of(id)
+                  .select { |row| LEARNT.include?(row[:ended]) }
+                  .map { |row| row[:piece_id] }
+              read =
+                Repositories::Pages.new(tables).read(
+                  pieces.map { |row| row.values_at(:id, :revision) }
+                )
+            end
+          before =
+            pieces
+              .select { |row| learnt.include?(row[:id]) }
+              .map { |row| read.page(row[:id], row[:revision], nil).map }
           suits = Studio::Suits.new(record, learnt: before)
-          open = pieces.reject { |row| row[:deleted] || learnt.include?(row[:id]) || record.pieces.any? { |piece| piece.piece_id == row[:id] } }
-          open.map { |row| [row, suits.of(candidate(read, row))] }.sort_by { |row, suit| [suit.fresh.size, suit.weeks || 0, row[:title]] }.map { |row, suit| suit(row, suit) }
+          open =
+            pieces.reject do |row|
+              row[:deleted] || learnt.include?(row[:id]) ||
+                record.pieces.any? { |piece| piece.piece_id == row[:id] }
+            end
+          open
+            .map { |row| [row, suits.of(candidate(read, row))] }
+            .sort_by { |row, suit| [suit.fresh.size, suit.weeks || 0, row[:title]] }
+            .map { |row, suit| suit(row, suit) }
         end
 
         private
@@ -41,10 +63,17 @@ module Stairwell
         # The same for everyone, as long as the page is.
         def candidate(read, row)
           texts = read.revisions.fetch(row.values_at(:id, :revision)).values_at(:document, :script)
-          Remembered::OF_PROCESS.fetch(:candidate, *texts) { Studio::Suits.candidate(read.page(row[:id], row[:revision], nil).map) }
+          Remembered::OF_PROCESS.fetch(:candidate, *texts) do
+            Studio::Suits.candidate(read.page(row[:id], row[:revision], nil).map)
+          end
         end
 
-        def suit(row, suit) = row.slice(:id, :title, :book).merge(lines: suit.lines, fresh: suit.fresh.size, weeks: suit.weeks)
+        def suit(row, suit) =
+          row.slice(:id, :title, :book).merge(
+            lines: suit.lines,
+            fresh: suit.fresh.size,
+            weeks: suit.weeks
+          )
       end
     end
   end

@@ -5,7 +5,7 @@ module Stairwell
     module Features
       # What needs attention.
       module ConcernsJson
-        def self.of(concerns) = concerns.map { |one| {kind: one.kind.to_s, text: one.text} }
+        def self.of(concerns) = concerns.map { |one| { kind: one.kind.to_s, text: one.text } }
       end
     end
   end

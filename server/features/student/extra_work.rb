@@ -12,14 +12,23 @@ module Stairwell
         end
 
         # @return [Hash] what was given before, to whomever in the studio
-        def given = {given: @context.read { |tables| Repositories::ExtraWorks.new(tables).given(Limits::GIVEN) }.map { |one| StudentJson.extra_work(one) }}
+        def given =
+          {
+            given:
+              @context
+                .read { |tables| Repositories::ExtraWorks.new(tables).given(Limits::GIVEN) }
+                .map { |one| StudentJson.extra_work(one) }
+          }
 
         # @return [Hash] the student
         # @raise [Problem] where the keys make no sense
         def add(id, values)
           work = work(@context.next_id(:extra_work_id_seq), values)
           known = nil
-          act(id, more: ->(tables) { known = Repositories::ExtraWorks.new(tables).key?(id, work.key) }) do |record|
+          act(
+            id,
+            more: ->(tables) { known = Repositories::ExtraWorks.new(tables).key?(id, work.key) }
+          ) do |record|
             known ? Studio::Change.new(record: record) : Studio::ChangeExtraWork.add(record, work)
           end
         end
@@ -32,13 +41,15 @@ module Stairwell
         end
 
         # @return [Hash] the student
-        def finish(id, work_id) = act(id) { |record| Studio::ChangeExtraWork.finish(record, work_id) }
+        def finish(id, work_id) =
+          act(id) { |record| Studio::ChangeExtraWork.finish(record, work_id) }
 
         # An exercise of every day.
         # @return [Integer] its id
         def exercise(id, title:, minutes:, key:)
           number = @context.next_id(:extra_work_id_seq)
-          given = work(number, {kind: "exercise", title: title, minutes: minutes, times: 7, key: key})
+          given =
+            work(number, { kind: "exercise", title: title, minutes: minutes, times: 7, key: key })
           @changes.act(id) { |record| Studio::ChangeExtraWork.add(record, given) }
           number
         end
@@ -53,10 +64,28 @@ module Stairwell
         def work(id, values)
           keys = values[:keys].to_a
           wrong = keys.find { |name| Score::Key.parse(name).nil? }
-          raise Problem.new(422, Phrase["server.extra_work.no_key", key: wrong], code: "key", field: "keys") if wrong
-          raise Problem.new(422, Phrase["server.extra_work.higher_from_one"], code: "higher", field: "higher") if values[:higher] && keys.size != 1
+          if wrong
+            raise Problem.new(
+                    422,
+                    Phrase["server.extra_work.no_key", key: wrong],
+                    code: "key",
+                    field: "keys"
+                  )
+          end
+          if values[:higher] && keys.size != 1
+            raise Problem.new(
+                    422,
+                    Phrase["server.extra_work.higher_from_one"],
+                    code: "higher",
+                    field: "higher"
+                  )
+          end
 
-          Studio::ExtraWork.new(id: id, minutes: Rational(values[:minutes].to_s), **values.except(:minutes))
+          Studio::ExtraWork.new(
+            id: id,
+            minutes: Rational(values[:minutes].to_s),
+            **values.except(:minutes)
+          )
         end
       end
     end

@@ -3,15 +3,21 @@
 module Stairwell
   module Server
     module Features
-      # When pieces of a student are ready, as it stood before the day's taps: two hundred futures, the same until
-      # something else happens. So a lesson that is open can be shown again after every tap.
+      # When pieces of a student are ready, as it stood before the day's taps: two hundred futures,
+      # the same until something else happens. So a lesson that is open can be shown again after
+      # every tap.
       module Outlooks
         # @param context [StudioContext]
         # @param record [Studio::Record]
         # @return [Hash{Integer => Studio::Outlook}] by assignment
         def self.of(context, record)
           name = [context.studio_id, record.student.id, record.untapped].join("/")
-          Remembered::OF_PROCESS.fetch(:outlooks, name, record.today.to_s, record.settings.inspect) { Studio::Outlooks.new(record.without_taps).to_h.freeze }
+          Remembered::OF_PROCESS.fetch(
+            :outlooks,
+            name,
+            record.today.to_s,
+            record.settings.inspect
+          ) { Studio::Outlooks.new(record.without_taps).to_h.freeze }
         end
       end
     end

@@ -7,7 +7,10 @@ module Stairwell
       module OverridesJson
         def self.of(record, next_lesson)
           found = record.overrides_of(next_lesson)
-          {list: found.overrides.map { |one| Planning::OverrideDocument.dump(one) }, version: found.version}
+          {
+            list: found.overrides.map { |one| Planning::OverrideDocument.dump(one) },
+            version: found.version
+          }
         end
       end
     end

@@ -6,7 +6,22 @@ module Stairwell
       # A student as the student's page shows one.
       class StudentJson
         # What stands beside the record, as rows.
-        Beside = Stairwell.value(:row, :repertoire, :lessons, :heard, :counted, :drills, :sheet_path, :calendar_path, :context, :covers, :names, :family, :may)
+        Beside =
+          Stairwell.value(
+            :row,
+            :repertoire,
+            :lessons,
+            :heard,
+            :counted,
+            :drills,
+            :sheet_path,
+            :calendar_path,
+            :context,
+            :covers,
+            :names,
+            :family,
+            :may
+          )
 
         # @param record [Studio::Record]
         # @param beside [Beside]
@@ -26,25 +41,58 @@ module Stairwell
         def to_h
           climb = Studio::Climb.new(@record, @looking.load, @outlooks)
           SettingsJson.of(@beside.row).merge(
-            pieces: @record.pieces.map { |one| piece(one).merge(outlook: outlook(@outlooks.fetch(one.id)), stairs: StairsJson.of(climb.of(one))) },
-            adherence: (@looking.adherence * 100).round, rests_on: @looking.basis, timing: Studio::Timed.words(@record), pace: @record.pace.to_f.round(2), extra_work: @record.extra_work.map { |one| StudentJson.extra_work(one) },
-            week: @week && Planning::WeekDocument.said(@week), overrides: OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
-            weeks: Studio::PastWeeks.new(@record, counted).to_a.map { |one| past_week(one) }, attention: ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week)),
-            repertoire: @beside.repertoire.map { |row| ended(row) }, lessons: @beside.lessons.map { |row| lesson(row) },
-            drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) }, sheet_path: @beside.sheet_path, today: @record.today.to_s, may: @beside.may, left_on: @beside.row[:left_on]&.to_s,
-            paused_on: @beside.row[:paused_on]&.to_s, coming: coming.map { |one| LessonTimeJson.of(one, @beside.names, @beside.may) },
-            consent: Keeping.consent(@beside.row, @beside.context.studio), family: @beside.family.map { |row| row.slice(:id, :name) }, calendar_path: @beside.calendar_path
+            pieces:
+              @record.pieces.map do |one|
+                piece(one).merge(
+                  outlook: outlook(@outlooks.fetch(one.id)),
+                  stairs: StairsJson.of(climb.of(one))
+                )
+              end,
+            adherence: (@looking.adherence * 100).round,
+            rests_on: @looking.basis,
+            timing: Studio::Timed.words(@record),
+            pace: @record.pace.to_f.round(2),
+            extra_work: @record.extra_work.map { |one| StudentJson.extra_work(one) },
+            week: @week && Planning::WeekDocument.said(@week),
+            overrides:
+              OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
+            weeks: Studio::PastWeeks.new(@record, counted).to_a.map { |one| past_week(one) },
+            attention: ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week)),
+            repertoire: @beside.repertoire.map { |row| ended(row) },
+            lessons: @beside.lessons.map { |row| lesson(row) },
+            drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) },
+            sheet_path: @beside.sheet_path,
+            today: @record.today.to_s,
+            may: @beside.may,
+            left_on: @beside.row[:left_on]&.to_s,
+            paused_on: @beside.row[:paused_on]&.to_s,
+            coming: coming.map { |one| LessonTimeJson.of(one, @beside.names, @beside.may) },
+            consent: Keeping.consent(@beside.row, @beside.context.studio),
+            family: @beside.family.map { |row| row.slice(:id, :name) },
+            calendar_path: @beside.calendar_path
           )
         end
 
         private
 
         def piece(one)
-          one.to_h.slice(:id, :piece_id, :title, :hand_order, :target_tempo, :priority, :introduce_first).merge(
-            routine: @record.routine(one.routine).name, due_on: one.due_on&.to_s,
-            without: one.choices["without"].to_a, section_order: one.choices.fetch("section_order", "piece"), sections: Studio::SectionOrder.sections(one), introductions: one.progress.introductions.map { |what, introduced| {what: what, introduced: introduced} }, percent: one.percent,
-            steps: one.progress.standings.values.map { |standing| StepJson.of(standing, one.progress) }
-          )
+          one
+            .to_h
+            .slice(:id, :piece_id, :title, :hand_order, :target_tempo, :priority, :introduce_first)
+            .merge(
+              routine: @record.routine(one.routine).name,
+              due_on: one.due_on&.to_s,
+              without: one.choices["without"].to_a,
+              section_order: one.choices.fetch("section_order", "piece"),
+              sections: Studio::SectionOrder.sections(one),
+              introductions:
+                one.progress.introductions.map do |what, introduced|
+                  { what: what, introduced: introduced }
+                end,
+              percent: one.percent,
+              steps:
+                one.progress.standings.values.map { |standing| StepJson.of(standing, one.progress) }
+            )
         end
 
         # Lessons ahead; none of one who pauses.
@@ -52,29 +100,62 @@ module Stairwell
           return [] if @beside.row[:paused_on]
 
           days = @record.today..(@record.today + Limits::DAYS_AHEAD)
-          table = Timetable.new(@beside.context, days, students: [@beside.row], changed: {@beside.row[:id] => @record.appointments}, covers: @beside.covers)
+          table =
+            Timetable.new(
+              @beside.context,
+              days,
+              students: [@beside.row],
+              changed: {
+                @beside.row[:id] => @record.appointments
+              },
+              covers: @beside.covers
+            )
           table.between(days.begin, days.end).first(Limits::LESSONS_AHEAD)
         end
 
-        def lesson(row) = row.merge(day: row[:day].to_s, recap: row[:recap].to_s, heard: @beside.heard.fetch([@record.student.id, row[:day]], []))
+        def lesson(row) =
+          row.merge(
+            day: row[:day].to_s,
+            recap: row[:recap].to_s,
+            heard: @beside.heard.fetch([@record.student.id, row[:day]], [])
+          )
 
-        def outlook(one) = one.to_h.slice(:planned, :middle, :cautious, :due_on).transform_values { |date| date&.to_s }.merge(late: one.late?)
+        def outlook(one) =
+          one
+            .to_h
+            .slice(:planned, :middle, :cautious, :due_on)
+            .transform_values { |date| date&.to_s }
+            .merge(late: one.late?)
 
         def counted
           @beside.counted.map do |row|
-            Studio::PastWeeks::Counted.new(**row.slice(:assignment_id, :step_id, :repetitions), date: row[:day], struggle: row[:struggles].positive?)
+            Studio::PastWeeks::Counted.new(
+              **row.slice(:assignment_id, :step_id, :repetitions),
+              date: row[:day],
+              struggle: row[:struggles].positive?
+            )
           end
         end
 
         def past_week(one)
           {
-            starts: one.starts.to_s, next_lesson: one.next_lesson.to_s, planned: one.planned, practised: one.practised, minutes: one.minutes.to_f.round(1),
-            planned_minutes: one.planned_minutes.to_f.round(1), days: one.boxes.map { |box| DayBoxJson.of(box) }, steps: one.steps.map(&:to_h)
+            starts: one.starts.to_s,
+            next_lesson: one.next_lesson.to_s,
+            planned: one.planned,
+            practised: one.practised,
+            minutes: one.minutes.to_f.round(1),
+            planned_minutes: one.planned_minutes.to_f.round(1),
+            days: one.boxes.map { |box| DayBoxJson.of(box) },
+            steps: one.steps.map(&:to_h)
           }
         end
 
         def ended(row)
-          row.slice(:id, :piece_id, :title, :ended).merge(assigned_on: row[:assigned_on].to_s, ended_on: row[:ended_on].to_s, keep_for: row[:keep_for]&.to_s)
+          row.slice(:id, :piece_id, :title, :ended).merge(
+            assigned_on: row[:assigned_on].to_s,
+            ended_on: row[:ended_on].to_s,
+            keep_for: row[:keep_for]&.to_s
+          )
         end
       end
     end

@@ -14,7 +14,11 @@ module Stairwell
         # Their sheet's link opens nothing more; all else stays as it was.
         # @return [Hash]
         def leave(id)
-          told = Studio::Keeping.new(left_on: @context.today, months: @context.studio[:keep_months]).next_on
+          told =
+            Studio::Keeping.new(
+              left_on: @context.today,
+              months: @context.studio[:keep_months]
+            ).next_on
           @context.write do |tables|
             Repositories::Students.new(tables).leave(id, @context.today)
             Jobs::EndKeeping.lay(tables, id, told)
@@ -34,14 +38,24 @@ module Stairwell
 
         # No lessons and no practice from today on.
         # @return [Hash]
-        def pause(id) = paused(id) { |row| {paused_on: row[:paused_on] || @context.today} }
+        def pause(id) = paused(id) { |row| { paused_on: row[:paused_on] || @context.today } }
 
         # The pause ends; its days stand among the absences from then on.
         # @return [Hash]
         def go_on(id)
           paused(id) do |row|
-            gone = (row[:paused_on] && row[:paused_on] < @context.today) ? [{from: row[:paused_on].to_s, to: (@context.today - 1).to_s}] : []
-            {paused_on: nil, absent: [*row[:absent].to_a.map(&:to_h), *gone].last(Limits::ABSENCES)}
+            gone =
+              (
+                if row[:paused_on] && row[:paused_on] < @context.today
+                  [{ from: row[:paused_on].to_s, to: (@context.today - 1).to_s }]
+                else
+                  []
+                end
+              )
+            {
+              paused_on: nil,
+              absent: [*row[:absent].to_a.map(&:to_h), *gone].last(Limits::ABSENCES)
+            }
           end
         end
 
@@ -73,19 +87,29 @@ module Stairwell
         def paused(id)
           row = values = nil
           keep = ->(tables, _) { Repositories::Students.new(tables).pause(id, **values) }
-          @changes.act(id, more: ->(tables) { row = Repositories::Students.new(tables).find(id) }, keep: keep) do |record|
+          @changes.act(
+            id,
+            more: ->(tables) { row = Repositories::Students.new(tables).find(id) },
+            keep: keep
+          ) do |record|
             values = yield row
-            Studio.change_student(record, Repositories::Students.value(row.merge(values), @context.studio[:locale])).with(student: nil)
+            Studio.change_student(
+              record,
+              Repositories::Students.value(row.merge(values), @context.studio[:locale])
+            ).with(student: nil)
           end
           show(id)
         end
 
         def with_calendar(id)
-          @context.write { |tables| yield calendars(tables), student_id: Repositories::Students.new(tables).find(id)[:id] }
+          @context.write do |tables|
+            yield calendars(tables), student_id: Repositories::Students.new(tables).find(id)[:id]
+          end
           show(id)
         end
 
-        def calendars(tables) = Repositories::CalendarLinks.new(tables, @context.settings.calendar_secret)
+        def calendars(tables) =
+          Repositories::CalendarLinks.new(tables, @context.settings.calendar_secret)
       end
     end
   end

@@ -16,8 +16,17 @@ module Stairwell
         def read(text)
           list = Formats::StudentList.read(text)
           {
-            columns: list.columns.map { |column| Phrase["formats.student_list.columns.#{column}"] }, unknown: list.unknown,
-            lines: list.lines.map { |line| {line: line.number, name: line.name, student: line.values, troubles: line.troubles} }
+            columns: list.columns.map { |column| Phrase["formats.student_list.columns.#{column}"] },
+            unknown: list.unknown,
+            lines:
+              list.lines.map do |line|
+                {
+                  line: line.number,
+                  name: line.name,
+                  student: line.values,
+                  troubles: line.troubles
+                }
+              end
           }
         end
 
@@ -28,7 +37,13 @@ module Stairwell
         def add(students)
           whole = students.map { |values| Studio::Student.usual(values) }
           @context.write do |tables|
-            whole.each { |values| Repositories::Students.new(tables).add(values, teacher_id: values[:teacher_id] || @context.account_id, key: values[:key]) }
+            whole.each do |values|
+              Repositories::Students.new(tables).add(
+                values,
+                teacher_id: values[:teacher_id] || @context.account_id,
+                key: values[:key]
+              )
+            end
           end
           Students.new(@context).list
         end

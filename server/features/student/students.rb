@@ -18,10 +18,22 @@ module Stairwell
 
         # @return [Array<Hash>] those who have gone last; see the contract's StudentCard
         def list
-          rows, pieces, timetable = @context.read do |tables|
-            [Repositories::Students.new(tables).list(gone: true), Repositories::Repertoire.new(tables).in_hand, Timetable.read(tables, @context, @context.today..(@context.today + Limits::DAYS_AHEAD))]
-          end
-          rows.partition { |row| row[:left_on].nil? }.flatten.map { |row| card(row, pieces.fetch(row[:id], []), timetable) }
+          rows, pieces, timetable =
+            @context.read do |tables|
+              [
+                Repositories::Students.new(tables).list(gone: true),
+                Repositories::Repertoire.new(tables).in_hand,
+                Timetable.read(
+                  tables,
+                  @context,
+                  @context.today..(@context.today + Limits::DAYS_AHEAD)
+                )
+              ]
+            end
+          rows
+            .partition { |row| row[:left_on].nil? }
+            .flatten
+            .map { |row| card(row, pieces.fetch(row[:id], []), timetable) }
         end
 
         # @return [Hash] see the contract's Student
@@ -36,7 +48,14 @@ module Stairwell
         def add(values)
           check(values)
           whole = Studio::Student.usual(values)
-          row = @context.write { |tables| Repositories::Students.new(tables).add(whole, teacher_id: @context.account_id, key: values[:key]) }
+          row =
+            @context.write do |tables|
+              Repositories::Students.new(tables).add(
+                whole,
+                teacher_id: @context.account_id,
+                key: values[:key]
+              )
+            end
           show(row[:id]).merge(clashes: clashes(row[:id]))
         end
 
@@ -54,7 +73,10 @@ module Stairwell
           check(values)
           row = nil
           more = ->(tables) { row = Repositories::Students.new(tables).find(id) }
-          keep = ->(tables, _) { Repositories::Students.new(tables).change(id, values, seen: seen) || raise(stale(row, values)) }
+          keep = ->(tables, _) do
+            Repositories::Students.new(tables).change(id, values, seen: seen) ||
+              raise(stale(row, values))
+          end
           @changes.act(id, more: more, keep: keep) do |record|
             raise stale(row, values) unless row[:version] == seen
 
@@ -75,7 +97,10 @@ module Stairwell
         def give(id, asked)
           page = nil
           number, key = @context.next_id(:assignments_id_seq), SecureRandom.uuid
-          @changes.act(id, more: ->(tables) { page = piece(tables, id, asked[:piece_id]) }) { |record| Studio.assign(record, assignment(asked, page), id: number, key: key) }
+          @changes.act(
+            id,
+            more: ->(tables) { page = piece(tables, id, asked[:piece_id]) }
+          ) { |record| Studio.assign(record, assignment(asked, page), id: number, key: key) }
           number
         end
 
@@ -83,9 +108,15 @@ module Stairwell
         # @param assignment [Hash] row
         # @return [void]
         def take_up(id, assignment, due_on:)
-          @changes.act(id, also: assignment[:id]) { |record| Studio::ChangePiece.new(record, assignment[:id]).finish(nil) } if assignment[:ended]
+          if assignment[:ended]
+            @changes.act(id, also: assignment[:id]) do |record|
+              Studio::ChangePiece.new(record, assignment[:id]).finish(nil)
+            end
+          end
           due = Problem.date(due_on, "due_on")
-          @changes.act(id) { |record| Studio::ChangePiece.new(record, assignment[:id]).call(plain: {due_on: due}) }
+          @changes.act(id) do |record|
+            Studio::ChangePiece.new(record, assignment[:id]).call(plain: { due_on: due })
+          end
         end
 
         # What assigning a piece would come to; nothing is kept.
@@ -95,9 +126,17 @@ module Stairwell
           record = @records.find(id) { |tables| page = piece(tables, id, asked[:piece_id]) }
           found = Studio::Assign.new(record, assignment(asked, page)).preview
           {
-            steps: found.steps.size, minutes: found.steps.sum(0r, &:work).to_f, practice_days: found.finish.days, finish: found.finish.date&.to_s,
-            middle: found.outlook.middle&.to_s, cautious: found.outlook.cautious&.to_s, late: found.outlook.late?,
-            titles: found.steps.map(&:title), beforehand: found.beforehand, target_tempo: found.target_tempo, introduce_first: found.introduce_first
+            steps: found.steps.size,
+            minutes: found.steps.sum(0r, &:work).to_f,
+            practice_days: found.finish.days,
+            finish: found.finish.date&.to_s,
+            middle: found.outlook.middle&.to_s,
+            cautious: found.outlook.cautious&.to_s,
+            late: found.outlook.late?,
+            titles: found.steps.map(&:title),
+            beforehand: found.beforehand,
+            target_tempo: found.target_tempo,
+            introduce_first: found.introduce_first
           }
         end
 
@@ -105,42 +144,71 @@ module Stairwell
         # @return [Hash] the student, with what :moved
         def change_piece(id, assignment_id, values)
           plain = values.slice(*PLAIN)
-          plain[:due_on] = plain[:due_on] && Problem.date(plain[:due_on], "due_on") if plain.key?(:due_on)
+          plain[:due_on] = plain[:due_on] && Problem.date(plain[:due_on], "due_on") if plain.key?(
+            :due_on
+          )
           choices = values.transform_keys(&:to_s).slice(*Studio::Assigned::CHANGED)
-          moved(id) { |record| Studio::ChangePiece.new(record, assignment_id).call(plain: plain, chosen: values.slice(*CHOSEN), choices: choices) }
+          moved(id) do |record|
+            Studio::ChangePiece.new(record, assignment_id).call(
+              plain: plain,
+              chosen: values.slice(*CHOSEN),
+              choices: choices
+            )
+          end
         end
 
         # Takes the page as it is now into a piece under way.
         # @return [Hash] the student, with what :moved
-        def renew_piece(id, assignment_id) = moved(id) { |record| Studio::ChangePiece.new(record, assignment_id).take_over }
+        def renew_piece(id, assignment_id) =
+          moved(id) { |record| Studio::ChangePiece.new(record, assignment_id).take_over }
 
         # Takes that back: the steps are those from before.
         # @return [Hash] the student, with what :moved
         def take_back_page(id, assignment_id)
           former = nil
           read = ->(tables) { former = Repositories::Former.read(tables, assignment_id) }
-          moved(id, more: read) { |record| Studio::ChangePiece.new(record, assignment_id).take_back(Repositories::Former.value(former)) }
+          moved(id, more: read) do |record|
+            Studio::ChangePiece.new(record, assignment_id).take_back(
+              Repositories::Former.value(former)
+            )
+          end
         end
 
         # @return [Hash]
         def end_piece(id, assignment_id, ended:, keep_for: nil)
           until_date = keep_for && Problem.date(keep_for, "keep_for")
-          act(id, also: assignment_id) { |record| Studio::ChangePiece.new(record, assignment_id).finish(ended, keep_for: until_date) }
+          act(id, also: assignment_id) do |record|
+            Studio::ChangePiece.new(record, assignment_id).finish(ended, keep_for: until_date)
+          end
         end
 
         # Takes one of the options of a piece that is late.
         # @return [Hash]
-        def take_option(id, change:, assignment_id:) = act(id) { |record| Studio::ChangePiece.new(record, assignment_id).take(change) }
+        def take_option(id, change:, assignment_id:) =
+          act(id) { |record| Studio::ChangePiece.new(record, assignment_id).take(change) }
 
         # @param count [Integer] new steps
         # @return [Hash]
-        def begin_on_a_day(id, count) = act(id) { |record| Studio.change_student(record, record.student.with(begin_per_day: count)) }
+        def begin_on_a_day(id, count) =
+          act(id) do |record|
+            Studio.change_student(record, record.student.with(begin_per_day: count))
+          end
 
         # @return [Hash]
-        def introduce(id, **said) = act(id) { |record| Studio.introduce(record, **said.slice(:assignment_id, :what, :introduced, :key)) }
+        def introduce(id, **said) =
+          act(id) do |record|
+            Studio.introduce(record, **said.slice(:assignment_id, :what, :introduced, :key))
+          end
 
         # @return [Hash]
-        def simplify(id, form:, **said) = act(id) { |record| Studio.simplify(record, form: form.to_sym, **said.slice(:assignment_id, :step_id, :key, :bar)) }
+        def simplify(id, form:, **said) =
+          act(id) do |record|
+            Studio.simplify(
+              record,
+              form: form.to_sym,
+              **said.slice(:assignment_id, :step_id, :key, :bar)
+            )
+          end
 
         # @param said [Hash] edit:, starts:, seen:, and what the edit needs
         # @return [Hash]
@@ -149,7 +217,18 @@ module Stairwell
           minutes = said.slice(:minutes).transform_values { |number| Rational(number.to_s) }
           overrides = overrides.map { |one| Planning::OverrideDocument.load(one) }
           starts = Problem.date(starts, "date")
-          act(id) { |record| Studio.change_week(record, edit: edit.to_sym, starts: starts, seen: seen, overrides: overrides, **said, **dates, **minutes) }
+          act(id) do |record|
+            Studio.change_week(
+              record,
+              edit: edit.to_sym,
+              starts: starts,
+              seen: seen,
+              overrides: overrides,
+              **said,
+              **dates,
+              **minutes
+            )
+          end
         end
 
         # Plans the days that are left again, from what was practised so far.
@@ -158,13 +237,17 @@ module Stairwell
 
         # @return [Hash] the student with a new link; the old one opens nothing more
         def renew_link(id)
-          @context.write { |tables| links(tables).renew(Repositories::Students.new(tables).find(id)[:id]) }
+          @context.write do |tables|
+            links(tables).renew(Repositories::Students.new(tables).find(id)[:id])
+          end
           show(id)
         end
 
         # @return [Hash]
         def withdraw_link(id)
-          @context.write { |tables| links(tables).withdraw(Repositories::Students.new(tables).find(id)[:id]) }
+          @context.write do |tables|
+            links(tables).withdraw(Repositories::Students.new(tables).find(id)[:id])
+          end
           show(id)
         end
 
@@ -173,9 +256,14 @@ module Stairwell
         def card(row, pieces, timetable)
           lesson = timetable.next_of(row) unless row[:left_on] || row[:paused_on]
           SettingsJson.of(row).merge(
-            teacher: row[:teacher], left_on: row[:left_on]&.to_s, paused_on: row[:paused_on]&.to_s, may: Rights.among(@context) { Repositories::Students.teachers(row) },
-            consent_missing: @context.studio[:asks_consent] && row[:left_on].nil? && row[:consent_records_on].nil?,
-            pieces: pieces, next_lesson: lesson && {day: lesson.day.to_s, time: lesson.time}
+            teacher: row[:teacher],
+            left_on: row[:left_on]&.to_s,
+            paused_on: row[:paused_on]&.to_s,
+            may: Rights.among(@context) { Repositories::Students.teachers(row) },
+            consent_missing:
+              @context.studio[:asks_consent] && row[:left_on].nil? && row[:consent_records_on].nil?,
+            pieces: pieces,
+            next_lesson: lesson && { day: lesson.day.to_s, time: lesson.time }
           )
         end
 
@@ -193,17 +281,28 @@ module Stairwell
         def check(values)
           Planning::Away.read(values[:absent], field: "absent") if values[:absent]
           days = [values[:lesson_weekday], *values[:more_lessons].to_a.map { |one| one[:weekday] }]
-          raise Problem.new(422, Phrase["server.students.one_lesson_a_day"], code: "lesson_days", field: "more_lessons") if days.uniq.size < days.size
+          if days.uniq.size < days.size
+            raise Problem.new(
+                    422,
+                    Phrase["server.students.one_lesson_a_day"],
+                    code: "lesson_days",
+                    field: "more_lessons"
+                  )
+          end
         end
 
         # Whom the student's teachers would be with at the same time, in the week to come.
         def clashes(id)
           week = (@context.today + 1)..(@context.today + 7)
           table = @context.read { |tables| Timetable.read(tables, @context, week) }
-          table.between(week.begin, week.end).select { |one| one.student[:id] == id && one.clash }.flat_map { |one| table.clashes(one) }
+          table
+            .between(week.begin, week.end)
+            .select { |one| one.student[:id] == id && one.clash }
+            .flat_map { |one| table.clashes(one) }
         end
 
-        def stale(row, values) = Problem.stale(:student, row[:name], kept: SettingsJson.of(row), sent: values)
+        def stale(row, values) =
+          Problem.stale(:student, row[:name], kept: SettingsJson.of(row), sent: values)
 
         def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)
 
@@ -212,10 +311,23 @@ module Stairwell
           days = @context.today..(@context.today + Limits::DAYS_AHEAD)
           lessons = Repositories::Lessons.new(tables, @context).history(id)
           StudentJson::Beside.new(
-            context: @context, covers: Repositories::Covers.new(tables).between(days.begin, days.end), names: Repositories::Members.new(tables).names,
-            family: Repositories::Students.new(tables).family(id), heard: Repositories::Results.new(tables).of_lessons(lessons.map { |one| {student_id: id, day: one[:day]} }),
-            row: row, may: Rights.with_student(@context, tables, row), repertoire: Repositories::Repertoire.new(tables).of(id), lessons: lessons,
-            counted: Repositories::Marks.new(tables, id).counted(@context.today - 7 * (Constants::PAST_WEEKS + 1)), drills: Repositories::Repertoire.new(tables).drills(id),
+            context: @context,
+            covers: Repositories::Covers.new(tables).between(days.begin, days.end),
+            names: Repositories::Members.new(tables).names,
+            family: Repositories::Students.new(tables).family(id),
+            heard:
+              Repositories::Results.new(tables).of_lessons(
+                lessons.map { |one| { student_id: id, day: one[:day] } }
+              ),
+            row: row,
+            may: Rights.with_student(@context, tables, row),
+            repertoire: Repositories::Repertoire.new(tables).of(id),
+            lessons: lessons,
+            counted:
+              Repositories::Marks.new(tables, id).counted(
+                @context.today - 7 * (Constants::PAST_WEEKS + 1)
+              ),
+            drills: Repositories::Repertoire.new(tables).drills(id),
             **Repositories::StudentLinks.new(tables, @context.settings).paths(id)
           )
         end
@@ -225,15 +337,30 @@ module Stairwell
           row = Repositories::Pieces.new(tables).find(piece_id, live: true)
           student = Repositories::Students.new(tables).find(student_id)
           heard = Repositories::Learners.new(tables, piece_id).to_h
-          [row, student, Repositories::Pages.new(tables).read([[piece_id, row[:revision]]], teachers: [student[:teacher_id]], students: [student_id]), heard]
+          [
+            row,
+            student,
+            Repositories::Pages.new(tables).read(
+              [[piece_id, row[:revision]]],
+              teachers: [student[:teacher_id]],
+              students: [student_id]
+            ),
+            heard
+          ]
         end
 
         def assignment(asked, (row, student, read, heard))
           page = read.page(row[:id], row[:revision], student)
           Studio::Assignment.new(
-            piece_id: row[:id], title: row[:title], revision: row[:revision], page: page, key: page.map.keys.first&.to_s, **asked.slice(*CHOSEN, :priority, :introduce_first, :beforehand),
+            piece_id: row[:id],
+            title: row[:title],
+            revision: row[:revision],
+            page: page,
+            key: page.map.keys.first&.to_s,
+            **asked.slice(*CHOSEN, :priority, :introduce_first, :beforehand),
             known: Studio::KnownOfPage.beforehand(Studio::KnownOfPage.of(page.map, **heard)),
-            target_by: asked.fetch(:target_by, "number").to_sym, due_on: asked[:due_on] && Problem.date(asked[:due_on], "due_on"),
+            target_by: asked.fetch(:target_by, "number").to_sym,
+            due_on: asked[:due_on] && Problem.date(asked[:due_on], "due_on"),
             choices: asked.transform_keys(&:to_s).slice(*Studio::Assigned::CHOSEN)
           )
         end

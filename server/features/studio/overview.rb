@@ -7,7 +7,16 @@ module Stairwell
       # students there are: what a student's line shows is kept as a summary, made by jobs.
       class Overview
         # As long as the jobs have not come to a student.
-        BLANK = {"pieces" => [], "practised" => {"done" => 0, "of" => 0}, "last_result" => nil, "concerns" => [], "outlooks" => []}.freeze
+        BLANK = {
+          "pieces" => [],
+          "practised" => {
+            "done" => 0,
+            "of" => 0
+          },
+          "last_result" => nil,
+          "concerns" => [],
+          "outlooks" => []
+        }.freeze
 
         # @param context [StudioContext]
         def initialize(context)
@@ -17,7 +26,13 @@ module Stairwell
         # @return [Array<Hash>] in the order of the week's lessons; see the contract's
         #   StudioRow
         def rows
-          students, summaries = @context.read { |tables| [Repositories::Students.new(tables).list, Repositories::Summaries.new(tables, @context.today).all] }
+          students, summaries =
+            @context.read do |tables|
+              [
+                Repositories::Students.new(tables).list,
+                Repositories::Summaries.new(tables, @context.today).all
+              ]
+            end
           Jobs::Summarise.soon(@context, students.any? { |row| !summaries.dig(row[:id], :fresh) })
           students.map { |row| line(row, summaries[row[:id]]) }
         end
@@ -25,7 +40,10 @@ module Stairwell
         # Makes some summaries that are not fresh anew.
         # @return [Boolean] whether there were any
         def freshen
-          ids = @context.read { |tables| Repositories::Summaries.new(tables, @context.today).stale(Limits::SUMMARIES_AT_ONCE) }
+          ids =
+            @context.read do |tables|
+              Repositories::Summaries.new(tables, @context.today).stale(Limits::SUMMARIES_AT_ONCE)
+            end
           summarise(ids) if ids.any?
           ids.any?
         end
@@ -35,18 +53,47 @@ module Stairwell
         # @return [void]
         def summarise(ids)
           promised = nil
-          records = Repositories::Records.new(@context).load(ids, pages: false) { |tables| promised = Repositories::PromisedDates.new(tables).of(ids) }
-          made = records.map { |record| [record.student.id, record.version, Phrase.pack(SummaryJson.of(Studio::Summary.of(record, promised.fetch(record.student.id, []))))] }
-          @context.write(about: (ids.size == 1) ? {student_id: ids.first} : {}) { |tables| made.each { |one| Repositories::Summaries.new(tables, @context.today).keep(*one) } }
+          records =
+            Repositories::Records
+              .new(@context)
+              .load(ids, pages: false) do |tables|
+                promised = Repositories::PromisedDates.new(tables).of(ids)
+              end
+          made =
+            records.map do |record|
+              [
+                record.student.id,
+                record.version,
+                Phrase.pack(
+                  SummaryJson.of(Studio::Summary.of(record, promised.fetch(record.student.id, [])))
+                )
+              ]
+            end
+          @context.write(about: (ids.size == 1) ? { student_id: ids.first } : {}) do |tables|
+            made.each { |one| Repositories::Summaries.new(tables, @context.today).keep(*one) }
+          end
         end
 
         # What was seen of all the students, and how their dates have held, together.
         # @return [void]
         def learn
           kept = @context.read { |tables| Repositories::Summaries.new(tables, @context.today).seen }
-          seen = kept.map { |row| Planning::Habit::Seen.load(row[:seen].to_h) }.inject(Planning::Habit::Seen.new, :+).dump
-          promises = kept.map { |row| Planning::Promises.load(row[:promises].to_h) }.inject(Planning::Promises.new, :+).to_h
-          @context.write(about: nil) { |tables| tables.db[:studios].where(id: tables.studio_id).update(seen: Sequel.pg_jsonb(seen), promises: Sequel.pg_jsonb(promises)) }
+          seen =
+            kept
+              .map { |row| Planning::Habit::Seen.load(row[:seen].to_h) }
+              .inject(Planning::Habit::Seen.new, :+)
+              .dump
+          promises =
+            kept
+              .map { |row| Planning::Promises.load(row[:promises].to_h) }
+              .inject(Planning::Promises.new, :+)
+              .to_h
+          @context.write(about: nil) do |tables|
+            tables.db[:studios].where(id: tables.studio_id).update(
+              seen: Sequel.pg_jsonb(seen),
+              promises: Sequel.pg_jsonb(promises)
+            )
+          end
         end
 
         private
@@ -56,8 +103,17 @@ module Stairwell
         private_constant :ASIDE
 
         def line(row, summary)
-          SettingsJson.of(row).slice(:id, :name, :lesson_weekday, :lesson_time, :class_name)
-            .merge(teacher: row[:teacher], known: !summary.nil?, fresh: summary ? summary[:fresh] : false, **(summary ? Phrase.unpack_all(summary[:summary].to_hash.except(*ASIDE)) : BLANK).transform_keys(&:to_sym))
+          SettingsJson
+            .of(row)
+            .slice(:id, :name, :lesson_weekday, :lesson_time, :class_name)
+            .merge(
+              teacher: row[:teacher],
+              known: !summary.nil?,
+              fresh: summary ? summary[:fresh] : false,
+              **(
+                summary ? Phrase.unpack_all(summary[:summary].to_hash.except(*ASIDE)) : BLANK
+              ).transform_keys(&:to_sym)
+            )
         end
       end
     end

@@ -13,8 +13,21 @@ module Stairwell
 
         # @return [Hash] see the contract's StudioSettings
         def show
-          row, run = @context.read { |tables| [tables.db[:studios].first(id: @context.studio_id), tables[:plan_runs].order(Sequel.desc(:id)).first] }
-          {holidays: row[:holidays].to_a.map(&:to_h), locale: row[:locale], caution: row[:caution], own_students_only: row[:own_students_only], promises: Planning::Promises.load(row[:promises].to_h).to_h, run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)}
+          row, run =
+            @context.read do |tables|
+              [
+                tables.db[:studios].first(id: @context.studio_id),
+                tables[:plan_runs].order(Sequel.desc(:id)).first
+              ]
+            end
+          {
+            holidays: row[:holidays].to_a.map(&:to_h),
+            locale: row[:locale],
+            caution: row[:caution],
+            own_students_only: row[:own_students_only],
+            promises: Planning::Promises.load(row[:promises].to_h).to_h,
+            run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)
+          }
         end
 
         # @param values [Hash] of :holidays (stretches {from:, to:}), :locale, :caution (nil
@@ -26,7 +39,9 @@ module Stairwell
           Languages.known!(values[:locale]) if values[:locale]
           changed = values.slice(:locale, :own_students_only)
           changed[:holidays] = Sequel.pg_jsonb(values[:holidays]) if values[:holidays]
-          changed[:caution] = values[:caution].to_s.strip.then { |text| text unless text.empty? } if values.key?(:caution)
+          if values.key?(:caution)
+            changed[:caution] = values[:caution].to_s.strip.then { |text| text unless text.empty? }
+          end
           keep(changed) if changed.any?
           values[:holidays] ? plan_everyone(anew: true) : show
         end
@@ -42,10 +57,21 @@ module Stairwell
         # @return [Hash] as {#show}
         def plan_everyone(anew: false)
           @context.write do |tables|
-            tables.db.get(Sequel.function(:pg_advisory_xact_lock, Limits::PLANNING_LOCK, Sequel.cast(@context.studio_id, :integer)))
+            tables.db.get(
+              Sequel.function(
+                :pg_advisory_xact_lock,
+                Limits::PLANNING_LOCK,
+                Sequel.cast(@context.studio_id, :integer)
+              )
+            )
             next if !anew && under_way?(tables)
 
-            run = tables.add(:plan_runs, started_by: @context.account_id, total: Repositories::Students.at_work(tables).count)
+            run =
+              tables.add(
+                :plan_runs,
+                started_by: @context.account_id,
+                total: Repositories::Students.at_work(tables).count
+              )
             Jobs::PlanStudio.enqueue(@context.studio_id, @context.account_id, run[:id])
           end
           show
@@ -63,7 +89,13 @@ module Stairwell
 
         # One that has not ended after so long has been lost.
         def under_way?(tables)
-          tables[:plan_runs].where(finished_at: nil).where(Sequel[:started_at] > Sequel.lit("clock_timestamp() - ? * interval '1 second'", Limits::PLANNING_SECONDS)).any?
+          tables[:plan_runs]
+            .where(finished_at: nil)
+            .where(
+              Sequel[:started_at] >
+                Sequel.lit("clock_timestamp() - ? * interval '1 second'", Limits::PLANNING_SECONDS)
+            )
+            .any?
         end
       end
     end

@@ -25,41 +25,73 @@ module Stairwell
 
         # @return [String] iCalendar
         def behind(token)
-          first, last = @context.today - Limits::CALENDAR_DAYS.begin, @context.today + Limits::CALENDAR_DAYS.end
-          link, table, names = @context.read do |tables|
-            link = links(tables).find(token)
-            gone!(tables, link)
-            [link, Timetable.read(tables, @context, first..last, student_ids: family(tables, link), teacher_id: link[:account_id]), Repositories::Members.new(tables).names]
-          end
-          chosen = table.between(first, last).select { |one| link[:student_id] || [one.holder, one.own].include?(link[:account_id]) }
+          first, last =
+            @context.today - Limits::CALENDAR_DAYS.begin,
+            @context.today + Limits::CALENDAR_DAYS.end
+          link, table, names =
+            @context.read do |tables|
+              link = links(tables).find(token)
+              gone!(tables, link)
+              [
+                link,
+                Timetable.read(
+                  tables,
+                  @context,
+                  first..last,
+                  student_ids: family(tables, link),
+                  teacher_id: link[:account_id]
+                ),
+                Repositories::Members.new(tables).names
+              ]
+            end
+          chosen =
+            table
+              .between(first, last)
+              .select do |one|
+                link[:student_id] || [one.holder, one.own].include?(link[:account_id])
+              end
           speak(table, link) { write(chosen, link, names) }
         end
 
         # @return [Hash] {path:} of one's own
-        def own = @context.read { |tables| {path: links(tables).path(account_id: @context.account_id)} }
+        def own =
+          @context.read { |tables| { path: links(tables).path(account_id: @context.account_id) } }
 
         # @return [Hash] {path:}
         def renew
-          @context.write { |tables| links(tables).renew({account_id: @context.account_id}) }
+          @context.write { |tables| links(tables).renew({ account_id: @context.account_id }) }
           own
         end
 
         # @return [Hash] {path:}
         def withdraw
-          @context.write { |tables| links(tables).withdraw({account_id: @context.account_id}) }
+          @context.write { |tables| links(tables).withdraw({ account_id: @context.account_id }) }
           own
         end
 
         private
 
-        def links(tables) = Repositories::CalendarLinks.new(tables, @context.settings.calendar_secret)
+        def links(tables) =
+          Repositories::CalendarLinks.new(tables, @context.settings.calendar_secret)
 
         # Brothers and sisters stand in one calendar.
-        def family(tables, link) = link[:student_id] && [link[:student_id], *Repositories::Students.new(tables).family(link[:student_id]).map { |row| row[:id] }]
+        def family(tables, link) =
+          link[:student_id] &&
+            [
+              link[:student_id],
+              *Repositories::Students.new(tables).family(link[:student_id]).map { |row| row[:id] }
+            ]
 
         # Who has left sees nothing more, whatever link they kept.
         def gone!(tables, link)
-          there = link[:student_id] ? Repositories::Students.here(tables).where(id: link[:student_id]) : tables[:memberships].where(account_id: link[:account_id], left_at: nil)
+          there =
+            (
+              if link[:student_id]
+                Repositories::Students.here(tables).where(id: link[:student_id])
+              else
+                tables[:memberships].where(account_id: link[:account_id], left_at: nil)
+              end
+            )
           raise Repositories::SheetLinks.unknown if there.empty?
         end
 
@@ -70,19 +102,45 @@ module Stairwell
         end
 
         def write(chosen, link, names)
-          Formats::Calendar.write(chosen.map { |one| event(one, link, names) }, name: Phrase["server.calendars.name", studio: @context.studio[:name]].to_s, zone: @context.studio[:time_zone])
+          Formats::Calendar.write(
+            chosen.map { |one| event(one, link, names) },
+            name: Phrase["server.calendars.name", studio: @context.studio[:name]].to_s,
+            zone: @context.studio[:time_zone]
+          )
         end
 
         def event(one, link, names)
           lesson = one.lesson
-          starts = DateTime.new(*lesson.day.then { |day| [day.year, day.month, day.day] }, *lesson.time.split(":").map(&:to_i))
+          starts =
+            DateTime.new(
+              *lesson.day.then { |day| [day.year, day.month, day.day] },
+              *lesson.time.split(":").map(&:to_i)
+            )
           of_student = link[:student_id]
           elsewhere = link[:account_id] && one.holder != link[:account_id]
           Formats::Calendar::Event.new(
-            uid: "#{one.student[:studio_id]}-#{one.student[:id]}-#{lesson.planned_on || lesson.key}@stairwell", starts: starts, ends: starts + Rational(lesson.minutes, 1440),
-            summary: Phrase[of_student ? "server.calendars.with_teacher" : "server.calendars.with_student", name: one.student[:name], teacher: names.fetch(one.holder, "")].to_s,
-            description: (Phrase["server.calendars.another_holds_it", teacher: names.fetch(one.holder, "")].to_s if elsewhere),
-            stamp: @context.clock.now, sequence: lesson.version, cancelled: !lesson.held? || elsewhere
+            uid:
+              "#{one.student[:studio_id]}-#{one.student[:id]}-#{lesson.planned_on || lesson.key}@stairwell",
+            starts: starts,
+            ends: starts + Rational(lesson.minutes, 1440),
+            summary:
+              Phrase[
+                of_student ? "server.calendars.with_teacher" : "server.calendars.with_student",
+                name: one.student[:name],
+                teacher: names.fetch(one.holder, "")
+              ].to_s,
+            description:
+              (
+                if elsewhere
+                  Phrase[
+                    "server.calendars.another_holds_it",
+                    teacher: names.fetch(one.holder, "")
+                  ].to_s
+                end
+              ),
+            stamp: @context.clock.now,
+            sequence: lesson.version,
+            cancelled: !lesson.held? || elsewhere
           )
         end
       end

@@ -7,7 +7,11 @@ module Stairwell
       module CoverJson
         # @param row [Hash]
         # @return [Hash] see the contract's Cover
-        def self.of(row) = row.slice(:id, :away_id, :away, :cover_id, :cover).merge(first_day: row[:first_day].to_s, last_day: row[:last_day].to_s)
+        def self.of(row) =
+          row.slice(:id, :away_id, :away, :cover_id, :cover).merge(
+            first_day: row[:first_day].to_s,
+            last_day: row[:last_day].to_s
+          )
       end
     end
   end

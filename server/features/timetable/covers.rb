@@ -13,7 +13,13 @@ module Stairwell
 
         # @return [Array<Hash>] those of today and later; see the contract's Cover
         def list
-          rows = @context.read { |tables| Repositories::Covers.new(tables).between(@context.today, @context.today + Constants::DAYS_LOOKED_AHEAD) }
+          rows =
+            @context.read do |tables|
+              Repositories::Covers.new(tables).between(
+                @context.today,
+                @context.today + Constants::DAYS_LOOKED_AHEAD
+              )
+            end
           rows.map { |row| CoverJson.of(row) }
         end
 
@@ -24,9 +30,20 @@ module Stairwell
         def add(key:, away_id:, cover_id:, first_day:, last_day:)
           concerned!(away_id, cover_id)
           from, to = Problem.date(first_day, "first_day"), Problem.date(last_day, "last_day")
-          raise Problem.new(422, Phrase["server.covers.days"], code: "cover", field: "last_day") unless to >= from && to - from <= Limits::COVER_DAYS
+          unless to >= from && to - from <= Limits::COVER_DAYS
+            raise Problem.new(422, Phrase["server.covers.days"], code: "cover", field: "last_day")
+          end
 
-          @context.write { |tables| Repositories::Covers.new(tables).add(key: key, away_id: away_id, cover_id: cover_id, first_day: from, last_day: to, by: @context.account_id) }
+          @context.write do |tables|
+            Repositories::Covers.new(tables).add(
+              key: key,
+              away_id: away_id,
+              cover_id: cover_id,
+              first_day: from,
+              last_day: to,
+              by: @context.account_id
+            )
+          end
           list
         end
 
@@ -42,12 +59,17 @@ module Stairwell
 
         # @return [Array<Hash>] lessons of mine that another gave; see the contract's GivenLesson
         def while_away
-          rows, results = @context.read do |tables|
-            rows = Repositories::Lessons.new(tables, @context).while_away
-            [rows, Repositories::Results.new(tables).of_lessons(rows)]
-          end
+          rows, results =
+            @context.read do |tables|
+              rows = Repositories::Lessons.new(tables, @context).while_away
+              [rows, Repositories::Results.new(tables).of_lessons(rows)]
+            end
           rows.map do |row|
-            row.slice(:student_id, :name, :giver, :notes).merge(day: row[:day].to_s, recap: row[:recap].to_s, results: results.fetch([row[:student_id], row[:day]], []))
+            row.slice(:student_id, :name, :giver, :notes).merge(
+              day: row[:day].to_s,
+              recap: row[:recap].to_s,
+              results: results.fetch([row[:student_id], row[:day]], [])
+            )
           end
         end
 
@@ -55,14 +77,20 @@ module Stairwell
         # @raise [MissingError]
         def look_through(student_id, day)
           date = Problem.date(day, "day")
-          @context.write { |tables| Repositories::Lessons.new(tables, @context).look_through(student_id, date) || raise(MissingError, Phrase["missing.lesson"]) }
+          @context.write do |tables|
+            Repositories::Lessons.new(tables, @context).look_through(student_id, date) ||
+              raise(MissingError, Phrase["missing.lesson"])
+          end
           while_away
         end
 
         private
 
         def concerned!(away_id, cover_id)
-          return if [away_id, cover_id].include?(@context.account_id) || Rights.of(@context.role).include?(:run)
+          if [away_id, cover_id].include?(@context.account_id) ||
+               Rights.of(@context.role).include?(:run)
+            return
+          end
 
           raise Problem.new(403, Phrase["server.covers.not_yours"], code: "not_allowed")
         end

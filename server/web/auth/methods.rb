@@ -12,7 +12,9 @@ module Stairwell
           return unless logged_in?
           return clear_session unless currently_active_session?
 
-          request.env["rack.session.options"][:expire_after] = Limits::REMEMBERED[:age] if session["remembered"]
+          request.env["rack.session.options"][:expire_after] = Limits::REMEMBERED[:age] if session[
+            "remembered"
+          ]
         end
 
         # @return [Boolean] whether the session is one in the database, of an open account
@@ -20,18 +22,36 @@ module Stairwell
           return false unless (id = session[session_id_session_key])
 
           mine = active_sessions_ds.where(session_id: compute_hmacs(id))
-          found = mine.exclude(inactive_session_cond).where(account_id: db[:accounts].where(status_id: account_open_status_value).select(:id)).get(:last_use)
+          found =
+            mine
+              .exclude(inactive_session_cond)
+              .where(
+                account_id: db[:accounts].where(status_id: account_open_status_value).select(:id)
+              )
+              .get(:last_use)
           return false unless found
 
-          # Once a minute is enough to tell how long it rested; a page that only listens for news rests.
-          mine.update(active_sessions_update_hash) if found < Time.now - 60 && request.path != "/api/news"
+          # Once a minute is enough to tell how long it rested; a page that only listens for news
+          # rests.
+          if found < Time.now - 60 && request.path != "/api/news"
+            mine.update(active_sessions_update_hash)
+          end
           true
         end
 
         # @return [void]
         # @raise [Problem] 403
         def refuse_too_many
-          raise Problem.new(403, Phrase["server.auth.too_many_attempts_failed_so_this", count: Limits::LOCKED_MINUTES], code: "locked") if attempts.too_many?
+          if attempts.too_many?
+            raise Problem.new(
+                    403,
+                    Phrase[
+                      "server.auth.too_many_attempts_failed_so_this",
+                      count: Limits::LOCKED_MINUTES
+                    ],
+                    code: "locked"
+                  )
+          end
         end
 
         # An address that nobody has takes as long as one with a wrong password.
@@ -39,7 +59,10 @@ module Stairwell
           super.tap do |found|
             next if found
 
-            BCrypt::Engine.hash_secret(param(password_param), BCrypt::Engine.generate_salt(Auth.cost))
+            BCrypt::Engine.hash_secret(
+              param(password_param),
+              BCrypt::Engine.generate_salt(Auth.cost)
+            )
             attempts.failed
           end
         end
@@ -62,10 +85,12 @@ module Stairwell
 
         # @param password [String] a new one
         # @return [String, nil] what is wrong with it
-        def wrong_with(password) = password_meets_requirements?(password) ? nil : password_requirement_message
+        def wrong_with(password) =
+          password_meets_requirements?(password) ? nil : password_requirement_message
 
         # @return [void]
-        def send_reset_password_email = deliver(:forgotten, email_to, token_param_value(reset_password_key_value))
+        def send_reset_password_email =
+          deliver(:forgotten, email_to, token_param_value(reset_password_key_value))
 
         # @return [void]
         def send_verify_login_change_email(_login) = mail(:address)
@@ -86,17 +111,30 @@ module Stairwell
         end
 
         def attempts
-          @attempts ||= Attempts.new(db, hmac_secret, email: attempted, device: request.cookies[Attempts::COOKIE])
+          @attempts ||=
+            Attempts.new(
+              db,
+              hmac_secret,
+              email: attempted,
+              device: request.cookies[Attempts::COOKIE]
+            )
         end
 
         def signing_in? = request.path == "/api/login"
 
         # The address whose password is tried.
-        def attempted = (signing_in? || !logged_in?) ? param_or_nil(login_param) : account_from_session && account[login_column]
+        def attempted =
+          if signing_in? || !logged_in?
+            param_or_nil(login_param)
+          else
+            account_from_session && account[login_column]
+          end
 
         # Who changes something says their password once more: guesses are counted there, too.
         def throw_error_reason(reason, *)
-          attempts.failed if %i[invalid_password invalid_previous_password].include?(reason) && !signing_in?
+          if %i[invalid_password invalid_previous_password].include?(reason) && !signing_in?
+            attempts.failed
+          end
           super
         end
 
@@ -112,17 +150,34 @@ module Stairwell
         def remember_device
           remembered = param_or_nil("remember") == "true"
           session["remembered"] = true if remembered
-          active_sessions_ds.where(session_id: compute_hmacs(session[session_id_session_key])).update(remembered: remembered)
-          request.env["rack.session.options"][:expire_after] = Limits::REMEMBERED[:age] if remembered
-          response.set_cookie(Attempts::COOKIE, value: attempts.know(account_id), path: "/api/login", httponly: true, same_site: :lax, secure: request.ssl?, max_age: Limits::DEVICE_SECONDS)
+          active_sessions_ds.where(
+            session_id: compute_hmacs(session[session_id_session_key])
+          ).update(remembered: remembered)
+          if remembered
+            request.env["rack.session.options"][:expire_after] = Limits::REMEMBERED[:age]
+          end
+          response.set_cookie(
+            Attempts::COOKIE,
+            value: attempts.know(account_id),
+            path: "/api/login",
+            httponly: true,
+            same_site: :lax,
+            secure: request.ssl?,
+            max_age: Limits::DEVICE_SECONDS
+          )
         end
 
         # Those that rest or are old; who asked to stay signed in may rest longer.
         def inactive_session_cond
-          [Limits::SIGNED_IN, Limits::REMEMBERED].zip([false, true]).map { |most, remembered|
-            ended = {last_use: most[:rest], created_at: most[:age]}.map { |column, seconds| Sequel[column] < Sequel.date_sub(Sequel::CURRENT_TIMESTAMP, seconds: seconds) }
-            Sequel.&({remembered: remembered}, Sequel.|(*ended))
-          }.reduce { |one, other| Sequel.|(one, other) }
+          [Limits::SIGNED_IN, Limits::REMEMBERED].zip([false, true])
+            .map do |most, remembered|
+              ended =
+                { last_use: most[:rest], created_at: most[:age] }.map do |column, seconds|
+                  Sequel[column] < Sequel.date_sub(Sequel::CURRENT_TIMESTAMP, seconds: seconds)
+                end
+              Sequel.&({ remembered: remembered }, Sequel.|(*ended))
+            end
+            .reduce { |one, other| Sequel.|(one, other) }
         end
 
         def _json_response_body(hash) = Auth.body(hash, response, @reason)

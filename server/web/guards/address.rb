@@ -12,8 +12,20 @@ module Stairwell
 
         def call(env)
           wrong = wrong(env["PATH_INFO"].to_s, env["QUERY_STRING"].to_s)
-          return Problem.new(400, "#{Phrase["server.guards.#{wrong}"]}.", code: "unreadable").to_rack if wrong
-          return Problem.new(415, "#{Phrase["server.guards.forms_are_not_taken"]}.", code: "unsupported_media_type").to_rack if form?(env)
+          if wrong
+            return(
+              Problem.new(400, "#{Phrase["server.guards.#{wrong}"]}.", code: "unreadable").to_rack
+            )
+          end
+          if form?(env)
+            return(
+              Problem.new(
+                415,
+                "#{Phrase["server.guards.forms_are_not_taken"]}.",
+                code: "unsupported_media_type"
+              ).to_rack
+            )
+          end
 
           @app.call(env)
         end
@@ -21,7 +33,9 @@ module Stairwell
         private
 
         def wrong(path, query)
-          return "address_too_long" if path.bytesize > Limits::PATH_BYTES || query.bytesize > Limits::QUERY_BYTES
+          if path.bytesize > Limits::PATH_BYTES || query.bytesize > Limits::QUERY_BYTES
+            return "address_too_long"
+          end
 
           "address_unreadable" unless text?(path) && text?(query.tr("+", " ")) && query?(query)
         end
@@ -34,14 +48,21 @@ module Stairwell
         def query?(query)
           Rack::Utils.parse_nested_query(query)
           true
-        rescue Rack::QueryParser::ParameterTypeError, Rack::QueryParser::InvalidParameterError, Rack::QueryParser::ParamsTooDeepError, RangeError
+        rescue Rack::QueryParser::ParameterTypeError,
+               Rack::QueryParser::InvalidParameterError,
+               Rack::QueryParser::ParamsTooDeepError,
+               RangeError
           false
         end
 
         # What comes without a type counts as a form, as the standard has it.
         def form?(env)
           type = Rack::MediaType.type(env["CONTENT_TYPE"])
-          type ? type.match?(%r{\A(?:multipart/|application/x-www-form-urlencoded)}i) : env["CONTENT_LENGTH"].to_i.positive?
+          if type
+            type.match?(%r{\A(?:multipart/|application/x-www-form-urlencoded)}i)
+          else
+            env["CONTENT_LENGTH"].to_i.positive?
+          end
         end
       end
     end

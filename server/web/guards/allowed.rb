@@ -19,7 +19,9 @@ module Stairwell
 
           right = Rights.needed(request.operation_id)
           return @app.call(env) if right == :door
-          return noted(request.operation_id, context, env) if allowed?(request.operation_id, right, context, env)
+          if allowed?(request.operation_id, right, context, env)
+            return noted(request.operation_id, context, env)
+          end
 
           words = Rights.of(context.role).include?(right) ? "not_your_student" : "needs_#{right}"
           Problem.new(403, Phrase["server.rights.#{words}"], code: "not_allowed").to_rack
@@ -27,25 +29,34 @@ module Stairwell
 
         private
 
-        # What is done goes into the studio's history; what is taken away, and what is read of someone else's student, too.
+        # What is done goes into the studio's history; what is taken away, and what is read of
+        # someone else's student, too.
         def noted(operation, context, env)
           return @app.call(env) if context.account_id.nil?
 
           act = Act.new(operation, env["PATH_INFO"], context, window: env["HTTP_X_WINDOW"])
           if env["REQUEST_METHOD"] == "GET"
-            act.note_once if Rights::TAKING.include?(operation) || (Rights::READING.include?(operation) && !teaches?(context, env))
+            if Rights::TAKING.include?(operation) ||
+                 (Rights::READING.include?(operation) && !teaches?(context, env))
+              act.note_once
+            end
           else
             env[Languages::CONTEXT] = context.with(act: act)
           end
           @app.call(env)
         end
 
-        # Whether whoever reads a student's record has them at lessons; who is not there is nobody's.
+        # Whether whoever reads a student's record has them at lessons; who is not there is
+        # nobody's.
         def teaches?(context, env)
           id = env["PATH_INFO"][STUDENT, 1].to_i
           context.read do |tables|
             student = tables[:students].first(id: id)
-            student.nil? || Repositories::Students.teachers(student).include?(context.account_id) || Repositories::Students.new(tables).teachers_on(student, context.today).include?(context.account_id)
+            student.nil? || Repositories::Students.teachers(student).include?(context.account_id) ||
+              Repositories::Students
+                .new(tables)
+                .teachers_on(student, context.today)
+                .include?(context.account_id)
           end
         end
 
@@ -54,7 +65,10 @@ module Stairwell
 
         def allowed?(operation, right, context, env)
           return false unless Rights.of(context.role).include?(right)
-          return true unless Rights::ABOUT_STUDENT.include?(right) && Rights.own_only?(context) && !Rights::IN_CLASS.include?(operation)
+          unless Rights::ABOUT_STUDENT.include?(right) && Rights.own_only?(context) &&
+                   !Rights::IN_CLASS.include?(operation)
+            return true
+          end
 
           # An address that names its student in another way than the screens do is refused.
           id = env["PATH_INFO"][STUDENT, 1] or return false

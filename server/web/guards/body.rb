@@ -21,7 +21,14 @@ module Stairwell
           odd = Look.new.odd(JSON.parse(text, max_nesting: Limits::NESTED)) unless text.empty?
           Problem.new(400, "#{odd}.", code: "unreadable") if odd
         rescue JSON::ParserError, EncodingError => error
-          Problem.new(400, Phrase["server.guards.the_request_could_not_be_read", why: error.message.lines.first.to_s[0, 100].scrub.strip], code: "invalid_body")
+          Problem.new(
+            400,
+            Phrase[
+              "server.guards.the_request_could_not_be_read",
+              why: error.message.lines.first.to_s[0, 100].scrub.strip
+            ],
+            code: "invalid_body"
+          )
         end
 
         # One look over all values.
@@ -36,11 +43,18 @@ module Stairwell
             return Phrase["server.guards.too_many_values"] if (@left -= 1).negative?
 
             case value
-            when Hash then any(value.keys) || any(value.values)
-            when Array then any(value)
-            when String then not_meant("#{value[0, 12]}…") unless value.valid_encoding? && value.size <= Limits::LETTERS && !value.include?("\0")
-            when Integer then not_meant("#{value.to_s[0, 12]}…") if value.abs > LARGEST
-            when Float then not_meant(value) unless value.finite? && value.abs <= LARGEST
+            when Hash
+              any(value.keys) || any(value.values)
+            when Array
+              any(value)
+            when String
+              unless value.valid_encoding? && value.size <= Limits::LETTERS && !value.include?("\0")
+                not_meant("#{value[0, 12]}…")
+              end
+            when Integer
+              not_meant("#{value.to_s[0, 12]}…") if value.abs > LARGEST
+            when Float
+              not_meant(value) unless value.finite? && value.abs <= LARGEST
             end
           end
 

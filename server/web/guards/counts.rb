@@ -14,14 +14,34 @@ module Stairwell
         def increment(key, amount, expires_in:)
           now = Sequel::CURRENT_TIMESTAMP
           expired = Sequel[:rate_counts][:expires_at] < now
-          @db[:rate_counts].returning(:count).insert_conflict(
-            target: :key,
-            update: {count: Sequel.case({expired => amount}, Sequel[:rate_counts][:count] + amount),
-                     expires_at: Sequel.case({expired => Sequel[:excluded][:expires_at]}, Sequel[:rate_counts][:expires_at])}
-          ).insert(key: key, count: amount, expires_at: now + Sequel.lit("? * interval '1 second'", expires_in)).first[:count]
+          @db[:rate_counts]
+            .returning(:count)
+            .insert_conflict(
+              target: :key,
+              update: {
+                count: Sequel.case({ expired => amount }, Sequel[:rate_counts][:count] + amount),
+                expires_at:
+                  Sequel.case(
+                    { expired => Sequel[:excluded][:expires_at] },
+                    Sequel[:rate_counts][:expires_at]
+                  )
+              }
+            )
+            .insert(
+              key: key,
+              count: amount,
+              expires_at: now + Sequel.lit("? * interval '1 second'", expires_in)
+            )
+            .first[
+            :count
+          ]
         end
 
-        def read(key) = @db[:rate_counts].where(key: key).where(Sequel[:expires_at] > Sequel::CURRENT_TIMESTAMP).get(:count)
+        def read(key) =
+          @db[:rate_counts]
+            .where(key: key)
+            .where(Sequel[:expires_at] > Sequel::CURRENT_TIMESTAMP)
+            .get(:count)
 
         def write(key, value, expires_in: 60) = increment(key, value, expires_in: expires_in)
 

@@ -13,17 +13,28 @@ module Stairwell
           limit = limit(env["PATH_INFO"])
           return @app.call(env) if env["CONTENT_LENGTH"].to_i <= limit
 
-          Problem.new(413, Phrase["server.guards.that_is_more_than_mb_send", megabytes: Phrase.number(Rational(limit, 1024 * 1024).round(2))], code: "too_large").to_rack
+          Problem.new(
+            413,
+            Phrase[
+              "server.guards.that_is_more_than_mb_send",
+              megabytes: Phrase.number(Rational(limit, 1024 * 1024).round(2))
+            ],
+            code: "too_large"
+          ).to_rack
         end
 
         private
 
         def limit(path)
           case path
-          when "/api/pieces/score", "/api/pieces/parcel" then Constants::MOST_SCORE_BYTES
-          when "/api/studio/archive" then Limits::ARCHIVE_BYTES
-          when SignedIn::OPEN then Limits::OPEN_BYTES
-          else Limits::JSON_BYTES
+          when "/api/pieces/score", "/api/pieces/parcel"
+            Constants::MOST_SCORE_BYTES
+          when "/api/studio/archive"
+            Limits::ARCHIVE_BYTES
+          when SignedIn::OPEN
+            Limits::OPEN_BYTES
+          else
+            Limits::JSON_BYTES
           end
         end
       end

@@ -38,7 +38,12 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 const signIn = () =>
-  ask(api.POST("/api/login", { body: { email: "ada@studio.test", password: "secret" }, Request: globalThis.Request }));
+  ask(
+    api.POST("/api/login", {
+      body: { email: "ada@studio.test", password: "secret" },
+      Request: globalThis.Request,
+    }),
+  );
 
 test("a changing request carries the token it was told", async () => {
   answers = [json(200, { ok: true })];
@@ -72,7 +77,12 @@ test("what is forbidden for another reason is not sent twice", async () => {
 
 test("a refusal keeps what the server said, word for word", async () => {
   answers = [
-    json(422, { title: "Not saved", status: 422, code: "invalid", detail: "Line 3: bar 40 is not on the page." }),
+    json(422, {
+      title: "Not saved",
+      status: 422,
+      code: "invalid",
+      detail: "Line 3: bar 40 is not on the page.",
+    }),
   ];
   await expect(signIn()).rejects.toMatchObject({ message: "Line 3: bar 40 is not on the page." });
 });
@@ -94,6 +104,7 @@ test("a keyless answer, as of a proxy in front, does not pass for one of ours", 
 // RFC 9562, section 5.4: version 4, variant 10.
 test("keys are random UUIDs, without crypto.randomUUID too", () => {
   const keys = Array.from({ length: 200 }, newKey);
-  for (const key of keys) expect(key).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
+  for (const key of keys)
+    expect(key).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
   expect(new Set(keys).size).toBe(200);
 });

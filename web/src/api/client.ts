@@ -13,13 +13,18 @@ export class Trouble extends Error {
 }
 
 /** Whether the server was not reached at all, so that it is worth trying again. */
-export const offline = (error: unknown) => error instanceof Trouble && error.problem.code === "offline";
+export const offline = (error: unknown) =>
+  error instanceof Trouble && error.problem.code === "offline";
 
 type Kept = NonNullable<Schemas["Problem"]["kept"]>;
 
 /** What is stored now, where someone else was quicker. */
-export function keptOf<What extends Kept["what"]>(error: unknown, what: What): Extract<Kept, { what: What }> | null {
-  const kept = error instanceof Trouble && error.problem.code === "stale" ? error.problem.kept : undefined;
+export function keptOf<What extends Kept["what"]>(
+  error: unknown,
+  what: What,
+): Extract<Kept, { what: What }> | null {
+  const kept =
+    error instanceof Trouble && error.problem.code === "stale" ? error.problem.kept : undefined;
   return kept?.what === what ? (kept as Extract<Kept, { what: What }>) : null;
 }
 
@@ -33,9 +38,9 @@ const unreached = (): Schemas["Problem"] => ({
 let csrf = "";
 
 /** This window, as the server tells it from the person's others. */
-export const WINDOW = Array.from(crypto.getRandomValues(new Uint8Array(10)), (byte) => (byte % 36).toString(36)).join(
-  "",
-);
+export const WINDOW = Array.from(crypto.getRandomValues(new Uint8Array(10)), (byte) =>
+  (byte % 36).toString(36),
+).join("");
 // Whoever listens for news waits on purpose.
 const LISTENING = "/api/news";
 
@@ -69,13 +74,16 @@ async function codeOf(response: Response): Promise<string | undefined> {
 
 export const api = createClient<paths>({
   baseUrl: "/",
-  fetch: (request) => (new URL(request.url).pathname === LISTENING ? fetch(request) : counted(carryToken(request))),
+  fetch: (request) =>
+    new URL(request.url).pathname === LISTENING ? fetch(request) : counted(carryToken(request)),
 });
 
 api.use({ onError: () => new Trouble(unreached()) });
 
 /** Awaits a call and gives its data, or throws what went wrong. */
-export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+export async function ask<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
   const { data, error, response } = await call;
   if (response.ok && data !== undefined) return data;
   const problem = error as Partial<Schemas["Problem"]> | undefined;
@@ -94,5 +102,11 @@ export function newKey() {
   bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x40;
   bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
   const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
-  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
+  return [
+    hex.slice(0, 8),
+    hex.slice(8, 12),
+    hex.slice(12, 16),
+    hex.slice(16, 20),
+    hex.slice(20),
+  ].join("-");
 }

@@ -5,17 +5,26 @@ import { aboutStudent } from "./queries/base";
 
 type News = Schemas["News"];
 
-// Milliseconds: until one asks again where nobody answered; until what was told is loaded, so that much of it is
-// loaded once; until one listens again, so that where many are at work one does not ask all the time; and at least
-// between two loadings.
+// Milliseconds: until one asks again where nobody answered; until what was told is loaded, so that
+// much of it is loaded once; until one listens again, so that where many are at work one does not
+// ask all the time; and at least between two loadings.
 const AGAIN = 700;
 const GATHER = 120;
 const BREATH = 400;
 const REST = 900;
-// Milliseconds after which a server that says nothing is taken for gone; it answers in half a minute.
+// Milliseconds after which a server that says nothing is taken for gone; it answers in half a
+// minute.
 const SILENT = 40_000;
 // What is worked out from what one types: no news changes it.
-const TRIED = ["reading", "draft", "offer", "assignment preview", "routine trial", "student list", "score"];
+const TRIED = [
+  "reading",
+  "draft",
+  "offer",
+  "assignment preview",
+  "routine trial",
+  "student list",
+  "score",
+];
 
 const kept = (query: Query) => !TRIED.includes(String(query.queryKey[0]));
 
@@ -86,7 +95,10 @@ async function asked(since: number, signal: AbortSignal): Promise<News[] | null 
 
 const pause = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds));
 
-/** Loads again what shows something that was changed: at once, and not more often than a person can read. */
+/**
+ * Loads again what shows something that was changed: at once, and not more often than a person can
+ * read.
+ */
 class Reloading {
   private readonly students = new Set<number>();
   private all = false;
@@ -103,7 +115,9 @@ class Reloading {
 
   /** What was loaded before one listened may have been changed unheard. */
   olderThan(time: number) {
-    this.cache.invalidateQueries({ predicate: (query) => kept(query) && query.state.dataUpdatedAt < time });
+    this.cache.invalidateQueries({
+      predicate: (query) => kept(query) && query.state.dataUpdatedAt < time,
+    });
   }
 
   session() {
@@ -111,7 +125,10 @@ class Reloading {
   }
 
   private soon() {
-    this.timer ??= setTimeout(() => this.load(), Math.max(GATHER, this.last + REST - performance.now()));
+    this.timer ??= setTimeout(
+      () => this.load(),
+      Math.max(GATHER, this.last + REST - performance.now()),
+    );
   }
 
   private load() {
@@ -122,7 +139,8 @@ class Reloading {
     if (this.all) this.cache.invalidateQueries({ predicate: kept });
     else
       for (const id of this.students)
-        for (const queryKey of [...aboutStudent(id), ["messages", id]]) this.cache.invalidateQueries({ queryKey });
+        for (const queryKey of [...aboutStudent(id), ["messages", id]])
+          this.cache.invalidateQueries({ queryKey });
     this.students.clear();
     this.all = false;
   }

@@ -6,7 +6,8 @@ import { useQueue } from "./queue";
 
 type Tap = { key: string; box: number };
 
-const trouble = (status: number, code = "x") => new Trouble({ title: code, status, code, detail: code });
+const trouble = (status: number, code = "x") =>
+  new Trouble({ title: code, status, code, detail: code });
 let answer: (tap: Tap) => Promise<string>;
 let arrived: number[];
 let told: string[];
@@ -46,7 +47,11 @@ test("everything arrives once, in the order in which it was said", async () => {
     for (const box of [1, 2, 3]) result.current.push(tap(box));
   });
   await pass(0);
-  expect([arrived, told, result.current.waiting]).toEqual([[1, 2, 3], ["box 1", "box 2", "box 3"], []]);
+  expect([arrived, told, result.current.waiting]).toEqual([
+    [1, 2, 3],
+    ["box 1", "box 2", "box 3"],
+    [],
+  ]);
 });
 
 test("what was said without a connection outlives a closed laptop", async () => {
@@ -56,7 +61,10 @@ test("what was said without a connection outlives a closed laptop", async () => 
   await pass(0);
   act(() => result.current.push(tap(2)));
   await pass(20_000);
-  expect([result.current.offline, result.current.waiting.map((one) => one.box)]).toEqual([true, [1, 2]]);
+  expect([result.current.offline, result.current.waiting.map((one) => one.box)]).toEqual([
+    true,
+    [1, 2],
+  ]);
   unmount();
   answer = async ({ box }) => {
     arrived.push(box);
@@ -64,7 +72,11 @@ test("what was said without a connection outlives a closed laptop", async () => 
   };
   const again = open();
   await pass(0);
-  expect([arrived, again.result.current.waiting, again.result.current.offline]).toEqual([[1, 2], [], false]);
+  expect([arrived, again.result.current.waiting, again.result.current.offline]).toEqual([
+    [1, 2],
+    [],
+    false,
+  ]);
 });
 
 test("it is tried again by itself, and at once when the browser is online", async () => {
@@ -106,7 +118,11 @@ test.each([400, 403, 404, 409, 422])(
     await pass(0);
     expect(result.current.trouble?.problem.code).toBe("no");
     await pass(3_000);
-    expect([arrived, result.current.waiting, result.current.trouble?.problem.code]).toEqual([[2], [], "no"]);
+    expect([arrived, result.current.waiting, result.current.trouble?.problem.code]).toEqual([
+      [2],
+      [],
+      "no",
+    ]);
     expect(refused).toEqual([1]);
     act(() => result.current.push(tap(3)));
     await pass(0);

@@ -15,7 +15,12 @@ const sheet = {
     { date: "2027-01-04", items: [item(1, "a")], warm_ups: [{ id: "a", done: 0 }], extra_work: [] },
   ],
 } as unknown as Schemas["Sheet"];
-const tapped = { assignment_id: 1, step_id: "a", day: "2027-01-03", done: 2 } as unknown as Schemas["Tapped"];
+const tapped = {
+  assignment_id: 1,
+  step_id: "a",
+  day: "2027-01-03",
+  done: 2,
+} as unknown as Schemas["Tapped"];
 
 test("a tap changes its own step, of its own piece, on its own day", () => {
   const done = withTapped(sheet, tapped).days.map((day) =>

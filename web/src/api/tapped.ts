@@ -7,7 +7,9 @@ export function withTapped(sheet: Schemas["Sheet"], tapped: Schemas["Tapped"]): 
   const { assignment_id, step_id, day, ...counted } = tapped;
   const { done, last_mark, keys } = counted;
   const change = (item: Schemas["SheetItem"]) =>
-    item.assignment_id === assignment_id && item.step_id === step_id ? { ...item, ...counted } : item;
+    item.assignment_id === assignment_id && item.step_id === step_id
+      ? { ...item, ...counted }
+      : item;
   const once = <One extends Counted & { id: string }>(one: One): One =>
     assignment_id === null && one.id === step_id ? { ...one, done, last_mark, keys } : one;
   return {

@@ -7,7 +7,10 @@ import { t } from "../words";
 const SHOWN = 500;
 const LONG = 1_500;
 
-/** Whatever the server is asked for and has not answered: a line at the top of the page, and words where it takes long. */
+/**
+ * Whatever the server is asked for and has not answered: a line at the top of the page, and words
+ * where it takes long.
+ */
 export function Busy() {
   const { since } = useSyncExternalStore(inTheAir.watch, inTheAir.now);
   const [, look] = useState(0);
@@ -38,7 +41,10 @@ export function Busy() {
           css={{
             transformOrigin: "left",
             animation: "stairwell-busy 4s ease-out both",
-            "@keyframes stairwell-busy": { from: { transform: "scaleX(0.1)" }, to: { transform: "scaleX(0.9)" } },
+            "@keyframes stairwell-busy": {
+              from: { transform: "scaleX(0.1)" },
+              to: { transform: "scaleX(0.9)" },
+            },
             "@media (prefers-reduced-motion: reduce)": { animation: "none" },
           }}
         />

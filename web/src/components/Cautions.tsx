@@ -6,7 +6,13 @@ import { t } from "../words";
  * away. */
 export function Cautions({ all }: { all: Schemas["Sheet"]["cautions"] }) {
   return (
-    <Box as="section" aria-label={t("components.cautions.take_care")} fontSize="md" color="soft" mt="14px">
+    <Box
+      as="section"
+      aria-label={t("components.cautions.take_care")}
+      fontSize="md"
+      color="soft"
+      mt="14px"
+    >
       <Text>{all.map((one) => one.short).join(" ")}</Text>
       <details>
         <summary style={{ cursor: "pointer" }}>{t("components.cautions.more")}</summary>

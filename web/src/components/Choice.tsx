@@ -10,7 +10,15 @@ type Props = ComponentProps<typeof Select> & { label: string; width?: string };
 export function Choice({ label, width = "150px", ...field }: Props) {
   return (
     // biome-ignore lint/a11y/noLabelWithoutControl: the select is inside
-    <chakra.label w={width} maxW="100%" display="flex" flexDirection="column" gap="6px" fontSize="sm" fontWeight={600}>
+    <chakra.label
+      w={width}
+      maxW="100%"
+      display="flex"
+      flexDirection="column"
+      gap="6px"
+      fontSize="sm"
+      fontWeight={600}
+    >
       {label}
       <Select size="md" w="100%" fontSize="md" fontWeight={400} {...field} />
     </chakra.label>

@@ -13,8 +13,8 @@ const DAY = 86_400_000;
 const noon = (date: string) => new Date(`${date}T12:00:00Z`).getTime();
 
 /** A student's piece as the staircase in small: to the right the days, upward the work that is
- * steady; from today broken to the day when all of it likely is. Drawn in a few strokes, as a studio
- * has hundreds of students. */
+ * steady; from today broken to the day when all of it likely is. Drawn in a few strokes, as a
+ * studio has hundreds of students. */
 export function Climb({ piece, outlook, today }: Props) {
   const { states, percent, title, climb } = piece;
   const count = (state: Schemas["State"]) => states.filter((one) => one === state).length;
@@ -30,12 +30,19 @@ export function Climb({ piece, outlook, today }: Props) {
       aria-label={t("components.climb.said", { title, percent, states: said.join(", ") })}
     >
       <path d={`M0 ${HEIGHT - 0.5}H${WIDTH}`} stroke={colour("line")} />
-      {climb && <Stairs climb={climb} percent={percent} likely={outlook?.middle ?? null} today={today} />}
+      {climb && (
+        <Stairs climb={climb} percent={percent} likely={outlook?.middle ?? null} today={today} />
+      )}
     </svg>
   );
 }
 
-type StairsProps = { climb: NonNullable<Piece["climb"]>; percent: number; likely: string | null; today: string };
+type StairsProps = {
+  climb: NonNullable<Piece["climb"]>;
+  percent: number;
+  likely: string | null;
+  today: string;
+};
 
 function Stairs({ climb, percent, likely, today }: StairsProps) {
   const from = noon(climb.from);
@@ -46,7 +53,12 @@ function Stairs({ climb, percent, likely, today }: StairsProps) {
   const now = x(today);
   return (
     <>
-      <path d={`M0 ${y(0)}${steps}H${now}V${y(0)}z`} fill={colour("ink")} stroke={colour("ink")} strokeWidth="0.8" />
+      <path
+        d={`M0 ${y(0)}${steps}H${now}V${y(0)}z`}
+        fill={colour("ink")}
+        stroke={colour("ink")}
+        strokeWidth="0.8"
+      />
       {likely && (
         <path
           d={`M${now} ${y(percent)}L${x(likely)} ${y(100)}`}

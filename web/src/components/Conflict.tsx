@@ -19,7 +19,14 @@ type Props = {
  * is thrown away before one has chosen. */
 export function Conflict({ said, onTheirs, onMine, onBoth, busy, children }: Props) {
   return (
-    <Box role="alert" bg="brickSoft" borderLeft="4px solid" borderColor="brick" p="8px 12px" my="8px">
+    <Box
+      role="alert"
+      bg="brickSoft"
+      borderLeft="4px solid"
+      borderColor="brick"
+      p="8px 12px"
+      my="8px"
+    >
       <Text fontWeight={650}>{said}</Text>
       {children}
       <Flex gap="8px" mt="6px" wrap="wrap">

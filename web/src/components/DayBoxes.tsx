@@ -23,11 +23,22 @@ export function DayBoxes({ days }: { days: Day[] }) {
             stroke={day.planned ? colour("ink") : colour("line")}
             strokeWidth="1"
           />
-          <Word x={12} y={16.5} size={12.5} weight={650} anchor="middle" tone={filled(day) ? "sheet" : "soft"}>
+          <Word
+            x={12}
+            y={16.5}
+            size={12.5}
+            weight={650}
+            anchor="middle"
+            tone={filled(day) ? "sheet" : "soft"}
+          >
             {day.repetitions > 0 ? day.repetitions : shortDay(day.date)[0]}
           </Word>
           {day.struggle && (
-            <path d="M2 2L22 22" stroke={filled(day) ? colour("sheet") : colour("ink")} strokeWidth="1.8" />
+            <path
+              d="M2 2L22 22"
+              stroke={filled(day) ? colour("sheet") : colour("ink")}
+              strokeWidth="1.8"
+            />
           )}
         </svg>
       ))}
@@ -38,7 +49,11 @@ export function DayBoxes({ days }: { days: Day[] }) {
 const filled = (day: Day) => day.repetitions > 0 && day.repetitions >= day.of;
 
 function said(day: Day) {
-  const done = t("components.day_boxes.done", { day: fullDay(day.date), done: day.repetitions, of: day.of });
+  const done = t("components.day_boxes.done", {
+    day: fullDay(day.date),
+    done: day.repetitions,
+    of: day.of,
+  });
   const more = [
     !day.planned && t("components.day_boxes.not_planned"),
     day.struggle && t("components.day_boxes.a_struggle"),

@@ -65,7 +65,11 @@ function Coming() {
       <Waiting what={t("components.engraved.the_notes")} />
       {here < of && (
         <Text as="label" display="block" color="soft" fontSize="sm">
-          <progress value={here} max={of} style={{ accentColor: "var(--chakra-colors-rail)", width: "5rem" }} />{" "}
+          <progress
+            value={here}
+            max={of}
+            style={{ accentColor: "var(--chakra-colors-rail)", width: "5rem" }}
+          />{" "}
           {t("components.engraved.engraver_comes", { here: megabytes(here), of: megabytes(of) })}
         </Text>
       )}

@@ -43,7 +43,8 @@ function Choices({ student, named, today }: Props) {
   };
   if (choices.isPending) return <Waiting what={t("components.introducing.what_each_comes_to")} />;
   if (!choices.data) return <Notice trouble={choices.error} />;
-  if (choices.data.length === 0) return <Text fontSize="sm">{t("components.introducing.nothing_waits")}</Text>;
+  if (choices.data.length === 0)
+    return <Text fontSize="sm">{t("components.introducing.nothing_waits")}</Text>;
   return (
     <>
       <Table
@@ -81,7 +82,12 @@ function Choices({ student, named, today }: Props) {
                   </Text>
                 )}
               </th>
-              <td>{t("components.introducing.of", { needed: minutes(one.minutes), budget: minutes(one.budget) })}</td>
+              <td>
+                {t("components.introducing.of", {
+                  needed: minutes(one.minutes),
+                  budget: minutes(one.budget),
+                })}
+              </td>
               <td>
                 {one.middle && one.cautious
                   ? t("components.introducing.ready_and_latest", {
@@ -93,7 +99,11 @@ function Choices({ student, named, today }: Props) {
               <td>{one.begins.join("; ") || "–"}</td>
               <td>
                 {one.what.length > 0 && (
-                  <Button size="xs" disabled={introduce.isPending || !may("change")} onClick={() => show(one)}>
+                  <Button
+                    size="xs"
+                    disabled={introduce.isPending || !may("change")}
+                    onClick={() => show(one)}
+                  >
                     {t("components.introducing.introduce")}
                   </Button>
                 )}

@@ -10,7 +10,15 @@ type One = { assignment_id: number; piece: string; what: string; introduced: boo
 
 /** What opens when it is shown at the lesson: one press opens it, another takes
  * that back. */
-export function Introductions({ student, all, named }: { student: number; all: One[]; named: boolean }) {
+export function Introductions({
+  student,
+  all,
+  named,
+}: {
+  student: number;
+  all: One[];
+  named: boolean;
+}) {
   const introduce = useIntroduce(student);
   const may = useMay();
   if (all.length === 0) return null;
@@ -47,7 +55,12 @@ export function Introductions({ student, all, named }: { student: number; all: O
                     : t("components.introductions.show_it_today_its_steps_open")
                 }
                 onClick={() =>
-                  introduce.mutate({ assignment_id: id, what: one.what, introduced: !one.introduced, key: newKey() })
+                  introduce.mutate({
+                    assignment_id: id,
+                    what: one.what,
+                    introduced: !one.introduced,
+                    key: newKey(),
+                  })
                 }
               >
                 {one.what}

@@ -26,7 +26,9 @@ export function useHelp(title: string, rows: Rows) {
 const ASKED = "stairwell-help";
 export const askHelp = () => window.dispatchEvent(new Event(ASKED));
 
-/** `?` lists the keys of the screen and leads to its part of the guide; `?` or Esc puts them away. */
+/**
+ * `?` lists the keys of the screen and leads to its part of the guide; `?` or Esc puts them away.
+ */
 export function KeyHelp() {
   const { pathname } = useLocation();
   const [page, setPage] = useState<Page | null>(null);
@@ -50,7 +52,9 @@ export function KeyHelp() {
   return (
     <Box
       role="dialog"
-      aria-label={t("components.key_help.keys", { title: page.title || t("components.key_help.this_screen") })}
+      aria-label={t("components.key_help.keys", {
+        title: page.title || t("components.key_help.this_screen"),
+      })}
       position="fixed"
       right="24px"
       bottom="24px"
@@ -64,7 +68,9 @@ export function KeyHelp() {
     >
       <Flex justify="space-between" align="baseline" mb="6px">
         <Heading as="h2" fontSize="md" fontWeight={700}>
-          {t("components.key_help.keys", { title: page.title || t("components.key_help.this_screen") })}
+          {t("components.key_help.keys", {
+            title: page.title || t("components.key_help.this_screen"),
+          })}
         </Heading>
         <Button kind="quiet" size="sm" onClick={() => setPage(null)}>
           {t("components.key_help.close")}

@@ -1,7 +1,11 @@
 import { Field, Input, type InputProps } from "@chakra-ui/react";
 import type { Ref } from "react";
 
-type Props = Omit<InputProps, "width"> & { label: string; width: string; ref?: Ref<HTMLInputElement> };
+type Props = Omit<InputProps, "width"> & {
+  label: string;
+  width: string;
+  ref?: Ref<HTMLInputElement>;
+};
 
 /** A field with its label, in a form. */
 export function Labelled({ label, width, required, ...field }: Props) {

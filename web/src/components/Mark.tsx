@@ -2,7 +2,9 @@ import { Box, Flex } from "@chakra-ui/react";
 import { colour } from "../theme/system";
 import { t } from "../words";
 
-/** The product's sign: a flight of stairs; `short` where there is no room for its name on a phone. */
+/**
+ * The product's sign: a flight of stairs; `short` where there is no room for its name on a phone.
+ */
 export function Mark({ short }: { short?: boolean }) {
   return (
     <Flex align="center" gap="9px" fontWeight={750} fontSize="lg" letterSpacing="-0.2px">

@@ -10,7 +10,10 @@ import { Paper, PartHead } from "./Paper";
 import { May } from "./Rights";
 
 type Message = Schemas["Message"];
-type Props = { student: number /** Whether those that were read stand beneath. */; earlier?: boolean };
+type Props = {
+  student: number /** Whether those that were read stand beneath. */;
+  earlier?: boolean;
+};
 
 /** What the family wrote on its sheet, until someone has read it. */
 export function Messages({ student, earlier = false }: Props) {
@@ -19,7 +22,8 @@ export function Messages({ student, earlier = false }: Props) {
   // What was read just now stays in its place, so that it can be put back.
   const [here, setHere] = useState<number[]>([]);
   const [waiting, past] = parted(messages.data ?? [], here);
-  if (waiting.length === 0 && !(earlier && past.length > 0)) return <Notice trouble={messages.error} />;
+  if (waiting.length === 0 && !(earlier && past.length > 0))
+    return <Notice trouble={messages.error} />;
   return (
     <Paper as="section" aria-label={t("components.messages.title")} p="8px 14px" mb="10px">
       <PartHead>{t("components.messages.title")}</PartHead>
@@ -44,7 +48,9 @@ export function Messages({ student, earlier = false }: Props) {
       <Notice trouble={read.error} />
       {earlier && past.length > 0 && (
         <details style={{ marginTop: 4 }}>
-          <summary style={{ cursor: "pointer" }}>{t("components.messages.earlier", { count: past.length })}</summary>
+          <summary style={{ cursor: "pointer" }}>
+            {t("components.messages.earlier", { count: past.length })}
+          </summary>
           {past.toReversed().map((one) => (
             <Said key={one.id} one={one} />
           ))}

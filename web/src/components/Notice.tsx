@@ -5,7 +5,13 @@ import { t } from "../words";
 import { Button } from "./Button";
 
 /** The one way to show an error: what, where, and how to mend it. */
-export function Notice({ trouble, again }: { trouble: Trouble | null | undefined; again?: () => void }) {
+export function Notice({
+  trouble,
+  again,
+}: {
+  trouble: Trouble | null | undefined;
+  again?: () => void;
+}) {
   if (!trouble) return null;
   return (
     <Box

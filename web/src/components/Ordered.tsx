@@ -2,7 +2,12 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { t } from "../words";
 import { Button } from "./Button";
 
-type Props = { label: string; keys: string[]; name: (key: string) => string; onChange: (keys: string[]) => void };
+type Props = {
+  label: string;
+  keys: string[];
+  name: (key: string) => string;
+  onChange: (keys: string[]) => void;
+};
 
 /** A short list put in order: each goes one place earlier or later. */
 export function Ordered({ label, keys, name, onChange }: Props) {
@@ -18,7 +23,14 @@ export function Ordered({ label, keys, name, onChange }: Props) {
       </Text>
       <Flex as="ol" gap="6px" wrap="wrap" css={{ listStyle: "none" }}>
         {keys.map((key, at) => (
-          <Flex as="li" key={key} align="center" border="1px solid" borderColor="line" borderRadius="4px">
+          <Flex
+            as="li"
+            key={key}
+            align="center"
+            border="1px solid"
+            borderColor="line"
+            borderRadius="4px"
+          >
             <Button
               type="button"
               kind="quiet"

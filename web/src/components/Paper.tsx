@@ -4,7 +4,9 @@ import { t } from "../words";
 
 /** A sheet lying on the desk: what every part of a place is written on. */
 export function Paper(props: BoxProps & { ref?: Ref<HTMLDivElement> }) {
-  return <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="4px" minW={0} {...props} />;
+  return (
+    <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="4px" minW={0} {...props} />
+  );
 }
 
 /** The small heading of a part, with something beside it. */
@@ -23,13 +25,29 @@ export function PartHead({ children, beside }: { children: ReactNode; beside?: R
   );
 }
 
-/** The head of a place: its name, which names the window too, a line about it, and what one can do. */
-export function PageHead({ title, about, children }: { title: string; about?: ReactNode; children?: ReactNode }) {
+/**
+ * The head of a place: its name, which names the window too, a line about it, and what one can do.
+ */
+export function PageHead({
+  title,
+  about,
+  children,
+}: {
+  title: string;
+  about?: ReactNode;
+  children?: ReactNode;
+}) {
   return (
     <Flex align="flex-end" gap="16px" mb="12px" wrap="wrap">
       <title>{`${title} · ${t("components.mark.stairwell")}`}</title>
       <Box minW={0} flex="1 1 260px">
-        <Heading as="h1" fontSize="1.75rem" lineHeight={1.15} letterSpacing="-0.5px" fontWeight={750}>
+        <Heading
+          as="h1"
+          fontSize="1.75rem"
+          lineHeight={1.15}
+          letterSpacing="-0.5px"
+          fontWeight={750}
+        >
           {title}
         </Heading>
         {about && (

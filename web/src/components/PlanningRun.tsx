@@ -9,7 +9,10 @@ export function PlanningRun() {
   if (run.finished)
     return run.failed === 0 ? null : (
       <Text color="brick">
-        {t("components.planning_run.of_could_not_be_planned_open", { failed: run.failed, total: run.total })}
+        {t("components.planning_run.of_could_not_be_planned_open", {
+          failed: run.failed,
+          total: run.total,
+        })}
       </Text>
     );
   return (
@@ -19,7 +22,12 @@ export function PlanningRun() {
         max={run.total}
         aria-label={t("components.planning_run.planning_everyone_s_week")}
       />
-      <Text>{t("components.planning_run.of_planned", { planned: run.done + run.failed, total: run.total })}</Text>
+      <Text>
+        {t("components.planning_run.of_planned", {
+          planned: run.done + run.failed,
+          total: run.total,
+        })}
+      </Text>
     </Flex>
   );
 }

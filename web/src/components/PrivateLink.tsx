@@ -24,7 +24,10 @@ export function PrivateLink({ path, label }: { path: string; label: string }) {
 export function CopyLink({ path }: { path: string }) {
   const [copied, setCopied] = useState(false);
   return (
-    <Button size="sm" onClick={() => navigator.clipboard?.writeText(whole(path)).then(() => setCopied(true))}>
+    <Button
+      size="sm"
+      onClick={() => navigator.clipboard?.writeText(whole(path)).then(() => setCopied(true))}
+    >
       {copied ? t("components.private_link.copied") : t("components.private_link.copy")}
     </Button>
   );

@@ -17,7 +17,8 @@ export function useMay(): (right: Right) => boolean {
   const session = useSession();
   const student = useContext(OfStudent);
   const may = session.data?.studio?.may ?? [];
-  return (right) => (student && (right === "hear" || right === "change") ? student : may).includes(right);
+  return (right) =>
+    (student && (right === "hear" || right === "change") ? student : may).includes(right);
 }
 
 /** Shows what is in it to who may. */

@@ -14,7 +14,13 @@ type Props = {
 export function SavingState({ saving, again, said }: Props) {
   const wrong = ["stopped", "stale", "offline"].includes(saving);
   return (
-    <Box role="status" alignSelf="center" fontSize="sm" color={wrong ? "brick" : "soft"} fontWeight={wrong ? 650 : 400}>
+    <Box
+      role="status"
+      alignSelf="center"
+      fontSize="sm"
+      color={wrong ? "brick" : "soft"}
+      fontWeight={wrong ? 650 : 400}
+    >
       {said ?? t(`components.saving_state.${saving}`)}
       {saving === "stopped" && (
         <Button kind="quiet" size="sm" onClick={again}>

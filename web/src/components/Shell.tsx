@@ -12,7 +12,17 @@ import { askHelp, KeyHelp } from "./KeyHelp";
 import { Mark } from "./Mark";
 import { Select } from "./Select";
 
-const WAYS = ["today", "lessons", "studio", "students", "classes", "library", "routines", "outbox", "settings"];
+const WAYS = [
+  "today",
+  "lessons",
+  "studio",
+  "students",
+  "classes",
+  "library",
+  "routines",
+  "outbox",
+  "settings",
+];
 
 const Way = chakra(NavLink);
 
@@ -35,7 +45,13 @@ export function Shell({ session, children }: { session: Schemas["Session"]; chil
         <Mark short />
         <Ways />
         <Looks display={{ base: "none", md: "flex" }} />
-        <Box display={{ base: "none", md: "block" }} fontSize="sm" color="soft" textAlign="right" lineHeight={1.25}>
+        <Box
+          display={{ base: "none", md: "block" }}
+          fontSize="sm"
+          color="soft"
+          textAlign="right"
+          lineHeight={1.25}
+        >
           {session.account?.name}
           <br />
           {session.studios.length > 1 ? <StudioChoice session={session} /> : session.studio?.name}
@@ -67,7 +83,15 @@ export function Shell({ session, children }: { session: Schemas["Session"]; chil
 function Away() {
   const there = useNews();
   return (
-    <Box role="alert" position="fixed" bottom="0" left="0" right="0" zIndex={35} className="no-print">
+    <Box
+      role="alert"
+      position="fixed"
+      bottom="0"
+      left="0"
+      right="0"
+      zIndex={35}
+      className="no-print"
+    >
       {!there && (
         <Box
           mx="auto"
@@ -148,8 +172,15 @@ function Ways() {
             fontWeight={550}
             color="soft"
             css={{
-              "@media (pointer: coarse)": { minHeight: "44px", display: "flex", alignItems: "center" },
-              "&[aria-current=page]": { color: "ink", boxShadow: "inset 0 -3px 0 var(--chakra-colors-rail)" },
+              "@media (pointer: coarse)": {
+                minHeight: "44px",
+                display: "flex",
+                alignItems: "center",
+              },
+              "&[aria-current=page]": {
+                color: "ink",
+                boxShadow: "inset 0 -3px 0 var(--chakra-colors-rail)",
+              },
             }}
           >
             {t(`components.shell.${place}`)}

@@ -8,14 +8,28 @@ import { useMay } from "./Rights";
 import { Select } from "./Select";
 
 /** For a step that did not go: what comes first, smaller, not longer. */
-export function Simplification({ student, step, of }: { student: number; step: Schemas["Step"]; of: number }) {
+export function Simplification({
+  student,
+  step,
+  of,
+}: {
+  student: number;
+  step: Schemas["Step"];
+  of: number;
+}) {
   const save = useSimplify(student);
   const may = useMay();
   const { simplification } = step;
   if (!simplification || !may("change")) return null;
   const chosen = simplification.chosen ?? simplification.forms[0]?.form ?? "none";
   const choose = (form: string, bar: number | null) =>
-    save.mutate({ assignment_id: of, step_id: step.id, form: form as Form, bar: bar ?? undefined, key: newKey() });
+    save.mutate({
+      assignment_id: of,
+      step_id: step.id,
+      form: form as Form,
+      bar: bar ?? undefined,
+      key: newKey(),
+    });
   const forms = simplification.forms.filter((one) => one.form !== "bar");
   const bars = simplification.forms.filter((one) => one.form === "bar");
   return (
@@ -31,7 +45,10 @@ export function Simplification({ student, step, of }: { student: number; step: S
         <Text fontSize="sm" fontWeight={650}>
           {t("components.simplification.smaller_first_2")}
         </Text>
-        {[...forms, { form: "none", bar: null, words: t("components.simplification.as_it_is") }].map((one) => (
+        {[
+          ...forms,
+          { form: "none", bar: null, words: t("components.simplification.as_it_is") },
+        ].map((one) => (
           <Button
             key={one.form}
             kind="toggle"

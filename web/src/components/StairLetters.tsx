@@ -3,7 +3,11 @@ import { Word } from "./Word";
 
 const LETTER = 12;
 
-type Props = { climb: Schemas["Stairs"]; x: (date: string) => number; y: (height: number) => number };
+type Props = {
+  climb: Schemas["Stairs"];
+  x: (date: string) => number;
+  y: (height: number) => number;
+};
 
 /** The letters of the sections, below the treads of each day, where they have room. */
 export function StairLetters({ climb, x, y }: Props) {
@@ -22,7 +26,9 @@ export function StairLetters({ climb, x, y }: Props) {
   for (const word of words) {
     const last = placed.at(-1);
     const meets =
-      last && word.x - last.x < last.letters.length * LETTER * 0.65 + 4 && Math.abs(word.y - last.y) < LETTER;
+      last &&
+      word.x - last.x < last.letters.length * LETTER * 0.65 + 4 &&
+      Math.abs(word.y - last.y) < LETTER;
     if (!meets) placed.push(word);
   }
   return placed.map((word) => (

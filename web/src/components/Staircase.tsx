@@ -61,7 +61,13 @@ export function Staircase({ climb, said, today, due, about, onShow }: Props) {
     >
       {[0, 25, 50, 75, 100].map((percent) => (
         <g key={percent}>
-          <line x1={LEFT} x2={width - RIGHT} y1={y(percent)} y2={y(percent)} stroke={colour("line")} />
+          <line
+            x1={LEFT}
+            x2={width - RIGHT}
+            y1={y(percent)}
+            y2={y(percent)}
+            stroke={colour("line")}
+          />
           <Word x={LEFT - 6} y={y(percent) + 4} anchor="end">
             {t("components.stairs.percent", { percent })}
           </Word>
@@ -87,12 +93,24 @@ export function Staircase({ climb, said, today, due, about, onShow }: Props) {
         strokeWidth="1.6"
         strokeDasharray="1.5 3"
       />
-      <path d={path(climb.likely, here)} fill="none" stroke={colour("brass")} strokeWidth="2" strokeDasharray="6 3" />
+      <path
+        d={path(climb.likely, here)}
+        fill="none"
+        stroke={colour("brass")}
+        strokeWidth="2"
+        strokeDasharray="6 3"
+      />
       <Upright x={x(today)} base={base} tone="rail" anchor={due && due > today ? "end" : "start"}>
         {t("components.stairs.today")}
       </Upright>
       {due && (
-        <Upright x={x(due)} base={base} tone="brick" anchor={due > today ? "start" : "end"} width={width}>
+        <Upright
+          x={x(due)}
+          base={base}
+          tone="brick"
+          anchor={due > today ? "start" : "end"}
+          width={width}
+        >
           {t("components.stairs.due")}
         </Upright>
       )}
@@ -115,7 +133,14 @@ function Upright({ x, base, tone, anchor, width, children }: UprightProps) {
   return (
     <>
       <line x1={x} x2={x} y1={4} y2={base + 8} stroke={colour(tone)} strokeWidth="2" />
-      <Word x={side === "end" ? x - 5 : x + 5} y={13} size={13} weight={700} anchor={side} tone={tone}>
+      <Word
+        x={side === "end" ? x - 5 : x + 5}
+        y={13}
+        size={13}
+        weight={700}
+        anchor={side}
+        tone={tone}
+      >
         {children}
       </Word>
     </>
@@ -138,13 +163,21 @@ function Treads({ climb, x, y, today, about, onShow }: TreadsProps) {
     climb.flights.flatMap((flight) => flight.treads.map((tread) => [tread.id, flight] as const)),
   );
   const secure = new Set(
-    climb.flights.flatMap((flight) => flight.treads.filter((one) => one.state === "secure").map((one) => one.id)),
+    climb.flights.flatMap((flight) =>
+      flight.treads.filter((one) => one.state === "secure").map((one) => one.id),
+    ),
   );
   if (rises.length === 0) return null;
 
-  const end = (at: number) => rises.slice(at).find((one) => one.date !== rises[at]?.date)?.date ?? today;
+  const end = (at: number) =>
+    rises.slice(at).find((one) => one.date !== rises[at]?.date)?.date ?? today;
   const move = (event: KeyboardEvent) => {
-    const to = { ArrowRight: stop + 1, ArrowUp: stop + 1, ArrowLeft: stop - 1, ArrowDown: stop - 1 }[event.key];
+    const to = {
+      ArrowRight: stop + 1,
+      ArrowUp: stop + 1,
+      ArrowLeft: stop - 1,
+      ArrowDown: stop - 1,
+    }[event.key];
     if (to === undefined || !rises[to]) return;
     event.preventDefault();
     setStop(to);
@@ -175,7 +208,13 @@ function Treads({ climb, x, y, today, about, onShow }: TreadsProps) {
             onPointerLeave={(event) => event.pointerType === "mouse" && onShow(null)}
           >
             <title>{about(rise.id)}</title>
-            <rect x={x(rise.date)} y={y(rise.to)} width={wide} height={Math.max(high, 24)} fill="transparent" />
+            <rect
+              x={x(rise.date)}
+              y={y(rise.to)}
+              width={wide}
+              height={Math.max(high, 24)}
+              fill="transparent"
+            />
             <rect
               x={x(rise.date)}
               y={y(rise.to) + 1.2}

@@ -18,7 +18,9 @@ type Props = { climb: Climb; title: string; today: string; due: string | null };
 export function Stairs({ climb, title, today, due }: Props) {
   const [asTable, setAsTable] = useState(false);
   const [shown, setShown] = useState<string | null>(null);
-  const treads = new Map(climb.flights.flatMap((flight) => flight.treads.map((one) => [one.id, about(one)] as const)));
+  const treads = new Map(
+    climb.flights.flatMap((flight) => flight.treads.map((one) => [one.id, about(one)] as const)),
+  );
   return (
     <Box>
       <Text fontWeight={650}>{climb.said}</Text>
@@ -35,7 +37,9 @@ export function Stairs({ climb, title, today, due }: Props) {
             onShow={setShown}
           />
           <Text fontSize="sm" minH="1.5em" aria-hidden="true" className="no-print">
-            {shown ? treads.get(shown) : climb.real.length > 0 && t("components.stairs.point_at_a_tread")}
+            {shown
+              ? treads.get(shown)
+              : climb.real.length > 0 && t("components.stairs.point_at_a_tread")}
           </Text>
           <Legend />
         </>

@@ -23,13 +23,26 @@ export function Tread({
   share?: number;
 }) {
   const ink = colour("ink");
-  if (state === "waiting") return <path d={`M${x} ${y + 7}H${x + width}`} stroke={colour("soft")} strokeWidth="1" />;
+  if (state === "waiting")
+    return <path d={`M${x} ${y + 7}H${x + width}`} stroke={colour("soft")} strokeWidth="1" />;
   return (
     <>
-      <rect x={x + 0.5} y={y + 4.5} width={width - 1} height={6} fill="none" stroke={ink} strokeWidth="1" />
+      <rect
+        x={x + 0.5}
+        y={y + 4.5}
+        width={width - 1}
+        height={6}
+        fill="none"
+        stroke={ink}
+        strokeWidth="1"
+      />
       {state === "begun" && <rect x={x} y={y + 4} width={width * share} height={7} fill={ink} />}
-      {(state === "steady" || state === "secure") && <rect x={x} y={y + 4} width={width} height={7} fill={ink} />}
-      {state === "secure" && <path d={`M${x} ${y + 1}H${x + width}`} stroke={ink} strokeWidth="1.6" />}
+      {(state === "steady" || state === "secure") && (
+        <rect x={x} y={y + 4} width={width} height={7} fill={ink} />
+      )}
+      {state === "secure" && (
+        <path d={`M${x} ${y + 1}H${x + width}`} stroke={ink} strokeWidth="1.6" />
+      )}
     </>
   );
 }
@@ -38,7 +51,15 @@ const Svg = chakra("svg");
 
 /** A step's state as a mark, with its word for those who do not see it; an
  * empty label where the word stands beside it. */
-export function StateMark({ state, share, label }: { state: State; share?: number; label?: string }) {
+export function StateMark({
+  state,
+  share,
+  label,
+}: {
+  state: State;
+  share?: number;
+  label?: string;
+}) {
   const said = label ?? stateWord(state);
   const role = said ? { role: "img", "aria-label": said } : { "aria-hidden": true };
   return (

@@ -66,7 +66,11 @@ export function Stretches({ legend, word, all, onChange }: Props) {
           onChange={(event) => setTo(event.target.value)}
         />
         <label style={{ display: "flex", gap: 6, alignItems: "center" }}>
-          <input type="checkbox" checked={practice} onChange={(event) => setPractice(event.target.checked)} />
+          <input
+            type="checkbox"
+            checked={practice}
+            onChange={(event) => setPractice(event.target.checked)}
+          />
           {t("components.stretches.practice_goes_on")}
         </label>
         <Button type="button" size="sm" disabled={!from} onClick={add}>

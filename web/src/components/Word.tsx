@@ -13,7 +13,15 @@ type Props = {
 
 /** Text in a drawing. What it says is said again in words by the drawing's
  * label, so screen readers pass over it. */
-export function Word({ x, y, children, size = 13, weight = 400, tone = "soft", anchor = "start" }: Props) {
+export function Word({
+  x,
+  y,
+  children,
+  size = 13,
+  weight = 400,
+  tone = "soft",
+  anchor = "start",
+}: Props) {
   return (
     <text
       x={x}

@@ -29,4 +29,5 @@ export class Server {
   }
 }
 
-export const trouble = (status: number, code: string) => new Trouble({ title: code, status, code, detail: code });
+export const trouble = (status: number, code: string) =>
+  new Trouble({ title: code, status, code, detail: code });

@@ -28,7 +28,12 @@ test("a day of another year than the one beside it says which", () => {
 
 test("a day stays the same day in every time zone", () => {
   const zone = process.env.TZ;
-  for (const there of ["Pacific/Kiritimati", "Pacific/Niue", "Asia/Kathmandu", "America/New_York"]) {
+  for (const there of [
+    "Pacific/Kiritimati",
+    "Pacific/Niue",
+    "Asia/Kathmandu",
+    "America/New_York",
+  ]) {
     process.env.TZ = there;
     expect(fullDay("2026-03-29")).toBe("Sunday 29 March");
   }
@@ -81,7 +86,11 @@ test.each([
 
 test("days and places in an order are written as another language writes them", async () => {
   const french = {
-    dates: { as: "fr-FR", minutes: "%{minutes} mn", ordinals: { one: "%{place}er", other: "%{place}e" } },
+    dates: {
+      as: "fr-FR",
+      minutes: "%{minutes} mn",
+      ordinals: { one: "%{place}er", other: "%{place}e" },
+    },
   };
   teach("fr", french);
   await speak("fr");

@@ -11,8 +11,13 @@ export const shortDay = (day: string) => as(day, { weekday: "short" });
 export const longDay = (day: string) => as(day, { weekday: "long" });
 /** @param beside a day that is said with it, or today: the year is said where it is another one */
 export const dayAndMonth = (day: string, beside = day) =>
-  as(day, { day: "numeric", month: "short", ...(day.slice(0, 4) === beside.slice(0, 4) ? {} : { year: "numeric" }) });
-export const dateWithYear = (day: string) => as(day, { day: "numeric", month: "long", year: "numeric" });
+  as(day, {
+    day: "numeric",
+    month: "short",
+    ...(day.slice(0, 4) === beside.slice(0, 4) ? {} : { year: "numeric" }),
+  });
+export const dateWithYear = (day: string) =>
+  as(day, { day: "numeric", month: "long", year: "numeric" });
 export const fullDay = (day: string) => as(day, { weekday: "long", day: "numeric", month: "long" });
 export const moment = (time: string, parts?: Intl.DateTimeFormatOptions) =>
   new Date(time).toLocaleString(t("dates.as"), parts);
@@ -28,7 +33,8 @@ export const shortWeekday = (weekday: number) =>
 export const FROM_MONDAY = [1, 2, 3, 4, 5, 6, 0];
 
 /** 2.5 → "2½" */
-export const halves = (value: number) => `${Math.floor(value) || (value % 1 ? "" : 0)}${value % 1 >= 0.25 ? "½" : ""}`;
+export const halves = (value: number) =>
+  `${Math.floor(value) || (value % 1 ? "" : 0)}${value % 1 >= 0.25 ? "½" : ""}`;
 
 /** 2.5 → "2½ min" */
 export const minutes = (value: number) => t("dates.minutes", { minutes: halves(value) });
@@ -48,4 +54,5 @@ export function ordinal(place: number) {
 }
 
 /** What is there of some texts, with commas between. */
-export const listed = (texts: (string | number | false | null | undefined)[]) => texts.filter(Boolean).join(", ");
+export const listed = (texts: (string | number | false | null | undefined)[]) =>
+  texts.filter(Boolean).join(", ");

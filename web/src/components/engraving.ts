@@ -37,7 +37,8 @@ async function open() {
   const { default: url } = await import("verovio/wasm?url");
   // Counted as it comes; the import after it finds it in the browser's own store.
   const reader = (await fetch(url)).body?.getReader();
-  for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) come(part.value.length);
+  for (let part = await reader?.read(); part && !part.done; part = await reader?.read())
+    come(part.value.length);
   const [{ default: createModule }, { VerovioToolkit, enableLog, LOG_ERROR }] = await Promise.all([
     import(/* @vite-ignore */ url) as Promise<typeof import("verovio/wasm")>,
     import("verovio/esm"),

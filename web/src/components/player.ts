@@ -40,7 +40,8 @@ export class Player {
     private readonly options: Options,
   ) {
     const start = heard.bars[options.from]?.at ?? 0;
-    this.over = (options.to === undefined ? undefined : heard.bars[options.to + 1]?.at) ?? heard.seconds;
+    this.over =
+      (options.to === undefined ? undefined : heard.bars[options.to + 1]?.at) ?? heard.seconds;
     // Only the first bar has a count-in of its own; elsewhere it is the same,
     // moved there.
     const countIn = counted(heard.count_in.map(({ at, strong }) => ({ at: at + start, strong })));
@@ -72,7 +73,11 @@ export class Player {
 
   private tick() {
     const now = this.context.currentTime - this.zero;
-    for (let event = this.events[this.next]; event && event.at < now + AHEAD; event = this.events[++this.next])
+    for (
+      let event = this.events[this.next];
+      event && event.at < now + AHEAD;
+      event = this.events[++this.next]
+    )
       this.set(event, now);
     const bars = this.heard.bars;
     let at = Math.max(this.shown, this.options.from);
@@ -86,7 +91,9 @@ export class Player {
     event.sound(this.context, Math.max(event.at + this.zero, this.context.currentTime));
     const { count } = event;
     if (count && this.options.onCount)
-      this.told.add(window.setTimeout(() => this.options.onCount?.(count), Math.max(0, event.at - now) * 1000));
+      this.told.add(
+        window.setTimeout(() => this.options.onCount?.(count), Math.max(0, event.at - now) * 1000),
+      );
   }
 }
 
@@ -101,11 +108,21 @@ function counted(clicks: { at: number; strong: boolean }[]): Event[] {
 
 /** A short tick, higher and louder where a bar begins. */
 const clicking = (strong: boolean) => (context: AudioContext, when: number) =>
-  voice(context, when, { type: "square", hertz: strong ? 1760 : 1175, loud: strong ? 0.12 : 0.06, length: 0.03 });
+  voice(context, when, {
+    type: "square",
+    hertz: strong ? 1760 : 1175,
+    loud: strong ? 0.12 : 0.06,
+    length: 0.03,
+  });
 
 /** A plain soft tone at the pitch of a MIDI note number (A4, 69, is 440 Hz). */
 const sounding = (midi: number, length: number) => (context: AudioContext, when: number) =>
-  voice(context, when, { type: "triangle", hertz: 440 * 2 ** ((midi - 69) / 12), loud: 0.16, length: length * 0.95 });
+  voice(context, when, {
+    type: "triangle",
+    hertz: 440 * 2 ** ((midi - 69) / 12),
+    loud: 0.16,
+    length: length * 0.95,
+  });
 
 type Voice = { type: OscillatorType; hertz: number; loud: number; length: number };
 

@@ -10,7 +10,11 @@ let server: Server;
 
 /** As react-query's mutations are. */
 function useSending() {
-  const [state, setState] = useState<{ isPending: boolean; error: Trouble | null; variables?: Stored<string> }>({
+  const [state, setState] = useState<{
+    isPending: boolean;
+    error: Trouble | null;
+    variables?: Stored<string>;
+  }>({
     isPending: false,
     error: null,
   });
@@ -38,7 +42,9 @@ const open = (ready: boolean | "unknown" = true) =>
         sending: useSending(),
         versionOf: (out) => out.version,
         theirs: (error) =>
-          error?.problem.code === "stale" ? { value: server.text, version: server.version, by: server.by } : null,
+          error?.problem.code === "stale"
+            ? { value: server.text, version: server.version, by: server.by }
+            : null,
         ready,
         rest: 500,
       }),
@@ -67,7 +73,12 @@ test("what is typed is saved once one rests, and not at every key", async () => 
     expect([result.current.state, kept()]).toEqual(["waiting", typed]);
   }
   await pass(300);
-  expect([server.seen, result.current.state, result.current.version, kept()]).toEqual([["new"], "saved", 2, null]);
+  expect([server.seen, result.current.state, result.current.version, kept()]).toEqual([
+    ["new"],
+    "saved",
+    2,
+    null,
+  ]);
 });
 
 test("what is typed while it is being saved is saved after it, over the version that gave", async () => {
@@ -82,7 +93,11 @@ test("what is typed while it is being saved is saved after it, over the version 
   server.slow = false;
   await act(async () => server.answer());
   await pass(600);
-  expect([server.seen, server.text, result.current.state]).toEqual([["one", "one two"], "one two", "saved"]);
+  expect([server.seen, server.text, result.current.state]).toEqual([
+    ["one", "one two"],
+    "one two",
+    "saved",
+  ]);
 });
 
 test("without a connection it stays in this browser, and is saved when the plug is back", async () => {
@@ -90,7 +105,11 @@ test("without a connection it stays in this browser, and is saved when the plug 
   server.plug = true;
   act(() => result.current.set("typed offline"));
   await pass(600);
-  expect([result.current.state, result.current.trouble, kept()]).toEqual(["offline", null, "typed offline"]);
+  expect([result.current.state, result.current.trouble, kept()]).toEqual([
+    "offline",
+    null,
+    "typed offline",
+  ]);
   await pass(10_000);
   expect(result.current.state).toBe("offline");
   unmount();
@@ -101,7 +120,11 @@ test("without a connection it stays in this browser, and is saved when the plug 
   await pass(0);
   server.plug = false;
   await pass(3_600);
-  expect([server.text, again.result.current.state, kept()]).toEqual(["typed offline", "saved", null]);
+  expect([server.text, again.result.current.state, kept()]).toEqual([
+    "typed offline",
+    "saved",
+    null,
+  ]);
 });
 
 test("the browser says that it is online again, and it is tried at once", async () => {
@@ -153,23 +176,32 @@ for (const [whose, text] of [
     Object.assign(server, { text: "theirs", version: 2, by: "Oren" });
     act(() => result.current.set("mine"));
     await pass(5_000);
-    expect([server.text, result.current.state, result.current.stale?.by, result.current.value]).toEqual([
-      "theirs",
-      "stale",
-      "Oren",
-      "mine",
-    ]);
+    expect([
+      server.text,
+      result.current.state,
+      result.current.stale?.by,
+      result.current.value,
+    ]).toEqual(["theirs", "stale", "Oren", "mine"]);
     expect([server.seen.length, kept()]).toEqual([1, "mine"]);
     act(() => result.current.settle(text));
     await pass(600);
-    expect([server.text, result.current.value, result.current.state, kept()]).toEqual([text, text, "saved", null]);
+    expect([server.text, result.current.value, result.current.state, kept()]).toEqual([
+      text,
+      text,
+      "saved",
+      null,
+    ]);
   });
 
 test("what someone else wrote comes in where nothing was typed", async () => {
   const { result, rerender } = open();
   rerender({ stored: { value: "theirs", version: 2 }, ready: true });
   await pass(0);
-  expect([result.current.value, result.current.version, result.current.state]).toEqual(["theirs", 2, "saved"]);
+  expect([result.current.value, result.current.version, result.current.state]).toEqual([
+    "theirs",
+    2,
+    "saved",
+  ]);
 });
 
 test("what someone else wrote does not come in over what is typed, even when it was loaded", async () => {
@@ -178,7 +210,11 @@ test("what someone else wrote does not come in over what is typed, even when it 
   Object.assign(server, { text: "theirs", version: 2 });
   rerender({ stored: { value: "theirs", version: 2 }, ready: true });
   await pass(600);
-  expect([server.text, result.current.value, result.current.state]).toEqual(["theirs", "mine", "stale"]);
+  expect([server.text, result.current.value, result.current.state]).toEqual([
+    "theirs",
+    "mine",
+    "stale",
+  ]);
 });
 
 test("whoever goes elsewhere before a rest has it saved", async () => {

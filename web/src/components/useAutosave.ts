@@ -38,7 +38,12 @@ const AGAIN = 3000;
 /** What one goes on from, where the server has something newer than was seen: it comes
  * in where nothing was typed, and is mine to write over where it is what I saw or sent.
  * @return null where someone else's words are in the way */
-export function goOn<V>(stored: Stored<V>, over: Stored<V>, typed: V, sent: V | undefined): Stored<V> | null {
+export function goOn<V>(
+  stored: Stored<V>,
+  over: Stored<V>,
+  typed: V,
+  sent: V | undefined,
+): Stored<V> | null {
   const free = typed === over.value || typed === stored.value;
   const mine = stored.value === over.value || stored.value === sent;
   return free || mine ? stored : null;
@@ -82,7 +87,8 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
   };
   const save = () => {
     // As long as something flies, nobody knows over which version the next one goes.
-    if (changed && ready === true && !flying.current && !stale && !refused) send(value, over.version);
+    if (changed && ready === true && !flying.current && !stale && !refused)
+      send(value, over.version);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was typed, and that it can be sent, sets it off
   useEffect(() => {
@@ -99,7 +105,8 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
   }, [stored.version, stored.value, sending.isPending]);
 
   useEffect(() => {
-    if (changed) localStorage.setItem(shelf, JSON.stringify({ typed: value, over } satisfies Draft<V>));
+    if (changed)
+      localStorage.setItem(shelf, JSON.stringify({ typed: value, over } satisfies Draft<V>));
     else localStorage.removeItem(shelf);
   }, [shelf, changed, value, over]);
 
@@ -110,7 +117,9 @@ export function useAutosave<V, Out, Theirs extends Stored<V>>(options: Options<V
     if (!changed || ready === false || stale) return;
     const from = flying.current ?? Promise.resolve(over);
     from
-      .then((seen) => (seen.value === value ? undefined : sending.mutateAsync({ value, version: seen.version })))
+      .then((seen) =>
+        seen.value === value ? undefined : sending.mutateAsync({ value, version: seen.version }),
+      )
       .catch(() => {}); // This browser has it.
   };
   useEffect(() => () => leaving.current(), []);

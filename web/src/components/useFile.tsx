@@ -1,7 +1,7 @@
 import { type ReactNode, useRef } from "react";
 
-/** A file that is chosen by a button of one's own: the field that takes it, and what opens it. The same file can be
- * chosen twice in a row. */
+/** A file that is chosen by a button of one's own: the field that takes it, and what opens it. The
+ * same file can be chosen twice in a row. */
 export function useFile(label: string, accept: string, onFile: (file: File) => void) {
   const picker = useRef<HTMLInputElement>(null);
   const input: ReactNode = (

@@ -44,7 +44,10 @@ function Nowhere() {
   );
 }
 
-/** What a teacher sees: the door, then the pages in their frame; and above all that the server is at work. */
+/**
+ * What a teacher sees: the door, then the pages in their frame; and above all that the server is at
+ * work.
+ */
 export default function TeacherPages() {
   return (
     <>

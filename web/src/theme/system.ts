@@ -46,11 +46,16 @@ const colours = {
 } as const;
 
 const semantic = Object.fromEntries(
-  Object.entries(colours).map(([name, [light, dark]]) => [name, { value: { base: light, _dark: dark } }]),
+  Object.entries(colours).map(([name, [light, dark]]) => [
+    name,
+    { value: { base: light, _dark: dark } },
+  ]),
 );
 
 // Fields show where one types in the colour of help.
-const fields = { gray: { focusRing: { value: { base: colours.slate[0], _dark: colours.slate[1] } } } };
+const fields = {
+  gray: { focusRing: { value: { base: colours.slate[0], _dark: colours.slate[1] } } },
+};
 
 const button = defineRecipe({
   base: {
@@ -67,7 +72,12 @@ const button = defineRecipe({
   },
   variants: {
     variant: {
-      go: { bg: "rail", borderColor: "rail", color: "onRail", _hover: { filter: "brightness(0.93)" } },
+      go: {
+        bg: "rail",
+        borderColor: "rail",
+        color: "onRail",
+        _hover: { filter: "brightness(0.93)" },
+      },
       plain: { bg: "sheet", borderColor: "line", color: "ink", _hover: { bg: "shade" } },
       // Pressed while it holds.
       toggle: {
@@ -77,7 +87,13 @@ const button = defineRecipe({
         _hover: { bg: "shade" },
         "&[aria-pressed=true]": { bg: "ink", color: "sheet", borderColor: "ink" },
       },
-      quiet: { bg: "transparent", borderColor: "transparent", color: "slate", px: "6px", _hover: { bg: "slateSoft" } },
+      quiet: {
+        bg: "transparent",
+        borderColor: "transparent",
+        color: "slate",
+        px: "6px",
+        _hover: { bg: "slateSoft" },
+      },
     },
     size: {
       md: { fontSize: "md", h: "auto", py: "6px" },
@@ -121,9 +137,17 @@ const config = defineConfig({
     html: { fontSize: "100%", bg: "ground" },
     // The second type size, for reading from the piano bench.
     "html[data-size=piano]": { fontSize: "125%" },
-    body: { bg: "ground", color: "ink", fontSize: "md", lineHeight: 1.4, fontVariantNumeric: "tabular-nums" },
+    body: {
+      bg: "ground",
+      color: "ink",
+      fontSize: "md",
+      lineHeight: 1.4,
+      fontVariantNumeric: "tabular-nums",
+    },
     "*:focus-visible": { outline: "3px solid", outlineColor: "slate", outlineOffset: "2px" },
-    "*, *::before, *::after": { _motionReduce: { transition: "none !important", animation: "none !important" } },
+    "*, *::before, *::after": {
+      _motionReduce: { transition: "none !important", animation: "none !important" },
+    },
     input: { accentColor: "rail" },
     // What a finger is to hit is as large as a fingertip.
     "button, select, summary, [role=tab], input:not([type=checkbox], [type=radio])": {

@@ -2,8 +2,9 @@
 
 module Stairwell
   module Aspects
-    # Broken triads on a white key that run over an octave and more from their root, with the fingers that handbooks
-    # give them: J. F. Cooke, Mastering the Scales and Arpeggios, 1913 (from memory).
+    # Broken triads on a white key that run over an octave and more from their root, with the
+    # fingers that handbooks give them: J. F. Cooke, Mastering the Scales and Arpeggios, 1913 (from
+    # memory).
     class ArpeggioRuns
       BLACK = [1, 3, 6, 8, 10].freeze
       # Semitones between neighbours of a triad, the fourth over its top among them.
@@ -29,10 +30,15 @@ module Stairwell
       private
 
       def runs
-        Runs.of(@line, Constants::ARPEGGIO_RUN) { |one, other| (other.keys.first - one.keys.first).then { |step| step <=> 0 if NEIGHBOURS.cover?(step.abs) } }
+        Runs.of(@line, Constants::ARPEGGIO_RUN) do |one, other|
+          (other.keys.first - one.keys.first).then do |step|
+            step <=> 0 if NEIGHBOURS.cover?(step.abs)
+          end
+        end
       end
 
-      # @return [Integer, nil] semitones of the third over the root, where it is such a triad and begins with its root
+      # @return [Integer, nil] semitones of the third over the root, where it is such a triad and
+      #   begins with its root
       def third(up)
         root = up.first.keys.first
         above = up.map { |touch| (touch.keys.first - root) % 12 }.uniq.sort
@@ -49,7 +55,7 @@ module Stairwell
         (third == MAJOR && BLACK.include?(touch.keys.first % 12)) ? 3 : 4
       end
 
-      FIFTHS = {right: 3, left: 2}.freeze
+      FIFTHS = { right: 3, left: 2 }.freeze
       private_constant :FIFTHS
 
       # The outer end has the little finger, all other roots the thumb.

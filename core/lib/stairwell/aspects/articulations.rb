@@ -26,7 +26,9 @@ module Stairwell
         ends = @map.phrasing.slurs.to_set
         %i[right left].filter_map do |hand|
           found = slurs(hand, bars, ends).select { |run| run.size == 2 }
-          Pairs.new(hand: hand, count: found.size, bars: found.map { |run| run.first.bar }.uniq) if found.size >= Constants::PATTERN_TIMES
+          if found.size >= Constants::PATTERN_TIMES
+            Pairs.new(hand: hand, count: found.size, bars: found.map { |run| run.first.bar }.uniq)
+          end
         end
       end
 
@@ -34,15 +36,27 @@ module Stairwell
 
       def of(hand, bars)
         notes = bars.flat_map { |bar| @map.notes.dig(bar, hand).to_a.reject(&:tied) }
-        notes.group_by(&:length).sort.filter_map do |length, all|
-          name, count = (SAID & all.flat_map(&:articulation)).map { |one| [one, all.count { |note| note.articulation.include?(one) }] }.max_by(&:last)
-          ByValue.new(hand: hand, length: length, articulation: name, count: count) if count && count >= Constants::PATTERN_TIMES && count >= Constants::NEARLY_ALL * all.size
-        end
+        notes
+          .group_by(&:length)
+          .sort
+          .filter_map do |length, all|
+            name, count =
+              (SAID & all.flat_map(&:articulation))
+                .map { |one| [one, all.count { |note| note.articulation.include?(one) }] }
+                .max_by(&:last)
+            if count && count >= Constants::PATTERN_TIMES &&
+                 count >= Constants::NEARLY_ALL * all.size
+              ByValue.new(hand: hand, length: length, articulation: name, count: count)
+            end
+          end
       end
 
       def slurs(hand, bars, ends)
         touches = Line.new(@map, hand).touches.select { |touch| bars.include?(touch.bar) }
-        runs = touches.slice_when { |one, other| !slurred?(one) || !slurred?(other) || ends.include?([other.bar, onset(other)]) }
+        runs =
+          touches.slice_when do |one, other|
+            !slurred?(one) || !slurred?(other) || ends.include?([other.bar, onset(other)])
+          end
         runs.select { |run| run.all? { |touch| slurred?(touch) } }
       end
 

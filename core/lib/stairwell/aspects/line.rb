@@ -35,7 +35,14 @@ module Stairwell
             tied.each { |note| hold(open[note.pitch], start + onset + note.length) }
             next if fresh.empty?
 
-            touch = Touch.new(bar.index, 1 + onset / bar.meter.count_length, start + onset, start + onset + fresh.map(&:length).max, fresh.sort_by { |note| outward * note.pitch.midi })
+            touch =
+              Touch.new(
+                bar.index,
+                1 + onset / bar.meter.count_length,
+                start + onset,
+                start + onset + fresh.map(&:length).max,
+                fresh.sort_by { |note| outward * note.pitch.midi }
+              )
             fresh.each { |note| open[note.pitch] = touch }
             found << touch
           end

@@ -5,19 +5,20 @@ module Stairwell
     # Where a hand lies, and how it comes from one place to the next.
     class Places
       # As long as the hand lies still: its touches with their fingers.
-      Place = Stairwell.value(:fingers) do
-        def bar = fingers.first.touch.bar
-        def beat = fingers.first.touch.beat
+      Place =
+        Stairwell.value(:fingers) do
+          def bar = fingers.first.touch.bar
+          def beat = fingers.first.touch.beat
 
-        # @return [Array(Integer, Score::Pitch)] with which finger it begins on which key
-        def start = [fingers.first.fingers.first, fingers.first.touch.notes.first.pitch]
+          # @return [Array(Integer, Score::Pitch)] with which finger it begins on which key
+          def start = [fingers.first.fingers.first, fingers.first.touch.notes.first.pitch]
 
-        # @return [Array(Integer, Score::Pitch)] the same of its outermost finger
-        def outermost = [fingers.first.fingers.last, fingers.first.touch.notes.last.pitch]
+          # @return [Array(Integer, Score::Pitch)] the same of its outermost finger
+          def outermost = [fingers.first.fingers.last, fingers.first.touch.notes.last.pitch]
 
-        # @return [Boolean] whether the first finger is printed or typed
-        def said? = fingers.first.said.first
-      end
+          # @return [Boolean] whether the first finger is printed or typed
+          def said? = fingers.first.said.first
+        end
 
       # @return [Line]
       attr_reader :line
@@ -31,13 +32,20 @@ module Stairwell
 
       # @return [Array<Place>] in printed order
       def all
-        @all ||= @fingers.each_with_index.with_object([]) { |(one, at), found|
-          together = [*found.last&.last, *thumbs(one)].minmax
-          next found << [[one], thumbs(one).minmax] if found.empty? || together.last - together.first > Constants::OPENS || said_elsewhere?(one, @fingers[at + 1], found.last.last)
+        @all ||=
+          @fingers
+            .each_with_index
+            .with_object([]) do |(one, at), found|
+              together = [*found.last&.last, *thumbs(one)].minmax
+              if found.empty? || together.last - together.first > Constants::OPENS ||
+                   said_elsewhere?(one, @fingers[at + 1], found.last.last)
+                next found << [[one], thumbs(one).minmax]
+              end
 
-          found.last.first << one
-          found.last[1] = together
-        }.map { |fingers, _| Place.new(fingers: fingers) }
+              found.last.first << one
+              found.last[1] = together
+            end
+            .map { |fingers, _| Place.new(fingers: fingers) }
       end
 
       # @return [Array<Move>] from one place to the next
@@ -45,7 +53,8 @@ module Stairwell
 
       private
 
-      # A finger that is printed puts the hand elsewhere, also by one step, unless the next one has it back.
+      # A finger that is printed puts the hand elsewhere, also by one step, unless the next one has
+      # it back.
       def said_elsewhere?(one, following, place)
         return false unless one.said?
 
@@ -54,22 +63,41 @@ module Stairwell
       end
 
       # Where the thumb lies if each finger lies over its own key, in staff steps outward.
-      def thumbs(one) = one.touch.notes.zip(one.fingers).map { |note, finger| @line.outward * note.pitch.staff_step - (finger - 1) }
+      def thumbs(one) =
+        one
+          .touch
+          .notes
+          .zip(one.fingers)
+          .map { |note, finger| @line.outward * note.pitch.staff_step - (finger - 1) }
 
       def move(from, to)
         before, after = from.fingers.last, to.fingers.first
         steps = (thumbs(after).first - thumbs(before).first) * @line.outward
         finger, pitch = steps.zero? ? to.outermost : to.start
         Move.new(
-          hand: @line.hand, bar: after.touch.bar, beat: after.touch.beat, at: after.touch.at, from: before.touch.at, steps: steps, far: far(before.touch, after.touch), time: time(before.touch, after.touch),
-          crossing: crossing?(before, after), guide: guide(from, after), held: held(from, after.touch), finger: finger, pitch: pitch, said: to.said?
+          hand: @line.hand,
+          bar: after.touch.bar,
+          beat: after.touch.beat,
+          at: after.touch.at,
+          from: before.touch.at,
+          steps: steps,
+          far: far(before.touch, after.touch),
+          time: time(before.touch, after.touch),
+          crossing: crossing?(before, after),
+          guide: guide(from, after),
+          held: held(from, after.touch),
+          finger: finger,
+          pitch: pitch,
+          said: to.said?
         )
       end
 
       # Semitones to the nearest of what is played next.
-      def far(before, after) = before.keys.product(after.keys).map { |one, other| (other - one).abs }.min
+      def far(before, after) =
+        before.keys.product(after.keys).map { |one, other| (other - one).abs }.min
 
-      # Counts in which the hand rests, and what its last touch is longer than one: it may be let go.
+      # Counts in which the hand rests, and what its last touch is longer than one: it may be let
+      # go.
       def time(before, after)
         count = @line.map.bar(before.bar).meter.count_length
         rest = [after.at - before.ends, 0r].max / count
@@ -80,21 +108,34 @@ module Stairwell
         return false unless before.touch.single? && after.touch.single?
 
         way = @line.outward * (after.touch.keys.first - before.touch.keys.first)
-        (way <=> 0) * (after.fingers.first <=> before.fingers.first) == -1 && before.touch.ends >= after.touch.at && [before, after].any? { |one| one.fingers.first == 1 }
+        (way <=> 0) * (after.fingers.first <=> before.fingers.first) == -1 &&
+          before.touch.ends >= after.touch.at &&
+          [before, after].any? { |one| one.fingers.first == 1 }
       end
 
       # A finger that keeps its key, or goes to the one beside it, and leads the hand.
       def guide(from, after)
-        keys = from.fingers.last(Constants::REMEMBERED).each_with_object({}) { |one, found| one.fingers.zip(one.touch.notes) { |finger, note| found[finger] = note.pitch } }
-        after.fingers.zip(after.touch.notes, after.said).filter_map { |finger, note, said|
-          before = keys[finger] or next
-          steps = (note.pitch.staff_step - before.staff_step).abs
-          Guide.new(finger: finger, from: before, to: note.pitch, said: said) if steps <= 1
-        }.min_by { |one| [one.keeps? ? 0 : 1, one.finger] }
+        keys =
+          from
+            .fingers
+            .last(Constants::REMEMBERED)
+            .each_with_object({}) do |one, found|
+              one.fingers.zip(one.touch.notes) { |finger, note| found[finger] = note.pitch }
+            end
+        after
+          .fingers
+          .zip(after.touch.notes, after.said)
+          .filter_map do |finger, note, said|
+            before = keys[finger] or next
+            steps = (note.pitch.staff_step - before.staff_step).abs
+            Guide.new(finger: finger, from: before, to: note.pitch, said: said) if steps <= 1
+          end
+          .min_by { |one| [one.keeps? ? 0 : 1, one.finger] }
       end
 
       # What the hand still holds while it moves.
-      def held(from, after) = from.fingers.map(&:touch).select { |touch| touch.ends > after.at }.flat_map(&:pitches).first
+      def held(from, after) =
+        from.fingers.map(&:touch).select { |touch| touch.ends > after.at }.flat_map(&:pitches).first
     end
   end
 end

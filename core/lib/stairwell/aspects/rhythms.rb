@@ -22,7 +22,11 @@ module Stairwell
 
       # @return [Array<Rhythm>] the most frequent first
       def all
-        bars.group_by { |bar| print(bar) }.values.map { |same| Rhythm.new(bar: same.first, bars: same) }.sort_by { |one| [-one.bars.size, one.bar] }
+        bars
+          .group_by { |bar| print(bar) }
+          .values
+          .map { |same| Rhythm.new(bar: same.first, bars: same) }
+          .sort_by { |one| [-one.bars.size, one.bar] }
       end
 
       # @return [Array<Figure>] in printed order, each rhythm of a bar told where it is met first
@@ -36,21 +40,29 @@ module Stairwell
 
       def notes(bar) = @map.notes.dig(bar, @hand).to_a
 
-      def print(bar) = [@map.bar(bar).meter.to_s, notes(bar).map { |note| [note.onset, note.length, note.tied] }.uniq.sort_by(&:first)]
+      def print(bar) =
+        [
+          @map.bar(bar).meter.to_s,
+          notes(bar).map { |note| [note.onset, note.length, note.tied] }.uniq.sort_by(&:first)
+        ]
 
       def touches(bar) = (@by_bar ||= @line.touches.group_by(&:bar)).fetch(bar, [])
 
       def figures_of(bar)
         of = @map.bar(bar)
         onset = of.index.then { start(bar) }
-        touches(bar).each_with_index.filter_map do |touch, at|
-          after = touches(bar)[at + 1]
-          kind = kind(touch, after, of, onset)
-          Figure.new(kind: kind, bar: bar, beat: touch.beat) if kind
-        end.uniq(&:kind)
+        touches(bar)
+          .each_with_index
+          .filter_map do |touch, at|
+            after = touches(bar)[at + 1]
+            kind = kind(touch, after, of, onset)
+            Figure.new(kind: kind, bar: bar, beat: touch.beat) if kind
+          end
+          .uniq(&:kind)
       end
 
-      def start(bar) = (@starts ||= @map.bars.inject([0r]) { |all, one| all << (all.last + one.length) })[bar - 1]
+      def start(bar) =
+        (@starts ||= @map.bars.inject([0r]) { |all, one| all << (all.last + one.length) })[bar - 1]
 
       def kind(touch, after, bar, start)
         return :tie if touch.ends > start + bar.length
@@ -68,8 +80,9 @@ module Stairwell
         after.at == touch.ends && first == 3 * second && weight(touch, bar) > weight(after, bar)
       end
 
-      # A note held, or followed by silence, over a place of greater weight than its own. H. C. Longuet-Higgins and
-      # C. S. Lee, "The rhythmic interpretation of monophonic music", Music Perception 1 (1984) (from memory).
+      # A note held, or followed by silence, over a place of greater weight than its own. H. C.
+      # Longuet-Higgins and C. S. Lee, "The rhythmic interpretation of monophonic music", Music
+      # Perception 1 (1984) (from memory).
       def syncopated?(touch, bar, start)
         own = weight(touch, bar)
         return false if own >= 0
@@ -85,7 +98,8 @@ module Stairwell
       end
 
       # The first note of a bar, behind a rest, off the beat.
-      def off_beat?(touch, bar) = touch.equal?(touches(bar.index).first) && !bar.pickup? && touch.beat % 1 != 0
+      def off_beat?(touch, bar) =
+        touch.equal?(touches(bar.index).first) && !bar.pickup? && touch.beat % 1 != 0
 
       def weight(touch, bar) = weight_at(touch.at - start(bar.index), bar)
 

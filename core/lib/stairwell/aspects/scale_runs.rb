@@ -11,12 +11,18 @@ module Stairwell
       end
 
       # @return [Hash{Touch => Integer}] by identity
-      def fingers = runs.each_with_object({}.compare_by_identity) { |run, found| found.merge!(fingers_of(run)) }
+      def fingers =
+        runs.each_with_object({}.compare_by_identity) { |run, found| found.merge!(fingers_of(run)) }
 
       private
 
       # Stepwise one way, in the notes of the key, for an octave and more.
-      def runs = Runs.of(@line, Constants::SCALE_RUN) { |one, other| step(one, other).then { |step| step if step.abs == 1 } }.select { |run| scale?(run) }
+      def runs =
+        Runs
+          .of(@line, Constants::SCALE_RUN) do |one, other|
+            step(one, other).then { |step| step if step.abs == 1 }
+          end
+          .select { |run| scale?(run) }
 
       def step(one, other) = other.notes.first.pitch.staff_step - one.notes.first.pitch.staff_step
 

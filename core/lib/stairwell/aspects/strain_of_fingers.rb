@@ -2,25 +2,33 @@
 
 module Stairwell
   module Aspects
-    # How hard it is for two fingers to play two keys one after another, or at once. Spans and rules:
-    # R. Parncutt, J. A. Sloboda, E. F. Clarke, M. Raekallio and P. Desain, "An ergonomic model of keyboard
-    # fingering for melodic fragments", Music Perception 14 (1997) (from memory), as far as they are about
-    # two notes; what a whole move of the hand costs is our own choice.
+    # How hard it is for two fingers to play two keys one after another, or at once. Spans and
+    # rules: R. Parncutt, J. A. Sloboda, E. F. Clarke, M. Raekallio and P. Desain, "An ergonomic
+    # model of keyboard fingering for melodic fragments", Music Perception 14 (1997) (from memory),
+    # as far as they are about two notes; what a whole move of the hand costs is our own choice.
     module StrainOfFingers
-      # Semitones from a finger outward to another: least practicable, comfortable and relaxed, most relaxed,
-      # comfortable and practicable.
+      # Semitones from a finger outward to another: least practicable, comfortable and relaxed, most
+      # relaxed, comfortable and practicable.
       SPANS = {
-        [1, 2] => [-5, -3, 1, 5, 8, 10], [1, 3] => [-4, -2, 3, 7, 10, 12], [1, 4] => [-3, -1, 5, 9, 12, 14], [1, 5] => [-1, 1, 7, 10, 13, 15],
-        [2, 3] => [1, 1, 1, 2, 3, 5], [2, 4] => [1, 1, 3, 4, 5, 7], [2, 5] => [2, 2, 5, 6, 8, 10], [3, 4] => [1, 1, 1, 2, 2, 4], [3, 5] => [1, 1, 3, 4, 5, 7], [4, 5] => [1, 1, 1, 2, 3, 5]
+        [1, 2] => [-5, -3, 1, 5, 8, 10],
+        [1, 3] => [-4, -2, 3, 7, 10, 12],
+        [1, 4] => [-3, -1, 5, 9, 12, 14],
+        [1, 5] => [-1, 1, 7, 10, 13, 15],
+        [2, 3] => [1, 1, 1, 2, 3, 5],
+        [2, 4] => [1, 1, 3, 4, 5, 7],
+        [2, 5] => [2, 2, 5, 6, 8, 10],
+        [3, 4] => [1, 1, 1, 2, 2, 4],
+        [3, 5] => [1, 1, 3, 4, 5, 7],
+        [4, 5] => [1, 1, 1, 2, 3, 5]
       }.freeze
       BLACK = [1, 3, 6, 8, 10].freeze
-      # What a change of place costs besides, where the thumb goes under, and each step of the scale that
-      # has no finger of its own. Own choice: the model counts changes of place by three notes.
+      # What a change of place costs besides, where the thumb goes under, and each step of the scale
+      # that has no finger of its own. Own choice: the model counts changes of place by three notes.
       PLACE, AWAY = 2.0, 0.5
       # Steps of the scale in as many semitones, up to a fifth.
       STEPS = [0, 1, 1, 2, 2, 3, 3, 4].freeze
-      # What it costs to lift the hand to another place, and more for each semitone; the same finger on the
-      # next key; another finger on the same key. Own choice.
+      # What it costs to lift the hand to another place, and more for each semitone; the same finger
+      # on the next key; another finger on the same key. Own choice.
       MOVE, FARTHER, CHANGE = 6.0, 0.25, 3.0
       # Of a chord that no hand holds so.
       IMPOSSIBLE = 50.0
@@ -40,21 +48,30 @@ module Stairwell
         move = MOVE + FARTHER * far.abs
         return move if finger == other
 
-        [span(finger, other, far) + passing(finger, other, key, other_key, far) + away(finger, other, far), move].min + weak(other) + colours(finger, other, key, other_key)
+        [
+          span(finger, other, far) + passing(finger, other, key, other_key, far) +
+            away(finger, other, far),
+          move
+        ].min + weak(other) + colours(finger, other, key, other_key)
       end
 
       # @param fingers [Array<Integer>] outward
       # @param keys [Array<Integer>] in the same order
       # @return [Float] of a chord
       def together(fingers, keys, outward)
-        fingers.each_index.to_a.combination(2).sum(0.0) do |one, other|
-          far = outward * (keys[other] - keys[one])
-          # Crossed as printed.
-          least, *, most = SPANS[[fingers[one], fingers[other]]]
-          next IMPOSSIBLE + far.abs unless least && far.between?([least, 1].max, most)
+        fingers
+          .each_index
+          .to_a
+          .combination(2)
+          .sum(0.0) do |one, other|
+            far = outward * (keys[other] - keys[one])
+            # Crossed as printed.
+            least, *, most = SPANS[[fingers[one], fingers[other]]]
+            next IMPOSSIBLE + far.abs unless least && far.between?([least, 1].max, most)
 
-          span(fingers[one], fingers[other], far) + ((other == one + 1) ? away(fingers[one], fingers[other], far) : 0.0)
-        end
+            span(fingers[one], fingers[other], far) +
+              ((other == one + 1) ? away(fingers[one], fingers[other], far) : 0.0)
+          end
       end
 
       # @return [Boolean]
@@ -92,7 +109,8 @@ module Stairwell
 
       def weak(finger) = (finger >= 4) ? 1.0 : 0.0
 
-      # The thumb and the fifth finger on a black key beside a white one, three and four, four on black.
+      # The thumb and the fifth finger on a black key beside a white one, three and four, four on
+      # black.
       def colours(finger, other, key, other_key)
         cost = 0.0
         cost += black?(key) ? 1.0 : 3.0 if other == 1 && black?(other_key)

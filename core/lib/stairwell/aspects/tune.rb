@@ -15,10 +15,19 @@ module Stairwell
       # @return [Array<Stretch>] in printed order
       def stretches
         found = @map.bars.filter_map { |bar| [bar.index, hand(bar.index)] if plays?(bar.index) }
-        smooth(found).slice_when { |(bar, hand), (later, other)| hand != other || later > bar + 1 }.map do |run|
-          bars = run.map(&:first)
-          Stretch.new(from: bars.first, to: bars.last, hand: run.first.last, over: bars.count { |bar| %i[right left].all? { |hand| notes(bar, hand).any? } } * 2 > bars.size)
-        end
+        smooth(found)
+          .slice_when { |(bar, hand), (later, other)| hand != other || later > bar + 1 }
+          .map do |run|
+            bars = run.map(&:first)
+            Stretch.new(
+              from: bars.first,
+              to: bars.last,
+              hand: run.first.last,
+              over:
+                bars.count { |bar| %i[right left].all? { |hand| notes(bar, hand).any? } } * 2 >
+                  bars.size
+            )
+          end
       end
 
       private
@@ -47,7 +56,8 @@ module Stairwell
       # The left hand has it where it has most of the bars around.
       def smooth(found)
         found.each_with_index.map do |(bar, _), at|
-          around = found[[at - Constants::TUNE_AROUND, 0].max..(at + Constants::TUNE_AROUND)].map(&:last)
+          around =
+            found[[at - Constants::TUNE_AROUND, 0].max..(at + Constants::TUNE_AROUND)].map(&:last)
           [bar, (around.count(:left) > Constants::TUNE_AROUND) ? :left : :right]
         end
       end

@@ -49,7 +49,7 @@ module Stairwell
     MANY_STEPS, FEWER_PACES = 150, [0.6, 1.0, 1.5, 2.2].freeze
     # What is usual of students nobody knows yet, and as how many days it counts beside what
     # was seen of one: practice on about 70 % of days, 15 % struggles. Own choice.
-    USUAL = {kept: [0.7, 8], went: [0.85, 12]}.freeze
+    USUAL = { kept: [0.7, 8], went: [0.85, 12] }.freeze
     # Logarithm of the good days that one estimated takes: lessons set back, a seventh
     # more. Own choice.
     USUAL_PACE = 0.14
@@ -81,24 +81,24 @@ module Stairwell
     # Weeks of practice that say how a student practises in the long run. Own choice.
     LONG_RUN_WEEKS = 16
     # Share of a day's minutes that stays, at least, when a day went badly. Own choice.
-    KEPT_OF_A_DAY = 1/2r
+    KEPT_OF_A_DAY = 1 / 2r
     # Share of a day that reviews may take together. Own choice.
-    REVIEWS_OF_A_DAY = 1/4r
+    REVIEWS_OF_A_DAY = 1 / 4r
     # What a minute of it is worth where a day has minutes left, beside each other; in the order
     # in which it stands within the day. Own choice.
-    WORTH = {older: 8, steady: 6, first_look: 3, again: 4, hard_again: 10, slow_run: 5}.freeze
+    WORTH = { older: 8, steady: 6, first_look: 3, again: 4, hard_again: 10, slow_run: 5 }.freeze
     # Times a week the same is played slowly from the start. Own choice.
     SLOW_RUNS = 2
     # Repetitions of one step on one day at the most, and of what is strenuous. Own choice: more
     # is no better, and tires a hand.
     MOST_REPETITIONS = 12
-    MOST_STRENUOUS = {child: 3, other: 5}.freeze
+    MOST_STRENUOUS = { child: 3, other: 5 }.freeze
     # Shares of a section that are practised on a day, by turns, where the steps of one sitting
     # have no room even once each. Own choice.
-    SHORTER = [1/2r, 1/4r].freeze
+    SHORTER = [1 / 2r, 1 / 4r].freeze
     # Share of its repetitions that a step keeps, at least, where everything in hand stands on a
     # short day. Own choice: with fewer, a day on which it is not its turn serves it better.
-    FEWEST = 1/2r
+    FEWEST = 1 / 2r
     # What is strenuous besides an octave: keys at once in one hand; the same key struck so many
     # times in a row, so many times a second. Own choice.
     FULL_CHORD, REPEATED, FAST_REPEATED = 4, 4, 5
@@ -109,6 +109,6 @@ module Stairwell
     LEAST_MORE, ADDED_EVERY = 1, 5
     # Share of its minutes from which a day counts as filled: below it small things are added on,
     # and of a week it is said what keeps it from holding more of what is needed. Own choice.
-    FILLED = 3/4r
+    FILLED = 3 / 4r
   end
 end

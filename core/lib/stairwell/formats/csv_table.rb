@@ -2,8 +2,8 @@
 
 module Stairwell
   module Formats
-    # A table as comma-separated values by RFC 4180, which spreadsheets open: UTF-8 with its mark, so that they read names
-    # as they are written.
+    # A table as comma-separated values by RFC 4180, which spreadsheets open: UTF-8 with its mark,
+    # so that they read names as they are written.
     module CsvTable
       MARK = "\uFEFF"
       BREAK = "\r\n"

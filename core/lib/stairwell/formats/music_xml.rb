@@ -30,11 +30,13 @@ module Stairwell
     # Scores in MusicXML 4.0, plain and compressed.
     module MusicXML
       # @param bytes [String] a .musicxml, .xml or .mxl file
-      # @param hands [Hash{Symbol => String}] where :right and :left are written, as a person says it
+      # @param hands [Hash{Symbol => String}] where :right and :left are written, as a person says
+      #   it
       # @return [Score::Map]
       # @raise [UnreadableError] with code :too_large, :not_a_score, :cut_off,
       #   :entities, :too_much_inside, :too_much, :empty or :too_many_bars
-      def self.read(bytes, hands: {}) = Score::Bounds.check(Reader.new(document(Package.text(bytes)), hands: hands).map)
+      def self.read(bytes, hands: {}) =
+        Score::Bounds.check(Reader.new(document(Package.text(bytes)), hands: hands).map)
 
       # @param bytes [String] as for {read}
       # @return [Array<Hash{Symbol => Object}>] every staff that can be a hand, see {Hands#staves}
@@ -46,19 +48,36 @@ module Stairwell
       # @param text [String]
       # @return [Nokogiri::XML::Document]
       def self.document(text)
-        raise UnreadableError.new(Phrase["formats.music_xml.the_file_is_empty"], code: :empty) if text.strip.empty?
+        if text.strip.empty?
+          raise UnreadableError.new(Phrase["formats.music_xml.the_file_is_empty"], code: :empty)
+        end
 
         # Each element opens one bracket or two: counted before any is made.
         if text.count("<") > Constants::MOST_TAGS
-          raise UnreadableError.new(Phrase["formats.music_xml.too_many_tags", most: Constants::MOST_TAGS], code: :too_much)
+          raise UnreadableError.new(
+                  Phrase["formats.music_xml.too_many_tags", most: Constants::MOST_TAGS],
+                  code: :too_much
+                )
         end
-        document = Nokogiri::XML(text) { |config| config.strict.nonet.noblanks.compact }
+        document = Nokogiri.XML(text) { |config| config.strict.nonet.noblanks.compact }
         if document.internal_subset&.children&.any?
-          raise UnreadableError.new(Phrase["formats.music_xml.the_file_declares_entities_of_its"], code: :entities)
+          raise UnreadableError.new(
+                  Phrase["formats.music_xml.the_file_declares_entities_of_its"],
+                  code: :entities
+                )
         end
         document
       rescue Nokogiri::XML::SyntaxError => error
-        raise UnreadableError.new(Phrase["formats.music_xml.damaged", line: error.line, why: error.message.scrub[/(?:ERROR|FATAL): (.*)/, 1] || Phrase["formats.music_xml.not_well_formed"]], code: :cut_off)
+        raise UnreadableError.new(
+                Phrase[
+                  "formats.music_xml.damaged",
+                  line: error.line,
+                  why:
+                    error.message.scrub[/(?:ERROR|FATAL): (.*)/, 1] ||
+                      Phrase["formats.music_xml.not_well_formed"]
+                ],
+                code: :cut_off
+              )
       end
     end
   end

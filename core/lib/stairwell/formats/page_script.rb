@@ -49,7 +49,7 @@ module Stairwell
       # @return [Hash{Symbol => Array<String>}] statements to :drop and to :put
       def self.difference(from, to)
         before, after = [from, to].map { |map| write(map).lines(chomp: true) - map.remarks }
-        {drop: before - after, put: after - before}
+        { drop: before - after, put: after - before }
       end
 
       # @param map [Score::Map]
@@ -57,7 +57,9 @@ module Stairwell
       # @return [Hash{Symbol => Array<String>}] statements to :drop and to :put
       def self.mend(map, mend)
         writer = Writer.new(map)
-        %i[drop put].to_h { |verb| [verb, mend[verb].map { |member, value| writer.statement(member, value) }] }
+        %i[drop put].to_h do |verb|
+          [verb, mend[verb].map { |member, value| writer.statement(member, value) }]
+        end
       end
 
       # Puts one person's changes on top of another's, who began from the same.

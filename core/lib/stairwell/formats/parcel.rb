@@ -4,9 +4,9 @@ require "json"
 
 module Stairwell
   module Formats
-    # Pages that one studio hands to another: bar ranges, signs, sections and the teacher's words of each. What may be
-    # somebody's own goes only where whoever gives it says that they may: notes, the words of a song, the number of a
-    # recording.
+    # Pages that one studio hands to another: bar ranges, signs, sections and the teacher's words of
+    # each. What may be somebody's own goes only where whoever gives it says that they may: notes,
+    # the words of a song, the number of a recording.
     #
     #   Parcel.read(Parcel.write([map]))       # => [map without its notes]
     #   Parcel.write([map], with: [:notes])
@@ -20,15 +20,32 @@ module Stairwell
       # @param maps [Array<Score::Map>]
       # @param with [Array<Symbol>] of {ASKED}
       # @return [String] JSON
-      def write(maps, with: []) = JSON.pretty_generate({"format" => FORMAT, "pages" => maps.map { |map| Score::Document.dump(given(map, with)) }})
+      def write(maps, with: []) =
+        JSON.pretty_generate(
+          {
+            "format" => FORMAT,
+            "pages" => maps.map { |map| Score::Document.dump(given(map, with)) }
+          }
+        )
 
       # @param text [String]
       # @return [Array<Score::Map>]
       # @raise [UnreadableError] when it is no parcel, or a page of it cannot be
       def read(text)
-        data = JSON.parse(text.dup.force_encoding(Encoding::UTF_8), max_nesting: Constants::PARCEL_NESTED)
-        raise UnreadableError.new(Phrase["formats.parcel.is_none"], code: :parcel) unless data.is_a?(Hash) && data["format"] == FORMAT && data["pages"].is_a?(Array)
-        raise UnreadableError.new(Phrase["formats.parcel.too_many", count: Constants::MOST_PAGES_OF_A_PARCEL], code: :parcel) if data["pages"].size > Constants::MOST_PAGES_OF_A_PARCEL
+        data =
+          JSON.parse(
+            text.dup.force_encoding(Encoding::UTF_8),
+            max_nesting: Constants::PARCEL_NESTED
+          )
+        unless data.is_a?(Hash) && data["format"] == FORMAT && data["pages"].is_a?(Array)
+          raise UnreadableError.new(Phrase["formats.parcel.is_none"], code: :parcel)
+        end
+        if data["pages"].size > Constants::MOST_PAGES_OF_A_PARCEL
+          raise UnreadableError.new(
+                  Phrase["formats.parcel.too_many", count: Constants::MOST_PAGES_OF_A_PARCEL],
+                  code: :parcel
+                )
+        end
 
         data["pages"].map { |page| page(page) }
       rescue JSON::ParserError, EncodingError
@@ -39,7 +56,9 @@ module Stairwell
       def page(data)
         Score::Bounds.check_data(data) if data.is_a?(Hash)
         map = Score::Bounds.check(Score::Document.load(data))
-        raise UnreadableError.new(Phrase["formats.parcel.no_bars"], code: :parcel) if map.bars.empty? || map.title.to_s.strip.empty?
+        if map.bars.empty? || map.title.to_s.strip.empty?
+          raise UnreadableError.new(Phrase["formats.parcel.no_bars"], code: :parcel)
+        end
 
         map
       end

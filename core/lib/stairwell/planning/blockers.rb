@@ -11,13 +11,21 @@ module Stairwell
       # @param warm_ups [Array<WarmUp>]
       def initialize(tasks, needs, practice, warm_ups)
         most = practice.most - warm_ups.sum(0r, &:minutes)
-        @blockers = needs.in_order.each_with_object({}) do |task, found|
-          next if task.remaining.zero?
+        @blockers =
+          needs
+            .in_order
+            .each_with_object({}) do |task, found|
+              next if task.remaining.zero?
 
-          own = task if practice.least(task).longest > most || !task.introduced
-          blocker = own || found.values_at(*task.needs, *task.after).compact.min_by { |one| one.introduced ? 0 : 1 }
-          found[task.id] = blocker if blocker
-        end
+              own = task if practice.least(task).longest > most || !task.introduced
+              blocker =
+                own ||
+                  found
+                    .values_at(*task.needs, *task.after)
+                    .compact
+                    .min_by { |one| one.introduced ? 0 : 1 }
+              found[task.id] = blocker if blocker
+            end
         @practice = practice
         @most = most
       end

@@ -22,7 +22,9 @@ module Stairwell
         said << Phrase["planning.overrides.not_introduced_yet"] unless task.introduced
         said << too_soon(task, put.map(&:id))
         said << too_many(task, put)
-        said << Phrase["planning.overrides.the_day_is_too_long", minutes: Units.minutes(over)] if over.positive?
+        if over.positive?
+          said << Phrase["planning.overrides.the_day_is_too_long", minutes: Units.minutes(over)]
+        end
         said.compact.then { |all| Phrase.list(all, by: :semicolon) if all.any? }
       end
 
@@ -30,14 +32,26 @@ module Stairwell
 
       def too_many(task, put)
         starts = put.take(put.index(task) + 1).count { |one| !@ledger.begun?(one.id) }
-        Phrase["planning.overrides.new_steps_on_one_day_are", count: starts, most: @practice.begin_per_day] if starts > @practice.begin_per_day && !@ledger.begun?(task.id)
+        if starts > @practice.begin_per_day && !@ledger.begun?(task.id)
+          Phrase[
+            "planning.overrides.new_steps_on_one_day_are",
+            count: starts,
+            most: @practice.begin_per_day
+          ]
+        end
       end
 
       def too_soon(task, beside)
-        open = @ledger.open_needs(task.id) | task.after.reject { |id| @ledger.over?(id) || beside.include?(id) }
+        open =
+          @ledger.open_needs(task.id) |
+            task.after.reject { |id| @ledger.over?(id) || beside.include?(id) }
         return if open.empty?
 
-        Phrase["planning.overrides.before_done", names: Phrase.some(open.map { |id| @by_id[id].name }), count: open.size]
+        Phrase[
+          "planning.overrides.before_done",
+          names: Phrase.some(open.map { |id| @by_id[id].name }),
+          count: open.size
+        ]
       end
     end
   end

@@ -13,9 +13,23 @@ module Stairwell
         days = parts.map(&:good_days).max
         first = parts.map { |part| part.first.size }.max
         Task.new(
-          id: id, title: parts.last.title, good_days: days, credited: days - parts.map(&:remaining).max, repetitions: parts.map(&:repetitions).max, ready: parts.first.ready, minutes: sum(parts, &:minutes),
-          first: Array.new(first) { |done| sum(parts) { |part| part.minutes_after(done) } }, begun: parts.any?(&:begun?), fallen: parts.any?(&:fallen), hard: parts.any?(&:hard), introduced: parts.all?(&:introduced),
-          lesson: parts.map(&:lesson).max, priority: parts.map(&:priority).max, most: parts.map(&:repetitions).max, parts: parts, **parts.last.to_h.slice(:kind, :turn, :group, :section, :because)
+          id: id,
+          title: parts.last.title,
+          good_days: days,
+          credited: days - parts.map(&:remaining).max,
+          repetitions: parts.map(&:repetitions).max,
+          ready: parts.first.ready,
+          minutes: sum(parts, &:minutes),
+          first: Array.new(first) { |done| sum(parts) { |part| part.minutes_after(done) } },
+          begun: parts.any?(&:begun?),
+          fallen: parts.any?(&:fallen),
+          hard: parts.any?(&:hard),
+          introduced: parts.all?(&:introduced),
+          lesson: parts.map(&:lesson).max,
+          priority: parts.map(&:priority).max,
+          most: parts.map(&:repetitions).max,
+          parts: parts,
+          **parts.last.to_h.slice(:kind, :turn, :group, :section, :because)
         )
       end
 
@@ -29,7 +43,11 @@ module Stairwell
       def initialize(tasks, practice, warm_ups = [])
         @tasks = tasks
         @most = practice.most - warm_ups.sum(0r, &:minutes)
-        @parts = tasks.select(&:sitting).group_by(&:sitting).reject { |_, parts| parts.size < 2 || parts.all? { |part| part.remaining.zero? } }
+        @parts =
+          tasks
+            .select(&:sitting)
+            .group_by(&:sitting)
+            .reject { |_, parts| parts.size < 2 || parts.all? { |part| part.remaining.zero? } }
         @of = @parts.flat_map { |id, parts| parts.map { |part| [part.id, id] } }.to_h
       end
 
@@ -37,17 +55,20 @@ module Stairwell
       def tasks
         return @tasks if @parts.empty?
 
-        @tasks.filter_map { |task|
+        @tasks.filter_map do |task|
           sitting = @of[task.id]
           next waiting(task) unless sitting
 
           bundle(sitting) if @parts[sitting].first.equal?(task)
-        }
+        end
       end
 
       # @param overrides [Array<Override>]
       # @return [Array<Override>] what is done with one step of a sitting is done with all of it
-      def overrides(overrides) = overrides.map { |one| @of.key?(one.id) ? one.with(id: @of[one.id]) : one }.uniq { |one| [one.kind, one.id, one.date] }
+      def overrides(overrides) =
+        overrides
+          .map { |one| @of.key?(one.id) ? one.with(id: @of[one.id]) : one }
+          .uniq { |one| [one.kind, one.id, one.date] }
 
       private
 
@@ -63,7 +84,10 @@ module Stairwell
         (@rests_on ||= {})[id] ||= Set.new.tap do |found|
           waiting = @parts[id]
           until waiting.empty?
-            ids = waiting.flat_map { |task| task.needs + task.after }.reject { |one| @of[one] == id || found.include?(one) }
+            ids =
+              waiting
+                .flat_map { |task| task.needs + task.after }
+                .reject { |one| @of[one] == id || found.include?(one) }
             found.merge(ids)
             waiting = ids.uniq.map { |one| by_id.fetch(one) }
           end
@@ -77,8 +101,13 @@ module Stairwell
 
       def bundle(id)
         parts = @parts[id]
-        whole = Bundles.of(id, parts).with(needs: through(parts.flat_map(&:needs)) - [id], after: through(parts.flat_map(&:after)) - [id])
-        [1, *Constants::SHORTER].map { |share| whole.part_of(share) }.find { |task| task.least.longest <= @most } || whole
+        whole =
+          Bundles.of(id, parts).with(
+            needs: through(parts.flat_map(&:needs)) - [id],
+            after: through(parts.flat_map(&:after)) - [id]
+          )
+        [1, *Constants::SHORTER].map { |share| whole.part_of(share) }
+          .find { |task| task.least.longest <= @most } || whole
       end
     end
   end

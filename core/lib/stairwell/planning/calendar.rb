@@ -10,7 +10,9 @@ module Stairwell
       # @return [Array<Date>]
       # @raise [ContradictionError] when the student practises on no weekday
       def self.days(practice, from, next_lesson)
-        raise ContradictionError, Phrase["planning.calendar.there_is_no_practice_day_choose"] if practice.weekdays.empty?
+        if practice.weekdays.empty?
+          raise ContradictionError, Phrase["planning.calendar.there_is_no_practice_day_choose"]
+        end
 
         (from...next_lesson).select { |date| practice.on?(date) }
       end
@@ -22,7 +24,11 @@ module Stairwell
       # @param practice [Practice]
       # @return [Date] excluded
       def self.plan_end(from, lesson, practice)
-        return lesson if lesson && (from + 1...lesson).count { |date| !practice.absent.include?(date) } < Constants::LONGEST_PLAN
+        if lesson &&
+             (from + 1...lesson).count { |date| !practice.absent.include?(date) } <
+               Constants::LONGEST_PLAN
+          return lesson
+        end
 
         next_weekday(from, Constants::WEEK_BEGINS)
       end

@@ -13,7 +13,10 @@ module Stairwell
       def self.sized(tasks, room)
         fewest = tasks.map { |task| task.least.repetitions }
         fewer = tasks.zip(fewest).map { |task, count| task.repetitions - count }.max.to_i
-        sizes = (0..fewer).lazy.map { |less| tasks.zip(fewest).map { |task, count| task.times([task.repetitions - less, count].max) } }
+        sizes =
+          (0..fewer).lazy.map do |less|
+            tasks.zip(fewest).map { |task, count| task.times([task.repetitions - less, count].max) }
+          end
         sizes.find { |sized| sized.sum(0r, &:minutes) <= room } || tasks.map(&:least)
       end
     end

@@ -9,7 +9,15 @@ module Stairwell
       # @param practice [Practice]
       # @param overrides [Overrides]
       # @param reasons [Reasons]
-      def initialize(practice, overrides, reasons, reviews: [], warm_ups: [], extra_work: [], runs: [])
+      def initialize(
+        practice,
+        overrides,
+        reasons,
+        reviews: [],
+        warm_ups: [],
+        extra_work: [],
+        runs: []
+      )
         @practice = practice
         @overrides = overrides
         @reasons = reasons
@@ -32,24 +40,49 @@ module Stairwell
           next if @overrides.off?(one.id, date) || (minutes > room && !override)
 
           room -= minutes
-          Item.new(id: one.id, kind: :warm_up, minutes: minutes, why: Phrase["planning.day_extras.begins_every_day"], pinned: !override.nil?)
+          Item.new(
+            id: one.id,
+            kind: :warm_up,
+            minutes: minutes,
+            why: Phrase["planning.day_extras.begins_every_day"],
+            pinned: !override.nil?
+          )
         end
       end
 
       # @return [Array<Item>] reviews and other work the teacher put on the day
       def put(date)
-        @overrides.on(date).filter_map do |override|
-          next put_review(override, date) if review?(override.id)
+        @overrides
+          .on(date)
+          .filter_map do |override|
+            next put_review(override, date) if review?(override.id)
 
-          other = @extra_work.keys.find { |one| one.id == override.id } || next
-          @extra_work[other] += 1
-          Item.new(id: other.id, kind: :extra_work, minutes: override.minutes || other.minutes, why: Phrase["planning.day_extras.you_put_it_here"], pinned: true)
-        end
+            other = @extra_work.keys.find { |one| one.id == override.id } || next
+            @extra_work[other] += 1
+            Item.new(
+              id: other.id,
+              kind: :extra_work,
+              minutes: override.minutes || other.minutes,
+              why: Phrase["planning.day_extras.you_put_it_here"],
+              pinned: true
+            )
+          end
       end
 
       # @return [Array<Item>] the teacher's own things
       def extras(date)
-        @overrides.extras(date).map { |one| Item.new(id: one.id, kind: :added, title: one.title, minutes: one.minutes, why: Phrase["planning.day_extras.you_added_it"], pinned: true) }
+        @overrides
+          .extras(date)
+          .map do |one|
+            Item.new(
+              id: one.id,
+              kind: :added,
+              title: one.title,
+              minutes: one.minutes,
+              why: Phrase["planning.day_extras.you_added_it"],
+              pinned: true
+            )
+          end
       end
 
       # @param date [Date]
@@ -67,7 +100,11 @@ module Stairwell
           break if one.due > date
 
           spent = taken.sum(0r, &:minutes) + one.minutes
-          taken << one if spent <= room && (taken.empty? || spent <= most) && taken.none? { |other| other.id == one.id } && free?(one, date) && @overrides.later(one.id, date).zero?
+          if spent <= room && (taken.empty? || spent <= most) &&
+               taken.none? { |other| other.id == one.id } && free?(one, date) &&
+               @overrides.later(one.id, date).zero?
+            taken << one
+          end
         end
         @reviews -= taken
         taken.map { |one| review(one, date) }
@@ -79,11 +116,19 @@ module Stairwell
       # @return [Array<Item>]
       def extra_work(date, room, share)
         @extra_work.filter_map do |other, done|
-          next if other.minutes > room || done + @overrides.later(other.id, date) >= other.times || done >= (other.times * share).ceil || !free?(other, date)
+          if other.minutes > room || done + @overrides.later(other.id, date) >= other.times ||
+               done >= (other.times * share).ceil || !free?(other, date)
+            next
+          end
 
           room -= other.minutes
           @extra_work[other] += 1
-          Item.new(id: other.id, kind: :extra_work, minutes: other.minutes, why: Phrase["planning.day_extras.times_a_week", count: other.times])
+          Item.new(
+            id: other.id,
+            kind: :extra_work,
+            minutes: other.minutes,
+            why: Phrase["planning.day_extras.times_a_week", count: other.times]
+          )
         end
       end
 
@@ -94,24 +139,44 @@ module Stairwell
           next if one.minutes > room || !free?(one, date)
 
           room -= one.minutes
-          Item.new(id: one.id, kind: :run, minutes: one.minutes, repetitions: 1, why: Phrase["planning.day_extras.the_week_ends_with_what_is"])
+          Item.new(
+            id: one.id,
+            kind: :run,
+            minutes: one.minutes,
+            repetitions: 1,
+            why: Phrase["planning.day_extras.the_week_ends_with_what_is"]
+          )
         end
       end
 
       private
 
       # Whether the planner may choose it for a day by itself.
-      def free?(one, date) = !@overrides.off?(one.id, date) && @overrides.override(one.id, date).nil?
+      def free?(one, date) =
+        !@overrides.off?(one.id, date) && @overrides.override(one.id, date).nil?
 
       def put_review(override, date)
         one = @reviews.find { |each| each.id == override.id } || @review_of[override.id]
         @reviews -= [one]
         repetitions = override.repetitions || one.repetitions
-        review(one, date, repetitions: repetitions, minutes: one.minutes * repetitions / one.repetitions, pinned: true)
+        review(
+          one,
+          date,
+          repetitions: repetitions,
+          minutes: one.minutes * repetitions / one.repetitions,
+          pinned: true
+        )
       end
 
       def review(one, date, **more)
-        Item.new(id: one.id, kind: :review, minutes: one.minutes, repetitions: one.repetitions, why: @reasons.due(one, date), **more)
+        Item.new(
+          id: one.id,
+          kind: :review,
+          minutes: one.minutes,
+          repetitions: one.repetitions,
+          why: @reasons.due(one, date),
+          **more
+        )
       end
     end
   end

@@ -17,8 +17,17 @@ module Stairwell
         needs = Needs.new(tasks)
         chains = needs.chains(tasks.map(&:remaining))
         behind = followers(tasks)
-        among.filter_map { |id| (at = needs.place(id)) && Found.new(id: id, days: chains[at], waiting: behind[id].count { |other| tasks[needs.place(other)].remaining.positive? }) }
-          .sort_by.with_index { |found, at| [-found.waiting, -found.days, at] }
+        among
+          .filter_map do |id|
+            (at = needs.place(id)) &&
+              Found.new(
+                id: id,
+                days: chains[at],
+                waiting: behind[id].count { |other| tasks[needs.place(other)].remaining.positive? }
+              )
+          end
+          .sort_by
+          .with_index { |found, at| [-found.waiting, -found.days, at] }
       end
 
       # @return [Hash{String => Set<String>}] all that waits for a step, directly
@@ -27,7 +36,11 @@ module Stairwell
         next_of = Hash.new { |all, id| all[id] = [] }
         tasks.each { |task| (task.needs + task.after).each { |id| next_of[id] << task.id } }
         found = {}
-        collect = ->(id) { found[id] ||= next_of[id].to_set.merge(next_of[id].flat_map { |other| collect[other].to_a }) }
+        collect = ->(id) do
+          found[id] ||= next_of[id].to_set.merge(
+            next_of[id].flat_map { |other| collect[other].to_a }
+          )
+        end
         tasks.to_h { |task| [task.id, collect[task.id]] }
       end
       private_class_method :followers

@@ -29,10 +29,16 @@ module Stairwell
       # @param date [Date]
       # @return [Array<Item>] what the teacher put on the day of this
       def put(date)
-        @overrides.on(date).filter_map do |override|
-          one = known(override.id) or next
-          one.item(override.repetitions || one.repetitions, why: Phrase["planning.week.you_put_it_here", why: one.why], pinned: true)
-        end
+        @overrides
+          .on(date)
+          .filter_map do |override|
+            one = known(override.id) or next
+            one.item(
+              override.repetitions || one.repetitions,
+              why: Phrase["planning.week.you_put_it_here", why: one.why],
+              pinned: true
+            )
+          end
       end
 
       # @param date [Date]
@@ -87,54 +93,85 @@ module Stairwell
       end
 
       # Nothing where it stands often enough.
-      def worth(one, times) = (one.times && times >= one.times) ? 0 : Constants::WORTH.fetch(one.kind) / (1r + times)
+      def worth(one, times) =
+        (one.times && times >= one.times) ? 0 : Constants::WORTH.fetch(one.kind) / (1r + times)
 
       def candidates(date, items, ready, finished)
         standing = items.map(&:id)
         steps = items.select { |item| item.kind == :step && @by_id.key?(item.id) }
-        found = @more + finished_this_week(finished) + steps.filter_map { |item| again(@by_id[item.id], item.repetitions, item.minutes) }
+        found =
+          @more + finished_this_week(finished) +
+            steps.filter_map { |item| again(@by_id[item.id], item.repetitions, item.minutes) }
         found += [first_look((ready - standing).map { |id| @by_id[id] }, standing)].compact
         found.select { |one| may_stand?(one, date, standing) }
       end
 
-      def may_stand?(one, date, standing) = standing.none? { |id| one.played_in?(id) } && [one.id, More.of(one.id)].none? { |id| @overrides.off?(id, date) }
+      def may_stand?(one, date, standing) =
+        standing.none? { |id| one.played_in?(id) } &&
+          [one.id, More.of(one.id)].none? { |id| @overrides.off?(id, date) }
 
       # What was finished this week and nothing goes on from.
       def finished_this_week(finished)
         @followed ||= @by_id.each_value.flat_map(&:needs).to_set
-        finished.map { |id| @by_id[id] }.select { |task| task.remaining.positive? && !task.join && task.parts.empty? && !@followed.include?(task.id) }
-          .map { |task| of_task(task, :steady, Constants::OLDER_REPETITIONS).with(why: Phrase["planning.filling.why_finished"]) }
+        finished
+          .map { |id| @by_id[id] }
+          .select do |task|
+            task.remaining.positive? && !task.join && task.parts.empty? &&
+              !@followed.include?(task.id)
+          end
+          .map do |task|
+            of_task(task, :steady, Constants::OLDER_REPETITIONS).with(
+              why: Phrase["planning.filling.why_finished"]
+            )
+          end
       end
 
       # A step of the day once more: as often as one may play it on a day beyond what it asks
       # for, and not more often than that.
       def again(task, asked = 0, minutes = task.minutes)
         count = [task.most - asked, task.repetitions].min
-        of_task(task, task.hard ? :hard_again : :again, count).with(ready: 0r, each: (minutes - task.ready) / (asked.zero? ? task.repetitions : asked)) if count.positive?
+        if count.positive?
+          of_task(task, task.hard ? :hard_again : :again, count).with(
+            ready: 0r,
+            each: (minutes - task.ready) / (asked.zero? ? task.repetitions : asked)
+          )
+        end
       end
 
       # The section that begins next is looked at; more than that would be as much as beginning it.
       def first_look(ready, standing)
-        task = ready.find { |one| one.section && !one.join && one.parts.empty? && !one.begun? && untouched?(one, standing) } or return
+        task =
+          ready.find do |one|
+            one.section && !one.join && one.parts.empty? && !one.begun? && untouched?(one, standing)
+          end or return
 
         of_task(task, :first_look, [Constants::FIRST_LOOKS, task.most].min)
       end
 
       # Whether nothing of its section was begun before the week, or stands that day.
       def untouched?(task, standing)
-        @by_id.values.none? { |one| one.section == task.section && one.group == task.group && !one.join && (one.begun? || standing.include?(one.id)) }
+        @by_id.values.none? do |one|
+          one.section == task.section && one.group == task.group && !one.join &&
+            (one.begun? || standing.include?(one.id))
+        end
       end
 
       def of_task(task, kind, count)
         More.new(
-          id: task.id + More::MARK, kind: kind, each: (task.minutes - task.ready) / task.repetitions, ready: task.ready, repetitions: count,
-          title: Phrase["planning.filling.#{kind}", title: task.name], why: Phrase["planning.filling.why_#{kind}"]
+          id: task.id + More::MARK,
+          kind: kind,
+          each: (task.minutes - task.ready) / task.repetitions,
+          ready: task.ready,
+          repetitions: count,
+          title: Phrase["planning.filling.#{kind}", title: task.name],
+          why: Phrase["planning.filling.why_#{kind}"]
         )
       end
 
       # What an override names, whatever day it stands on.
       def known(id)
-        @more.find { |one| one.id == id } || (id.end_with?(More::MARK) && (task = @by_id[More.of(id)]) && again(task)) || nil
+        @more.find { |one| one.id == id } ||
+          (id.end_with?(More::MARK) && (task = @by_id[More.of(id)]) && again(task)) || nil
       end
     end
   end

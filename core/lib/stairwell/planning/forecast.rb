@@ -16,7 +16,17 @@ module Stairwell
       # @param seed [Integer]
       # @param under [Practice, nil] see {Planning.restrained}
       # @param wider [Numeric] by how much cautious dates were too early so far
-      def initialize(tasks, practice, habit: Habit.new, warm_ups: [], seed: 1, wider: 1, futures: Constants::FUTURES, group: nil, under: nil)
+      def initialize(
+        tasks,
+        practice,
+        habit: Habit.new,
+        warm_ups: [],
+        seed: 1,
+        wider: 1,
+        futures: Constants::FUTURES,
+        group: nil,
+        under: nil
+      )
         @tasks = tasks
         @group = group || ->(_) {}
         @practice = practice
@@ -32,7 +42,10 @@ module Stairwell
       # @param from [Date]
       # @param next_lesson [Date]
       # @return [Outlook] dates are nil where it is never ready
-      def call(from, next_lesson) = by_group(from, next_lesson).fetch(nil) { Outlook.new(planned: from, middle: from, cautious: from, futures: @futures) }
+      def call(from, next_lesson) =
+        by_group(from, next_lesson).fetch(nil) do
+          Outlook.new(planned: from, middle: from, cautious: from, futures: @futures)
+        end
 
       # @return [Hash{Object => Outlook}] of each group by itself, planned with
       #   all the others
@@ -46,12 +59,34 @@ module Stairwell
       def plan(from, next_lesson)
         @from = from
         @practice_days = []
-        @under ||= Planning.restrained(tasks: @tasks, practice: @practice, from: from, next_lesson: next_lesson, warm_ups: @warm_ups)
-        @planned = Horizon.new(@tasks, @under, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)
-        @at_paces = (@tasks.count { |task| task.remaining.positive? } > Constants::MANY_STEPS) ? Constants::FEWER_PACES : Constants::FORECAST_PACES
-        @paces = @at_paces.map do |pace|
-          Horizon.new(@tasks.map { |task| taking(task, pace) }, @under, warm_ups: @warm_ups, group: @group, kept: @kept.mean).finish(from, next_lesson)
-        end
+        @under ||=
+          Planning.restrained(
+            tasks: @tasks,
+            practice: @practice,
+            from: from,
+            next_lesson: next_lesson,
+            warm_ups: @warm_ups
+          )
+        @planned =
+          Horizon.new(@tasks, @under, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)
+        @at_paces =
+          (
+            if @tasks.count { |task| task.remaining.positive? } > Constants::MANY_STEPS
+              Constants::FEWER_PACES
+            else
+              Constants::FORECAST_PACES
+            end
+          )
+        @paces =
+          @at_paces.map do |pace|
+            Horizon.new(
+              @tasks.map { |task| taking(task, pace) },
+              @under,
+              warm_ups: @warm_ups,
+              group: @group,
+              kept: @kept.mean
+            ).finish(from, next_lesson)
+          end
       end
 
       # With the days it may really take at a pace: some steps need more good days than
@@ -61,7 +96,9 @@ module Stairwell
 
         random = Random.new(seed_of(task, pace))
         luck = Math.exp(Constants::STEPS_DIFFER * gauss(random) - Constants::STEPS_DIFFER**2 / 2)
-        task.over(tries([(task.remaining * @habit.pace(task.kind) * pace * luck).round, 1].max, random))
+        task.over(
+          tries([(task.remaining * @habit.pace(task.kind) * pace * luck).round, 1].max, random)
+        )
       end
 
       # @return [Integer] days until so many went well
@@ -81,20 +118,30 @@ module Stairwell
       def outlook(group)
         planned = @planned.groups[group]
         endings = @paces.map { |one| one.groups[group] }
-        return Outlook.new(planned: nil, middle: nil, cautious: nil, futures: 0) if planned.nil? || endings.any?(&:nil?)
+        if planned.nil? || endings.any?(&:nil?)
+          return Outlook.new(planned: nil, middle: nil, cautious: nil, futures: 0)
+        end
 
         dates = futures(endings, spread(group))
         middle, cautious = dates[at(0.5)], dates[at(Constants::CAUTIOUS_SHARE)]
-        Outlook.new(planned: planned.date, middle: middle, cautious: middle + ((cautious - middle) * @wider).ceil, futures: @futures)
+        Outlook.new(
+          planned: planned.date,
+          middle: middle,
+          cautious: middle + ((cautious - middle) * @wider).ceil,
+          futures: @futures
+        )
       end
 
       def at(share) = [(share * @futures).ceil - 1, 0].max
 
-      # What is not known of the student's pace, of how often it goes well, and what the steps that are left may differ by
-      # all together.
+      # What is not known of the student's pace, of how often it goes well, and what the steps that
+      # are left may differ by all together.
       def spread(group)
         left = @tasks.count { |task| task.remaining.positive? && @group.call(task.id) == group }
-        Math.sqrt((@habit.spread**2) + ((@went.deviation / @went.mean)**2) + (Constants::STEPS_DIFFER**2 * Constants::STEPS_IN_ROW / [left, 1].max))
+        Math.sqrt(
+          (@habit.spread**2) + ((@went.deviation / @went.mean)**2) +
+            (Constants::STEPS_DIFFER**2 * Constants::STEPS_IN_ROW / [left, 1].max)
+        )
       end
 
       # @return [Array<Date>] in order
@@ -103,10 +150,12 @@ module Stairwell
         tails = endings.filter_map(&:tail).sort
         opened = endings.filter_map(&:opened).max
         random = Random.new(@seed)
-        Array.new(@futures) do
-          at = Math.exp(gauss(random) * spread)
-          future(between(days, at), tails.empty? ? 0 : between(tails, at), opened, random)
-        end.sort
+        Array
+          .new(@futures) do
+            at = Math.exp(gauss(random) * spread)
+            future(between(days, at), tails.empty? ? 0 : between(tails, at), opened, random)
+          end
+          .sort
       end
 
       # What a pace comes to, between those that were planned out.
@@ -117,7 +166,9 @@ module Stairwell
         return values.first if above.zero?
 
         low, high = paces[above - 1], paces[above]
-        (values[above - 1] + (values[above] - values[above - 1]) * (pace - low) / (high - low)).round
+        (
+          values[above - 1] + (values[above] - values[above - 1]) * (pace - low) / (high - low)
+        ).round
       end
 
       # @param sessions [Integer] days that count until it is done
@@ -130,7 +181,12 @@ module Stairwell
         long_run = odds(@kept, random)
         days = 0
         until sessions <= 0 && tail <= 0
-          rate = [chance(long_run + gauss(random) * Constants::SPELL), Constants::LEAST_ADHERENCE].max if (days % SPELL).zero?
+          if (days % SPELL).zero?
+            rate = [
+              chance(long_run + gauss(random) * Constants::SPELL),
+              Constants::LEAST_ADHERENCE
+            ].max
+          end
           days += 1
           next if random.rand >= rate
 
@@ -145,12 +201,15 @@ module Stairwell
       private_constant :SPELL
 
       # @return [Float] the logarithm of the odds of a share that is known so well
-      def odds(share, random) = Math.log(share.mean / (1 - share.mean)) + gauss(random) * share.deviation / (share.mean * (1 - share.mean))
+      def odds(share, random) =
+        Math.log(share.mean / (1 - share.mean)) +
+          gauss(random) * share.deviation / (share.mean * (1 - share.mean))
 
       def chance(odds) = 1 / (1 + Math.exp(-odds))
 
       # Two uniform numbers make a normal one (Box and Muller, 1958).
-      def gauss(random) = Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(2 * Math::PI * random.rand)
+      def gauss(random) =
+        Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(2 * Math::PI * random.rand)
 
       # The same for all futures. Where there is none for very long, days just go by.
       # @param number [Integer] from 1
@@ -158,7 +217,10 @@ module Stairwell
       def practice_day(number)
         while @practice_days.size < number
           after = @practice_days.last || @from - 1
-          @practice_days << ((after + 1..after + Constants::LONGEST_GAP).find { |date| @practice.planned?(date) } || after + Constants::LONGEST_GAP)
+          @practice_days << (
+            (after + 1..after + Constants::LONGEST_GAP).find { |date| @practice.planned?(date) } ||
+              after + Constants::LONGEST_GAP
+          )
         end
         @practice_days[number - 1]
       end

@@ -24,14 +24,25 @@ module Stairwell
       end
 
       # @return [Boolean] whether there was a day with room for a step that might not begin
-      def full? = @days.any? { |_, room, ready, full| full && ready.each_value.any? { |minutes| minutes <= room } }
+      def full? =
+        @days.any? do |_, room, ready, full|
+          full && ready.each_value.any? { |minutes| minutes <= room }
+        end
 
       # @param task [Task]
       # @return [Gap, nil] of the day on which the least was missing
       def smallest(task)
-        @days.filter_map { |date, room, ready, full|
-          (minutes = ready[task.id]) && Gap.new(date: date, minutes: minutes, lacking: [minutes - room, 0r].max, full: full && !task.begun?)
-        }.min_by { |gap| [gap.full ? 1 : 0, gap.lacking, gap.date] }
+        @days
+          .filter_map do |date, room, ready, full|
+            (minutes = ready[task.id]) &&
+              Gap.new(
+                date: date,
+                minutes: minutes,
+                lacking: [minutes - room, 0r].max,
+                full: full && !task.begun?
+              )
+          end
+          .min_by { |gap| [gap.full ? 1 : 0, gap.lacking, gap.date] }
       end
     end
   end

@@ -36,7 +36,9 @@ module Stairwell
       # @return [Finish]
       def finish(from, next_lesson, before: nil)
         @before = before
-        return Finish.new(date: nil, days: nil, lower_bound: bound) if Blockers.new(introduced, needs, @practice, @warm_ups).never?
+        if Blockers.new(introduced, needs, @practice, @warm_ups).never?
+          return Finish.new(date: nil, days: nil, lower_bound: bound)
+        end
 
         date, days = walk(needs, from, next_lesson)
         Finish.new(date: date, days: days, lower_bound: bound, groups: @ends)
@@ -51,7 +53,9 @@ module Stairwell
         @spans = {}
         walk(needs, from, next_lesson)
         sittings = @tasks.select { |task| task.parts.any? }
-        sittings.each_with_object(@spans) { |task, all| (span = all.delete(task.id)) && task.parts.each { |part| all[part.id] = span } }
+        sittings.each_with_object(@spans) do |task, all|
+          (span = all.delete(task.id)) && task.parts.each { |part| all[part.id] = span }
+        end
       end
 
       private
@@ -68,10 +72,13 @@ module Stairwell
         @used = @warm
         date = from
         left = groups
-        @opened = {0 => 0}
+        @opened = { 0 => 0 }
         @closed = closed(shown = 0)
-        @ends = left.select { |_, count| count.zero? }.transform_values { Ending.new(date: from, days: 0) }
-        return [from, 0] if ledger.empty?
+        @ends =
+          left
+            .select { |_, count| count.zero? }
+            .transform_values { Ending.new(date: from, days: 0) }
+        return from, 0 if ledger.empty?
 
         while days < Constants::MOST_PRACTICE_DAYS
           if @practice.planned?(date)
@@ -80,17 +87,19 @@ module Stairwell
             idle = 0
             room = [@practice.budget(date) - @warm, 0r].max
             chosen = ledger.choose(room, without: @closed)
-            return [nil, nil] if in_time && days - 1 + ledger.days_left > in_time
+            return nil, nil if in_time && days - 1 + ledger.days_left > in_time
 
             ledger.add(chosen)
             @used = [@used, @warm + chosen.sum(0r, &:minutes)].max
-            chosen.each { |task| @spans[task.id] = [@spans.fetch(task.id, [date]).first, date] } if @spans
+            if @spans
+              chosen.each { |task| @spans[task.id] = [@spans.fetch(task.id, [date]).first, date] }
+            end
             close(chosen, left, ledger, date, days) if @group
-            return [date, days] if ledger.empty?
+            return date, days if ledger.empty?
           end
           date += 1
           idle += 1
-          return [nil, nil] if idle > Constants::LONGEST_GAP || (@before && date >= @before)
+          return nil, nil if idle > Constants::LONGEST_GAP || (@before && date >= @before)
         end
         [nil, nil]
       end
@@ -109,12 +118,16 @@ module Stairwell
       end
 
       # @return [Integer] the lesson that shows the last of it
-      def last_lesson = @last_lesson ||= @tasks.reject { |task| task.introduced || task.remaining.zero? }.map(&:lesson).max || 0
+      def last_lesson =
+        @last_lesson ||=
+          @tasks.reject { |task| task.introduced || task.remaining.zero? }.map(&:lesson).max || 0
 
       # Practice days until a lesson, as far as they are kept.
       def sessions_until(number)
         @sessions_until ||= {}
-        @sessions_until[number] ||= (@from...@practice.lesson(number, @next_lesson)).count { |date| @practice.planned?(date) } * @kept
+        @sessions_until[number] ||= (@from...@practice.lesson(number, @next_lesson)).count do |date|
+          @practice.planned?(date)
+        end * @kept
       end
 
       # @param shown [Integer] lessons
@@ -130,27 +143,39 @@ module Stairwell
       def groups
         return {} unless @group
 
-        @tasks.group_by { |task| @group.call(task.id) }.transform_values { |tasks| tasks.count { |task| task.remaining.positive? } }
+        @tasks
+          .group_by { |task| @group.call(task.id) }
+          .transform_values { |tasks| tasks.count { |task| task.remaining.positive? } }
       end
 
       # The groups of which the last stood on the day.
       def close(chosen, left, ledger, date, days)
-        chosen.select { |task| ledger.over?(task.id) }.map { |task| @group.call(task.id) }.each do |group|
-          @ends[group] = ending(group, date, days) if (left[group] -= 1).zero?
-        end
+        chosen
+          .select { |task| ledger.over?(task.id) }
+          .map { |task| @group.call(task.id) }
+          .each { |group| @ends[group] = ending(group, date, days) if (left[group] -= 1).zero? }
       end
 
       def ending(group, date, days)
         number = lessons_of[group]
         return Ending.new(date: date, days: days) if number.zero?
 
-        Ending.new(date: date, days: days, tail: days - @opened.fetch(number, 0), opened: @practice.lesson(number, @next_lesson))
+        Ending.new(
+          date: date,
+          days: days,
+          tail: days - @opened.fetch(number, 0),
+          opened: @practice.lesson(number, @next_lesson)
+        )
       end
 
       # @return [Hash{Object => Integer}] by group, the lesson that shows the last of it
       def lessons_of
-        @lessons_of ||= @tasks.group_by { |task| @group.call(task.id) }
-          .transform_values { |tasks| tasks.reject { |task| task.introduced || task.remaining.zero? }.map(&:lesson).max || 0 }
+        @lessons_of ||=
+          @tasks
+            .group_by { |task| @group.call(task.id) }
+            .transform_values do |tasks|
+              tasks.reject { |task| task.introduced || task.remaining.zero? }.map(&:lesson).max || 0
+            end
       end
 
       # The largest of what no plan can undercut.
@@ -162,7 +187,8 @@ module Stairwell
 
         days = left.flat_map { |task| @practice.least(task).days_left }
         [
-          needs.chains(tasks.map(&:remaining)).max, (days.sum / room).ceil,
+          needs.chains(tasks.map(&:remaining)).max,
+          (days.sum / room).ceil,
           (left.count { |task| !task.begun? }.to_r / @practice.begin_per_day).ceil,
           days.count { |minutes| minutes * 2 > room }
         ].max

@@ -27,7 +27,8 @@ module Stairwell
         @last = @tasks.each_with_index.map { |task, at| (task.hard ? 0 : @tasks.size) + at }
         @blocked = blocked
         # A bit for each task that fell behind and has not caught up yet.
-        @fallen = @tasks.each_index.sum { |at| (@tasks[at].fallen && @left[at].positive?) ? 1 << at : 0 }
+        @fallen =
+          @tasks.each_index.sum { |at| (@tasks[at].fallen && @left[at].positive?) ? 1 << at : 0 }
         # How many of its needs are not done yet.
         @unmet = @needs.needs.map { |needed| needed.count { |other| !@left[other].zero? } }
         @open = @tasks.each_index.reject { |at| @left[at].zero? || blocked.include?(@tasks[at].id) }
@@ -36,7 +37,10 @@ module Stairwell
       end
 
       # @return [Integer] good days a step has so far
-      def done(id) = @tasks[@needs.place(id)].then { |task| [task.good_days, task.credited].max - @left[@needs.place(id)] }
+      def done(id) =
+        @tasks[@needs.place(id)].then do |task|
+          [task.good_days, task.credited].max - @left[@needs.place(id)]
+        end
 
       # @return [Task] a step as it stands on the next day
       def next_day(id) = next_day_at(@needs.place(id))
@@ -77,7 +81,9 @@ module Stairwell
         put = put.map { |task| @needs.place(task.id) }
         ready = ready_places - put
         ready.reject! { |at| without.include?(@tasks[at].id) } if without
-        pick(ready.sort_by! { |at| order(at) }, room, put).map { |at, minutes| next_day_at(at).then { |task| (task.shrinks? && !@stood) ? task.fitting(minutes) : task } }
+        pick(ready.sort_by! { |at| order(at) }, room, put).map do |at, minutes|
+          next_day_at(at).then { |task| (task.shrinks? && !@stood) ? task.fitting(minutes) : task }
+        end
       end
 
       # @param chosen [Array<Task>] of one day
@@ -98,7 +104,10 @@ module Stairwell
       #   on it waits for, as far as they have good days to go
       def open_needs(id)
         at = @needs.place(id)
-        (@tasks[at].needs | @needs.rests_on(id).select { |other| @tasks[@needs.place(other)].fallen }).reject { |other| over?(other) }
+        (
+          @tasks[at].needs |
+            @needs.rests_on(id).select { |other| @tasks[@needs.place(other)].fallen }
+        ).reject { |other| over?(other) }
       end
 
       # @return [Integer] good days a step still takes
@@ -106,7 +115,8 @@ module Stairwell
 
       private
 
-      def next_day_at(at) = @tasks[at].after_days([@tasks[at].good_days, @tasks[at].credited].max - @left[at])
+      def next_day_at(at) =
+        @tasks[at].after_days([@tasks[at].good_days, @tasks[at].credited].max - @left[at])
 
       def good_day(at)
         @changed << at
@@ -116,12 +126,17 @@ module Stairwell
         @needs.later_needs[at].each { |other| @unmet[other] -= 1 }
       end
 
-      def ready_places = @open.select { |at| @unmet[at].zero? && (@fallen.zero? || (@needs.rests[at] & @fallen).zero?) }
+      def ready_places =
+        @open.select do |at|
+          @unmet[at].zero? && (@fallen.zero? || (@needs.rests[at] & @fallen).zero?)
+        end
 
       # One number to sort by: where sections have turns, what was begun and then the turn; the
       # longest chain, then those begun, then hard places, then the order of the piece.
       def order(at)
-        number = (((((rank(at) * MOST) - @chains[at]) * 4) + (@begun[at] ? 0 : 2)) * @tasks.size) + @last[at]
+        number =
+          (((((rank(at) * MOST) - @chains[at]) * 4) + (@begun[at] ? 0 : 2)) * @tasks.size) +
+            @last[at]
         number += @stood[at] * MOST**3 if @stood
         @priority ? number - (@tasks[at].priority * MOST**3) : number
       end
@@ -155,12 +170,18 @@ module Stairwell
       # As few minutes as it may stand for.
       def minutes_at(at) = minutes_of(@least[at], at)
 
-      # Steps of one sitting, and those up the metronome, take all they want as far as it is there, others what they are.
+      # Steps of one sitting, and those up the metronome, take all they want as far as it is there,
+      # others what they are.
       def takes(at, room)
         (@tasks[at].shrinks? && !@stood) ? [minutes_of(@tasks[at], at), room].min : minutes_at(at)
       end
 
-      def minutes_of(task, at) = task.first.empty? ? task.minutes : task.minutes_after([task.good_days, task.credited].max - @left[at])
+      def minutes_of(task, at) =
+        if task.first.empty?
+          task.minutes
+        else
+          task.minutes_after([task.good_days, task.credited].max - @left[at])
+        end
 
       def may_stand?(at, chosen, room, starts)
         (@begun[at] || starts < @begin_per_day) && minutes_at(at) <= room &&

@@ -44,11 +44,16 @@ module Stairwell
       end
 
       # @return [Array<Item>] in the order of {Constants::WORTH}
-      def items = @added.sort_by { |one, _| Constants::WORTH.keys.index(one.kind) }.map { |one, count| one.item(count) }
+      def items =
+        @added
+          .sort_by { |one, _| Constants::WORTH.keys.index(one.kind) }
+          .map { |one, count| one.item(count) }
 
       private
 
-      def enough? = !@whole && @added.size * Constants::ADDED_EVERY >= @budget && @room <= (1 - Constants::FILLED) * @budget
+      def enough? =
+        !@whole && @added.size * Constants::ADDED_EVERY >= @budget &&
+          @room <= (1 - Constants::FILLED) * @budget
     end
   end
 end

@@ -48,16 +48,26 @@ module Stairwell
       end
 
       def introduction(group, root)
-        shown = @tasks.map { |task| (task.group == group && task.lesson == root.lesson) ? task.with(introduced: true) : task }
+        shown =
+          @tasks.map do |task|
+            (task.group == group && task.lesson == root.lesson) ? task.with(introduced: true) : task
+          end
         lifted(:introduce, shown, @practice, id: [*root.parts, root].first.id)
       end
 
-      def nothing = (Limit.new(kind: :nothing, needed: needed(@days)) if !@full && @tasks.none? { |task| @blockers[task.id] })
+      def nothing =
+        (
+          if !@full && @tasks.none? { |task| @blockers[task.id] }
+            Limit.new(kind: :nothing, needed: needed(@days))
+          end
+        )
 
       # Nothing where it would hold no more.
       def lifted(kind, tasks, practice, **said)
         minutes = needed(@planned.call(tasks, practice))
-        Limit.new(kind: kind, needed: needed(@days), lifted: minutes, **said) if minutes > needed(@days)
+        if minutes > needed(@days)
+          Limit.new(kind: kind, needed: needed(@days), lifted: minutes, **said)
+        end
       end
     end
   end

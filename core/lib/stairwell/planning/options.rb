@@ -25,7 +25,10 @@ module Stairwell
         singles = dated(@changes.zip)
         helpful = singles.flat_map(&:first).uniq(&:kind).first(Constants::OPTIONS_COMBINED)
         sizes = [singles]
-        sizes << dated(together(helpful, sizes.size + 1)) until sizes.last.empty? || sizes.size == Constants::OPTIONS_TOGETHER || sizes.last.any? { |_, date| in_time?(date) }
+        until sizes.last.empty? || sizes.size == Constants::OPTIONS_TOGETHER ||
+                sizes.last.any? { |_, date| in_time?(date) }
+          sizes << dated(together(helpful, sizes.size + 1))
+        end
         reaching = sizes.last.select { |_, date| in_time?(date) }
         found = reaching.any? ? reaching.first(Constants::OPTIONS_SHOWN) : nearest(sizes)
         found.map { |changes, date| option(changes, date) }
@@ -35,7 +38,12 @@ module Stairwell
 
       # The best of each size, as far as more changes make it sooner.
       def nearest(sizes)
-        sizes.filter_map(&:first).inject([]) { |found, (changes, date)| (found.any? && date >= found.last.last) ? found : [*found, [changes, date]] }.reverse
+        sizes
+          .filter_map(&:first)
+          .inject([]) do |found, (changes, date)|
+            (found.any? && date >= found.last.last) ? found : [*found, [changes, date]]
+          end
+          .reverse
       end
 
       def together(changes, size) = changes.combination(size).to_a
@@ -43,13 +51,21 @@ module Stairwell
       # @return [Array<Array(Array<Change>, Date)>] those that help, the soonest first
       def dated(sets)
         found = sets.filter_map { |set| (date = @date.call(set.map(&:id))) && [set, date] }
-        found.select { |_, date| @now.nil? || date < @now }.sort_by { |set, date| [date, set.map(&:id)] }
+        found
+          .select { |_, date| @now.nil? || date < @now }
+          .sort_by { |set, date| [date, set.map(&:id)] }
       end
 
       def in_time?(date) = date <= @due
 
       def option(changes, date)
-        Option.new(change: changes.map(&:id).join("+"), words: Phrase.list(changes.map(&:words)), date: date, days_sooner: @now && (@now - date).to_i, reaches: in_time?(date))
+        Option.new(
+          change: changes.map(&:id).join("+"),
+          words: Phrase.list(changes.map(&:words)),
+          date: date,
+          days_sooner: @now && (@now - date).to_i,
+          reaches: in_time?(date)
+        )
       end
     end
   end

@@ -51,13 +51,15 @@ module Stairwell
       # @return [Array<Array(Override, String)>] overrides that lead nowhere, with the
       #   reason; what lies before the first day is over and not one of them
       def unmet(dates, ids)
-        @overrides.reject { |one| one.date && dates.any? && one.date < dates.first }.filter_map do |one|
-          if one.date && !dates.include?(one.date)
-            [one, Phrase["planning.overrides.no_practice_day", day: Phrase.day(one.date)]]
-          elsif one.kind != :added && !ids.include?(one.id)
-            [one, Phrase["planning.overrides.it_is_not_among_this_student"]]
+        @overrides
+          .reject { |one| one.date && dates.any? && one.date < dates.first }
+          .filter_map do |one|
+            if one.date && !dates.include?(one.date)
+              [one, Phrase["planning.overrides.no_practice_day", day: Phrase.day(one.date)]]
+            elsif one.kind != :added && !ids.include?(one.id)
+              [one, Phrase["planning.overrides.it_is_not_among_this_student"]]
+            end
           end
-        end
       end
     end
   end

@@ -3,13 +3,14 @@
 module Stairwell
   module Planning
     # One practice day, empty ones too; `budget` is the minutes it has.
-    PlannedDay = Stairwell.value(:date, :minutes, :budget, items: [], warm_ups: []) do
-      # @return [Array<PlannedItem>] steps and reviews
-      def steps = items.select(&:step?)
+    PlannedDay =
+      Stairwell.value(:date, :minutes, :budget, items: [], warm_ups: []) do
+        # @return [Array<PlannedItem>] steps and reviews
+        def steps = items.select(&:step?)
 
-      # @return [Array<PlannedItem>] all whose repetitions are tapped, what is more than needed
-      #   too
-      def tapped = items.select(&:tapped?)
-    end
+        # @return [Array<PlannedItem>] all whose repetitions are tapped, what is more than needed
+        #   too
+        def tapped = items.select(&:tapped?)
+      end
   end
 end

@@ -6,35 +6,56 @@ module Stairwell
     # beside it. Days before `planned_from` have gone by and stand as they were
     # planned then; `budget` is the student's usual minutes a day. Where no lesson is near it
     # goes to the end of the calendar week: `next_lesson` is that day, and `with_lesson` false.
-    PlannedWeek = Stairwell.value(:starts, :planned_from, :next_lesson, :budget, days: [], left_out: [], unmet: [], limits: [], with_lesson: true) do
-      # @param date [Date]
-      # @return [PlannedDay, nil]
-      def day(date) = days.find { |one| one.date == date }
+    PlannedWeek =
+      Stairwell.value(
+        :starts,
+        :planned_from,
+        :next_lesson,
+        :budget,
+        days: [],
+        left_out: [],
+        unmet: [],
+        limits: [],
+        with_lesson: true
+      ) do
+        # @param date [Date]
+        # @return [PlannedDay, nil]
+        def day(date) = days.find { |one| one.date == date }
 
-      # @return [Array<Date>]
-      def dates = days.map(&:date)
+        # @return [Array<Date>]
+        def dates = days.map(&:date)
 
-      # @param from [Date]
-      # @return [PlannedWeek] without the days before that date
-      def rest(from) = with(days: days.reject { |day| day.date < from })
+        # @param from [Date]
+        # @return [PlannedWeek] without the days before that date
+        def rest(from) = with(days: days.reject { |day| day.date < from })
 
-      # @return [Hash{Array(Integer, String) => Hash{Date => Integer}}] of each step the days on
-      #   which it stands, and how many repetitions these ask for
-      def asked
-        days.each_with_object({}) { |day, found| day.steps.each { |item| (found[item.key] ||= {})[day.date] = item.repetitions } }
+        # @return [Hash{Array(Integer, String) => Hash{Date => Integer}}] of each step the days on
+        #   which it stands, and how many repetitions these ask for
+        def asked
+          days.each_with_object({}) do |day, found|
+            day.steps.each { |item| (found[item.key] ||= {})[day.date] = item.repetitions }
+          end
+        end
+
+        # @param date [Date]
+        # @return [Boolean] whether its lesson is past
+        def over?(date) = next_lesson < date
+
+        # @param earlier [PlannedWeek, nil] the plan before this one
+        # @return [PlannedWeek] with the days of the same week that have gone by, as
+        #   they were planned; also where its lesson was on another day then
+        def after(earlier)
+          gone =
+            (
+              if earlier &&
+                   (earlier.next_lesson == next_lesson || earlier.next_lesson > planned_from)
+                earlier.days.select { |day| day.date < planned_from }
+              else
+                []
+              end
+            )
+          gone.empty? ? self : with(starts: gone.first.date, days: gone + days)
+        end
       end
-
-      # @param date [Date]
-      # @return [Boolean] whether its lesson is past
-      def over?(date) = next_lesson < date
-
-      # @param earlier [PlannedWeek, nil] the plan before this one
-      # @return [PlannedWeek] with the days of the same week that have gone by, as
-      #   they were planned; also where its lesson was on another day then
-      def after(earlier)
-        gone = (earlier && (earlier.next_lesson == next_lesson || earlier.next_lesson > planned_from)) ? earlier.days.select { |day| day.date < planned_from } : []
-        gone.empty? ? self : with(starts: gone.first.date, days: gone + days)
-      end
-    end
   end
 end

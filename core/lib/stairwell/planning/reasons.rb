@@ -25,7 +25,18 @@ module Stairwell
       # @return [String]
       def fewer(why, task)
         key = @practice.flat? ? "fewer" : "short_day"
-        said = task.parts.any? ? Phrase["planning.reasons.sitting_shorter"] : Phrase["planning.reasons.#{key}", count: task.repetitions, asked: @by_id[task.id].repetitions]
+        said =
+          (
+            if task.parts.any?
+              Phrase["planning.reasons.sitting_shorter"]
+            else
+              Phrase[
+                "planning.reasons.#{key}",
+                count: task.repetitions,
+                asked: @by_id[task.id].repetitions
+              ]
+            end
+          )
         Phrase.list([why, said], by: :semicolon)
       end
 
@@ -34,7 +45,11 @@ module Stairwell
       # @return [String]
       def due(review, date)
         late = (date - review.due).to_i
-        late.zero? ? Phrase["planning.reasons.due_today"] : Phrase["planning.reasons.due_ago", count: late]
+        if late.zero?
+          Phrase["planning.reasons.due_today"]
+        else
+          Phrase["planning.reasons.due_ago", count: late]
+        end
       end
 
       # @param ledger [Ledger] as the week leaves it
@@ -43,17 +58,44 @@ module Stairwell
         names = ids.map { |id| @by_id[id].name }
         left = ids.map { |id| ledger.left(id) }.max
         waits = Phrase["planning.reasons.waits_until", names: Phrase.some(names), count: names.size]
-        left.positive? ? Phrase.list([waits, Phrase["planning.reasons.to_go", count: left]], by: :semicolon) : waits
+        if left.positive?
+          Phrase.list([waits, Phrase["planning.reasons.to_go", count: left]], by: :semicolon)
+        else
+          waits
+        end
       end
 
       # @return [String]
       def never(task, blocker)
-        return (task == blocker) ? Phrase["planning.reasons.not_introduced_yet_open_it_at"] : Phrase["planning.reasons.waits_for_which_is_not_introduced", blocker: blocker.name] unless blocker.introduced
+        unless blocker.introduced
+          return(
+            (
+              if task == blocker
+                Phrase["planning.reasons.not_introduced_yet_open_it_at"]
+              else
+                Phrase["planning.reasons.waits_for_which_is_not_introduced", blocker: blocker.name]
+              end
+            )
+          )
+        end
 
         need = minutes(@practice.least(blocker).longest)
-        return Phrase["planning.reasons.takes_at_a_time_but_a", need: need, minutes: minutes(@practice.most)] if task == blocker
+        if task == blocker
+          return(
+            Phrase[
+              "planning.reasons.takes_at_a_time_but_a",
+              need: need,
+              minutes: minutes(@practice.most)
+            ]
+          )
+        end
 
-        Phrase["planning.reasons.waits_for_which_takes_and_never", blocker: blocker.name, need: need, minutes: minutes(@practice.most)]
+        Phrase[
+          "planning.reasons.waits_for_which_takes_and_never",
+          blocker: blocker.name,
+          need: need,
+          minutes: minutes(@practice.most)
+        ]
       end
 
       # @param gap [Gaps::Gap, nil] the day it came nearest to
@@ -61,14 +103,38 @@ module Stairwell
       def crowded(dates, gap)
         return Phrase["planning.reasons.there_is_no_practice_day_before"] if dates.empty?
         return Phrase["planning.reasons.comes_the_week_after_what_it"] unless gap
-        return Phrase["planning.reasons.steps_begin_each_day_already_with", count: @practice.begin_per_day] if gap.full && gap.lacking.zero?
+        if gap.full && gap.lacking.zero?
+          return(
+            Phrase[
+              "planning.reasons.steps_begin_each_day_already_with",
+              count: @practice.begin_per_day
+            ]
+          )
+        end
 
         return Phrase["planning.reasons.sooner_so"] if gap.lacking.zero?
 
-        more = Phrase["planning.reasons.more_on", minutes: minutes(gap.lacking), day: Phrase.day(gap.date)]
-        return Phrase["planning.reasons.steps_begin_each_day_already_and", count: @practice.begin_per_day, more: more] if gap.full
+        more =
+          Phrase[
+            "planning.reasons.more_on",
+            minutes: minutes(gap.lacking),
+            day: Phrase.day(gap.date)
+          ]
+        if gap.full
+          return(
+            Phrase[
+              "planning.reasons.steps_begin_each_day_already_and",
+              count: @practice.begin_per_day,
+              more: more
+            ]
+          )
+        end
 
-        Phrase["planning.reasons.no_room_takes_would_make_it", minutes: minutes(gap.minutes), more: more]
+        Phrase[
+          "planning.reasons.no_room_takes_would_make_it",
+          minutes: minutes(gap.minutes),
+          more: more
+        ]
       end
 
       private
@@ -76,7 +142,9 @@ module Stairwell
       def standing_day(task, day)
         return Phrase["planning.reasons.once_more_all_its_good_days"] if day > task.good_days
 
-        return Phrase[task.turn ? "planning.reasons.in_its_turn" : "planning.reasons.new"] if day == 1 && !task.begun?
+        if day == 1 && !task.begun?
+          return Phrase[task.turn ? "planning.reasons.in_its_turn" : "planning.reasons.new"]
+        end
 
         Phrase["planning.reasons.good_day_of", day: day, good_days: task.good_days]
       end

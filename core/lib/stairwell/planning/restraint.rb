@@ -24,17 +24,20 @@ module Stairwell
       # @return [Practice] itself where nothing less is sooner
       def practice
         @best, @date = @practice, nil
-        @practice.begin_per_day.downto(1) do |count|
-          shorter_and_shorter(@practice.with(begin_per_day: count))
-          break if @date.nil?
-        end
+        @practice
+          .begin_per_day
+          .downto(1) do |count|
+            shorter_and_shorter(@practice.with(begin_per_day: count))
+            break if @date.nil?
+          end
         @best
       end
 
       private
 
       # Days half a minute shorter than the longest one that was used: any longer would be the same
-      # plan. Halves are what days are given in, so that what shorter days find longer ones find too.
+      # plan. Halves are what days are given in, so that what shorter days find longer ones find
+      # too.
       def shorter_and_shorter(practice)
         tries.times do
           horizon = Horizon.new(@tasks, practice, **@more)
@@ -44,12 +47,17 @@ module Stairwell
           @best, @date = practice, date if date && (@date.nil? || date < @date)
           return unless horizon.used && @date
 
-          practice = practice.at_most((horizon.used * 2).ceil/2r - 1/2r)
+          practice = practice.at_most((horizon.used * 2).ceil / 2r - 1 / 2r)
         end
       end
 
       # What costs most is tried less often.
-      def tries = @tries ||= (Constants::RESTRAINTS * Constants::RESTRAINED_STEPS / [@tasks.count { |task| task.remaining.positive? }, 1].max).clamp(1, Constants::RESTRAINTS)
+      def tries =
+        @tries ||=
+          (
+            Constants::RESTRAINTS * Constants::RESTRAINED_STEPS /
+              [@tasks.count { |task| task.remaining.positive? }, 1].max
+          ).clamp(1, Constants::RESTRAINTS)
 
       # Whether so many days might be over before what is known.
       def sooner?(practice, days) = (@from...@date).count { |date| practice.planned?(date) } >= days

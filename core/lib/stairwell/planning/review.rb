@@ -3,8 +3,7 @@
 module Stairwell
   module Planning
     # Something learnt that comes back once, from its due date on.
-    Review = Stairwell.value(:id, :due, :minutes, title: nil, repetitions: 1) do
-      def name = title || id
-    end
+    Review =
+      Stairwell.value(:id, :due, :minutes, title: nil, repetitions: 1) { def name = title || id }
   end
 end

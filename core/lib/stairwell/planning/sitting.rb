@@ -16,23 +16,40 @@ module Stairwell
         ids = chosen.to_set(&:id)
         ordered = []
         until waiting.empty?
-          ordered << waiting.delete(waiting.find { |task| task.after.none? { |id| ids.include?(id) } })
+          ordered << waiting.delete(
+            waiting.find { |task| task.after.none? { |id| ids.include?(id) } }
+          )
           ids.delete(ordered.last.id)
         end
         ordered
       end
 
       def hard_first(chosen, rank)
-        chosen.partition { |task| task.hard && !task.join }.flat_map { |tasks| by_turns(tasks.group_by(&:group).values.map { |all| of_piece(all, rank) }) }
+        chosen
+          .partition { |task| task.hard && !task.join }
+          .flat_map do |tasks|
+            by_turns(tasks.group_by(&:group).values.map { |all| of_piece(all, rank) })
+          end
       end
 
       def of_piece(tasks, rank)
-        ends = tasks.reject(&:join).group_by(&:section).transform_values { |all| all.map { |task| rank[task.id] }.max }
-        tasks.sort_by { |task| task.join ? [ends.fetch(task.section, rank[task.id]), 1, rank[task.id]] : [rank[task.id], 0, 0] }
+        ends =
+          tasks
+            .reject(&:join)
+            .group_by(&:section)
+            .transform_values { |all| all.map { |task| rank[task.id] }.max }
+        tasks.sort_by do |task|
+          if task.join
+            [ends.fetch(task.section, rank[task.id]), 1, rank[task.id]]
+          else
+            [rank[task.id], 0, 0]
+          end
+        end
       end
 
       # One of each in turn.
-      def by_turns(lists) = lists.map(&:size).max.to_i.times.flat_map { |at| lists.filter_map { |list| list[at] } }
+      def by_turns(lists) =
+        lists.map(&:size).max.to_i.times.flat_map { |at| lists.filter_map { |list| list[at] } }
       private_class_method :hard_first, :of_piece, :by_turns
     end
   end

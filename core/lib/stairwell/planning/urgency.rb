@@ -14,13 +14,31 @@ module Stairwell
       def call(tasks, due:, group:, practice:, from:, next_lesson:, warm_ups: [])
         return tasks if due.empty? || tasks.map { |task| group.call(task.id) }.uniq.size < 2
 
-        ends = Horizon.new(tasks, practice, warm_ups: warm_ups, group: group).finish(from, next_lesson).groups
+        ends =
+          Horizon
+            .new(tasks, practice, warm_ups: warm_ups, group: group)
+            .finish(from, next_lesson)
+            .groups
         late = due.select { |key, date| ends.key?(key) ? ends[key].date > date : true }
         return tasks if late.empty?
 
         tasks.map do |task|
           date = late[group.call(task.id)]
-          date ? task.with(priority: task.priority + 1, because: Phrase.list([task.because, Phrase["planning.urgency.late", day: Phrase.day(date, :day_and_month)]].compact, by: :semicolon)) : task
+          if date
+            task.with(
+              priority: task.priority + 1,
+              because:
+                Phrase.list(
+                  [
+                    task.because,
+                    Phrase["planning.urgency.late", day: Phrase.day(date, :day_and_month)]
+                  ].compact,
+                  by: :semicolon
+                )
+            )
+          else
+            task
+          end
         end
       end
     end

@@ -19,7 +19,16 @@ module Stairwell
       # @param more [Array<More>] what a full day may be filled with
       # @param under [Practice] what is taken on, which may be less, see {Restraint}
       # @param limits [Boolean] whether to say what limits the week
-      def initialize(tasks, practice, dates, overrides: [], more: [], limits: false, under: practice, **beside)
+      def initialize(
+        tasks,
+        practice,
+        dates,
+        overrides: [],
+        more: [],
+        limits: false,
+        under: practice,
+        **beside
+      )
         bundles = Bundles.new(tasks, practice, beside.fetch(:warm_ups, []))
         @tasks = tasks = bundles.tasks
         @practice = practice
@@ -47,7 +56,12 @@ module Stairwell
       # @return [Plan] with what is added and what limits it
       def plan
         needed = days
-        Plan.new(days: filled(needed), left_out: left_out(needed), unmet: @overrides.unmet(@dates, @known), limits: limits(needed))
+        Plan.new(
+          days: filled(needed),
+          left_out: left_out(needed),
+          unmet: @overrides.unmet(@dates, @known),
+          limits: limits(needed)
+        )
       end
 
       # @return [Array<Day>] with what is needed
@@ -58,9 +72,11 @@ module Stairwell
       def limits(days)
         return [] unless @say_limits
 
-        Limits.new(@tasks, @practice, days, blockers: @blockers, full: @gaps.full?) { |tasks, practice|
-          Week.new(tasks, practice, @dates, overrides: @overrides.to_a, **@beside).days
-        }.to_a
+        Limits
+          .new(@tasks, @practice, days, blockers: @blockers, full: @gaps.full?) do |tasks, practice|
+            Week.new(tasks, practice, @dates, overrides: @overrides.to_a, **@beside).days
+          end
+          .to_a
       end
 
       def fill(date, share)
@@ -73,17 +89,41 @@ module Stairwell
         kept_off = kept_off(date)
         due = @extras.due(date, room - first_minutes(room, date, put, kept_off))
         taken_on = [room - minutes(due), @under.budget(date) - minutes(first, put)].min
-        chosen = sized_for(@ledger.choose(taken_on, without: kept_off, put: put), room - minutes(due), @filling.kept(date, beside + due))
+        chosen =
+          sized_for(
+            @ledger.choose(taken_on, without: kept_off, put: put),
+            room - minutes(due),
+            @filling.kept(date, beside + due)
+          )
         ready = @ledger.ready
         steps = Sitting.order(put + chosen, @rank).flat_map { |task| steps(task, put, over) }
         room -= minutes(due, chosen)
-        @gaps.note(date, room, ready.to_h { |id| [id, @ledger.minutes(id)] }, put + chosen, begun: steps.count(&:begins))
+        @gaps.note(
+          date,
+          room,
+          ready.to_h { |id| [id, @ledger.minutes(id)] },
+          put + chosen,
+          begun: steps.count(&:begins)
+        )
         others = @extras.extra_work(date, room, share)
         others += @extras.runs(date, room - minutes(others)) if date == @dates.last
-        @filling.note(date, room - minutes(others), steps + beside + due + others, ready - kept_off, @ledger.finished) unless @practice.use == :light
+        unless @practice.use == :light
+          @filling.note(
+            date,
+            room - minutes(others),
+            steps + beside + due + others,
+            ready - kept_off,
+            @ledger.finished
+          )
+        end
         @ledger.add(put + chosen)
         @today = (put + chosen).map(&:id)
-        Day.new(date: date, items: first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } + others + extras)
+        Day.new(
+          date: date,
+          items:
+            first + steps + (beside + due).sort_by { |item| (item.kind == :review) ? 0 : 1 } +
+              others + extras
+        )
       end
 
       # @param days [Array<Day>]
@@ -93,7 +133,8 @@ module Stairwell
 
         added = @filling.call
         days.map do |day|
-          practised, others = day.items.partition { |item| %i[warm_up step review more].include?(item.kind) }
+          practised, others =
+            day.items.partition { |item| %i[warm_up step review more].include?(item.kind) }
           day.with(items: practised + added.fetch(day.date) + others)
         end
       end
@@ -111,12 +152,19 @@ module Stairwell
       # As often as they ask for, or all of them less often, where everything in hand stands on
       # the day. What is kept up has its place too, as far as that goes.
       # @return [Array<Task>]
-      def sized_for(chosen, room, kept) = @practice.flat? ? Chart.sized(chosen, room - minutes(kept)) : chosen
+      def sized_for(chosen, room, kept) =
+        @practice.flat? ? Chart.sized(chosen, room - minutes(kept)) : chosen
 
       # @return [Array<Task>] steps the teacher put on the day, with as many
       #   repetitions as said
       def put_on(date)
-        @overrides.on(date).filter_map { |override| @by_id.key?(override.id) && !@extras.review?(override.id) && sized(@ledger.next_day(override.id), override) }.uniq(&:id)
+        @overrides
+          .on(date)
+          .filter_map do |override|
+            @by_id.key?(override.id) && !@extras.review?(override.id) &&
+              sized(@ledger.next_day(override.id), override)
+          end
+          .uniq(&:id)
       end
 
       def sized(task, override) = override.repetitions ? task.times(override.repetitions) : task
@@ -126,7 +174,15 @@ module Stairwell
       def kept_off(date)
         return Set.new if @overrides.empty?
 
-        @tasks.select { |task| @overrides.off?(task.id, date) || ((later = @overrides.later(task.id, date)).positive? && @ledger.left(task.id) <= later) }.to_set(&:id)
+        @tasks
+          .select do |task|
+            @overrides.off?(task.id, date) ||
+              (
+                (later = @overrides.later(task.id, date)).positive? &&
+                  @ledger.left(task.id) <= later
+              )
+          end
+          .to_set(&:id)
       end
 
       # Those of one sitting one after another, the first of which gets ready and begins.
@@ -134,9 +190,22 @@ module Stairwell
         item = step(task, put, over)
         return [item] if task.parts.empty?
 
-        turn = (task.share == 1) ? nil : [@ledger.done(task.id) % (1 / task.share), (1 / task.share).to_i].map(&:to_i)
+        turn =
+          (
+            if task.share == 1
+              nil
+            else
+              [@ledger.done(task.id) % (1 / task.share), (1 / task.share).to_i].map(&:to_i)
+            end
+          )
         task.parts.each_with_index.map do |part, at|
-          item.with(id: part.id, minutes: at.zero? ? part.minutes : part.minutes - part.ready, repetitions: part.repetitions, begins: item.begins && at.zero?, part: turn)
+          item.with(
+            id: part.id,
+            minutes: at.zero? ? part.minutes : part.minutes - part.ready,
+            repetitions: part.repetitions,
+            begins: item.begins && at.zero?,
+            part: turn
+          )
         end
       end
 
@@ -145,25 +214,47 @@ module Stairwell
         why = @reasons.standing(task, day: @ledger.done(task.id) + 1, chain: @ledger.chain(task.id))
         why = @reasons.fewer(why, task) if !pinned && task.repetitions < @by_id[task.id].repetitions
         Item.new(
-          id: task.id, minutes: task.minutes, repetitions: task.repetitions, begins: !@ledger.begun?(task.id), why: pinned ? Phrase["planning.week.you_put_it_here", why: why] : why,
-          pinned: pinned, breaks: (@breaks.of(task, put: put, over: over) if pinned)
+          id: task.id,
+          minutes: task.minutes,
+          repetitions: task.repetitions,
+          begins: !@ledger.begun?(task.id),
+          why: pinned ? Phrase["planning.week.you_put_it_here", why: why] : why,
+          pinned: pinned,
+          breaks: (@breaks.of(task, put: put, over: over) if pinned)
         )
       end
 
       def left_out(days)
         standing = days.flat_map { |day| day.items.map(&:id) }.to_set
-        @tasks.reject { |task| task.remaining.zero? || [task, *task.parts].any? { |one| standing.include?(one.id) } }.flat_map do |task|
-          blocker = @blockers[task.id]
-          left = LeftOut.new(id: task.id, fits: blocker.nil? || !blocker.introduced, why: blocker ? @reasons.never(task, blocker) : why_left(task, days))
-          task.parts.empty? ? [left] : task.parts.map { |part| left.with(id: part.id) }
-        end
+        @tasks
+          .reject do |task|
+            task.remaining.zero? || [task, *task.parts].any? { |one| standing.include?(one.id) }
+          end
+          .flat_map do |task|
+            blocker = @blockers[task.id]
+            left =
+              LeftOut.new(
+                id: task.id,
+                fits: blocker.nil? || !blocker.introduced,
+                why: blocker ? @reasons.never(task, blocker) : why_left(task, days)
+              )
+            task.parts.empty? ? [left] : task.parts.map { |part| left.with(id: part.id) }
+          end
       end
 
       # Seen from the last day of the week: what it waited for until then.
       def why_left(task, days)
         return Phrase["planning.week.you_left_it_out_of_this"] if @overrides.out?(task.id)
 
-        open = days.empty? ? [] : (@ledger.open_needs(task.id) | (task.needs & @today.to_a)) | (task.after - last_finished - @today.to_a)
+        open =
+          (
+            if days.empty?
+              []
+            else
+              (@ledger.open_needs(task.id) | (task.needs & @today.to_a)) |
+                (task.after - last_finished - @today.to_a)
+            end
+          )
         return @reasons.waiting(open, @ledger) if open.any?
         return Phrase["planning.week.you_took_it_off_the_days"] if @overrides.touched?(task.id)
 

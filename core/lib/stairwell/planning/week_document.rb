@@ -6,7 +6,7 @@ module Stairwell
     module WeekDocument
       SCHEMA = "planned-week/1"
       # What weeks planned before this had a schema called the kinds of items.
-      FORMERLY = {"other" => "extra_work", "extra" => "added"}.freeze
+      FORMERLY = { "other" => "extra_work", "extra" => "added" }.freeze
 
       module_function
 
@@ -21,9 +21,16 @@ module Stairwell
 
       def data(week, &)
         {
-          "schema" => SCHEMA, "starts" => week.starts.to_s, "planned_from" => week.planned_from.to_s, "next_lesson" => week.next_lesson.to_s, "with_lesson" => week.with_lesson, "budget" => week.budget,
-          "days" => week.days.map { |day| dump_day(day, &) }, "left_out" => week.left_out.map { |one| plain(one) },
-          "unmet" => week.unmet.map { |one| plain(one).merge("date" => one.date&.to_s) }, "limits" => week.limits.map { |one| plain(one).merge("kind" => one.kind.to_s) }
+          "schema" => SCHEMA,
+          "starts" => week.starts.to_s,
+          "planned_from" => week.planned_from.to_s,
+          "next_lesson" => week.next_lesson.to_s,
+          "with_lesson" => week.with_lesson,
+          "budget" => week.budget,
+          "days" => week.days.map { |day| dump_day(day, &) },
+          "left_out" => week.left_out.map { |one| plain(one) },
+          "unmet" => week.unmet.map { |one| plain(one).merge("date" => one.date&.to_s) },
+          "limits" => week.limits.map { |one| plain(one).merge("kind" => one.kind.to_s) }
         }
       end
 
@@ -32,37 +39,79 @@ module Stairwell
       # @return [PlannedWeek]
       # @raise [UnreadableError] when it is no planned week
       def load(data)
-        raise UnreadableError, Phrase["planning.planned_week.this_is_not_a_document", schema: SCHEMA] unless data.is_a?(Hash) && [nil, SCHEMA].include?(data["schema"])
+        unless data.is_a?(Hash) && [nil, SCHEMA].include?(data["schema"])
+          raise UnreadableError,
+                Phrase["planning.planned_week.this_is_not_a_document", schema: SCHEMA]
+        end
 
         PlannedWeek.new(
-          **%i[starts next_lesson].to_h { |key| [key, Date.iso8601(data.fetch(key.to_s))] }, planned_from: Date.iso8601(data["planned_from"] || data["starts"]),
-          budget: data.fetch("budget"), with_lesson: data.fetch("with_lesson", true), days: data.fetch("days").map { |day| load_day(day) }, left_out: data.fetch("left_out", []).map { |one| value(PlannedLeftOut, one) },
-          unmet: data.fetch("unmet", []).map { |one| value(PlannedUnmet, one.merge("date" => one["date"] && Date.iso8601(one["date"]))) },
-          limits: data.fetch("limits", []).map { |one| PlannedLimit.new(**one.transform_keys(&:to_sym), kind: one.fetch("kind").to_sym, why: Phrase.load(one["why"])) }
+          **%i[starts next_lesson].to_h { |key| [key, Date.iso8601(data.fetch(key.to_s))] },
+          planned_from: Date.iso8601(data["planned_from"] || data["starts"]),
+          budget: data.fetch("budget"),
+          with_lesson: data.fetch("with_lesson", true),
+          days: data.fetch("days").map { |day| load_day(day) },
+          left_out: data.fetch("left_out", []).map { |one| value(PlannedLeftOut, one) },
+          unmet:
+            data
+              .fetch("unmet", [])
+              .map do |one|
+                value(PlannedUnmet, one.merge("date" => one["date"] && Date.iso8601(one["date"])))
+              end,
+          limits:
+            data
+              .fetch("limits", [])
+              .map do |one|
+                PlannedLimit.new(
+                  **one.transform_keys(&:to_sym),
+                  kind: one.fetch("kind").to_sym,
+                  why: Phrase.load(one["why"])
+                )
+              end
         )
       rescue KeyError, TypeError, NoMethodError, ArgumentError => error
-        raise UnreadableError, Phrase["planning.planned_week.this_document_is_damaged", schema: SCHEMA, why: error.message.lines.first.strip]
+        raise UnreadableError,
+              Phrase[
+                "planning.planned_week.this_document_is_damaged",
+                schema: SCHEMA,
+                why: error.message.lines.first.strip
+              ]
       end
 
       def dump_day(day)
         {
-          "date" => day.date.to_s, "minutes" => yield(day.minutes), "budget" => yield(day.budget),
-          "items" => day.items.map { |one| plain(one).merge("kind" => one.kind.to_s, "minutes" => yield(one.minutes)) },
+          "date" => day.date.to_s,
+          "minutes" => yield(day.minutes),
+          "budget" => yield(day.budget),
+          "items" =>
+            day.items.map do |one|
+              plain(one).merge("kind" => one.kind.to_s, "minutes" => yield(one.minutes))
+            end,
           "warm_ups" => day.warm_ups.map { |one| plain(one).merge("minutes" => yield(one.minutes)) }
         }
       end
 
       def load_day(data)
         PlannedDay.new(
-          date: Date.iso8601(data.fetch("date")), minutes: exact(data.fetch("minutes")), budget: exact(data["budget"] || data.fetch("minutes")),
+          date: Date.iso8601(data.fetch("date")),
+          minutes: exact(data.fetch("minutes")),
+          budget: exact(data["budget"] || data.fetch("minutes")),
           items: data.fetch("items").map { |one| load_item(one) },
-          warm_ups: data.fetch("warm_ups", []).map { |one| value(PlannedWarmUp, one.merge("minutes" => exact(one["minutes"]))) }
+          warm_ups:
+            data
+              .fetch("warm_ups", [])
+              .map { |one| value(PlannedWarmUp, one.merge("minutes" => exact(one["minutes"]))) }
         )
       end
 
       def load_item(data)
         kind = data.fetch("kind")
-        value(PlannedItem, data.merge("kind" => FORMERLY.fetch(kind, kind).to_sym, "minutes" => exact(data.fetch("minutes"))))
+        value(
+          PlannedItem,
+          data.merge(
+            "kind" => FORMERLY.fetch(kind, kind).to_sym,
+            "minutes" => exact(data.fetch("minutes"))
+          )
+        )
       end
 
       # Exact as "41/30"; weeks kept before had numbers, in halves.
@@ -79,7 +128,11 @@ module Stairwell
       def value(kind, data)
         fields = data.transform_keys(&:to_sym).slice(*kind.members)
         ours = fields.key?(:step_id) && !OWN.include?(fields[:kind])
-        kind.new(**fields, title: ours ? Phrase.load(fields[:title]) : Phrase.unpack(fields[:title]), **fields.slice(*SAID).transform_values { |text| Phrase.load(text) })
+        kind.new(
+          **fields,
+          title: ours ? Phrase.load(fields[:title]) : Phrase.unpack(fields[:title]),
+          **fields.slice(*SAID).transform_values { |text| Phrase.load(text) }
+        )
       end
       private_class_method :data, :dump_day, :load_day, :load_item, :exact, :plain, :value
     end

@@ -2,8 +2,8 @@
 
 module Stairwell
   module Practice
-    # What a stage is about at its bars, in words: shapes to block, what to say in counting, how notes are touched,
-    # whose the tune is, when the pedal changes.
+    # What a stage is about at its bars, in words: shapes to block, what to say in counting, how
+    # notes are touched, whose the tune is, when the pedal changes.
     class AspectNotes
       # Bars whose counting is written out.
       WRITTEN_OUT = 4
@@ -25,11 +25,16 @@ module Stairwell
         return [*shapes(bars), *patterns(bars, hands)].compact if stage.actions.value?(:block)
 
         case stage.aspect
-        when :rhythm then [counting(bars, hands)].compact
-        when :articulation then articulation(bars, hands)
-        when :voicing then tune(bars)
-        when :pedal then [pedal(bars)].compact
-        else []
+        when :rhythm
+          [counting(bars, hands)].compact
+        when :articulation
+          articulation(bars, hands)
+        when :voicing
+          tune(bars)
+        when :pedal
+          [pedal(bars)].compact
+        else
+          []
         end
       end
 
@@ -39,38 +44,97 @@ module Stairwell
 
       # Typed degrees come before those that are heard.
       def shapes(bars)
-        typed = @map.markings.harmony.select { |one| bars.any? { |bar| one.span.cover?(bar) } }.map { |one| [one.span.from, one.words] }
+        typed =
+          @map
+            .markings
+            .harmony
+            .select { |one| bars.any? { |bar| one.span.cover?(bar) } }
+            .map { |one| [one.span.from, one.words] }
         chords = typed.any? ? typed : harmony.chords(bars).map { |one| [one.bar, one.degree] }
-        [(Phrase["practice.aspect_notes.shapes", chords: Phrase.list(chords.map { |bar, degree| Phrase["practice.aspect_notes.shape", bar: @map.bar(bar).name, degree: degree] }, by: :comma)] if chords.any?)]
+        [
+          (
+            if chords.any?
+              Phrase[
+                "practice.aspect_notes.shapes",
+                chords:
+                  Phrase.list(
+                    chords.map do |bar, degree|
+                      Phrase["practice.aspect_notes.shape", bar: @map.bar(bar).name, degree: degree]
+                    end,
+                    by: :comma
+                  )
+              ]
+            end
+          )
+        ]
       end
 
       def harmony = @harmony ||= Aspects::Harmony.new(@map)
 
       def patterns(bars, hands)
-        @map.markings.patterns.select { |one| (one.hand.nil? || [one.hand, :both].include?(hands)) && bars.any? { |bar| one.span.cover?(bar) } }.map(&:words)
+        @map
+          .markings
+          .patterns
+          .select do |one|
+            (one.hand.nil? || [one.hand, :both].include?(hands)) &&
+              bars.any? { |bar| one.span.cover?(bar) }
+          end
+          .map(&:words)
       end
 
       # Of the hand that has more to count.
       def counting(bars, hands)
         return if bars.size > WRITTEN_OUT
 
-        hand = Sections::Likeness::HANDS.select { |one| [one, :both].include?(hands) }.max_by { |one| bars.sum { |bar| notes(bar, one).map(&:onset).uniq.size } }
+        hand =
+          Sections::Likeness::HANDS
+            .select { |one| [one, :both].include?(hands) }
+            .max_by { |one| bars.sum { |bar| notes(bar, one).map(&:onset).uniq.size } }
         said = bars.map { |bar| @counting.say(@map.bar(bar), notes(bar, hand)) }
-        Phrase["practice.aspect_notes.say", counted: said.map { |one| one.empty? ? "–" : one }.join(" | ")] if said.any? { |one| !one.empty? }
+        if said.any? { |one| !one.empty? }
+          Phrase[
+            "practice.aspect_notes.say",
+            counted: said.map { |one| one.empty? ? "–" : one }.join(" | ")
+          ]
+        end
       end
 
       def articulation(bars, hands)
         @articulations ||= Aspects::Articulations.new(@map)
         of = ->(one) { [one.hand, :both].include?(hands) || hands == :both }
-        by_value = @articulations.by_value(bars).select(&of).map { |one| Phrase["sections.preview.by_value", hand: Phrase["hands.#{one.hand}"], value: @values.name(one.length), articulation: Phrase["articulations.#{one.articulation.tr(" ", "_")}"]] }
-        pairs = @articulations.pairs(bars).select(&of).map { |one| Phrase["practice.aspect_notes.pairs", hand: Phrase["hands.#{one.hand}"], count: one.count] }
+        by_value =
+          @articulations
+            .by_value(bars)
+            .select(&of)
+            .map do |one|
+              Phrase[
+                "sections.preview.by_value",
+                hand: Phrase["hands.#{one.hand}"],
+                value: @values.name(one.length),
+                articulation: Phrase["articulations.#{one.articulation.tr(" ", "_")}"]
+              ]
+            end
+        pairs =
+          @articulations
+            .pairs(bars)
+            .select(&of)
+            .map do |one|
+              Phrase[
+                "practice.aspect_notes.pairs",
+                hand: Phrase["hands.#{one.hand}"],
+                count: one.count
+              ]
+            end
         by_value + pairs
       end
 
       def tune(bars)
         @tune ||= Aspects::Tune.new(@map).stretches
         here = @tune.select { |one| bars.any? { |bar| bar.between?(one.from, one.to) } }
-        here.map(&:hand).uniq.map { |hand| Phrase["practice.aspect_notes.tune", hand: Phrase["hands.#{hand}"]] }
+        here
+          .map(&:hand)
+          .uniq
+          .map { |hand| Phrase["practice.aspect_notes.tune", hand: Phrase["hands.#{hand}"]] }
       end
 
       def pedal(bars)

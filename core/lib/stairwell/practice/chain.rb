@@ -21,7 +21,15 @@ module Stairwell
       # @return [Phrase] what it is called
       def title(title, key: nil, hands: [])
         said = key ? Phrase["practice.chain.in_key", title: title, key: key.name] : title
-        hands.any? ? Phrase["practice.chain.hands", said: said, hands: Phrase.list(hands.map { |hand| Phrase["practice.chain.#{hand}"] }, by: :comma)] : said
+        if hands.any?
+          Phrase[
+            "practice.chain.hands",
+            said: said,
+            hands: Phrase.list(hands.map { |hand| Phrase["practice.chain.#{hand}"] }, by: :comma)
+          ]
+        else
+          said
+        end
       end
 
       # @param title [String]
@@ -44,7 +52,8 @@ module Stairwell
       # @param key [Score::Key]
       # @param semitones [Integer]
       # @return [Score::Key] as much higher, with the fewest signs
-      def up(key, semitones) = key.with(fifths: ((key.fifths + (SEMITONE * semitones) - FEWEST.min) % 12) + FEWEST.min)
+      def up(key, semitones) =
+        key.with(fifths: ((key.fifths + (SEMITONE * semitones) - FEWEST.min) % 12) + FEWEST.min)
 
       def chords(words, scale)
         return [scale.join(" ")] if words.map(&:downcase) == ["scale"]

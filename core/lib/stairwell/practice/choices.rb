@@ -13,10 +13,23 @@ module Stairwell
     # (:as_said, :twice, :free), and the student's pace (1 is average, more is
     # slower), and how often on a day what is strenuous is played at the most; how one
     # counts (`counting`, of {Aspects::Counting::SYSTEMS}).
-    Choices = Stairwell.value(
-      hand_order: :right, join: :pairs, pedal: :last, articulation_by: :teacher, dynamics_by: :teacher, memory: false, order: [], target_tempo: nil, learnt_at: nil,
-      repeats: :as_printed, fermata: :as_said, pace: 1r, most_strenuous: Constants::MOST_STRENUOUS[:other], counting: Aspects::Counting::SYSTEMS.first
-    )
+    Choices =
+      Stairwell.value(
+        hand_order: :right,
+        join: :pairs,
+        pedal: :last,
+        articulation_by: :teacher,
+        dynamics_by: :teacher,
+        memory: false,
+        order: [],
+        target_tempo: nil,
+        learnt_at: nil,
+        repeats: :as_printed,
+        fermata: :as_said,
+        pace: 1r,
+        most_strenuous: Constants::MOST_STRENUOUS[:other],
+        counting: Aspects::Counting::SYSTEMS.first
+      )
 
     Choices::HAND_ORDERS = %i[right left easier harder].freeze
     Choices::JOINS = %i[pairs from_start from_end].freeze

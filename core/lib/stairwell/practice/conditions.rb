@@ -11,21 +11,37 @@ module Stairwell
         @marks = map.markings
         @share = share
         @sections = map.sections.to_h { |one| [one.label, one] }
-        @touched = map.notes.select { |_, hands| hands.values.flatten.any? { |note| note.articulation.any? } }.keys
+        @touched =
+          map
+            .notes
+            .select { |_, hands| hands.values.flatten.any? { |note| note.articulation.any? } }
+            .keys
       end
 
       # @param condition [Symbol] see {Stage::ONLY}
       # @param bars [Array<Integer>]
       def met?(condition, bars)
         case condition
-        when :pedal then over?(@marks.pedal, bars)
-        when :ornaments then over?(@marks.ornaments, bars)
-        when :lyrics then over?(@marks.verses.map(&:span), bars)
-        when :dynamics then over?(@marks.dynamics.map(&:span), bars)
-        when :articulation then (@touched & bars).any? || @marks.section_notes.any? { |one| one.kind == :articulation && of_section?(one.section, bars) }
-        when :voicing then met?(:together, bars) && tunes.any? { |one| one.over && bars.any? { |bar| bar.between?(one.from, one.to) } }
-        when :track then !@marks.track.nil?
-        when :together then %i[right left].all? { |hand| @share.plays?(hand, bars) } && !alternating?(bars)
+        when :pedal
+          over?(@marks.pedal, bars)
+        when :ornaments
+          over?(@marks.ornaments, bars)
+        when :lyrics
+          over?(@marks.verses.map(&:span), bars)
+        when :dynamics
+          over?(@marks.dynamics.map(&:span), bars)
+        when :articulation
+          (@touched & bars).any? ||
+            @marks.section_notes.any? do |one|
+              one.kind == :articulation && of_section?(one.section, bars)
+            end
+        when :voicing
+          met?(:together, bars) &&
+            tunes.any? { |one| one.over && bars.any? { |bar| bar.between?(one.from, one.to) } }
+        when :track
+          !@marks.track.nil?
+        when :together
+          %i[right left].all? { |hand| @share.plays?(hand, bars) } && !alternating?(bars)
         end
       end
 
@@ -51,7 +67,10 @@ module Stairwell
 
       def tunes = @tunes ||= Aspects::Tune.new(@map).stretches
 
-      def throughout?(use, bars) = @marks.hands.any? { |one| one.use == use && (one.span.nil? || bars.all? { |bar| one.span.cover?(bar) }) }
+      def throughout?(use, bars) =
+        @marks.hands.any? do |one|
+          one.use == use && (one.span.nil? || bars.all? { |bar| one.span.cover?(bar) })
+        end
 
       def over?(spans, bars) = spans.any? { |span| bars.any? { |bar| span.cover?(bar) } }
     end

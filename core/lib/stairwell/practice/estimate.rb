@@ -12,10 +12,11 @@ module Stairwell
       # @param tempo [Integer, nil] beats per minute; nil where seconds are said
       # @param seconds [Integer, nil] of one repetition without a tempo
       # @return [Rational] seconds, with the time to get ready again
-      def seconds(counts:, tempo:, seconds: nil) = (seconds&.to_r || counts * 60 / tempo) + Constants::RESET_SECONDS
+      def seconds(counts:, tempo:, seconds: nil) =
+        (seconds&.to_r || counts * 60 / tempo) + Constants::RESET_SECONDS
 
       # @return [Rational] minutes a day, rounded up to half a minute
-      def minutes(repetitions:, **one) = (repetitions * seconds(**one) / 60 * 2).ceil/2r
+      def minutes(repetitions:, **one) = (repetitions * seconds(**one) / 60 * 2).ceil / 2r
 
       # @param done [Integer] good days before
       # @param new [Rational] how new it is, 0 to 1

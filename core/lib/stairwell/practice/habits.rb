@@ -11,8 +11,22 @@ module Stairwell
       # @param choices [Choices]
       # @return [Score::Map]
       def on(map, choices)
-        jumps = (choices.repeats == :as_printed) ? map.jumps : map.jumps.map { |jump| jump.with(repeats: choices.repeats == :taken) }
-        fermatas = (choices.fermata == :twice) ? map.markings.fermatas.map { |one| one.with(held: nil) } : map.markings.fermatas
+        jumps =
+          (
+            if choices.repeats == :as_printed
+              map.jumps
+            else
+              map.jumps.map { |jump| jump.with(repeats: choices.repeats == :taken) }
+            end
+          )
+        fermatas =
+          (
+            if choices.fermata == :twice
+              map.markings.fermatas.map { |one| one.with(held: nil) }
+            else
+              map.markings.fermatas
+            end
+          )
         map.with(jumps: jumps, markings: map.markings.with(fermatas: fermatas))
       end
 
@@ -20,9 +34,15 @@ module Stairwell
       # @param bar [String] its printed name
       # @return [String] what to know of a fermata, in words
       def fermata(one, bar, choices)
-        return Phrase["practice.habits.the_fermata_in_bar_hold_it", bar: bar] if choices.fermata == :free
+        if choices.fermata == :free
+          return Phrase["practice.habits.the_fermata_in_bar_hold_it", bar: bar]
+        end
 
-        Phrase["practice.habits.the_fermata_in_bar_hold_counts", bar: bar, counts: Roadmap.number(one.held || one.counts * 2)]
+        Phrase[
+          "practice.habits.the_fermata_in_bar_hold_counts",
+          bar: bar,
+          counts: Roadmap.number(one.held || one.counts * 2)
+        ]
       end
     end
   end

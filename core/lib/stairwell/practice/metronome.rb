@@ -15,8 +15,14 @@ module Stairwell
       # @return [Integer] the next rung
       def self.next_rung(rungs, at, results)
         place = rungs.index(at)
-        return rungs[[place + 1, rungs.size - 1].min] if results.last(Constants::CLEAN_GOES_UP).size == Constants::CLEAN_GOES_UP && results.last(Constants::CLEAN_GOES_UP).all?
-        return rungs[[place - Constants::RUNGS_DOWN, 0].max] if results.last(Constants::FAILED_GOES_DOWN).size == Constants::FAILED_GOES_DOWN && results.last(Constants::FAILED_GOES_DOWN).none?
+        if results.last(Constants::CLEAN_GOES_UP).size == Constants::CLEAN_GOES_UP &&
+             results.last(Constants::CLEAN_GOES_UP).all?
+          return rungs[[place + 1, rungs.size - 1].min]
+        end
+        if results.last(Constants::FAILED_GOES_DOWN).size == Constants::FAILED_GOES_DOWN &&
+             results.last(Constants::FAILED_GOES_DOWN).none?
+          return rungs[[place - Constants::RUNGS_DOWN, 0].max]
+        end
 
         at
       end

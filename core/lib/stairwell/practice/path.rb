@@ -10,7 +10,10 @@ module Stairwell
       def self.of(steps)
         left, done = steps.dup, Set.new
         found = []
-        while (following = left.find { |step| (step.needs + step.after).all? { |id| done.include?(id) } })
+        while (
+                following =
+                  left.find { |step| (step.needs + step.after).all? { |id| done.include?(id) } }
+              )
           found << left.delete(following)
           done << following.id
         end

@@ -19,7 +19,9 @@ module Stairwell
       # @return [Routine]
       # @raise [ContradictionError] when a stage is none or the routine cannot work
       def load(stages, **about)
-        Routine.new(**about, stages: stages.map { |one| load_stage(one) }).tap { |routine| RoutineCheck.call(routine) }
+        Routine
+          .new(**about, stages: stages.map { |one| load_stage(one) })
+          .tap { |routine| RoutineCheck.call(routine) }
       rescue KeyError, NoMethodError, TypeError, ArgumentError, ZeroDivisionError
         raise ContradictionError, Phrase["practice.routine_document.one_of_the_stages_is_damaged"]
       end
@@ -37,9 +39,19 @@ module Stairwell
       end
 
       def formerly(data)
-        opens = {"introduced_by" => (data["opens"] == "taught") ? "stage" : "section"} if data.key?("opens")
-        only = {"only" => data["only"].map { |one| FORMER_ASPECTS.fetch(one, one) }} if data["only"]
-        {**data, **opens.to_h, **only.to_h, "scope" => (data["scope"] == "seam") ? "join" : data["scope"], "aspect" => FORMER_ASPECTS.fetch(data["aspect"], data["aspect"])}
+        if data.key?("opens")
+          opens = { "introduced_by" => (data["opens"] == "taught") ? "stage" : "section" }
+        end
+        only = { "only" => data["only"].map { |one| FORMER_ASPECTS.fetch(one, one) } } if data[
+          "only"
+        ]
+        {
+          **data,
+          **opens.to_h,
+          **only.to_h,
+          "scope" => (data["scope"] == "seam") ? "join" : data["scope"],
+          "aspect" => FORMER_ASPECTS.fetch(data["aspect"], data["aspect"])
+        }
       end
 
       def load_stage(data)
@@ -50,13 +62,28 @@ module Stairwell
         LISTS.each { |field| fields[field] = fields.fetch(field, []).map(&:to_sym) }
         NAMES.each { |field| fields[field] = fields[field] && known(field, fields[field].to_sym) }
         fields[:tempo_share] = fields[:tempo_share] && Rational(fields[:tempo_share])
-        fields[:actions] = fields.fetch(:actions, {}).to_h { |hand, action| [hand.to_sym, action.to_sym] }
+        fields[:actions] = fields
+          .fetch(:actions, {})
+          .to_h { |hand, action| [hand.to_sym, action.to_sym] }
         Stage.new(**fields)
       end
 
-      KNOWN = {scope: Stage::SCOPES, aspect: Stage::ASPECTS, picture: Stage::PICTURES, hands: %i[right left both], introduced_by: Stage::INTRODUCED_BY, cue: Stage::CUES, chain: Choices::JOINS}.freeze
+      KNOWN = {
+        scope: Stage::SCOPES,
+        aspect: Stage::ASPECTS,
+        picture: Stage::PICTURES,
+        hands: %i[right left both],
+        introduced_by: Stage::INTRODUCED_BY,
+        cue: Stage::CUES,
+        chain: Choices::JOINS
+      }.freeze
 
-      def known(field, value) = (KNOWN[field].nil? || KNOWN[field].include?(value)) ? value : raise(ArgumentError, field.to_s)
+      def known(field, value) =
+        if KNOWN[field].nil? || KNOWN[field].include?(value)
+          value
+        else
+          raise(ArgumentError, field.to_s)
+        end
 
       private_class_method :stage, :plain, :formerly, :load_stage, :known
     end

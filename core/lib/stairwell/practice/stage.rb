@@ -31,29 +31,93 @@ module Stairwell
     # - `chain`: how sections grow, see {Choices}; nil for what the teacher chose
     # - `ladder`: instead of one step at its tempo, a step for every two rungs of
     #   the metronome scale up to it; `good_days` is then of each
-    Stage = Stairwell.value(
-      :key, :name, :scope, :good_days, :done,
-      hands: :both, actions: {}, aspect: :notes, picture: :both, tempo_share: nil, seconds: nil,
-      repetitions: Constants::REPETITIONS, needs: [], after: [], only: [], introduced_by: :section, ladder: false, sitting: nil, small_count: false,
-      everywhere: [], earlier: [], cue: nil, repeats: true, by_section: false, chain: nil
-    ) do
-      # @return [Array<Symbol>] stages it waits for, of which none may wait for it
-      def waits = needs + after + everywhere
+    Stage =
+      Stairwell.value(
+        :key,
+        :name,
+        :scope,
+        :good_days,
+        :done,
+        hands: :both,
+        actions: {
+        },
+        aspect: :notes,
+        picture: :both,
+        tempo_share: nil,
+        seconds: nil,
+        repetitions: Constants::REPETITIONS,
+        needs: [],
+        after: [],
+        only: [],
+        introduced_by: :section,
+        ladder: false,
+        sitting: nil,
+        small_count: false,
+        everywhere: [],
+        earlier: [],
+        cue: nil,
+        repeats: true,
+        by_section: false,
+        chain: nil
+      ) do
+        # @return [Array<Symbol>] stages it waits for, of which none may wait for it
+        def waits = needs + after + everywhere
 
-      # @return [Array<Symbol>] those, and what only holds for what stands earlier
-      def all_waits = waits + earlier
+        # @return [Array<Symbol>] those, and what only holds for what stands earlier
+        def all_waits = waits + earlier
 
-      # @return [Hash{Symbol => Symbol}] what the hands do, without the voice
-      def hand_actions = actions.slice(:right, :left)
-    end
+        # @return [Hash{Symbol => Symbol}] what the hands do, without the voice
+        def hand_actions = actions.slice(:right, :left)
+      end
 
-    Stage::ASPECTS = %i[overview position rhythm notes fingering lyrics articulation voicing dynamics pedal ornaments tempo memory].freeze
+    Stage::ASPECTS = %i[
+      overview
+      position
+      rhythm
+      notes
+      fingering
+      lyrics
+      articulation
+      voicing
+      dynamics
+      pedal
+      ornaments
+      tempo
+      memory
+    ].freeze
     Stage::ACTIONS = %i[play block touch tap clap say sing silent].freeze
     Stage::VOICE = %i[say count sing names].freeze
     Stage::CUES = %i[drop roll lift lightly].freeze
     Stage::SCOPES = %i[spot section line page verse join growing whole].freeze
-    Stage::PICTURES = %i[look point clap tap say sing fingers names right left both slow fast listen pedal eyes].freeze
+    Stage::PICTURES = %i[
+      look
+      point
+      clap
+      tap
+      say
+      sing
+      fingers
+      names
+      right
+      left
+      both
+      slow
+      fast
+      listen
+      pedal
+      eyes
+    ].freeze
     Stage::INTRODUCED_BY = %i[section stage].freeze
-    Stage::ONLY = %i[pedal ornaments lyrics articulation voicing dynamics together track hurries].freeze
+    Stage::ONLY = %i[
+      pedal
+      ornaments
+      lyrics
+      articulation
+      voicing
+      dynamics
+      together
+      track
+      hurries
+    ].freeze
   end
 end

@@ -14,7 +14,10 @@ module Stairwell
       # @raise [ContradictionError] when the map has no section, or the routine
       #   cannot work
       def initialize(map, routine, choices)
-        raise ContradictionError, Phrase["practice.steps.has_no_section_yet_mark_at", title: map.title] if map.sections.empty?
+        if map.sections.empty?
+          raise ContradictionError,
+                Phrase["practice.steps.has_no_section_yet_mark_at", title: map.title]
+        end
 
         @map = map = Habits.on(map, choices)
         @choices = choices
@@ -35,11 +38,17 @@ module Stairwell
       def to_a
         @waits = Waits.new(@map, @routine, @targets)
         @played = Hash.new { |all, hands| all[hands] = Set.new }
-        steps = @routine.stages.flat_map { |stage| parted(stage) }.flat_map do |stage|
-          @targets.on(stage).flat_map do |target|
-            build(stage, target).tap { |built| @waits.made(stage, target, built) }
-          end
-        end
+        steps =
+          @routine
+            .stages
+            .flat_map { |stage| parted(stage) }
+            .flat_map do |stage|
+              @targets
+                .on(stage)
+                .flat_map do |target|
+                  build(stage, target).tap { |built| @waits.made(stage, target, built) }
+                end
+            end
         in_order(steps.map { |step| @waits.further(step) })
       end
 
@@ -47,7 +56,13 @@ module Stairwell
 
       # The hand with fewer notes to strike; right where nothing is known.
       def easier
-        struck = Sections::Likeness::HANDS.to_h { |hand| [hand, @map.notes.values.sum { |hands| hands.fetch(hand, []).count { |note| !note.tied } }] }
+        struck =
+          Sections::Likeness::HANDS.to_h do |hand|
+            [
+              hand,
+              @map.notes.values.sum { |hands| hands.fetch(hand, []).count { |note| !note.tied } }
+            ]
+          end
         (struck[:left] < struck[:right]) ? :left : :right
       end
 
@@ -56,7 +71,14 @@ module Stairwell
       def parted(stage)
         return [stage] unless stage.by_section && @map.sections.size > 1
 
-        [stage.with(scope: :section, good_days: (stage.good_days/2r).ceil, repetitions: Constants::REPETITIONS), stage.with(good_days: [stage.good_days / 2, 1].max)]
+        [
+          stage.with(
+            scope: :section,
+            good_days: (stage.good_days / 2r).ceil,
+            repetitions: Constants::REPETITIONS
+          ),
+          stage.with(good_days: [stage.good_days / 2, 1].max)
+        ]
       end
 
       # @return [Array<Step>] none where the stage does not apply, several where
@@ -64,30 +86,64 @@ module Stairwell
       def build(stage, target)
         bars = target.spans.flat_map(&:bars)
         return [] unless applies?(stage, target, bars)
-        return rungs(stage, bars).inject([]) { |found, marks| found << rung(stage, target, marks, found.last) } if stage.ladder
+        if stage.ladder
+          return(
+            rungs(stage, bars).inject([]) do |found, marks|
+              found << rung(stage, target, marks, found.last)
+            end
+          )
+        end
 
         [step(stage, target, stage.tempo_share && slow(stage.tempo_share, bars))]
       end
 
       # A slow tempo goes by the target tempo it was learnt at, and is never above the target tempo.
-      def slow(share, bars) = Metronome.at_most([@learnt_at * share, @target_tempo].min * @map.pace(bars.first))
+      def slow(share, bars) =
+        Metronome.at_most([@learnt_at * share, @target_tempo].min * @map.pace(bars.first))
 
       # Two rungs of the metronome scale to a day, from the tempo of the stages a
       # ladder needs up to the target tempo.
       # @return [Array<Array<Integer>>] the rungs of each step
       def rungs(stage, bars)
-        below = (stage.needs + stage.everywhere).filter_map { |key| @routine.stage(key) }.select { |one| one.scope == stage.scope }.filter_map(&:tempo_share).max || Constants::LADDER_FROM
+        below =
+          (stage.needs + stage.everywhere)
+            .filter_map { |key| @routine.stage(key) }
+            .select { |one| one.scope == stage.scope }
+            .filter_map(&:tempo_share)
+            .max || Constants::LADDER_FROM
         top = (@target_tempo * stage.tempo_share * @map.pace(bars.first)).round
         marks = Metronome.ladder([slow(below, bars), top].min, top)
-        marks.drop(1).then { |found| found.empty? ? [top] : found }.each_slice(Constants::RUNGS_A_DAY).to_a
+        marks
+          .drop(1)
+          .then { |found| found.empty? ? [top] : found }
+          .each_slice(Constants::RUNGS_A_DAY)
+          .to_a
       end
 
       # As often as its rule asks for, each mark so many times clean; once each on a short day.
       def rung(stage, target, marks, before)
         first, last = marks.first, marks.last
         stage = stage.with(repetitions: Constants::CLEAN_GOES_UP * marks.size)
-        name = (first == last) ? Phrase["practice.steps.at", last: last] : Phrase["practice.steps.at_then", first: first, last: last]
-        made = step(stage, target, last, id: "#{target.key}.#{stage.key}-#{last}", title: Phrase.list([target.name, Phrase["practice.steps.rung", stage: stage.name, tempo: name]], by: :comma))
+        name =
+          (
+            if first == last
+              Phrase["practice.steps.at", last: last]
+            else
+              Phrase["practice.steps.at_then", first: first, last: last]
+            end
+          )
+        made =
+          step(
+            stage,
+            target,
+            last,
+            id: "#{target.key}.#{stage.key}-#{last}",
+            title:
+              Phrase.list(
+                [target.name, Phrase["practice.steps.rung", stage: stage.name, tempo: name]],
+                by: :comma
+              )
+          )
         made = made.with(notes: [*made.notes, Metronome::RULE], fewest: marks.size, marks: marks)
         before ? made.with(needs: made.needs | [before.id]) : made
       end
@@ -96,37 +152,107 @@ module Stairwell
         bars = target.spans.flat_map(&:bars)
         hands = target.hand || ((stage.hands == :both) && @conditions.one_hand(bars)) || stage.hands
         # A hard place gets eight repetitions where others get five.
-        repetitions = (target.hard && stage.repetitions < Constants::HARD_REPETITIONS) ? (stage.repetitions * Constants::HARD_REPETITIONS / Constants::REPETITIONS.to_r).ceil : stage.repetitions
+        repetitions =
+          (
+            if target.hard && stage.repetitions < Constants::HARD_REPETITIONS
+              (stage.repetitions * Constants::HARD_REPETITIONS / Constants::REPETITIONS.to_r).ceil
+            else
+              stage.repetitions
+            end
+          )
         strained = played?(stage) && @strain.at?(bars, hands, tempo)
         repetitions = [repetitions, @choices.most_strenuous].min if strained
-        minutes = Estimate.minutes(counts: target.counts, tempo: tempo, seconds: stage.seconds, repetitions: repetitions)
-        days = Estimate.good_days(stage_days: stage.good_days, difficulty: target.difficulty, new_share: share(stage, target, hands, bars), pace: @choices.pace)
-        Step.new(id: "#{target.key}.#{stage.key}", stage: stage.key, title: Phrase.list([target.name, stage.name], by: :comma), section: target.section,
-          hands: hands, spans: target.spans, place: @wording.place(target.spans), counts: target.counts, tempo: tempo,
-          repetitions: repetitions, good_days: days, minutes: minutes, done: stage.done, picture: stage.picture, aspect: stage.aspect,
-          actions: actions(stage, hands), hard: target.hard, join: stage.scope == :join, parts: target.parts, introduced_by: stage.introduced_by, notes: notes(stage, bars, hands, strained),
-          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS, seconds: (stage.seconds unless tempo), new: newness(stage, target, hands, bars), sitting: stage.sitting && "#{target.key}.#{stage.sitting}", small_count: small_count?(stage, bars), repeats: stage.repeats, arithmetic: Wording.arithmetic(minutes, repetitions, target.counts, tempo, days, seconds: stage.seconds), notes_per_count: notes_per_count(hands, bars), **begins(stage, tempo, bars),
-          needs: (@waits.for(stage.needs, target) + @waits.in_parts(stage, target)).map(&:id), after: @waits.for(stage.after, target).map(&:id), **named)
+        minutes =
+          Estimate.minutes(
+            counts: target.counts,
+            tempo: tempo,
+            seconds: stage.seconds,
+            repetitions: repetitions
+          )
+        days =
+          Estimate.good_days(
+            stage_days: stage.good_days,
+            difficulty: target.difficulty,
+            new_share: share(stage, target, hands, bars),
+            pace: @choices.pace
+          )
+        Step.new(
+          id: "#{target.key}.#{stage.key}",
+          stage: stage.key,
+          title: Phrase.list([target.name, stage.name], by: :comma),
+          section: target.section,
+          hands: hands,
+          spans: target.spans,
+          place: @wording.place(target.spans),
+          counts: target.counts,
+          tempo: tempo,
+          repetitions: repetitions,
+          good_days: days,
+          minutes: minutes,
+          done: stage.done,
+          picture: stage.picture,
+          aspect: stage.aspect,
+          actions: actions(stage, hands),
+          hard: target.hard,
+          join: stage.scope == :join,
+          parts: target.parts,
+          introduced_by: stage.introduced_by,
+          notes: notes(stage, bars, hands, strained),
+          most: strained ? @choices.most_strenuous : Constants::MOST_REPETITIONS,
+          seconds: (stage.seconds unless tempo),
+          new: newness(stage, target, hands, bars),
+          sitting: stage.sitting && "#{target.key}.#{stage.sitting}",
+          small_count: small_count?(stage, bars),
+          repeats: stage.repeats,
+          arithmetic:
+            Wording.arithmetic(
+              minutes,
+              repetitions,
+              target.counts,
+              tempo,
+              days,
+              seconds: stage.seconds
+            ),
+          notes_per_count: notes_per_count(hands, bars),
+          **begins(stage, tempo, bars),
+          needs: (@waits.for(stage.needs, target) + @waits.in_parts(stage, target)).map(&:id),
+          after: @waits.for(stage.after, target).map(&:id),
+          **named
+        )
       end
 
       # What is slower than the target, and no ladder, begins at the tempo that the student holds.
       def begins(stage, tempo, bars)
         return {} unless tempo && stage.tempo_share < 1 && !stage.ladder
 
-        {usual: tempo, top: Metronome.at_most(@target_tempo * @map.pace(bars.first))}
+        { usual: tempo, top: Metronome.at_most(@target_tempo * @map.pace(bars.first)) }
       end
 
       # Of the hand that has more to strike; nil where no notes are known.
       def notes_per_count(hands, bars)
-        struck = Sections::Likeness::HANDS.select { |hand| [hand, :both].include?(hands) }.map { |hand| bars.sum { |bar| struck_in(bar, hand) } }.max.to_i
+        struck =
+          Sections::Likeness::HANDS
+            .select { |hand| [hand, :both].include?(hands) }
+            .map { |hand| bars.sum { |bar| struck_in(bar, hand) } }
+            .max
+            .to_i
         counts = bars.sum(0r) { |bar| @map.bar(bar).counts }
         struck / counts if struck.positive? && counts.positive?
       end
 
-      def struck_in(bar, hand) = (@struck_in ||= {})[[bar, hand]] ||= @map.notes.fetch(bar, {}).fetch(hand, []).reject(&:tied).map(&:onset).uniq.size
+      def struck_in(bar, hand) =
+        (@struck_in ||= {})[[bar, hand]] ||= @map
+          .notes
+          .fetch(bar, {})
+          .fetch(hand, [])
+          .reject(&:tied)
+          .map(&:onset)
+          .uniq
+          .size
 
       # How much of its bars is new; joins and spots always are, and a layer that
-      # differs is, though its notes are known. What grows is as new as its bars, beside exact repeats.
+      # differs is, though its notes are known. What grows is as new as its bars, beside exact
+      # repeats.
       def share(stage, target, hands, bars)
         return 1r if target.layers || JOINING.include?(stage.scope)
 
@@ -139,20 +265,28 @@ module Stairwell
         return 0r unless played?(stage)
 
         differs = target.layers || JOINING.include?(stage.scope)
-        all = bars.sum(0r) { |bar| known(bar, hands, stage.scope) * (differs ? 1 : @share.bar(bar, HANDS.fetch(hands, hands))) }
+        all =
+          bars.sum(0r) do |bar|
+            known(bar, hands, stage.scope) *
+              (differs ? 1 : @share.bar(bar, HANDS.fetch(hands, hands)))
+          end
         @played[hands].merge(bars)
         all / bars.size
       end
 
       JOINING = %i[join spot].freeze
-      HANDS = {both: :together}.freeze
+      HANDS = { both: :together }.freeze
       private_constant :JOINING, :HANDS
 
       def known(bar, hands, scope)
         return 1r if JOINING.include?(scope)
         return 0r if @played[:both].include?(bar) || @played[hands].include?(bar)
 
-        (hands == :both && %i[right left].any? { |hand| @played[hand].include?(bar) }) ? Constants::NEW_TOGETHER : 1r
+        if hands == :both && %i[right left].any? { |hand| @played[hand].include?(bar) }
+          Constants::NEW_TOGETHER
+        else
+          1r
+        end
       end
 
       # Not clapped, said or only looked at.
@@ -162,23 +296,36 @@ module Stairwell
         counting = [*counting(stage, bars), *@aspect_notes.of(stage, bars, hands)]
         return counting if %i[rhythm overview lyrics].include?(stage.aspect)
 
-        [*counting, *(Phrase["practice.cues.#{stage.cue}"] if stage.cue), *said(stage, bars), *fermatas(bars), (Phrase["practice.habits.strenuous", count: @choices.most_strenuous] if strained)].compact
+        [
+          *counting,
+          *(Phrase["practice.cues.#{stage.cue}"] if stage.cue),
+          *said(stage, bars),
+          *fermatas(bars),
+          (Phrase["practice.habits.strenuous", count: @choices.most_strenuous] if strained)
+        ].compact
       end
 
       # Which beat is counted, where there are two.
       def counting(stage, bars)
         meter = @map.bar(bars.first).meter
         large, times = meter.counts(meter.bar_length).to_i, meter.small_counts
-        return [Phrase["practice.habits.small_count", beats: large * times, times: times]] if small_count?(stage, bars)
+        if small_count?(stage, bars)
+          return [Phrase["practice.habits.small_count", beats: large * times, times: times]]
+        end
 
-        (cut_time?(bars) && stage.tempo_share && !stage.ladder) ? [Phrase["practice.habits.large_count", beats: large, small: large * times]] : []
+        if cut_time?(bars) && stage.tempo_share && !stage.ladder
+          [Phrase["practice.habits.large_count", beats: large, small: large * times]]
+        else
+          []
+        end
       end
 
       # In cut time what is slow is counted in four first; from then on it is felt in two.
       def small_count?(stage, bars)
         return false unless stage.tempo_share && @map.bar(bars.first).meter.small_counts > 1
 
-        stage.small_count || (cut_time?(bars) && stage.tempo_share < Constants::FASTER && !stage.ladder)
+        stage.small_count ||
+          (cut_time?(bars) && stage.tempo_share < Constants::FASTER && !stage.ladder)
       end
 
       def cut_time?(bars) = @map.bar(bars.first).meter.unit == 2
@@ -186,47 +333,82 @@ module Stairwell
       # What the teacher noted of the sections' fingering and touch, where that is
       # what the stage is about, and of how the hand moves.
       def said(stage, bars)
-        kinds = [:movement, *{articulation: [:articulation], notes: [:fingering], fingering: [:fingering]}[stage.aspect]]
-        @map.markings.section_notes.select { |one| kinds.include?(one.kind) && @conditions.of_section?(one.section, bars) }.map(&:text)
+        kinds = [
+          :movement,
+          *{ articulation: [:articulation], notes: [:fingering], fingering: [:fingering] }[
+            stage.aspect
+          ]
+        ]
+        @map
+          .markings
+          .section_notes
+          .select { |one| kinds.include?(one.kind) && @conditions.of_section?(one.section, bars) }
+          .map(&:text)
       end
 
       def fermatas(bars)
-        @map.markings.fermatas.select { |one| bars.include?(one.bar) }.map { |one| Habits.fermata(one, @map.bar(one.bar).name, @choices) }
+        @map
+          .markings
+          .fermatas
+          .select { |one| bars.include?(one.bar) }
+          .map { |one| Habits.fermata(one, @map.bar(one.bar).name, @choices) }
       end
 
       def applies?(stage, target, bars)
         return false if target.layers && !target.layers.include?(stage.aspect)
-        return false if stage.hands != :both && (!@share.plays?(stage.hands, bars) || @conditions.alternating?(bars) || @conditions.together_first?(bars))
+        if stage.hands != :both &&
+             (
+               !@share.plays?(stage.hands, bars) || @conditions.alternating?(bars) ||
+                 @conditions.together_first?(bars)
+             )
+          return false
+        end
         return false if joins_hands?(stage) && @conditions.one_hand(bars)
 
-        stage.only.all? { |condition| (condition == :hurries) ? target.hurries.include?(stage.hands) : @conditions.met?(condition, bars) }
+        stage.only.all? do |condition|
+          if condition == :hurries
+            target.hurries.include?(stage.hands)
+          else
+            @conditions.met?(condition, bars)
+          end
+        end
       end
 
       # Whether a stage puts together what hands learnt apart.
       def joins_hands?(stage)
         @joins_hands ||= {}
-        @joins_hands.fetch(stage.key) { @joins_hands[stage.key] = stage.hands == :both && stage.hand_actions.any? && (stage.hand_actions.values - PLAYED).empty? && apart?(stage) }
+        @joins_hands.fetch(stage.key) do
+          @joins_hands[stage.key] = stage.hands == :both && stage.hand_actions.any? &&
+            (stage.hand_actions.values - PLAYED).empty? && apart?(stage)
+        end
       end
 
       PLAYED = %i[play block touch].freeze
       private_constant :PLAYED
 
       def apart?(stage)
-        stage.waits.map { |key| @routine.stage(key) }.any? { |one| one.hands != :both || joins_hands?(one) }
+        stage
+          .waits
+          .map { |key| @routine.stage(key) }
+          .any? { |one| one.hands != :both || joins_hands?(one) }
       end
 
       # A hand that has nothing to play there is silent, whatever the stage says.
       def actions(stage, hands)
         return stage.actions if hands == stage.hands || stage.actions.empty?
 
-        stage.actions.to_h { |hand, action| [hand, (hand == hands || !PLAYED.include?(action)) ? action : :silent] }
+        stage.actions.to_h do |hand, action|
+          [hand, (hand == hands || !PLAYED.include?(action)) ? action : :silent]
+        end
       end
 
       # Section by section, then the joins and growing spans, then the whole.
       def in_order(steps)
         place = steps.each_with_index.to_h { |step, at| [step.id, at] }
         labels = @map.sections.map(&:label)
-        steps.sort_by { |step| [step.section ? labels.index(step.section) : labels.size, place[step.id]] }
+        steps.sort_by do |step|
+          [step.section ? labels.index(step.section) : labels.size, place[step.id]]
+        end
       end
     end
   end

@@ -25,14 +25,21 @@ module Stairwell
 
       # Octaves and more, or four keys and more at once.
       def heavy?(bars, hand)
-        bars.any? { |bar| (@heavy ||= {}).fetch([bar, hand]) { |key| @heavy[key] = strikes(bar, hand).any? { |keys| keys.size >= Constants::FULL_CHORD || keys.max - keys.min >= Constants::WIDE_STRETCH } } }
+        bars.any? do |bar|
+          (@heavy ||= {}).fetch([bar, hand]) do |key|
+            @heavy[key] = strikes(bar, hand).any? do |keys|
+              keys.size >= Constants::FULL_CHORD || keys.max - keys.min >= Constants::WIDE_STRETCH
+            end
+          end
+        end
       end
 
       # The same key again and again, faster than so many times a second.
       def repeated_fast?(bars, hand, tempo)
         run = 1
         timed(bars, hand, tempo).each_cons(2) do |(at, keys), (later, next_keys)|
-          run = ((later - at) * Constants::FAST_REPEATED <= 1 && (keys & next_keys).any?) ? run + 1 : 1
+          run =
+            ((later - at) * Constants::FAST_REPEATED <= 1 && (keys & next_keys).any?) ? run + 1 : 1
           return true if run >= Constants::REPEATED
         end
         false
@@ -42,7 +49,14 @@ module Stairwell
       def strikes(bar, hand) = struck(bar, hand).map(&:last)
 
       def struck(bar, hand)
-        @map.notes.dig(bar, hand).to_a.reject(&:tied).group_by(&:onset).sort.map { |onset, notes| [onset, notes.map { |note| note.pitch.midi }] }
+        @map
+          .notes
+          .dig(bar, hand)
+          .to_a
+          .reject(&:tied)
+          .group_by(&:onset)
+          .sort
+          .map { |onset, notes| [onset, notes.map { |note| note.pitch.midi }] }
       end
 
       # @return [Array<Array(Rational, Array<Integer>)>] seconds since the first bar, and keys

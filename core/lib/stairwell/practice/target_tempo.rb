@@ -22,8 +22,16 @@ module Stairwell
       def of(map, by:, value: nil)
         return value if by == :number
 
-        mark = printed(map) || raise(ContradictionError, Phrase["practice.habits.has_no_printed_metronome_mark_say", title: map.title])
-        ((by == :mark) ? mark : (mark * value/100r).round).clamp(Constants::TARGET_TEMPOS.min, Constants::TARGET_TEMPOS.max)
+        mark =
+          printed(map) ||
+            raise(
+              ContradictionError,
+              Phrase["practice.habits.has_no_printed_metronome_mark_say", title: map.title]
+            )
+        ((by == :mark) ? mark : (mark * value / 100r).round).clamp(
+          Constants::TARGET_TEMPOS.min,
+          Constants::TARGET_TEMPOS.max
+        )
       end
     end
   end

@@ -8,9 +8,20 @@ module Stairwell
       # `key` is part of a step's id; `parts` are the labels of the sections it
       # covers; `layers` are the aspects it still has to be learnt in, nil for
       # all of them; `hurries` are the hands that have to move there and have no time for it.
-      Target = Stairwell.value(
-        :key, :name, :spans, :parts, :counts, difficulty: Constants::DIFFICULTY, section: nil, hand: nil, hard: false, layers: nil, hurries: []
-      )
+      Target =
+        Stairwell.value(
+          :key,
+          :name,
+          :spans,
+          :parts,
+          :counts,
+          difficulty: Constants::DIFFICULTY,
+          section: nil,
+          hand: nil,
+          hard: false,
+          layers: nil,
+          hurries: []
+        )
 
       # @param map [Score::Map]
       # @param reading [Roadmap::Reading]
@@ -39,18 +50,44 @@ module Stairwell
 
       # @return [Score::Variant, nil] of a section to one that stands before it
       def variant(section)
-        section.variant if @map.sections.take_while { |one| one != section }.any? { |one| one.label == section.variant&.of }
+        if @map
+             .sections
+             .take_while { |one| one != section }
+             .any? { |one| one.label == section.variant&.of }
+          section.variant
+        end
       end
 
       # @return [Boolean] whether the section is the same as its variant, in both hands
-      def same?(section) = variant(section).then { |variant| variant&.relation == :same && variant.hand.nil? }
+      def same?(section) =
+        variant(section).then { |variant| variant&.relation == :same && variant.hand.nil? }
 
       def spot
-        @map.markings.spots.map do |one|
-          at = @map.section_at(one.span.from)&.label
-          name = Phrase.list([Phrase["practice.targets.spot", bar: @map.bar(one.span.from).name], one.text].compact, by: :comma)
-          Target.new(key: "spot@#{one.span.from}#{one.hand && "-#{one.hand}"}", name: name, spans: [one.span], parts: [at].compact, section: at, counts: @map.counts(one.span), hand: one.hand, hard: true)
-        end.uniq(&:key)
+        @map
+          .markings
+          .spots
+          .map do |one|
+            at = @map.section_at(one.span.from)&.label
+            name =
+              Phrase.list(
+                [
+                  Phrase["practice.targets.spot", bar: @map.bar(one.span.from).name],
+                  one.text
+                ].compact,
+                by: :comma
+              )
+            Target.new(
+              key: "spot@#{one.span.from}#{one.hand && "-#{one.hand}"}",
+              name: name,
+              spans: [one.span],
+              parts: [at].compact,
+              section: at,
+              counts: @map.counts(one.span),
+              hand: one.hand,
+              hard: true
+            )
+          end
+          .uniq(&:key)
       end
 
       def section
@@ -61,36 +98,81 @@ module Stairwell
 
           spans = [section.spans.first] if spans.empty?
           Target.new(
-            key: section.label, name: called(section.label), spans: spans, parts: [section.label], counts: counts(spans), layers: layers,
-            difficulty: section.difficulty, section: section.label, hard: @map.markings.hard.any? { |hard| spans.any? { |span| span.overlap?(hard) } }
+            key: section.label,
+            name: called(section.label),
+            spans: spans,
+            parts: [section.label],
+            counts: counts(spans),
+            layers: layers,
+            difficulty: section.difficulty,
+            section: section.label,
+            hard: @map.markings.hard.any? { |hard| spans.any? { |span| span.overlap?(hard) } }
           )
         end
       end
 
       def line
-        @map.layout.lines.map { |page, line, bars| stretch("line@#{page}.#{line}", Phrase["practice.targets.line", page: page, line: line], [Score::Span.new(from: bars.first.index, to: bars.last.index)]) }
+        @map.layout.lines.map do |page, line, bars|
+          stretch(
+            "line@#{page}.#{line}",
+            Phrase["practice.targets.line", page: page, line: line],
+            [Score::Span.new(from: bars.first.index, to: bars.last.index)]
+          )
+        end
       end
 
       def page
-        @map.layout.lines.group_by(&:first).map { |page, lines| stretch("page@#{page}", Phrase["score.layout.page", number: page], [Score::Span.new(from: lines.first[2].first.index, to: lines.last[2].last.index)]) }
+        @map
+          .layout
+          .lines
+          .group_by(&:first)
+          .map do |page, lines|
+            stretch(
+              "page@#{page}",
+              Phrase["score.layout.page", number: page],
+              [Score::Span.new(from: lines.first[2].first.index, to: lines.last[2].last.index)]
+            )
+          end
       end
 
       # Each verse is sung by itself, even where all have the same bars.
       def verse
-        @map.markings.verses.group_by(&:number).sort.map { |number, verses| stretch("verse@#{number}", Phrase["practice.targets.verse", number: number], merged(verses.map(&:span))) }
+        @map
+          .markings
+          .verses
+          .group_by(&:number)
+          .sort
+          .map do |number, verses|
+            stretch(
+              "verse@#{number}",
+              Phrase["practice.targets.verse", number: number],
+              merged(verses.map(&:span))
+            )
+          end
       end
 
       def join
         facts = Sections::Joins.new(@map)
-        Sections.form(@map, @reading).joins.map { |join| facts.facts(join) }.uniq { |one| contents(one) }.map do |one|
-          join = one.join
-          spans = [join.from_bar, join.to_bar].map { |bar| Score::Span.new(from: bar, to: bar) }
-          spans = [Score::Span.new(from: join.from_bar, to: join.to_bar)] if join.to_bar == join.from_bar + 1
-          Target.new(
-            key: "#{join.from}-#{join.to}@#{join.from_bar}", name: Phrase["practice.targets.to", from: called(join.from), to: called(join.to)], spans: spans,
-            parts: [join.from, join.to].uniq, counts: counts(spans), hard: one.hard?, hurries: one.hurries
-          )
-        end
+        Sections
+          .form(@map, @reading)
+          .joins
+          .map { |join| facts.facts(join) }
+          .uniq { |one| contents(one) }
+          .map do |one|
+            join = one.join
+            spans = [join.from_bar, join.to_bar].map { |bar| Score::Span.new(from: bar, to: bar) }
+            spans = [Score::Span.new(from: join.from_bar, to: join.to_bar)] if join.to_bar ==
+              join.from_bar + 1
+            Target.new(
+              key: "#{join.from}-#{join.to}@#{join.from_bar}",
+              name: Phrase["practice.targets.to", from: called(join.from), to: called(join.to)],
+              spans: spans,
+              parts: [join.from, join.to].uniq,
+              counts: counts(spans),
+              hard: one.hard?,
+              hurries: one.hurries
+            )
+          end
       end
 
       # Pairs, then pairs of pairs; or a chain from the start or from the end.
@@ -98,24 +180,40 @@ module Stairwell
       # own, so only what lies between is grown.
       def growing(chain = @join)
         sections = @map.sections
-        groups = case chain
-        when :from_start then (2...sections.size).map { |size| sections.first(size) }
-        when :from_end then (2...sections.size).map { |size| sections.last(size) }
-        else pairs(sections)
-        end
+        groups =
+          case chain
+          when :from_start
+            (2...sections.size).map { |size| sections.first(size) }
+          when :from_end
+            (2...sections.size).map { |size| sections.last(size) }
+          else
+            pairs(sections)
+          end
         groups.map { |group| grown(group) }
       end
 
       def whole
-        [Target.new(key: "whole", name: Phrase["practice.targets.whole_piece"], spans: [Score::Span.new(from: 1, to: @map.bars.size)], parts: @map.sections.map(&:label), counts: @reading.counts_played)]
+        [
+          Target.new(
+            key: "whole",
+            name: Phrase["practice.targets.whole_piece"],
+            spans: [Score::Span.new(from: 1, to: @map.bars.size)],
+            parts: @map.sections.map(&:label),
+            counts: @reading.counts_played
+          )
+        ]
       end
 
       # The page once through: of endings the last.
       # @return [Target]
       def straight
-        left_out = @map.endings.select { |one| @map.endings.any? { |other| other.from == one.to + 1 } }
+        left_out =
+          @map.endings.select { |one| @map.endings.any? { |other| other.from == one.to + 1 } }
         bars = @map.bars.map(&:index) - left_out.flat_map { |one| one.span.bars }
-        spans = bars.slice_when { |a, b| b != a + 1 }.map { |run| Score::Span.new(from: run.first, to: run.last) }
+        spans =
+          bars
+            .slice_when { |a, b| b != a + 1 }
+            .map { |run| Score::Span.new(from: run.first, to: run.last) }
         whole.first.with(spans: spans, counts: counts(spans))
       end
 
@@ -124,21 +222,33 @@ module Stairwell
       # @return [String]
       def same_as(label)
         section = @map.sections.find { |one| one.label == label }
-        (section && same?(section) && variant(section).except.empty?) ? same_as(variant(section).of) : label
+        if section && same?(section) && variant(section).except.empty?
+          same_as(variant(section).of)
+        else
+          label
+        end
       end
 
       private
 
-      # A join of the same contents is the same, unless the page turns or the music jumps there only.
-      def contents(facts) = [same_as(facts.join.from), same_as(facts.join.to), facts.turn, facts.jump]
+      # A join of the same contents is the same, unless the page turns or the music jumps there
+      # only.
+      def contents(facts) =
+        [same_as(facts.join.from), same_as(facts.join.to), facts.turn, facts.jump]
 
       # A place that sections know nothing of: it is of the section it lies in, if it is one.
       def stretch(key, name, spans)
         bars = spans.flat_map(&:bars)
         over = @map.sections.select { |section| bars.any? { |bar| section.cover?(bar) } }
         Target.new(
-          key: key, name: name, spans: spans, parts: over.map(&:label), counts: counts(spans), section: (over.first.label if over.size == 1),
-          difficulty: over.map(&:difficulty).max || Constants::DIFFICULTY, hard: @map.markings.hard.any? { |hard| spans.any? { |span| span.overlap?(hard) } }
+          key: key,
+          name: name,
+          spans: spans,
+          parts: over.map(&:label),
+          counts: counts(spans),
+          section: (over.first.label if over.size == 1),
+          difficulty: over.map(&:difficulty).max || Constants::DIFFICULTY,
+          hard: @map.markings.hard.any? { |hard| spans.any? { |span| span.overlap?(hard) } }
         )
       end
 
@@ -154,7 +264,13 @@ module Stairwell
 
       def grown(group)
         spans = group.map { |one| one.spans.first }
-        Target.new(key: group.map(&:label).join("+"), name: Phrase.list(group.map { |one| called(one.label) }, by: :plus), spans: merged(spans), parts: group.map(&:label), counts: counts(spans))
+        Target.new(
+          key: group.map(&:label).join("+"),
+          name: Phrase.list(group.map { |one| called(one.label) }, by: :plus),
+          spans: merged(spans),
+          parts: group.map(&:label),
+          counts: counts(spans)
+        )
       end
 
       # As a family knows it: P1 is the first part.
@@ -165,7 +281,10 @@ module Stairwell
 
       # Spans that follow each other on the page are one.
       def merged(spans)
-        spans.sort_by(&:from).slice_when { |a, b| a.to + 1 != b.from }.map { |run| run.first.with(to: run.last.to, to_beat: run.last.to_beat) }
+        spans
+          .sort_by(&:from)
+          .slice_when { |a, b| a.to + 1 != b.from }
+          .map { |run| run.first.with(to: run.last.to, to_beat: run.last.to_beat) }
       end
 
       # The bars of a section that are its own: all of them, the changed ones,
@@ -173,7 +292,11 @@ module Stairwell
       def own_spans(section)
         return [section.spans.first] unless same?(section)
 
-        variant(section).except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| Score::Span.new(from: bars.first, to: bars.last) }
+        variant(section)
+          .except
+          .sort
+          .slice_when { |a, b| b != a + 1 }
+          .map { |bars| Score::Span.new(from: bars.first, to: bars.last) }
       end
 
       # In which layers a section with the same notes as its variant still differs.
@@ -182,10 +305,18 @@ module Stairwell
 
         @layers ||= Sections::Layers.new(@map)
         variant = @map.sections.find { |one| one.label == section.variant.of }
-        section.bars.each_with_index.flat_map { |bar, at|
-          other = variant.bars[at]
-          other ? Sections::Likeness::HANDS.flat_map { |hand| @layers.between(bar, other, hand) } : []
-        }.uniq
+        section
+          .bars
+          .each_with_index
+          .flat_map do |bar, at|
+            other = variant.bars[at]
+            if other
+              Sections::Likeness::HANDS.flat_map { |hand| @layers.between(bar, other, hand) }
+            else
+              []
+            end
+          end
+          .uniq
       end
 
       def counts(spans) = spans.sum(0r) { |span| @map.counts(span) }

@@ -32,7 +32,12 @@ module Stairwell
       def for(keys, target) = keys.flat_map { |key| steps_for(key, target) }.uniq
 
       # @return [Array<Step>] what the sections by themselves are to the whole
-      def in_parts(stage, target) = (stage.by_section && target.key == "whole") ? @made.filter_map { |(key, _), step| step if key == stage.key } : []
+      def in_parts(stage, target) =
+        if stage.by_section && target.key == "whole"
+          @made.filter_map { |(key, _), step| step if key == stage.key }
+        else
+          []
+        end
 
       # What lies elsewhere in the piece and is waited for all the same. All steps are made by then.
       # @param step [Step]
@@ -40,7 +45,13 @@ module Stairwell
       def further(step)
         stage = @routine.stage(step.stage)
         begins = step.spans.map(&:from).min
-        more = @made.filter_map { |(key, _), other| other.id if stage.everywhere.include?(key) || (stage.earlier.include?(key) && other.spans.all? { |span| span.to < begins }) }
+        more =
+          @made.filter_map do |(key, _), other|
+            if stage.everywhere.include?(key) ||
+                 (stage.earlier.include?(key) && other.spans.all? { |span| span.to < begins })
+              other.id
+            end
+          end
         more.empty? ? step : step.with(needs: (step.needs | more) - [step.id])
       end
 
@@ -58,18 +69,27 @@ module Stairwell
         (found + self.for(stage.needs + stage.after, target)).uniq
       end
 
-      # What joins several sections needs of the whole piece only them, where they come first by themselves.
+      # What joins several sections needs of the whole piece only them, where they come first by
+      # themselves.
       def covered(stage, target)
-        return @targets.of(:section).select { |other| covers?(target, other, :section) } if stage.by_section && target.parts.size > 1 && target.key != "whole"
+        if stage.by_section && target.parts.size > 1 && target.key != "whole"
+          return @targets.of(:section).select { |other| covers?(target, other, :section) }
+        end
 
-        @targets.on(stage).select { |other| other.key == target.key || covers?(target, other, stage.scope) }
+        @targets
+          .on(stage)
+          .select { |other| other.key == target.key || covers?(target, other, stage.scope) }
       end
 
       def covers?(target, other, scope)
         return true if target.key == "whole" || scope == :whole
-        return (target.spans.flat_map(&:bars) & other.spans.flat_map(&:bars)).any? if PRINTED.include?(scope)
+        if PRINTED.include?(scope)
+          return (target.spans.flat_map(&:bars) & other.spans.flat_map(&:bars)).any?
+        end
         return (with_variant(target.parts) & other.parts).any? if %i[section spot].include?(scope)
-        return (as_learnt(other.parts) - as_learnt(target.parts)).empty? if %i[join growing].include?(scope) && target.parts.size > 1
+        if %i[join growing].include?(scope) && target.parts.size > 1
+          return (as_learnt(other.parts) - as_learnt(target.parts)).empty?
+        end
 
         false
       end
@@ -80,10 +100,16 @@ module Stairwell
       def as_learnt(labels) = labels.map { |label| @targets.same_as(label) }
 
       def with_variant(labels)
-        labels.flat_map { |label|
-          section = @map.sections.find { |one| one.label == label }
-          (section && @targets.same?(section)) ? [label, *with_variant([section.variant.of])] : [label]
-        }.uniq
+        labels
+          .flat_map do |label|
+            section = @map.sections.find { |one| one.label == label }
+            if section && @targets.same?(section)
+              [label, *with_variant([section.variant.of])]
+            else
+              [label]
+            end
+          end
+          .uniq
       end
     end
   end

@@ -19,21 +19,51 @@ module Stairwell
       def forecast(title, cautious, due)
         return if due.nil? || (cautious && cautious <= due)
 
-        ready = cautious ? Phrase["progress.attention.may_not_be_ready_until_after", count: (cautious - due).to_i] : Phrase["progress.attention.cannot_be_finished_as_things_are"]
-        add(:late, Phrase["progress.attention.is_due_on_and", piece: title, day: Phrase.day(due, :day_and_month), ready: ready], 1)
+        ready =
+          (
+            if cautious
+              Phrase[
+                "progress.attention.may_not_be_ready_until_after",
+                count: (cautious - due).to_i
+              ]
+            else
+              Phrase["progress.attention.cannot_be_finished_as_things_are"]
+            end
+          )
+        add(
+          :late,
+          Phrase[
+            "progress.attention.is_due_on_and",
+            piece: title,
+            day: Phrase.day(due, :day_and_month),
+            ready: ready
+          ],
+          1
+        )
       end
 
       # @param title [String] of the piece
       # @param step [String] what is set aside
       # @param date [Date] on which it hurt
       def hurts(title, step, date)
-        add(:hurts, Phrase["progress.attention.it_hurt", step: step, piece: title, day: Phrase.day(date, :day_and_month)], 0)
+        add(
+          :hurts,
+          Phrase[
+            "progress.attention.it_hurt",
+            step: step,
+            piece: title,
+            day: Phrase.day(date, :day_and_month)
+          ],
+          0
+        )
       end
 
       # @param done [Integer] practice days that were kept since the lesson
       # @param of [Integer] those that have gone by
       def practice(done, of)
-        add(:practice, Phrase["progress.attention.practised_on_of", done: done, count: of], 3) if of.positive? && done * 2 <= of
+        if of.positive? && done * 2 <= of
+          add(:practice, Phrase["progress.attention.practised_on_of", done: done, count: of], 3)
+        end
       end
 
       # @param week [Boolean] whether there is a plan for the coming days
@@ -55,10 +85,24 @@ module Stairwell
       def stuck(title, piece)
         piece.standings.each_value do |one|
           last = piece.results_of(one.step.id).last(Constants::LESSONS_WITHOUT_GAIN)
-          next unless last.size == Constants::LESSONS_WITHOUT_GAIN && !one.done? && last.all? { |heard| %i[not_yet shaky].include?(heard.result) }
+          unless last.size == Constants::LESSONS_WITHOUT_GAIN && !one.done? &&
+                   last.all? { |heard| %i[not_yet shaky].include?(heard.result) }
+            next
+          end
 
-          results = Phrase.list(last.map { |heard| Phrase["results.#{heard.result}"] }.uniq, by: :then)
-          add(:stuck, Phrase["progress.attention.stuck", step: one.step.title, piece: title, results: results, count: Constants::LESSONS_WITHOUT_GAIN], 2)
+          results =
+            Phrase.list(last.map { |heard| Phrase["results.#{heard.result}"] }.uniq, by: :then)
+          add(
+            :stuck,
+            Phrase[
+              "progress.attention.stuck",
+              step: one.step.title,
+              piece: title,
+              results: results,
+              count: Constants::LESSONS_WITHOUT_GAIN
+            ],
+            2
+          )
         end
       end
 
@@ -68,18 +112,44 @@ module Stairwell
 
         worst = late.min_by(&:due)
         what = Phrase["progress.attention.of_piece", step: worst.name, piece: title]
-        what = Phrase["progress.attention.and_more", what: what, count: late.size - 1] if late.size > 1
-        add(:review, Phrase["progress.attention.should_have_come_back_ago", what: what, count: (@today - worst.due).to_i], 4)
+        if late.size > 1
+          what = Phrase["progress.attention.and_more", what: what, count: late.size - 1]
+        end
+        add(
+          :review,
+          Phrase[
+            "progress.attention.should_have_come_back_ago",
+            what: what,
+            count: (@today - worst.due).to_i
+          ],
+          4
+        )
       end
 
       # Parts secure, and what joins them failing.
       def joins(title, piece)
         by_section = piece.standings.values.group_by { |one| one.step.section }
         piece.standings.each_value do |one|
-          next unless one.step.join && !one.done? && one.last_result && %i[not_yet shaky].include?(one.last_result.result)
+          unless one.step.join && !one.done? && one.last_result &&
+                   %i[not_yet shaky].include?(one.last_result.result)
+            next
+          end
 
-          parts = one.step.parts.map { |label| by_section.fetch(label, []).select { |each| each.step.hands == :both } }
-          add(:join, Phrase["progress.attention.fails_though_both_parts_hold", step: one.step.title, piece: title], 2) if parts.all? { |all| all.any?(&:done?) }
+          parts =
+            one.step.parts.map do |label|
+              by_section.fetch(label, []).select { |each| each.step.hands == :both }
+            end
+          if parts.all? { |all| all.any?(&:done?) }
+            add(
+              :join,
+              Phrase[
+                "progress.attention.fails_though_both_parts_hold",
+                step: one.step.title,
+                piece: title
+              ],
+              2
+            )
+          end
         end
       end
 

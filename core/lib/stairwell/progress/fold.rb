@@ -52,7 +52,8 @@ module Stairwell
       # @param date [Date]
       def good?(date)
         day = @days[date]
-        day && day[:repetitions] >= (@asked[date] || @then[date] || @step.repetitions) && !day[:struggle]
+        day && day[:repetitions] >= (@asked[date] || @then[date] || @step.repetitions) &&
+          !day[:struggle]
       end
 
       private
@@ -72,14 +73,20 @@ module Stairwell
 
       # What hurts is no good day either.
       def tally(marks)
-        {repetitions: marks.count { |mark| mark.kind == :repetition }, struggle: marks.any? { |mark| %i[struggle hurts].include?(mark.kind) }}
+        {
+          repetitions: marks.count { |mark| mark.kind == :repetition },
+          struggle: marks.any? { |mark| %i[struggle hurts].include?(mark.kind) }
+        }
       end
 
       # What stood on the sheet when it was tapped last, which on a short day may be fewer; no day
       # asks for less than a step keeps; what is of one sitting keeps one.
       def asked_then(marks)
         asked = marks.select(&:asked).max_by(&:at)&.asked
-        asked&.clamp(@step.sitting ? 1 : (@step.repetitions * Constants::FEWEST).ceil, @step.repetitions)
+        asked&.clamp(
+          @step.sitting ? 1 : (@step.repetitions * Constants::FEWEST).ceil,
+          @step.repetitions
+        )
       end
 
       def hear(result)

@@ -5,10 +5,11 @@ module Stairwell
     # What was heard at a lesson: :not_heard, :not_yet, :shaky, :steady or
     # :secure. The last one said for a step on a day holds. `tempo` is that at which it was played,
     # nil where nobody said.
-    LessonResult = Stairwell.value(:step_id, :date, :result, :at, key: nil, tempo: nil) do
-      # @return [Rational, nil] the tempo of an easier form at the most: that at which it went, or a
-      #   little less than that at which it did not
-      def most_tempo = tempo && (tempo * ((result == :not_yet) ? Constants::EASIER_TEMPO : 1r))
-    end
+    LessonResult =
+      Stairwell.value(:step_id, :date, :result, :at, key: nil, tempo: nil) do
+        # @return [Rational, nil] the tempo of an easier form at the most: that at which it went, or
+        #   a little less than that at which it did not
+        def most_tempo = tempo && (tempo * ((result == :not_yet) ? Constants::EASIER_TEMPO : 1r))
+      end
   end
 end

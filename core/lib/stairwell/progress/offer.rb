@@ -20,20 +20,63 @@ module Stairwell
       def of(stumbles:, bars:, date:, tempo: nil, target_tempo: nil, earlier: [])
         rate = stumbles * Constants::STUMBLES_IN_BARS / [bars, 1].max.to_r
         if target_tempo && tempo && tempo < target_tempo * Constants::AT_TEMPO
-          return Offered.new(result: (rate > 1) ? :not_yet : :shaky, why: Phrase["progress.offer.at_slower_than", stumbles: many(stumbles), tempo: tempo, target: target_tempo])
+          return(
+            Offered.new(
+              result: (rate > 1) ? :not_yet : :shaky,
+              why:
+                Phrase[
+                  "progress.offer.at_slower_than",
+                  stumbles: many(stumbles),
+                  tempo: tempo,
+                  target: target_tempo
+                ]
+            )
+          )
         end
 
-        said = Phrase["progress.offer.in_bars", stumbles: many(stumbles), bars: Phrase["counts.bars", count: bars]]
-        return Offered.new(result: :not_yet, why: Phrase["progress.offer.more_than_one_in", said: said, bars: Constants::STUMBLES_IN_BARS]) if rate > 1
-        return Offered.new(result: :shaky, why: Phrase["progress.offer.up_to_one_in", said: said, bars: Constants::STUMBLES_IN_BARS]) if stumbles.positive?
-        return Offered.new(result: :secure, why: Phrase["progress.offer.no_stumble_and_steady_in_an"]) if steady_before?(earlier, date)
+        said =
+          Phrase[
+            "progress.offer.in_bars",
+            stumbles: many(stumbles),
+            bars: Phrase["counts.bars", count: bars]
+          ]
+        if rate > 1
+          return(
+            Offered.new(
+              result: :not_yet,
+              why:
+                Phrase[
+                  "progress.offer.more_than_one_in",
+                  said: said,
+                  bars: Constants::STUMBLES_IN_BARS
+                ]
+            )
+          )
+        end
+        if stumbles.positive?
+          return(
+            Offered.new(
+              result: :shaky,
+              why:
+                Phrase["progress.offer.up_to_one_in", said: said, bars: Constants::STUMBLES_IN_BARS]
+            )
+          )
+        end
+        if steady_before?(earlier, date)
+          return(
+            Offered.new(result: :secure, why: Phrase["progress.offer.no_stumble_and_steady_in_an"])
+          )
+        end
 
         Offered.new(result: :steady, why: Phrase["progress.offer.no_stumble"])
       end
 
       # Steady at a lesson of another week.
       def steady_before?(earlier, date)
-        earlier.any? { |heard| %i[steady secure].include?(heard.result) && week(heard.date) != week(date) && heard.date < date }
+        earlier.any? do |heard|
+          %i[steady secure].include?(heard.result) && week(heard.date) != week(date) &&
+            heard.date < date
+        end
       end
 
       # The calendar week with its year (ISO 8601): a year ago is another week.

@@ -12,7 +12,10 @@ module Stairwell
       # @return [Rational] 1 is average, more is slower
       def of(results)
         logs = results.map { |actual, estimate| Math.log([actual, 1].max / [estimate, 1].max.to_f) }
-        Math.exp(logs.sum / (logs.size + Constants::RESULTS_ASSUMED)).rationalize(1/1000r).clamp(Constants::PACE_BOUNDS.begin, Constants::PACE_BOUNDS.end)
+        Math
+          .exp(logs.sum / (logs.size + Constants::RESULTS_ASSUMED))
+          .rationalize(1 / 1000r)
+          .clamp(Constants::PACE_BOUNDS.begin, Constants::PACE_BOUNDS.end)
       end
 
       # @param planned [Array<Date>] practice days that had something to do

@@ -22,23 +22,33 @@ module Stairwell
         @marks = Progress.lasting(sorted.fetch(Mark, [])).group_by(&:step_id)
         @results = sorted.fetch(LessonResult, []).group_by(&:step_id)
         @asked = sorted.fetch(Asked, []).group_by(&:step_id)
-        @simplified = sorted.fetch(Simplified, []).group_by(&:step_id).transform_values { |all| all.max_by(&:at) }
-        @introduced = sorted.fetch(Introduction, []).group_by(&:what).transform_values { |all| all.max_by(&:at).introduced }
+        @simplified =
+          sorted
+            .fetch(Simplified, [])
+            .group_by(&:step_id)
+            .transform_values { |all| all.max_by(&:at) }
+        @introduced =
+          sorted
+            .fetch(Introduction, [])
+            .group_by(&:what)
+            .transform_values { |all| all.max_by(&:at).introduced }
         @own = steps
         @steps = steps.flat_map { |step| simplification(step) }
       end
 
       # @return [Hash{String => Standing}] by step id, in the order of the steps
       def standings
-        @standings ||= begin
-          folds = @steps.to_h { |step| [step.id, fold(step)] }
-          @steps.to_h { |step| [step.id, standing(step, folds)] }.freeze
-        end
+        @standings ||=
+          begin
+            folds = @steps.to_h { |step| [step.id, fold(step)] }
+            @steps.to_h { |step| [step.id, standing(step, folds)] }.freeze
+          end
       end
 
       # @param steps [Array<Practice::Step>] as they would be otherwise
       # @return [Piece] with the same events
-      def with_steps(steps, introduce_first: @introduce_first) = Piece.new(steps, @events, introduce_first: introduce_first)
+      def with_steps(steps, introduce_first: @introduce_first) =
+        Piece.new(steps, @events, introduce_first: introduce_first)
 
       # @param events [Array] that came after those it knows
       # @return [Piece]
@@ -46,11 +56,13 @@ module Stairwell
 
       # @param asked [Array<Asked>] in place of those it knows
       # @return [Piece]
-      def with_asked(asked) = Piece.new(@own, @events.grep_v(Asked) + asked, introduce_first: @introduce_first)
+      def with_asked(asked) =
+        Piece.new(@own, @events.grep_v(Asked) + asked, introduce_first: @introduce_first)
 
       # @param date [Date]
       # @return [Piece] as it was when that day began
-      def before(date) = without { |event| event.respond_to?(:date) && !event.is_a?(Asked) && event.date >= date }
+      def before(date) =
+        without { |event| event.respond_to?(:date) && !event.is_a?(Asked) && event.date >= date }
 
       # @param date [Date]
       # @return [Piece] as if nothing had been tapped that day
@@ -58,7 +70,8 @@ module Stairwell
 
       # @param date [Date]
       # @return [Piece] as it was before what was heard that day
-      def without_results_of(date) = without { |event| event.is_a?(LessonResult) && event.date == date }
+      def without_results_of(date) =
+        without { |event| event.is_a?(LessonResult) && event.date == date }
 
       # @param step [Practice::Step]
       # @return [Boolean] whether the teacher has shown all it takes
@@ -74,13 +87,26 @@ module Stairwell
 
       # @param step [Practice::Step]
       # @return [String, nil] the first thing it takes that the teacher has not shown
-      def introducing(step) = introductions.find { |what, introduced| !introduced && shown_of(step).include?(what) }&.first
+      def introducing(step) =
+        introductions
+          .find { |what, introduced| !introduced && shown_of(step).include?(what) }
+          &.first
 
       # @return [Array<Mark>] that say that something hurt
       def hurts = @marks.values.flatten.select { |mark| mark.kind == :hurts }
 
-      # @return [Time, nil] when something of it was heard last; what was said and taken back the same day was not
-      def heard_at = @results.values.flatten.group_by { |one| [one.step_id, one.date] }.values.map { |all| all.max_by(&:at) }.reject { |one| one.result == :not_heard }.map(&:at).max
+      # @return [Time, nil] when something of it was heard last; what was said and taken back the
+      #   same day was not
+      def heard_at =
+        @results
+          .values
+          .flatten
+          .group_by { |one| [one.step_id, one.date] }
+          .values
+          .map { |all| all.max_by(&:at) }
+          .reject { |one| one.result == :not_heard }
+          .map(&:at)
+          .max
 
       # @return [Array<Array(String, Boolean)>] what can be introduced, in the order
       #   of the piece, and whether it was: sections where they open only then,
@@ -93,7 +119,13 @@ module Stairwell
 
       # @return [Array<String>] sections that were introduced, the first one first
       def introduced_in_order
-        @events.grep(Introduction).select { |one| @introduced[one.what] }.group_by(&:what).transform_values { |all| all.map(&:at).max }.sort_by(&:last).map(&:first)
+        @events
+          .grep(Introduction)
+          .select { |one| @introduced[one.what] }
+          .group_by(&:what)
+          .transform_values { |all| all.map(&:at).max }
+          .sort_by(&:last)
+          .map(&:first)
       end
 
       # @return [Array<Practice::Step>] steps that did not go and are not done,
@@ -116,22 +148,31 @@ module Stairwell
         standings.values.select(&:done?).sum(0r) { |one| one.step.work } / all
       end
 
-      # @return [Array<Array(Date, Rational)>] days on which steps became steady that still are, and which share of all
-      #   work was steady with them, 0 to 1
+      # @return [Array<Array(Date, Rational)>] days on which steps became steady that still are, and
+      #   which share of all work was steady with them, 0 to 1
       def climbed
         all = @steps.sum(0r, &:work)
         return [] if all.zero?
 
-        standings.values.select { |one| one.done? && one.steady_on }.group_by(&:steady_on).sort.inject([]) do |found, (date, reached)|
-          [*found, [date, (found.last&.last || 0r) + reached.sum(0r) { |one| one.step.work } / all]]
-        end
+        standings
+          .values
+          .select { |one| one.done? && one.steady_on }
+          .group_by(&:steady_on)
+          .sort
+          .inject([]) do |found, (date, reached)|
+            [
+              *found,
+              [date, (found.last&.last || 0r) + reached.sum(0r) { |one| one.step.work } / all]
+            ]
+          end
       end
 
       # What a day may be filled with beyond what is needed: what is learnt, and where there is
       # a run, the same slowly.
       # @param prefix [String]
       # @return [Array<Planning::More>]
-      def more(prefix: "") = [*Reviews.new(standings).more(prefix: prefix), Runs.new(self).slow(prefix: prefix)].compact
+      def more(prefix: "") =
+        [*Reviews.new(standings).more(prefix: prefix), Runs.new(self).slow(prefix: prefix)].compact
 
       # What is known so far in one go.
       # @param prefix [String]
@@ -149,7 +190,12 @@ module Stairwell
       # @param id [String] of a step
       # @return [Array<LessonResult>] what was heard of it, by date, the last word of each
       def results_of(id)
-        @results.fetch(id, []).group_by(&:date).sort.map { |_, all| all.max_by(&:at) }.reject { |one| one.result == :not_heard }
+        @results
+          .fetch(id, [])
+          .group_by(&:date)
+          .sort
+          .map { |_, all| all.max_by(&:at) }
+          .reject { |one| one.result == :not_heard }
       end
 
       # @return [Array<Mark>] all of a step on a day, taken back or not, in the order
@@ -166,7 +212,8 @@ module Stairwell
       end
 
       # @return [LessonResult, nil] the last result that said something
-      def last_result = standings.values.filter_map(&:last_result).max_by { |heard| [heard.date, heard.at] }
+      def last_result =
+        standings.values.filter_map(&:last_result).max_by { |heard| [heard.date, heard.at] }
 
       private
 
@@ -182,7 +229,14 @@ module Stairwell
       # @return [Piece]
       def anew(events, changed)
         undone = changed.grep(Mark).filter_map(&:undoes)
-        touched = undone.empty? ? changed : changed + @events.grep(Mark).select { |mark| undone.include?(mark.key) }
+        touched =
+          (
+            if undone.empty?
+              changed
+            else
+              changed + @events.grep(Mark).select { |mark| undone.include?(mark.key) }
+            end
+          )
         steps = touched.filter_map { |event| event.step_id if event.respond_to?(:step_id) }.uniq
         Piece.new(@own, events, introduce_first: @introduce_first, folds: @folds.except(*steps))
       end
@@ -210,9 +264,18 @@ module Stairwell
       def standing(step, folds)
         fold = folds[step.id]
         Standing.new(
-          step: step, state: state(step, fold, folds), credited: fold.credited, good_days: fold.good_days,
-          last_result: fold.last_result, days: fold.days, steady_on: fold.steady_on, good_dates: fold.good_dates, reviews: fold.reviews, introduced: introduced?(step),
-          fallen: fold.fallen?, waits_for_fallen: rests_on_fallen?(step, folds)
+          step: step,
+          state: state(step, fold, folds),
+          credited: fold.credited,
+          good_days: fold.good_days,
+          last_result: fold.last_result,
+          days: fold.days,
+          steady_on: fold.steady_on,
+          good_dates: fold.good_dates,
+          reviews: fold.reviews,
+          introduced: introduced?(step),
+          fallen: fold.fallen?,
+          waits_for_fallen: rests_on_fallen?(step, folds)
         )
       end
 
@@ -221,12 +284,21 @@ module Stairwell
         return :steady if fold.full?
         return :begun if fold.begun?
 
-        (introduced?(step) && !rests_on_fallen?(step, folds) && step.needs.all? { |id| folds[id].full? }) ? :open : :waiting
+        if introduced?(step) && !rests_on_fallen?(step, folds) &&
+             step.needs.all? { |id| folds[id].full? }
+          :open
+        else
+          :waiting
+        end
       end
 
       # Whether something it rests on has fallen behind: what it needs, or what that needs.
       def rests_on_fallen?(step, folds)
-        (@rests ||= {}).fetch(step.id) { @rests[step.id] = step.needs.any? { |id| folds[id].fallen? || rests_on_fallen?(by_id[id], folds) } }
+        (@rests ||= {}).fetch(step.id) do
+          @rests[step.id] = step.needs.any? do |id|
+            folds[id].fallen? || rests_on_fallen?(by_id[id], folds)
+          end
+        end
       end
 
       def by_id = @by_id ||= @steps.to_h { |step| [step.id, step] }

@@ -10,7 +10,9 @@ module Stairwell
       def initialize(standings)
         @standings = standings
         @later = Hash.new { |all, id| all[id] = [] }
-        standings.each_value { |one| (one.step.needs + one.step.after).each { |id| @later[id] << one.step.id } }
+        standings.each_value do |one|
+          (one.step.needs + one.step.after).each { |id| @later[id] << one.step.id }
+        end
       end
 
       # @param until_date [Date] reviews due after it are left out
@@ -18,43 +20,75 @@ module Stairwell
       # @return [Array<Planning::Review>] by due date; a steady step twice where
       #   both times fall before that date
       def due(until_date, prefix: "")
-        @standings.values.select { |one| one.done? && !one.held? }.flat_map { |one| dates(one, until_date).map { |date| review(one, date, prefix) } }.sort_by(&:due)
+        @standings
+          .values
+          .select { |one| one.done? && !one.held? }
+          .flat_map { |one| dates(one, until_date).map { |date| review(one, date, prefix) } }
+          .sort_by(&:due)
       end
 
       # What is learnt and what nothing under way covers: it may be kept up while there is time.
       # @param prefix [String]
       # @return [Array<Planning::More>]
-      def more(prefix: "") = @standings.values.select { |one| one.done? && !one.held? && !one.step.join && !covered?(one) }.map { |one| older(one, prefix) }
+      def more(prefix: "") =
+        @standings
+          .values
+          .select { |one| one.done? && !one.held? && !one.step.join && !covered?(one) }
+          .map { |one| older(one, prefix) }
 
       private
 
       def older(one, prefix)
         kind = section_done?(one.step.section) ? :older : :steady
         Planning::More.new(
-          id: prefix + one.step.id + Planning::More::MARK, kind: kind, ready: Constants::READY, each: minutes_once(one.step), repetitions: Constants::OLDER_REPETITIONS, last: last_time(one),
+          id: prefix + one.step.id + Planning::More::MARK,
+          kind: kind,
+          ready: Constants::READY,
+          each: minutes_once(one.step),
+          repetitions: Constants::OLDER_REPETITIONS,
+          last: last_time(one),
           covered_by: [one, *covering(one)].map { |each| prefix + each.step.id },
-          title: Phrase["planning.filling.#{kind}", title: one.step.title], why: Phrase["planning.filling.why_#{kind}", day: Phrase.day(last_time(one), :day_and_month)]
+          title: Phrase["planning.filling.#{kind}", title: one.step.title],
+          why:
+            Phrase["planning.filling.why_#{kind}", day: Phrase.day(last_time(one), :day_and_month)]
         )
       end
 
       # What holds all of its bars and its hand, with joined sections.
       def covering(one)
         bars = bars(one.step)
-        @standings.values.select { |other| other != one && [:both, one.step.hands].include?(other.step.hands) && (bars - bars(other.step)).empty? && bars(other.step).size > bars.size }
+        @standings.values.select do |other|
+          other != one && [:both, one.step.hands].include?(other.step.hands) &&
+            (bars - bars(other.step)).empty? && bars(other.step).size > bars.size
+        end
       end
 
-      def section_done?(section) = @standings.values.all? { |one| one.step.section != section || one.done? }
+      def section_done?(section) =
+        @standings.values.all? { |one| one.step.section != section || one.done? }
 
       # Exact minutes.
-      def minutes_once(step) = Practice::Estimate.seconds(counts: step.counts, tempo: step.tempo || Constants::ASSUMED_TEMPO) / 60
+      def minutes_once(step) =
+        Practice::Estimate.seconds(
+          counts: step.counts,
+          tempo: step.tempo || Constants::ASSUMED_TEMPO
+        ) / 60
 
       def dates(one, until_date)
         return [] if covered?(one)
 
         last = last_time(one)
-        return [last + (Constants::SECURE_REVIEW_DAYS[one.reviews] || Constants::SECURE_REVIEW_DAYS.last)].select { |date| date <= until_date } if one.state == :secure
+        if one.state == :secure
+          return(
+            [
+              last +
+                (Constants::SECURE_REVIEW_DAYS[one.reviews] || Constants::SECURE_REVIEW_DAYS.last)
+            ].select { |date| date <= until_date }
+          )
+        end
 
-        [last + Constants::REVIEW_DAYS, last + 2 * Constants::REVIEW_DAYS].select { |date| date <= until_date }
+        [last + Constants::REVIEW_DAYS, last + 2 * Constants::REVIEW_DAYS].select do |date|
+          date <= until_date
+        end
       end
 
       # Whether a step that is open, under way or comes back itself builds on it
@@ -63,14 +97,17 @@ module Stairwell
         bars = bars(one.step)
         built_on(one.step.id).any? do |id|
           later = @standings.fetch(id)
-          later.state != :waiting && [:both, one.step.hands].include?(later.step.hands) && (bars - bars(later.step)).empty?
+          later.state != :waiting && [:both, one.step.hands].include?(later.step.hands) &&
+            (bars - bars(later.step)).empty?
         end
       end
 
       # @return [Set<String>] ids of what waits for a step, directly or not
       def built_on(id)
         @built_on ||= {}
-        @built_on[id] ||= @later[id].each_with_object(@later[id].to_set) { |later, all| all.merge(built_on(later)) }
+        @built_on[id] ||= @later[id].each_with_object(@later[id].to_set) do |later, all|
+          all.merge(built_on(later))
+        end
       end
 
       def bars(step) = (@bars ||= {})[step.id] ||= step.spans.flat_map(&:bars)
@@ -79,7 +116,12 @@ module Stairwell
 
       def review(one, date, prefix)
         step = one.step
-        Planning::Review.new(id: prefix + step.id, due: date, minutes: Constants::READY + minutes_once(step), title: step.title)
+        Planning::Review.new(
+          id: prefix + step.id,
+          due: date,
+          minutes: Constants::READY + minutes_once(step),
+          title: step.title
+        )
       end
     end
   end

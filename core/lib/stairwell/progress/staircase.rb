@@ -2,11 +2,11 @@
 
 module Stairwell
   module Progress
-    # A piece as one staircase: to the right the days, upward the work that is steady. As it was really climbed it is
-    # as high as {Piece#share}.
+    # A piece as one staircase: to the right the days, upward the work that is steady. As it was
+    # really climbed it is as high as {Piece#share}.
     class Staircase
-      # A tread's rise: the day its step became steady or is to, and how high the stairs were before and are with it, as shares of
-      # all work, 0 to 1.
+      # A tread's rise: the day its step became steady or is to, and how high the stairs were before
+      # and are with it, as shares of all work, 0 to 1.
       Rise = Stairwell.value(:id, :date, :from, :to)
 
       # @param piece [Piece]
@@ -22,7 +22,8 @@ module Stairwell
       end
 
       # @return [Array<Rise>] as it was climbed
-      def real = @real ||= climb(done.filter_map { |one| [one.id, one.real.last] if one.real }, @all)
+      def real =
+        @real ||= climb(done.filter_map { |one| [one.id, one.real.last] if one.real }, @all)
 
       # @return [Array<Rise>] as it was planned when the piece was given
       def planned = @planned ||= climb(ends(@treads, :planned), @own)
@@ -50,9 +51,17 @@ module Stairwell
       def climb(dated, all, height = 0r)
         return [] if all.zero?
 
-        dated.sort_by.with_index { |(_, date), at| [date, at] }.map do |id, date|
-          Rise.new(id: id, date: date, from: height, to: height += @standings.fetch(id).step.work / all)
-        end
+        dated
+          .sort_by
+          .with_index { |(_, date), at| [date, at] }
+          .map do |id, date|
+            Rise.new(
+              id: id,
+              date: date,
+              from: height,
+              to: height += @standings.fetch(id).step.work / all
+            )
+          end
       end
 
       def work(ids) = ids.sum(0r) { |id| @standings.fetch(id).step.work }
@@ -64,11 +73,15 @@ module Stairwell
         by_now = planned.take_while { |one| one.date < @today }.last&.to || 0r
         return Phrase["progress.staircase.all_steady"] if done.size == @treads.size
 
-        named = {planned: (by_now * 100).floor}
+        named = { planned: (by_now * 100).floor }
         return Phrase["progress.staircase.with_the_plan", **named] if by_now == height
         return Phrase["progress.staircase.ahead", **named] if by_now < height
 
-        Phrase["progress.staircase.behind", count: (@today - planned.find { |one| one.to > height }.date).to_i, **named]
+        Phrase[
+          "progress.staircase.behind",
+          count: (@today - planned.find { |one| one.to > height }.date).to_i,
+          **named
+        ]
       end
 
       # Of what is begun or open, what was planned to come first.

@@ -25,12 +25,18 @@ module Stairwell
       def of(piece, planned:, ahead:, stretch:)
         flights = piece.standings.values.group_by { |one| flight(one.step) }
         order = flights.keys.sort_by.with_index { |(kind, _), at| [KINDS.index(kind), at] }
-        order.map { |kind, name| Flight.new(kind: kind, name: name, treads: in_turn(flights[[kind, name]].map { |one| tread(one, planned, ahead, stretch) })) }
+        order.map do |kind, name|
+          Flight.new(
+            kind: kind,
+            name: name,
+            treads: in_turn(flights[[kind, name]].map { |one| tread(one, planned, ahead, stretch) })
+          )
+        end
       end
 
       # @return [Array(Symbol, String)] the kind of flight and its name
       def flight(step)
-        return [:section, step.section] if step.section
+        return :section, step.section if step.section
 
         whole = step.parts.empty? || step.place == Phrase["practice.wording.the_whole_piece"]
         whole ? [:whole, "whole"] : [:joins, "joins"]
@@ -46,8 +52,14 @@ module Stairwell
         id = one.step.id
         span = ahead[id] unless one.done?
         Tread.new(
-          id: id, title: one.step.title, state: one.state, share: Rational([one.credited, one.good_days].min, one.good_days), planned: planned[id], real: real(one),
-          likely: span&.map(&stretch[0]), cautious: span&.map(&stretch[1])
+          id: id,
+          title: one.step.title,
+          state: one.state,
+          share: Rational([one.credited, one.good_days].min, one.good_days),
+          planned: planned[id],
+          real: real(one),
+          likely: span&.map(&stretch[0]),
+          cautious: span&.map(&stretch[1])
         )
       end
 

@@ -17,7 +17,13 @@ module Stairwell
       # @return [Array<Held>] what was steady, at the tempo it was heard at
       def self.heard(piece)
         piece.own.flat_map do |step|
-          piece.results_of(step.id).filter_map { |one| Held.new(kind: step.kind, date: one.date, speed: step.speed(one.tempo)) if WENT.include?(one.result) && step.speed(one.tempo) }
+          piece
+            .results_of(step.id)
+            .filter_map do |one|
+              if WENT.include?(one.result) && step.speed(one.tempo)
+                Held.new(kind: step.kind, date: one.date, speed: step.speed(one.tempo))
+              end
+            end
         end
       end
 
@@ -28,8 +34,17 @@ module Stairwell
       # @param held [Array<Held>]
       # @param known [Hash{Symbol => Float}]
       def initialize(held, known: {})
-        newest = held.sort_by(&:date).group_by(&:kind).select { |_, all| all.size >= Constants::HELD_NEEDED }
-        @speeds = known.merge(newest.transform_values { |all| Timing.median(all.last(Constants::HELD_NEWEST).map(&:speed)) })
+        newest =
+          held
+            .sort_by(&:date)
+            .group_by(&:kind)
+            .select { |_, all| all.size >= Constants::HELD_NEEDED }
+        @speeds =
+          known.merge(
+            newest.transform_values do |all|
+              Timing.median(all.last(Constants::HELD_NEWEST).map(&:speed))
+            end
+          )
       end
 
       # @return [Hash{Symbol => Float}] notes a second by kind of step
@@ -42,11 +57,12 @@ module Stairwell
       def on(steps, progress = nil)
         by_id = steps.to_h { |step| [step.id, step] }
         was = progress ? progress.own.to_h { |step| [step.id, step] } : {}
-        tempos = Hash.new do |found, id|
-          step = by_id[id]
-          kept = was[id]&.tempo if step.usual && begun?(progress&.standings&.fetch(id, nil))
-          found[id] = kept ? [kept, step.top].min : tempo(step, by_id, found)
-        end
+        tempos =
+          Hash.new do |found, id|
+            step = by_id[id]
+            kept = was[id]&.tempo if step.usual && begun?(progress&.standings&.fetch(id, nil))
+            found[id] = kept ? [kept, step.top].min : tempo(step, by_id, found)
+          end
         steps.map { |step| step.usual ? step.at(tempos[step.id]) : step }
       end
 
@@ -56,7 +72,10 @@ module Stairwell
 
       # What comes later on the same bars goes no slower than what came before.
       def tempo(step, by_id, tempos)
-        earlier = (step.needs + step.after).filter_map { |id| by_id[id] }.select { |one| one.usual && one.kind == step.kind && (bars(one) & bars(step)).any? }
+        earlier =
+          (step.needs + step.after)
+            .filter_map { |id| by_id[id] }
+            .select { |one| one.usual && one.kind == step.kind && (bars(one) & bars(step)).any? }
         return [step.usual, *earlier.map { |one| tempos[one.id] }].max if earlier.any?
 
         [first(step), step.top].min

@@ -12,7 +12,8 @@ module Stairwell
       # @param pieces [Array<Piece>]
       # @param before [Date] the first day that does not count
       # @return [Timing]
-      def self.of(pieces, before:) = new(pieces.flat_map(&:timed).select { |day| day.date < before })
+      def self.of(pieces, before:) =
+        new(pieces.flat_map(&:timed).select { |day| day.date < before })
 
       # @param times [Array<Time>] of the taps of a step on a day
       # @param done [Integer] good days of it before
@@ -23,12 +24,18 @@ module Stairwell
         playing = step.counts * 60 / step.tempo
         gaps = times.sort.each_cons(2).map { |one, other| other - one }
         at_once = median(gaps) < Constants::AT_ONCE * playing
-        Day.new(kind: step.kind, date: date, ratio: median(gaps) / (step.once * Practice::Estimate.first_days(done, step.new)), at_once: at_once)
+        Day.new(
+          kind: step.kind,
+          date: date,
+          ratio: median(gaps) / (step.once * Practice::Estimate.first_days(done, step.new)),
+          at_once: at_once
+        )
       end
 
       # @param numbers [Array<Numeric>]
       # @return [Float] of an even number the mean of the two in the middle
-      def self.median(numbers) = numbers.sort.then { |all| (all[(all.size - 1) / 2] + all[all.size / 2]) / 2.0 }
+      def self.median(numbers) =
+        numbers.sort.then { |all| (all[(all.size - 1) / 2] + all[all.size / 2]) / 2.0 }
 
       # @param days [Array<Day>]
       # @param most [Rational, nil] minutes of the longest day
@@ -36,14 +43,19 @@ module Stairwell
         @days = days
         @most = most
         timed = days.reject(&:at_once)
-        @by_kind = timed.group_by(&:kind).transform_values { |all| all.map { |day| Math.log(day.ratio) } }
+        @by_kind =
+          timed.group_by(&:kind).transform_values { |all| all.map { |day| Math.log(day.ratio) } }
         @overall = drawn(timed.map { |day| Math.log(day.ratio) }, 0)
       end
 
       # Drawn to what the student takes for all, and that to the estimate.
       # @param kind [Symbol] of a step
       # @return [Rational] by which the estimate is multiplied; 1 where nothing is known
-      def factor(kind) = (@factors ||= {})[kind] ||= Math.exp(drawn(@by_kind.fetch(kind, []), @overall)).rationalize(1/100r).clamp(Constants::TIMES_BOUNDS)
+      def factor(kind) =
+        (@factors ||= {})[kind] ||= Math
+          .exp(drawn(@by_kind.fetch(kind, []), @overall))
+          .rationalize(1 / 100r)
+          .clamp(Constants::TIMES_BOUNDS)
 
       # @param most [Rational] minutes of the longest day
       # @return [Timing] by which no step that fits into it by the estimate grows out of it
@@ -54,16 +66,26 @@ module Stairwell
       # @return [Rational] minutes of a day, exact: to get ready, and its repetitions
       def minutes(step, done = nil)
         playing = step.repetitions * step.once / 60
-        minutes = Constants::READY + (playing * factor(step.kind) * (done ? Practice::Estimate.first_days(done, step.new) : 1))
+        minutes =
+          Constants::READY +
+            (
+              playing * factor(step.kind) *
+                (done ? Practice::Estimate.first_days(done, step.new) : 1)
+            )
         (@most && minutes > @most) ? [playing, @most].max : minutes
       end
 
       # @param step [Practice::Step]
       # @return [Array<Rational>] minutes of its first good days, where they take longer
-      def first(step) = step.new.zero? ? [] : Constants::FIRST_DAYS.each_index.map { |done| minutes(step, done) }
+      def first(step) =
+        step.new.zero? ? [] : Constants::FIRST_DAYS.each_index.map { |done| minutes(step, done) }
 
       # @return [Hash{Symbol => Rational}] factors that are worth saying
-      def told = @by_kind.select { |_, all| all.size >= Constants::TIMES_TOLD }.to_h { |kind, _| [kind, factor(kind)] }.reject { |_, times| (times - 1).abs < Constants::TIMES_DIFFER }
+      def told =
+        @by_kind
+          .select { |_, all| all.size >= Constants::TIMES_TOLD }
+          .to_h { |kind, _| [kind, factor(kind)] }
+          .reject { |_, times| (times - 1).abs < Constants::TIMES_DIFFER }
 
       # @return [Array(Integer, Integer)] days on which boxes were ticked in one go, of those
       #   with enough of them to tell
@@ -74,7 +96,8 @@ module Stairwell
       def drawn(logs, toward)
         return toward if logs.empty?
 
-        ((logs.size * Timing.median(logs)) + (Constants::TIMES_ASSUMED * toward)) / (logs.size + Constants::TIMES_ASSUMED)
+        ((logs.size * Timing.median(logs)) + (Constants::TIMES_ASSUMED * toward)) /
+          (logs.size + Constants::TIMES_ASSUMED)
       end
     end
   end

@@ -29,8 +29,13 @@ module Stairwell
         return unless sign?(visit.bar, following) && choices.size > 1
 
         Question.new(
-          at: at, bar: visit.bar, choices: choices, right: following&.bar, why: why(visit, following),
-          wrong: (choices - [following&.bar]).to_h { |choice| [choice, wrong(choice, visit, following)] }
+          at: at,
+          bar: visit.bar,
+          choices: choices,
+          right: following&.bar,
+          why: why(visit, following),
+          wrong:
+            (choices - [following&.bar]).to_h { |choice| [choice, wrong(choice, visit, following)] }
         )
       end
 
@@ -39,50 +44,105 @@ module Stairwell
       def sign?(bar, following)
         return true if following.nil? ? bar < @map.bars.size : following.bar != bar + 1
 
-        turns?(bar) || [@map.to_coda, @map.fine, @map.jumps.map(&:after)].any? { |bars| bars.include?(bar) } || @map.endings.any? { |one| one.from == bar + 1 }
+        turns?(bar) ||
+          [@map.to_coda, @map.fine, @map.jumps.map(&:after)].any? { |bars| bars.include?(bar) } ||
+          @map.endings.any? { |one| one.from == bar + 1 }
       end
 
       def turns?(bar) = turning[bar].any?
 
       def turning
-        @turning ||= Hash.new { |all, bar| all[bar] = @loops.select { |loop| (1...loop.times).any? { |pass| loop.back_after(pass) == bar } } }
+        @turning ||=
+          Hash.new do |all, bar|
+            all[bar] = @loops.select do |loop|
+              (1...loop.times).any? { |pass| loop.back_after(pass) == bar }
+            end
+          end
       end
 
       def choices(visit, following)
         bar = visit.bar
-        found = [bar + 1, *turning[bar].map(&:from), *@map.endings.select { |one| near?(one, bar) }.map(&:from)]
-        found.push(1, *@map.segno, *@map.coda) if [@map.jumps.map(&:after), @map.to_coda].any? { |bars| bars.include?(bar) }
+        found = [
+          bar + 1,
+          *turning[bar].map(&:from),
+          *@map.endings.select { |one| near?(one, bar) }.map(&:from)
+        ]
+        if [@map.jumps.map(&:after), @map.to_coda].any? { |bars| bars.include?(bar) }
+          found.push(1, *@map.segno, *@map.coda)
+        end
         found = found.select { |one| one.between?(1, @map.bars.size) }
         found << nil if @map.fine.include?(bar) || following.nil?
         [following&.bar, *found].uniq.sort_by { |one| one || Float::INFINITY }
       end
 
-      def near?(ending, bar) = ending.from > bar && @loops.any? { |loop| loop.endings.include?(ending) && bar.between?(loop.from, loop.last) && loop.endings.any? { |one| one.from == bar + 1 } }
+      def near?(ending, bar) =
+        ending.from > bar &&
+          @loops.any? do |loop|
+            loop.endings.include?(ending) && bar.between?(loop.from, loop.last) &&
+              loop.endings.any? { |one| one.from == bar + 1 }
+          end
 
       def why(visit, following)
         return ending_of(visit) unless following
 
         to = @wording.bar(following.bar)
         case following.via
-        when :repeat then Phrase["roadmap.drill.a_repeat_sign_stands_after_back", bar: @wording.bar(visit.bar), to: to, ordinal: Phrase.ordinal(following.pass)]
-        when :ending then Phrase["roadmap.drill.it_is_the_time_skip_to", ordinal: Phrase.ordinal(pass(following)), to: to]
-        when :da_capo then Phrase["roadmap.drill.d_c_means_back_to_the", to: to]
-        when :dal_segno then Phrase["roadmap.drill.d_s_means_back_to_the", to: to]
-        when :to_coda then Phrase["roadmap.drill.after_going_back_to_coda_counts", to: to]
-        when :after_fine then Phrase["roadmap.drill.the_part_that_came_back_is_done", to: to]
-        else going_on(visit, to)
+        when :repeat
+          Phrase[
+            "roadmap.drill.a_repeat_sign_stands_after_back",
+            bar: @wording.bar(visit.bar),
+            to: to,
+            ordinal: Phrase.ordinal(following.pass)
+          ]
+        when :ending
+          Phrase[
+            "roadmap.drill.it_is_the_time_skip_to",
+            ordinal: Phrase.ordinal(pass(following)),
+            to: to
+          ]
+        when :da_capo
+          Phrase["roadmap.drill.d_c_means_back_to_the", to: to]
+        when :dal_segno
+          Phrase["roadmap.drill.d_s_means_back_to_the", to: to]
+        when :to_coda
+          Phrase["roadmap.drill.after_going_back_to_coda_counts", to: to]
+        when :after_fine
+          Phrase["roadmap.drill.the_part_that_came_back_is_done", to: to]
+        else
+          going_on(visit, to)
         end
       end
 
       def ending_of(visit)
-        @map.fine.include?(visit.bar) ? Phrase["roadmap.drill.after_going_back_fine_is_the"] : Phrase["roadmap.drill.it_is_the_last_bar_and"]
+        if @map.fine.include?(visit.bar)
+          Phrase["roadmap.drill.after_going_back_fine_is_the"]
+        else
+          Phrase["roadmap.drill.it_is_the_last_bar_and"]
+        end
       end
 
       def going_on(visit, to)
         bar = visit.bar
-        return Phrase[@jumped ? "roadmap.drill.way_back_and_repeat_done" : "roadmap.drill.repeat_done", to: to] if turns?(bar)
-        return Phrase["roadmap.drill.nothing_has_sent_the_music_back", to: to] if (@map.to_coda + @map.fine).include?(bar) && !@jumped
-        return Phrase["roadmap.drill.it_is_the_time_which_is", ordinal: Phrase.ordinal(visit.pass), to: to] if @map.endings.any? { |one| one.from == bar + 1 }
+        if turns?(bar)
+          return(
+            Phrase[
+              @jumped ? "roadmap.drill.way_back_and_repeat_done" : "roadmap.drill.repeat_done",
+              to: to
+            ]
+          )
+        end
+        if (@map.to_coda + @map.fine).include?(bar) && !@jumped
+          return Phrase["roadmap.drill.nothing_has_sent_the_music_back", to: to]
+        end
+        if @map.endings.any? { |one| one.from == bar + 1 }
+          return(
+            Phrase[
+              "roadmap.drill.it_is_the_time_which_is",
+              ordinal: Phrase.ordinal(visit.pass),
+              to: to
+            ]
+          )
+        end
 
         Phrase["roadmap.drill.the_sign_has_done_its_work", to: to]
       end
@@ -98,11 +158,27 @@ module Stairwell
         return Phrase["roadmap.drill.the_piece_does_not_end_here"] if choice.nil?
 
         ending = @map.endings.find { |one| one.from == choice }
-        return Phrase["roadmap.drill.ending_for_another_time", ordinals: Phrase.list(ending.passes.map { |pass| Phrase.ordinal(pass) }, by: :and_each)] if ending && !ending.passes.include?(visit.pass)
-        return Phrase["roadmap.drill.that_is_the_coda_nothing_sends"] if @map.coda.include?(choice) && choice != visit.bar + 1
-        return Phrase["roadmap.drill.that_is_the_sign"] if @map.segno.include?(choice) && choice != visit.bar + 1
+        if ending && !ending.passes.include?(visit.pass)
+          return(
+            Phrase[
+              "roadmap.drill.ending_for_another_time",
+              ordinals:
+                Phrase.list(ending.passes.map { |pass| Phrase.ordinal(pass) }, by: :and_each)
+            ]
+          )
+        end
+        if @map.coda.include?(choice) && choice != visit.bar + 1
+          return Phrase["roadmap.drill.that_is_the_coda_nothing_sends"]
+        end
+        if @map.segno.include?(choice) && choice != visit.bar + 1
+          return Phrase["roadmap.drill.that_is_the_sign"]
+        end
 
-        (choice == visit.bar + 1) ? Phrase["roadmap.drill.the_next_bar_on_the_page"] : Phrase["roadmap.drill.the_music_does_not_go_back"]
+        if choice == visit.bar + 1
+          Phrase["roadmap.drill.the_next_bar_on_the_page"]
+        else
+          Phrase["roadmap.drill.the_music_does_not_go_back"]
+        end
       end
     end
   end

@@ -23,7 +23,8 @@ module Stairwell
       # @return [Rational, Float] counts at the full tempo until then, with the
       #   fermatas that are over by then held
       def until_count(bar, count)
-        held = @held.fetch(bar, []).select { |one| one.beat - 1 + one.counts <= count }.sum(0r, &:added)
+        held =
+          @held.fetch(bar, []).select { |one| one.beat - 1 + one.counts <= count }.sum(0r, &:added)
         (slowed(bar, count) + held) / @map.pace(bar)
       end
 
@@ -42,14 +43,17 @@ module Stairwell
       # @return [Hash{Integer => Array(Rational, Rational)}] by bar the counts of
       #   the ritardando it stands in, and those before the bar
       def slower
-        @map.markings.ritardandi.each_with_object({}) do |span, found|
-          bars = span.bars.filter_map { |index| @map.bar(index) }
-          whole = bars.sum(0r, &:counts)
-          bars.inject(0r) do |before, bar|
-            found[bar.index] = [whole, before]
-            before + bar.counts
+        @map
+          .markings
+          .ritardandi
+          .each_with_object({}) do |span, found|
+            bars = span.bars.filter_map { |index| @map.bar(index) }
+            whole = bars.sum(0r, &:counts)
+            bars.inject(0r) do |before, bar|
+              found[bar.index] = [whole, before]
+              before + bar.counts
+            end
           end
-        end
       end
     end
   end

@@ -6,7 +6,7 @@ module Stairwell
     # endings that follow it.
     module EndingJumps
       # As {Loop#jump}.
-      VIA = {capo: :da_capo, segno: :dal_segno}.freeze
+      VIA = { capo: :da_capo, segno: :dal_segno }.freeze
 
       module_function
 
@@ -15,16 +15,23 @@ module Stairwell
       def of(map)
         return [] if map.fine.any?
 
-        map.jumps.select { |jump| jump.until_sign == :end && map.repeats.none? { |one| one.to == jump.after } && first_ending?(map, jump.after) }
+        map.jumps.select do |jump|
+          jump.until_sign == :end && map.repeats.none? { |one| one.to == jump.after } &&
+            first_ending?(map, jump.after)
+        end
       end
 
       # @param map [Score::Map]
       # @param jump [Score::Jump]
       # @return [Integer] the bar it goes back to
-      def start(map, jump) = (jump.to == :capo) ? 1 : (map.segno.select { |bar| bar <= jump.after }.max || 1)
+      def start(map, jump) =
+        (jump.to == :capo) ? 1 : (map.segno.select { |bar| bar <= jump.after }.max || 1)
 
       def first_ending?(map, bar)
-        map.endings.any? { |one| one.to == bar && one.passes.include?(1) && map.endings.any? { |other| other.from == bar + 1 && other.passes.min > one.passes.min } }
+        map.endings.any? do |one|
+          one.to == bar && one.passes.include?(1) &&
+            map.endings.any? { |other| other.from == bar + 1 && other.passes.min > one.passes.min }
+        end
       end
       private_class_method :first_ending?
     end

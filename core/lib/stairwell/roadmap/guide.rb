@@ -22,14 +22,27 @@ module Stairwell
       def reached(at)
         visit = @visits[at]
         case visit.via
-        when :repeat then (visit.pass > 2) ? Phrase["roadmap.guide.time", ordinal: Phrase.ordinal(visit.pass)] : Phrase["roadmap.guide.again"]
+        when :repeat
+          if visit.pass > 2
+            Phrase["roadmap.guide.time", ordinal: Phrase.ordinal(visit.pass)]
+          else
+            Phrase["roadmap.guide.again"]
+          end
         when :ending
           ending = ending_at(visit.bar)
-          ending ? Phrase["roadmap.guide.ending", ordinal: Phrase.ordinal(ending.passes.max)] : Phrase["roadmap.guide.past_the_ending"]
-        when :da_capo then Phrase["roadmap.guide.from_the_beginning"]
-        when :dal_segno then Phrase["roadmap.guide.back_to_the_sign"]
-        when :to_coda then Phrase["roadmap.guide.to_the_coda"]
-        when :after_fine then Phrase["roadmap.guide.on_to_the_next_part"]
+          if ending
+            Phrase["roadmap.guide.ending", ordinal: Phrase.ordinal(ending.passes.max)]
+          else
+            Phrase["roadmap.guide.past_the_ending"]
+          end
+        when :da_capo
+          Phrase["roadmap.guide.from_the_beginning"]
+        when :dal_segno
+          Phrase["roadmap.guide.back_to_the_sign"]
+        when :to_coda
+          Phrase["roadmap.guide.to_the_coda"]
+        when :after_fine
+          Phrase["roadmap.guide.on_to_the_next_part"]
         end
       end
 
@@ -48,11 +61,17 @@ module Stairwell
       def way(at)
         visit = @visits[at]
         case visit.via
-        when :repeat then Phrase["roadmap.guide.back_for_the_time", ordinal: Phrase.ordinal(visit.pass)]
+        when :repeat
+          Phrase["roadmap.guide.back_for_the_time", ordinal: Phrase.ordinal(visit.pass)]
         when :ending
           ending = ending_at(visit.bar)
-          ending ? Phrase["roadmap.guide.skip_to_the_ending", ordinal: Phrase.ordinal(ending.passes.max)] : Phrase["roadmap.guide.skip_past_the_ending"]
-        else reached(at)
+          if ending
+            Phrase["roadmap.guide.skip_to_the_ending", ordinal: Phrase.ordinal(ending.passes.max)]
+          else
+            Phrase["roadmap.guide.skip_past_the_ending"]
+          end
+        else
+          reached(at)
         end
       end
 
@@ -61,8 +80,14 @@ module Stairwell
       #   described
       def place(index)
         address = @layout.address(index)
-        return Phrase["roadmap.guide.bar", bar: @map.bar(index).name] if @layout.assumed? || address.nil?
-        return Phrase["roadmap.guide.page_line_the_pickup", page: address.page, line: address.line] if address.bar.zero?
+        if @layout.assumed? || address.nil?
+          return Phrase["roadmap.guide.bar", bar: @map.bar(index).name]
+        end
+        if address.bar.zero?
+          return(
+            Phrase["roadmap.guide.page_line_the_pickup", page: address.page, line: address.line]
+          )
+        end
 
         address.said
       end

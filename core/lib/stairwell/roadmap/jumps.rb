@@ -15,7 +15,11 @@ module Stairwell
         @map = map
         @wording = Wording.new(map)
         @diagnostics = []
-        @leaps = (map.jumps - EndingJumps.of(map)).uniq(&:after).select { |jump| inside?(jump) }.map { |jump| leap(jump) }
+        @leaps =
+          (map.jumps - EndingJumps.of(map))
+            .uniq(&:after)
+            .select { |jump| inside?(jump) }
+            .map { |jump| leap(jump) }
         report_unused
       end
 
@@ -33,12 +37,23 @@ module Stairwell
       def inside?(jump)
         return true if jump.after.between?(1, @map.bars.size)
 
-        tell(:jump_off_page, nil, Phrase["roadmap.jumps.a_jump_is_said_to_come", after: jump.after, bars: @map.bars.size], mend: Mend.new(words: Phrase["roadmap.jumps.take_the_jump_away"], drop: [[:jumps, jump]]))
+        tell(
+          :jump_off_page,
+          nil,
+          Phrase["roadmap.jumps.a_jump_is_said_to_come", after: jump.after, bars: @map.bars.size],
+          mend: Mend.new(words: Phrase["roadmap.jumps.take_the_jump_away"], drop: [[:jumps, jump]])
+        )
         false
       end
 
       def leap(jump)
-        Leap.new(after: jump.after, to: target(jump), via: (jump.to == :capo) ? :da_capo : :dal_segno, repeats: jump.repeats, **ending(jump))
+        Leap.new(
+          after: jump.after,
+          to: target(jump),
+          via: (jump.to == :capo) ? :da_capo : :dal_segno,
+          repeats: jump.repeats,
+          **ending(jump)
+        )
       end
 
       def target(jump)
@@ -49,15 +64,23 @@ module Stairwell
         sign = @map.segno.select { |bar| bar <= jump.after }.max || @map.segno.min
         return sign if sign
 
-        tell(:segno_missing, jump.after, Phrase["roadmap.jumps.says_dal_segno_but_no_bar", place: place(jump)], mend: instead(jump, Phrase["roadmap.jumps.say_da_capo"], to: :capo))
+        tell(
+          :segno_missing,
+          jump.after,
+          Phrase["roadmap.jumps.says_dal_segno_but_no_bar", place: place(jump)],
+          mend: instead(jump, Phrase["roadmap.jumps.say_da_capo"], to: :capo)
+        )
         1
       end
 
       def ending(jump)
         case jump.until_sign
-        when :fine then until_fine(jump)
-        when :coda then until_coda(jump)
-        else bare(jump)
+        when :fine
+          until_fine(jump)
+        when :coda
+          until_coda(jump)
+        else
+          bare(jump)
         end
       end
 
@@ -65,26 +88,47 @@ module Stairwell
       def bare(jump)
         return {} if @map.fine.empty?
 
-        tell(:read_as_al_fine, jump.after, Phrase["roadmap.jumps.does_not_say_until_where_and", place: place(jump)], grave: false, mend: instead(jump, Phrase["roadmap.jumps.say_al_fine"], until_sign: :fine))
-        {stop: @map.fine}
+        tell(
+          :read_as_al_fine,
+          jump.after,
+          Phrase["roadmap.jumps.does_not_say_until_where_and", place: place(jump)],
+          grave: false,
+          mend: instead(jump, Phrase["roadmap.jumps.say_al_fine"], until_sign: :fine)
+        )
+        { stop: @map.fine }
       end
 
       def until_fine(jump)
-        return {stop: @map.fine} if @map.fine.any?
+        return { stop: @map.fine } if @map.fine.any?
 
-        tell(:fine_missing, jump.after, Phrase["roadmap.jumps.says_al_fine_but_no_bar", place: place(jump)], mend: instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end))
+        tell(
+          :fine_missing,
+          jump.after,
+          Phrase["roadmap.jumps.says_al_fine_but_no_bar", place: place(jump)],
+          mend: instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end)
+        )
         {}
       end
 
       def until_coda(jump)
         coda = @map.coda.select { |bar| bar > jump.after }.min || @map.coda.max
         unless coda
-          tell(:coda_missing, jump.after, Phrase["roadmap.jumps.says_al_coda_but_there_is", place: place(jump)], mend: coda_behind(jump))
+          tell(
+            :coda_missing,
+            jump.after,
+            Phrase["roadmap.jumps.says_al_coda_but_there_is", place: place(jump)],
+            mend: coda_behind(jump)
+          )
           return {}
         end
-        return {leave: @map.to_coda.to_h { |bar| [bar, meant(bar) || coda] }} if @map.to_coda.any?
+        return { leave: @map.to_coda.to_h { |bar| [bar, meant(bar) || coda] } } if @map.to_coda.any?
 
-        tell(:to_coda_missing, jump.after, Phrase["roadmap.jumps.says_al_coda_but_no_bar", place: place(jump)], mend: instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end))
+        tell(
+          :to_coda_missing,
+          jump.after,
+          Phrase["roadmap.jumps.says_al_coda_but_no_bar", place: place(jump)],
+          mend: instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end)
+        )
         {}
       end
 
@@ -93,9 +137,14 @@ module Stairwell
 
       # A coda mostly stands right behind the jump.
       def coda_behind(jump)
-        return instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end) if jump.after >= @map.bars.size
+        if jump.after >= @map.bars.size
+          return instead(jump, Phrase["roadmap.jumps.play_to_the_end"], until_sign: :end)
+        end
 
-        Mend.new(words: Phrase["roadmap.jumps.put_the_coda_at", bar: @wording.bar(jump.after + 1)], put: [[:coda, jump.after + 1]])
+        Mend.new(
+          words: Phrase["roadmap.jumps.put_the_coda_at", bar: @wording.bar(jump.after + 1)],
+          put: [[:coda, jump.after + 1]]
+        )
       end
 
       def report_unused
@@ -103,8 +152,20 @@ module Stairwell
         to_coda_unused unless said_elsewhere?
         return if @map.fine.empty? || @map.jumps.any?
 
-        tell(:fine_unused, @map.fine.first, Phrase["roadmap.jumps.says_fine_but_nothing_goes_back", place: Phrase.capital(@wording.bar(@map.fine.first))], grave: false,
-          mend: Mend.new(words: Phrase["roadmap.jumps.add_da_capo_al_fine_at"], put: [[:jumps, Score::Jump.new(after: @map.bars.size, to: :capo, until_sign: :fine)]]))
+        tell(
+          :fine_unused,
+          @map.fine.first,
+          Phrase[
+            "roadmap.jumps.says_fine_but_nothing_goes_back",
+            place: Phrase.capital(@wording.bar(@map.fine.first))
+          ],
+          grave: false,
+          mend:
+            Mend.new(
+              words: Phrase["roadmap.jumps.add_da_capo_al_fine_at"],
+              put: [[:jumps, Score::Jump.new(after: @map.bars.size, to: :capo, until_sign: :fine)]]
+            )
+        )
       end
 
       def said_elsewhere?
@@ -115,7 +176,21 @@ module Stairwell
 
       def to_coda_unused
         @map.to_coda.each do |bar|
-          tell(:to_coda_unused, bar, Phrase[@map.coda.empty? ? "roadmap.jumps.to_coda_and_no_coda" : "roadmap.jumps.to_coda_and_no_jump", place: Phrase.capital(@wording.bar(bar))], mend: leave_for_coda(bar))
+          tell(
+            :to_coda_unused,
+            bar,
+            Phrase[
+              (
+                if @map.coda.empty?
+                  "roadmap.jumps.to_coda_and_no_coda"
+                else
+                  "roadmap.jumps.to_coda_and_no_jump"
+                end
+              ),
+              place: Phrase.capital(@wording.bar(bar))
+            ],
+            mend: leave_for_coda(bar)
+          )
         end
       end
 
@@ -129,7 +204,11 @@ module Stairwell
         return al_coda if @map.coda.any?
         return away if jump.after == @map.bars.size
 
-        al_coda.with(words: Phrase["roadmap.jumps.say_al_coda_and_put_it_at", bar: @wording.bar(jump.after + 1)], put: al_coda.put + [[:coda, jump.after + 1]])
+        al_coda.with(
+          words:
+            Phrase["roadmap.jumps.say_al_coda_and_put_it_at", bar: @wording.bar(jump.after + 1)],
+          put: al_coda.put + [[:coda, jump.after + 1]]
+        )
       end
 
       def place(jump) = Phrase.capital(@wording.bar(jump.after))

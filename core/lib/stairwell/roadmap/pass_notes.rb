@@ -15,8 +15,13 @@ module Stairwell
       #   repeat stands around a bar, its pass is which time it is played
       def of(visit)
         pass = @looped.include?(visit.bar) ? visit.pass : visit.time
-        @notes.select { |note| note.passes.include?(pass) && note.span.cover?(visit.bar) }
-          .map { |note| [(Phrase["hands.#{note.hand}"] if note.hand), note.text].compact.then { |said| Phrase.list(said, by: :comma) } }
+        @notes
+          .select { |note| note.passes.include?(pass) && note.span.cover?(visit.bar) }
+          .map do |note|
+            [(Phrase["hands.#{note.hand}"] if note.hand), note.text].compact.then do |said|
+              Phrase.list(said, by: :comma)
+            end
+          end
       end
     end
   end

@@ -22,8 +22,14 @@ module Stairwell
       def to_h
         starts = starting
         {
-          count_in: count_in, seconds: (starts.last || 0.0).round(4),
-          bars: @visits.zip(starts).map { |visit, start| {bar: visit.bar, at: start.round(4), clicks: clicks(visit.bar, start)} },
+          count_in: count_in,
+          seconds: (starts.last || 0.0).round(4),
+          bars:
+            @visits
+              .zip(starts)
+              .map do |visit, start|
+                { bar: visit.bar, at: start.round(4), clicks: clicks(visit.bar, start) }
+              end,
           notes: @map.notes? ? notes(starts) : []
         }
       end
@@ -44,39 +50,76 @@ module Stairwell
         full = first.meter.counts(first.meter.bar_length)
         whole = full + (first.pickup? ? full - first.counts : 0)
         parts = parts(first)
-        (0...(whole * parts).floor).map { |at| click((at / parts.to_r - whole) * @count, (at % (full * parts)).zero?) }
+        (0...(whole * parts).floor).map do |at|
+          click((at / parts.to_r - whole) * @count, (at % (full * parts)).zero?)
+        end
       end
 
       # A pickup's counts are the last of its bar, and none of them is strong.
       def clicks(index, start)
         bar = @map.bar(index)
         parts = parts(bar)
-        (0...(bar.counts * parts).ceil).map { |at| click(start + time(index, at / parts.to_r), at.zero? && !bar.pickup?) }
+        (0...(bar.counts * parts).ceil).map do |at|
+          click(start + time(index, at / parts.to_r), at.zero? && !bar.pickup?)
+        end
       end
 
       # Clicks to a count.
       def parts(bar) = @small ? bar.meter.small_counts : 1
 
-      def click(at, strong) = {at: at.to_f.round(4), strong: strong}
+      def click(at, strong) = { at: at.to_f.round(4), strong: strong }
 
       def notes(starts)
         found = []
-        @visits.zip(starts).each do |visit, start|
-          length = @map.bar(visit.bar).meter.count_length
-          @map.notes.fetch(visit.bar, {}).each do |hand, all|
-            all.each { |note| sound(found, note, hand, *[note.onset, note.onset + note.length].map { |at| start + time(visit.bar, at / length) }) }
+        @visits
+          .zip(starts)
+          .each do |visit, start|
+            length = @map.bar(visit.bar).meter.count_length
+            @map
+              .notes
+              .fetch(visit.bar, {})
+              .each do |hand, all|
+                all.each do |note|
+                  sound(
+                    found,
+                    note,
+                    hand,
+                    *[note.onset, note.onset + note.length].map do |at|
+                      start + time(visit.bar, at / length)
+                    end
+                  )
+                end
+              end
           end
-        end
-        found.sort_by { |at, _, midi, _| [at, midi] }.map { |at, lasts, midi, hand| {at: at.round(4), length: lasts.round(4), midi: midi, hand: hand.to_s} }
+        found
+          .sort_by { |at, _, midi, _| [at, midi] }
+          .map do |at, lasts, midi, hand|
+            { at: at.round(4), length: lasts.round(4), midi: midi, hand: hand.to_s }
+          end
       end
 
       # A tied note makes the one before it longer.
       def sound(found, note, hand, from, to)
         midi = note.pitch.midi
-        held = found.reverse_each.first(64).find { |one| one[2] == midi && one[3] == hand && (one[0] + one[1] - from).abs < 0.01 } if note.tied
+        if note.tied
+          held =
+            found
+              .reverse_each
+              .first(64)
+              .find do |one|
+                one[2] == midi && one[3] == hand && (one[0] + one[1] - from).abs < 0.01
+              end
+        end
         return held[1] = to - held[0] if held
 
-        note.graces.each_with_index { |pitch, at| found << [[from - Constants::GRACE_SECONDS * (note.graces.size - at), 0.0].max, Constants::GRACE_SECONDS, pitch.midi, hand] }
+        note.graces.each_with_index do |pitch, at|
+          found << [
+            [from - Constants::GRACE_SECONDS * (note.graces.size - at), 0.0].max,
+            Constants::GRACE_SECONDS,
+            pitch.midi,
+            hand
+          ]
+        end
         found << [from, to - from, midi, hand]
       end
     end

@@ -21,7 +21,10 @@ module Stairwell
         @inside = Hash.new { |all, bar| all[bar] = [] }
         @loops.each { |loop| (loop.from..loop.last).each { |bar| @inside[bar] << loop } }
         @rank = @loops.each_with_index.to_h.compare_by_identity
-        @back_after = @loops.to_h { |loop| [loop, (1..loop.times).map { |pass| loop.back_after(pass) }] }.compare_by_identity
+        @back_after =
+          @loops
+            .to_h { |loop| [loop, (1..loop.times).map { |pass| loop.back_after(pass) }] }
+            .compare_by_identity
         @diagnostics = []
       end
 
@@ -76,7 +79,12 @@ module Stairwell
 
       def visit(bar, via)
         innermost = @inside[bar].first
-        Visit.new(bar: bar, time: @times[bar] += 1, pass: innermost ? @passes.fetch(innermost, 1) : 1, via: via)
+        Visit.new(
+          bar: bar,
+          time: @times[bar] += 1,
+          pass: innermost ? @passes.fetch(innermost, 1) : 1,
+          via: via
+        )
       end
 
       # @return [Integer, nil] where to go on when this bar opens an ending of
@@ -97,7 +105,7 @@ module Stairwell
         pass = @passes[back] + 1
         @passes.delete_if { |loop, _| @rank[loop] < @rank[back] && back.hold?(loop) }
         @passes[back] = pass
-        return [back.from, :repeat] unless back.jump
+        return back.from, :repeat unless back.jump
 
         @spent = spent.tap { |loops| loops.delete(back) }
         [back.from, back.jump]
@@ -106,7 +114,7 @@ module Stairwell
       # Signs are heeded once the repeats around them are done.
       # @return [Array(Integer, Symbol), nil] nil at a Fine
       def onward(bar)
-        return [bar + 1, :next] unless @inside[bar].all? { |loop| @passes[loop] == loop.times }
+        return bar + 1, :next unless @inside[bar].all? { |loop| @passes[loop] == loop.times }
         return after_fine if @leapt&.stop&.include?(bar)
 
         coda = @leapt && @leapt.leave[bar]
@@ -147,7 +155,8 @@ module Stairwell
         wording = Wording.new(@map)
         @leaps.each_key do |bar|
           @diagnostics << Diagnostic.new(
-            code: :jump_not_taken, bar: bar,
+            code: :jump_not_taken,
+            bar: bar,
             message: Phrase["roadmap.walk.the_jump_after_is_never_taken", bar: wording.bar(bar)]
           )
         end
@@ -158,12 +167,23 @@ module Stairwell
       def report_across
         wording = Wording.new(@map)
         @jumps.leaps.each do |leap|
-          loop = @loops.find { |one| leap.after.between?(one.from, one.last - 1) && one.endings.none? { |ending| ending.to == leap.after } }
+          loop =
+            @loops.find do |one|
+              leap.after.between?(one.from, one.last - 1) &&
+                one.endings.none? { |ending| ending.to == leap.after }
+            end
           next unless loop
 
           @diagnostics << Diagnostic.new(
-            code: :repeat_across_jump, bar: leap.after, grave: false,
-            message: Phrase["roadmap.walk.the_jump_after_stands_inside_the", bar: wording.bar(leap.after), bars: wording.bars(Score::Span.new(from: loop.from, to: loop.last))]
+            code: :repeat_across_jump,
+            bar: leap.after,
+            grave: false,
+            message:
+              Phrase[
+                "roadmap.walk.the_jump_after_stands_inside_the",
+                bar: wording.bar(leap.after),
+                bars: wording.bars(Score::Span.new(from: loop.from, to: loop.last))
+              ]
           )
         end
       end
@@ -173,8 +193,15 @@ module Stairwell
         return unless straight
 
         @diagnostics << Diagnostic.new(
-          code: :coda_straight, bar: straight.bar, grave: false,
-          message: Phrase["roadmap.walk.the_coda_at_is_played_straight", place: Wording.new(@map).bar(straight.bar)], mend: jump_before(straight.bar)
+          code: :coda_straight,
+          bar: straight.bar,
+          grave: false,
+          message:
+            Phrase[
+              "roadmap.walk.the_coda_at_is_played_straight",
+              place: Wording.new(@map).bar(straight.bar)
+            ],
+          mend: jump_before(straight.bar)
         )
       end
 
@@ -183,13 +210,18 @@ module Stairwell
         return unless @map.to_coda.any? && @map.jumps.empty? && coda > 1
 
         to = @map.segno.any? ? :segno : :capo
-        Mend.new(words: Phrase["roadmap.walk.add_al_coda_before_it", jump: Score::Jump::WORDS.fetch(to)], put: [[:jumps, Score::Jump.new(after: coda - 1, to: to, until_sign: :coda)]])
+        Mend.new(
+          words: Phrase["roadmap.walk.add_al_coda_before_it", jump: Score::Jump::WORDS.fetch(to)],
+          put: [[:jumps, Score::Jump.new(after: coda - 1, to: to, until_sign: :coda)]]
+        )
       end
 
       def too_long(played)
         @diagnostics << Diagnostic.new(
-          code: :too_long, bar: played.last.bar,
-          message: Phrase["roadmap.walk.played_out_the_repeats_run_to", most: Constants::MOST_VISITS]
+          code: :too_long,
+          bar: played.last.bar,
+          message:
+            Phrase["roadmap.walk.played_out_the_repeats_run_to", most: Constants::MOST_VISITS]
         )
         played
       end
@@ -197,26 +229,64 @@ module Stairwell
       def report_silent(played)
         wording = Wording.new(@map)
         silent = (1..@map.bars.size).to_a - played.map(&:bar)
-        silent.slice_when { |a, b| b != a + 1 }.each do |stretch|
-          span = Score::Span.new(from: stretch.first, to: stretch.last)
-          @diagnostics << Diagnostic.new(code: :never_played, bar: span.from, message: Phrase.list([Phrase["roadmap.walk.never_played", bars: Phrase.capital(wording.bars(span)), count: span.size], look(span)], by: :sentence), mend: jump_behind(span))
-        end
+        silent
+          .slice_when { |a, b| b != a + 1 }
+          .each do |stretch|
+            span = Score::Span.new(from: stretch.first, to: stretch.last)
+            @diagnostics << Diagnostic.new(
+              code: :never_played,
+              bar: span.from,
+              message:
+                Phrase.list(
+                  [
+                    Phrase[
+                      "roadmap.walk.never_played",
+                      bars: Phrase.capital(wording.bars(span)),
+                      count: span.size
+                    ],
+                    look(span)
+                  ],
+                  by: :sentence
+                ),
+              mend: jump_behind(span)
+            )
+          end
       end
 
       # What they are behind: endings, or a jump after which the music ends elsewhere.
       def look(span)
-        return Phrase["roadmap.walk.look_at_the_jump", bar: Wording.new(@map).bar(jump_before_silence(span).after)] if jump_before_silence(span)
+        if jump_before_silence(span)
+          return(
+            Phrase[
+              "roadmap.walk.look_at_the_jump",
+              bar: Wording.new(@map).bar(jump_before_silence(span).after)
+            ]
+          )
+        end
 
-        Phrase[(@map.endings.any? { |one| one.from <= span.to }) ? "roadmap.walk.look_at_the_endings" : "roadmap.walk.look_at_the_signs"]
+        Phrase[
+          (
+            if @map.endings.any? { |one| one.from <= span.to }
+              "roadmap.walk.look_at_the_endings"
+            else
+              "roadmap.walk.look_at_the_signs"
+            end
+          )
+        ]
       end
 
-      def jump_before_silence(span) = @map.jumps.find { |jump| jump.after == span.from - 1 && span.to == @map.bars.size }
+      def jump_before_silence(span) =
+        @map.jumps.find { |jump| jump.after == span.from - 1 && span.to == @map.bars.size }
 
       # The jump may stand at the end instead.
       def jump_behind(span)
         jump = jump_before_silence(span) or return
 
-        Mend.new(words: Phrase["roadmap.walk.move_the_jump_to_the_end"], drop: [[:jumps, jump]], put: [[:jumps, jump.with(after: @map.bars.size)]])
+        Mend.new(
+          words: Phrase["roadmap.walk.move_the_jump_to_the_end"],
+          drop: [[:jumps, jump]],
+          put: [[:jumps, jump.with(after: @map.bars.size)]]
+        )
       end
     end
   end

@@ -14,7 +14,9 @@ module Stairwell
       def bar(index)
         address = @layout.address(index)
         name = @map.bar(index)&.name || "##{index}"
-        return Phrase["roadmap.diagnostic.bar", name: name] if address.nil? || @layout.assumed? || address.bar.zero?
+        if address.nil? || @layout.assumed? || address.bar.zero?
+          return Phrase["roadmap.diagnostic.bar", name: name]
+        end
 
         Phrase["roadmap.diagnostic.bar_at", name: name, address: address.said]
       end
@@ -23,7 +25,11 @@ module Stairwell
       # @return [String] such as "bars 9–12"
       def bars(span)
         from, to = [span.from, span.to].map { |index| @map.bar(index)&.name || "##{index}" }
-        (span.from == span.to) ? Phrase["roadmap.diagnostic.bar", name: from] : Phrase["roadmap.diagnostic.bars", from: from, to: to]
+        if span.from == span.to
+          Phrase["roadmap.diagnostic.bar", name: from]
+        else
+          Phrase["roadmap.diagnostic.bars", from: from, to: to]
+        end
       end
     end
   end

@@ -2,10 +2,23 @@
 
 module Stairwell
   module Score
-    # What was assumed where a score does not say it, as a map keeps it: a code, and behind ": " what
-    # it is about.
+    # What was assumed where a score does not say it, as a map keeps it: a code, and behind ": "
+    # what it is about.
     module Assumed
-      CODES = %w[hands right_hand left_hand one_staff repeat_not_closed sign_inside voice_on_both_staves shared_by_reach no_title mode_close mode_leading mode_notes].freeze
+      CODES = %w[
+        hands
+        right_hand
+        left_hand
+        one_staff
+        repeat_not_closed
+        sign_inside
+        voice_on_both_staves
+        shared_by_reach
+        no_title
+        mode_close
+        mode_leading
+        mode_notes
+      ].freeze
 
       module_function
 
@@ -16,7 +29,7 @@ module Stairwell
         return what unless CODES.include?(code)
 
         about = Key.parse(about)&.name || about if code.start_with?("mode_")
-        Phrase["score.assumed.#{code}", **{about: about}.compact]
+        Phrase["score.assumed.#{code}", **{ about: about }.compact]
       end
     end
   end

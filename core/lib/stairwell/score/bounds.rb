@@ -7,8 +7,22 @@ module Stairwell
     module Bounds
       # The most of each kind; own choices, many times what any piece for a student holds.
       MOST = {
-        bars: Constants::MOST_BARS, pages: 500, keys: 500, clefs: 2_000, repeats: 500, endings: 1_000, jumps: 200, leaves: 50, segno: 50, coda: 50, to_coda: 50, fine: 50,
-        double_bars: Constants::MOST_BARS, sections: 200, markings: 10_000, notes: 200_000
+        bars: Constants::MOST_BARS,
+        pages: 500,
+        keys: 500,
+        clefs: 2_000,
+        repeats: 500,
+        endings: 1_000,
+        jumps: 200,
+        leaves: 50,
+        segno: 50,
+        coda: 50,
+        to_coda: 50,
+        fine: 50,
+        double_bars: Constants::MOST_BARS,
+        sections: 200,
+        markings: 10_000,
+        notes: 200_000
       }.freeze
       # Repeats one inside the other.
       NESTED = 6
@@ -23,10 +37,25 @@ module Stairwell
       def check(map)
         MOST.each_key { |kind| refuse(kind, count(map, kind)) }
         depth = nesting(map.repeats)
-        raise UnreadableError.new(Phrase["score.bounds.nested", count: depth, most: NESTED], code: :too_much) if depth > NESTED
+        if depth > NESTED
+          raise UnreadableError.new(
+                  Phrase["score.bounds.nested", count: depth, most: NESTED],
+                  code: :too_much
+                )
+        end
 
         crowded = map.sections.find { |section| section.spans.size > PLACES }
-        raise UnreadableError.new(Phrase["score.bounds.places", section: crowded.label, count: crowded.spans.size, most: PLACES], code: :too_much) if crowded
+        if crowded
+          raise UnreadableError.new(
+                  Phrase[
+                    "score.bounds.places",
+                    section: crowded.label,
+                    count: crowded.spans.size,
+                    most: PLACES
+                  ],
+                  code: :too_much
+                )
+        end
 
         map
       end
@@ -36,16 +65,26 @@ module Stairwell
       # @return [void]
       # @raise [UnreadableError]
       def check_data(data)
-        (MOST.keys - %i[notes markings]).each { |kind| refuse(kind, data[kind.to_s].size) if data[kind.to_s].is_a?(Array) }
-        refuse(:markings, data["markings"].each_value.sum { |all| all.is_a?(Array) ? all.size : 1 }) if data["markings"].is_a?(Hash)
+        (MOST.keys - %i[notes markings]).each do |kind|
+          refuse(kind, data[kind.to_s].size) if data[kind.to_s].is_a?(Array)
+        end
+        if data["markings"].is_a?(Hash)
+          refuse(
+            :markings,
+            data["markings"].each_value.sum { |all| all.is_a?(Array) ? all.size : 1 }
+          )
+        end
         if data["notes"].is_a?(Hash)
-          refuse(:notes, data["notes"].each_value.sum { |hands|
-            if hands.is_a?(Hash)
-              hands.each_value.sum { |all| all.is_a?(Array) ? all.size : 1 }
-            else
-              1
+          refuse(
+            :notes,
+            data["notes"].each_value.sum do |hands|
+              if hands.is_a?(Hash)
+                hands.each_value.sum { |all| all.is_a?(Array) ? all.size : 1 }
+              else
+                1
+              end
             end
-          })
+          )
         end
       end
 
@@ -55,14 +94,25 @@ module Stairwell
       def refuse(kind, found)
         return if found <= MOST.fetch(kind)
 
-        raise UnreadableError.new(Phrase["score.bounds.too_much", kind: Phrase["score.bounds.kinds.#{kind}"], found: found, most: MOST.fetch(kind)], code: :too_much)
+        raise UnreadableError.new(
+                Phrase[
+                  "score.bounds.too_much",
+                  kind: Phrase["score.bounds.kinds.#{kind}"],
+                  found: found,
+                  most: MOST.fetch(kind)
+                ],
+                code: :too_much
+              )
       end
 
       def count(map, kind)
         case kind
-        when :markings then Markings.members.sum { |member| Array(map.markings[member]).size }
-        when :notes then map.notes.each_value.sum { |hands| hands.each_value.sum(&:size) }
-        else map[kind].size
+        when :markings
+          Markings.members.sum { |member| Array(map.markings[member]).size }
+        when :notes
+          map.notes.each_value.sum { |hands| hands.each_value.sum(&:size) }
+        else
+          map[kind].size
         end
       end
 

@@ -6,6 +6,12 @@ module Stairwell
     # only, :alternating, :together; :together_first where they are learnt with both at once.
     Hands = Stairwell.value(:use, span: nil)
 
-    Hands::USES = {right: "right only", left: "left only", alternating: "alternating", together_first: "together first", together: "together"}.freeze
+    Hands::USES = {
+      right: "right only",
+      left: "left only",
+      alternating: "alternating",
+      together_first: "together first",
+      together: "together"
+    }.freeze
   end
 end

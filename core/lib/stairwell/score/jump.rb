@@ -8,6 +8,6 @@ module Stairwell
     # for the nearest before it.
     Jump = Stairwell.value(:after, :to, until_sign: :end, repeats: false, sign: nil)
 
-    Jump::WORDS = {capo: "da capo", segno: "dal segno"}.freeze
+    Jump::WORDS = { capo: "da capo", segno: "dal segno" }.freeze
   end
 end

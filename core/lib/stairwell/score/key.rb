@@ -4,24 +4,25 @@ module Stairwell
   module Score
     # A key signature: fifths (sharps positive, flats negative) and mode.
     # `bar` is the index from which it holds.
-    Key = Stairwell.value(:fifths, mode: "major", bar: 1) do
-      # @return [String] the tonic, such as "F#" or "Bb"
-      def tonic = Key::TONICS.fetch((mode == "minor") ? fifths + 3 : fifths)
+    Key =
+      Stairwell.value(:fifths, mode: "major", bar: 1) do
+        # @return [String] the tonic, such as "F#" or "Bb"
+        def tonic = Key::TONICS.fetch((mode == "minor") ? fifths + 3 : fifths)
 
-      # @param step [String] a letter
-      # @return [Integer] what the signature does to it, in semitones
-      def alter(step)
-        place = Key::SHARPS.index(step)
-        return (place < fifths) ? 1 : 0 if fifths >= 0
+        # @param step [String] a letter
+        # @return [Integer] what the signature does to it, in semitones
+        def alter(step)
+          place = Key::SHARPS.index(step)
+          return (place < fifths) ? 1 : 0 if fifths >= 0
 
-        (6 - place < -fifths) ? -1 : 0
+          (6 - place < -fifths) ? -1 : 0
+        end
+
+        def to_s = "#{tonic} #{mode}"
+
+        # @return [Phrase] as people say it, such as "B♭ major"
+        def name = Phrase["keys.#{mode}", tonic: Names.of(tonic)]
       end
-
-      def to_s = "#{tonic} #{mode}"
-
-      # @return [Phrase] as people say it, such as "B♭ major"
-      def name = Phrase["keys.#{mode}", tonic: Names.of(tonic)]
-    end
 
     Key::SHARPS = %w[F C G D A E B].freeze
     # Tonics on the line of fifths; C is 0.

@@ -22,12 +22,13 @@ module Stairwell
       #   the bars on it, pickups included, in printed order; bars past the
       #   last described line stand on that line
       def lines
-        @lines ||= begin
-          rest = @bars.dup
-          rows = slots.map { |page, line, held| [page, line, take(rest, held)] }
-          rows.last[2].concat(rest) if rows.any?
-          rows.reject { |_, _, bars| bars.empty? }.freeze
-        end
+        @lines ||=
+          begin
+            rest = @bars.dup
+            rows = slots.map { |page, line, held| [page, line, take(rest, held)] }
+            rows.last[2].concat(rest) if rows.any?
+            rows.reject { |_, _, bars| bars.empty? }.freeze
+          end
       end
 
       # @param index [Integer] a bar's index
@@ -40,16 +41,36 @@ module Stairwell
       # @raise [UnreadableError] saying what the page really holds
       def index(page:, line:, bar:)
         found = @pages.find { |one| one.number == page }
-        raise UnreadableError, Phrase["score.layout.there_is_no_page_the_piece", page: page, page_names: page_names] unless found
+        unless found
+          raise UnreadableError,
+                Phrase[
+                  "score.layout.there_is_no_page_the_piece",
+                  page: page,
+                  page_names: page_names
+                ]
+        end
 
         unless line.between?(1, found.lines.size)
-          raise UnreadableError, Phrase["score.layout.page_has_lines_not", page: page, lines: found.lines.size, line: line]
+          raise UnreadableError,
+                Phrase[
+                  "score.layout.page_has_lines_not",
+                  page: page,
+                  lines: found.lines.size,
+                  line: line
+                ]
         end
 
         place = places.key(Address.new(page: page, line: line, bar: bar))
         return place if place && bar.positive?
 
-        raise UnreadableError, Phrase["score.layout.page_line_has_bars_not", page: page, line: line, held: found.lines[line - 1], bar: bar]
+        raise UnreadableError,
+              Phrase[
+                "score.layout.page_line_has_bars_not",
+                page: page,
+                line: line,
+                held: found.lines[line - 1],
+                bar: bar
+              ]
       end
 
       # A line that takes bars of the next one, or leaves it some; it keeps one.
@@ -74,12 +95,15 @@ module Stairwell
       private
 
       def slots
-        @pages.flat_map { |page| page.lines.each_with_index.map { |held, at| [page.number, at + 1, held] } }
+        @pages.flat_map do |page|
+          page.lines.each_with_index.map { |held, at| [page.number, at + 1, held] }
+        end
       end
 
       def take(rest, held)
         row = []
-        while (bar = rest.first) && (numbered(row) < held || (row.empty? ? bar.pickup? : !counted?(bar)))
+        while (bar = rest.first) &&
+                (numbered(row) < held || (row.empty? ? bar.pickup? : !counted?(bar)))
           row << rest.shift
         end
         row
@@ -94,13 +118,16 @@ module Stairwell
       end
 
       def places
-        @places ||= lines.each_with_object({}) do |(page, line, row), found|
-          at = 0
-          row.each do |bar|
-            at += 1 if counted?(bar)
-            found[bar.index] = Address.new(page: page, line: line, bar: at)
-          end
-        end.freeze
+        @places ||=
+          lines
+            .each_with_object({}) do |(page, line, row), found|
+              at = 0
+              row.each do |bar|
+                at += 1 if counted?(bar)
+                found[bar.index] = Address.new(page: page, line: line, bar: at)
+              end
+            end
+            .freeze
       end
 
       def assumed
@@ -114,7 +141,11 @@ module Stairwell
       end
 
       def page_names
-        (@pages.size == 1) ? Phrase["score.layout.page", number: @pages.first.number] : Phrase["score.layout.pages_to", from: @pages.first.number, to: @pages.last.number]
+        if @pages.size == 1
+          Phrase["score.layout.page", number: @pages.first.number]
+        else
+          Phrase["score.layout.pages_to", from: @pages.first.number, to: @pages.last.number]
+        end
       end
     end
   end

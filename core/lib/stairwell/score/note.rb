@@ -6,6 +6,15 @@ module Stairwell
     # whole notes. `tied` says that it only holds on a note struck before;
     # `finger` is 1 for the thumb; `touch` its articulations in words; `graces`
     # the pitches of short notes before it.
-    Note = Stairwell.value(:onset, :length, :pitch, tied: false, finger: nil, articulation: [], graces: [])
+    Note =
+      Stairwell.value(
+        :onset,
+        :length,
+        :pitch,
+        tied: false,
+        finger: nil,
+        articulation: [],
+        graces: []
+      )
   end
 end

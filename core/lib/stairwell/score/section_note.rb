@@ -2,7 +2,8 @@
 
 module Stairwell
   module Score
-    # What a teacher notes for a section, in words: :fingering, :articulation, or how the hand moves.
+    # What a teacher notes for a section, in words: :fingering, :articulation, or how the hand
+    # moves.
     SectionNote = Stairwell.value(:section, :kind, :text)
 
     SectionNote::KINDS = %i[fingering articulation movement].freeze

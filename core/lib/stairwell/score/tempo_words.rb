@@ -2,43 +2,104 @@
 
 module Stairwell
   module Score
-    # What tempo words mean in beats a minute. Tables differ, so both are given: the scale inscribed on
-    # mechanical metronomes, and the wider ranges of newer handbooks and electronic ones (both from
-    # memory). Words of other languages mean what the Italian word does that dictionaries of musical terms
-    # give for them (from memory).
+    # What tempo words mean in beats a minute. Tables differ, so both are given: the scale inscribed
+    # on mechanical metronomes, and the wider ranges of newer handbooks and electronic ones (both
+    # from memory). Words of other languages mean what the Italian word does that dictionaries of
+    # musical terms give for them (from memory).
     module TempoWords
       MECHANICAL = {
-        "largo" => (40..60), "larghetto" => (60..66), "adagio" => (66..76), "andante" => (76..108), "moderato" => (108..120),
-        "allegro" => (120..168), "presto" => (168..200), "prestissimo" => (200..208)
+        "largo" => (40..60),
+        "larghetto" => (60..66),
+        "adagio" => (66..76),
+        "andante" => (76..108),
+        "moderato" => (108..120),
+        "allegro" => (120..168),
+        "presto" => (168..200),
+        "prestissimo" => (200..208)
       }.freeze
       NEWER = {
-        "grave" => (25..45), "largo" => (40..60), "lento" => (45..60), "larghetto" => (60..66), "adagio" => (55..76), "adagietto" => (65..80), "andante" => (56..108),
-        "andantino" => (80..108), "moderato" => (98..120), "allegretto" => (100..128), "allegro" => (109..168), "vivace" => (140..176), "vivacissimo" => (172..176), "presto" => (168..200),
+        "grave" => (25..45),
+        "largo" => (40..60),
+        "lento" => (45..60),
+        "larghetto" => (60..66),
+        "adagio" => (55..76),
+        "adagietto" => (65..80),
+        "andante" => (56..108),
+        "andantino" => (80..108),
+        "moderato" => (98..120),
+        "allegretto" => (100..128),
+        "allegro" => (109..168),
+        "vivace" => (140..176),
+        "vivacissimo" => (172..176),
+        "presto" => (168..200),
         "prestissimo" => (200..240)
       }.freeze
       # German, French and English words by the Italian one they stand for.
       OTHERS = {
-        "schwer" => "grave", "breit" => "largo", "langsam" => "lento", "ruhig" => "adagio", "getragen" => "adagio", "gehend" => "andante", "schreitend" => "andante", "mäßig" => "moderato", "mässig" => "moderato",
-        "bewegt" => "allegretto", "munter" => "allegretto", "rasch" => "allegro", "fröhlich" => "allegro", "lebhaft" => "vivace", "schnell" => "presto", "eilig" => "presto",
-        "lourd" => "grave", "lent" => "lento", "lentement" => "lento", "tranquille" => "adagio", "allant" => "andante", "modéré" => "moderato", "modere" => "moderato",
-        "animé" => "allegro", "gaiement" => "allegro", "vif" => "vivace", "vivement" => "vivace", "vite" => "presto", "rapide" => "presto",
-        "broadly" => "largo", "slow" => "lento", "slowly" => "lento", "calmly" => "adagio", "gently" => "andante", "walking" => "andante", "flowing" => "andantino", "moderate" => "moderato", "moderately" => "moderato",
-        "lively" => "vivace", "cheerfully" => "allegro", "brightly" => "allegro", "brisk" => "allegro", "briskly" => "allegro", "fast" => "presto", "quickly" => "presto", "quick" => "presto"
+        "schwer" => "grave",
+        "breit" => "largo",
+        "langsam" => "lento",
+        "ruhig" => "adagio",
+        "getragen" => "adagio",
+        "gehend" => "andante",
+        "schreitend" => "andante",
+        "mäßig" => "moderato",
+        "mässig" => "moderato",
+        "bewegt" => "allegretto",
+        "munter" => "allegretto",
+        "rasch" => "allegro",
+        "fröhlich" => "allegro",
+        "lebhaft" => "vivace",
+        "schnell" => "presto",
+        "eilig" => "presto",
+        "lourd" => "grave",
+        "lent" => "lento",
+        "lentement" => "lento",
+        "tranquille" => "adagio",
+        "allant" => "andante",
+        "modéré" => "moderato",
+        "modere" => "moderato",
+        "animé" => "allegro",
+        "gaiement" => "allegro",
+        "vif" => "vivace",
+        "vivement" => "vivace",
+        "vite" => "presto",
+        "rapide" => "presto",
+        "broadly" => "largo",
+        "slow" => "lento",
+        "slowly" => "lento",
+        "calmly" => "adagio",
+        "gently" => "andante",
+        "walking" => "andante",
+        "flowing" => "andantino",
+        "moderate" => "moderato",
+        "moderately" => "moderato",
+        "lively" => "vivace",
+        "cheerfully" => "allegro",
+        "brightly" => "allegro",
+        "brisk" => "allegro",
+        "briskly" => "allegro",
+        "fast" => "presto",
+        "quickly" => "presto",
+        "quick" => "presto"
       }.freeze
-      # What is said besides: toward the middle, away from it, faster, slower (common practice, no source).
-      TOWARD = /\b(?:non\s+(?:troppo|tanto)|(?:ma\s+)?poco|un\s+poco|nicht\s+zu|pas\s+trop|un\s+peu|not\s+too|etwas|rather|quasi)\b/i
+      # What is said besides: toward the middle, away from it, faster, slower (common practice, no
+      # source).
+      TOWARD =
+        /\b(?:non\s+(?:troppo|tanto)|(?:ma\s+)?poco|un\s+poco|nicht\s+zu|pas\s+trop|un\s+peu|not\s+too|etwas|rather|quasi)\b/i
       AWAY = /\b(?:assai|molto|sehr|très|tres|very|di\s+molto)\b/i
       FASTER = /\b(?:con\s+moto|mosso|con\s+brio|con\s+fuoco)\b/i
       SLOWER = /\b(?:maestoso|sostenuto|tranquillo|cantabile|grazioso)\b/i
-      # Tempos beneath which words are slow ones, and by how much a mark may leave the range of its words. Own
-      # choice.
+      # Tempos beneath which words are slow ones, and by how much a mark may leave the range of its
+      # words. Own choice.
       MIDDLE, CONTRADICTS = 108, 1.15
       # The longest first, so that "larghetto" is not read as "largo".
       ITALIAN = (MECHANICAL.keys | NEWER.keys).freeze
       WORDS = (ITALIAN | OTHERS.keys).sort_by { |word| -word.size }.freeze
-      PATTERN = /(?<![[:alpha:]])(?:#{WORDS.map { |word| Regexp.escape(word) }.join("|")})(?![[:alpha:]])/i
-      # What was understood: the word as printed, the Italian one it stands for, which part of its range is meant
-      # (:slower, :faster or nil), and the range of either table.
+      PATTERN =
+        /(?<![[:alpha:]])(?:#{WORDS.map { |word| Regexp.escape(word) }.join("|")})(?![[:alpha:]])/i
+      # What was understood: the word as printed, the Italian one it stands for, which part of its
+      # range is meant (:slower, :faster or nil), and the range of either table.
       Found = Stairwell.value(:word, :italian, :part, :mechanical, :newer)
 
       module_function
@@ -52,7 +113,13 @@ module Stairwell
         # The first word is the tempo, another one shades it.
         italian = canonical(words.first)
         part = part(text.to_s, italian, words[1] && canonical(words[1]))
-        Found.new(word: words.first, italian: italian, part: part, mechanical: narrowed(MECHANICAL[italian], part), newer: narrowed(NEWER[italian], part))
+        Found.new(
+          word: words.first,
+          italian: italian,
+          part: part,
+          mechanical: narrowed(MECHANICAL[italian], part),
+          newer: narrowed(NEWER[italian], part)
+        )
       end
 
       # @param text [String, nil]
@@ -61,9 +128,15 @@ module Stairwell
         found = read(text) or return
         word = named(found, text)
         old, new = found.mechanical, found.newer
-        return Phrase["score.tempo_words.both", word: word, old: range(old), new: range(new)] if old && new && old != new
+        if old && new && old != new
+          return Phrase["score.tempo_words.both", word: word, old: range(old), new: range(new)]
+        end
 
-        Phrase[old ? "score.tempo_words.mechanical" : "score.tempo_words.newer", word: word, range: range(old || new)]
+        Phrase[
+          old ? "score.tempo_words.mechanical" : "score.tempo_words.newer",
+          word: word,
+          range: range(old || new)
+        ]
       end
 
       # @param text [String, nil]
@@ -72,10 +145,15 @@ module Stairwell
       def contradiction(text, mark)
         found = read(text) or return
         # A mark within either table contradicts nothing.
-        low, high = [found.mechanical, found.newer].compact.flat_map { |one| [one.min, one.max] }.minmax
+        low, high =
+          [found.mechanical, found.newer].compact.flat_map { |one| [one.min, one.max] }.minmax
         return if mark.nil? || mark.between?(low / CONTRADICTS, high * CONTRADICTS)
 
-        Phrase[(mark < low) ? "score.tempo_words.mark_is_slower" : "score.tempo_words.mark_is_faster", mark: mark.round, word: text.to_s.strip]
+        Phrase[
+          (mark < low) ? "score.tempo_words.mark_is_slower" : "score.tempo_words.mark_is_faster",
+          mark: mark.round,
+          word: text.to_s.strip
+        ]
       end
 
       # @param text [String]
@@ -94,7 +172,8 @@ module Stairwell
         ((here < MIDDLE) ? :slower : :faster) if text.match?(AWAY)
       end
 
-      def middle(italian) = (MECHANICAL[italian] || NEWER[italian]).then { |range| (range.min + range.max) / 2 }
+      def middle(italian) =
+        (MECHANICAL[italian] || NEWER[italian]).then { |range| (range.min + range.max) / 2 }
 
       # The half of a range that is meant.
       def narrowed(range, part)
@@ -107,7 +186,14 @@ module Stairwell
       def named(found, text)
         word = text.to_s.strip[0, 40]
         same = found.word.casecmp?(found.italian)
-        said = same ? word : Phrase["score.tempo_words.as", word: word, italian: found.italian.capitalize]
+        said =
+          (
+            if same
+              word
+            else
+              Phrase["score.tempo_words.as", word: word, italian: found.italian.capitalize]
+            end
+          )
         found.part ? Phrase["score.tempo_words.#{found.part}", word: said] : said
       end
 

@@ -2,12 +2,12 @@
 
 module Stairwell
   module Sections
-    # Cuts a piece into sections of two to eight bars where that is worth most: where phrases begin and end,
-    # where something comes back, where the page breaks anyway. What comes back is cut as it
-    # is cut elsewhere. All weights are our own choice.
+    # Cuts a piece into sections of two to eight bars where that is worth most: where phrases begin
+    # and end, where something comes back, where the page breaks anyway. What comes back is cut as
+    # it is cut elsewhere. All weights are our own choice.
     class Cuts
-      # The upbeat is the pickup's; where the piece begins at a bar line, the one that is heard where it
-      # is cut, and makes most sense of it.
+      # The upbeat is the pickup's; where the piece begins at a bar line, the one that is heard
+      # where it is cut, and makes most sense of it.
       # @param map [Score::Map]
       # @return [Cuts]
       def self.of(map)
@@ -19,7 +19,15 @@ module Stairwell
         upbeats = Constants::UPBEATS.map { |share| share * map.bars.first.meter.count_length }
         tried = upbeats.to_h { |upbeat| [upbeat, plain.with_upbeat(upbeat)] }
         agreed = tried.values.select(&:upbeats_heard?).max_by(&:times_heard)
-        agreed || [plain, *tried.select { |_, one| one.times_heard.positive? }.keys.map { |upbeat| new(map, upbeat) }.select(&:upbeats_heard?)].max_by(&:total)
+        agreed ||
+          [
+            plain,
+            *tried
+              .select { |_, one| one.times_heard.positive? }
+              .keys
+              .map { |upbeat| new(map, upbeat) }
+              .select(&:upbeats_heard?)
+          ].max_by(&:total)
       end
 
       # @param map [Score::Map]
@@ -38,16 +46,17 @@ module Stairwell
 
       # @return [Array<Integer>] bars that begin a section, the first one, behind a pickup, too
       def bars
-        @bars ||= begin
-          cut = worth_most({})
-          Constants::CUT_ROUNDS.times do
-            again = worth_most(elsewhere(cut))
-            break if again == cut
+        @bars ||=
+          begin
+            cut = worth_most({})
+            Constants::CUT_ROUNDS.times do
+              again = worth_most(elsewhere(cut))
+              break if again == cut
 
-            cut = again
+              cut = again
+            end
+            [@first, *cut]
           end
-          [@first, *cut]
-        end
       end
 
       # @param bar [Integer] that begins a section
@@ -58,13 +67,18 @@ module Stairwell
         begins(bar).upbeat
       end
 
-      # @return [Array<Score::Span>] phrases in whole bars: cut where sections are, and inside them where
-      #   a phrase is heard all the same
+      # @return [Array<Score::Span>] phrases in whole bars: cut where sections are, and inside them
+      #   where a phrase is heard all the same
       def phrases = spans(bars + inside.select { |bar| worth(bar).positive? })
 
-      # @return [Array<Score::Span>] the large parts, in whole bars: cut where the page itself breaks, or
-      #   where so much comes back that more than one section does
-      def parts = spans(bars.select { |bar| bar == @first || signs(bar) >= Constants::PART_SIGN || long_returns.include?(bar) })
+      # @return [Array<Score::Span>] the large parts, in whole bars: cut where the page itself
+      #   breaks, or where so much comes back that more than one section does
+      def parts =
+        spans(
+          bars.select do |bar|
+            bar == @first || signs(bar) >= Constants::PART_SIGN || long_returns.include?(bar)
+          end
+        )
 
       # @param upbeat [Rational]
       # @return [Cuts] at the same bars
@@ -82,27 +96,45 @@ module Stairwell
       # @param bar [Integer]
       # @return [Float] what a cut before it is worth, beyond what any must be
       def worth(bar)
-        (@worth ||= {})[bar] ||= begins(bar).strength + Constants::HEARD[:returns] * returns.fetch(bar, 0.0) + texture(bar) + signs(bar) - Constants::CUT_LEAST
+        (@worth ||= {})[bar] ||= begins(bar).strength +
+          Constants::HEARD[:returns] * returns.fetch(bar, 0.0) + texture(bar) + signs(bar) -
+          Constants::CUT_LEAST
       end
 
       private
 
       # Bars that could begin a phrase of two bars and more within a section.
-      def inside = [*bars, @map.bars.size + 1].each_cons(2).flat_map { |from, to| ((from + 2)..(to - 2)).to_a }
+      def inside =
+        [*bars, @map.bars.size + 1].each_cons(2).flat_map { |from, to| ((from + 2)..(to - 2)).to_a }
 
-      def long_returns = @long_returns ||= runs.select { |run| run.size >= Constants::PART_BARS && run.worth >= Constants::PART_WORTH }.flat_map(&:edges).to_set
+      def long_returns =
+        @long_returns ||=
+          runs
+            .select { |run| run.size >= Constants::PART_BARS && run.worth >= Constants::PART_WORTH }
+            .flat_map(&:edges)
+            .to_set
 
-      def spans(begins) = [*begins.uniq.sort, @map.bars.size + 1].each_cons(2).map { |from, to| Score::Span.new(from: (from == @first) ? 1 : from, to: to - 1) }
+      def spans(begins) =
+        [*begins.uniq.sort, @map.bars.size + 1].each_cons(2)
+          .map { |from, to| Score::Span.new(from: (from == @first) ? 1 : from, to: to - 1) }
 
       def said = @said ||= bars.drop(1).filter_map { |bar| @ends.heard(bar, @upbeat) }
 
-      def begins(bar) = (@begins ||= {})[bar] ||= @ends ? @ends.begin_at(bar, [0r, @upbeat].uniq) : PhraseEnds::Begin.new(upbeat: 0r, strength: 0.0)
+      def begins(bar) =
+        (@begins ||= {})[bar] ||= if @ends
+          @ends.begin_at(bar, [0r, @upbeat].uniq)
+        else
+          PhraseEnds::Begin.new(upbeat: 0r, strength: 0.0)
+        end
 
       def runs = @runs ||= stretches ? Returns.new(@first, @map.bars.size, stretches).runs : []
 
       # @return [Hash{Integer => Float}] by bar, what it tells that something comes back
       def returns
-        @returns ||= runs.each_with_object({}) { |run, found| run.edges.each { |bar| found[bar] = [found.fetch(bar, 0.0), run.telling].max } }
+        @returns ||=
+          runs.each_with_object({}) do |run, found|
+            run.edges.each { |bar| found[bar] = [found.fetch(bar, 0.0), run.telling].max }
+          end
       end
 
       # The left hand goes on in another pattern, after two bars of one.
@@ -110,33 +142,60 @@ module Stairwell
         return 0.0 unless @map.notes?
 
         *before, here, following = [bar - 2, bar - 1, bar, bar + 1].map { |one| pattern(one) }
-        (before.uniq.size == 1 && here == following && here != before.first) ? Constants::HEARD[:texture] : 0.0
+        if before.uniq.size == 1 && here == following && here != before.first
+          Constants::HEARD[:texture]
+        else
+          0.0
+        end
       end
 
       # When the left hand strikes, and how many keys.
-      def pattern(bar) = @map.notes.dig(bar, :left).to_a.group_by(&:onset).map { |at, all| [at, all.size] }.sort
+      def pattern(bar) =
+        @map.notes.dig(bar, :left).to_a.group_by(&:onset).map { |at, all| [at, all.size] }.sort
 
       # Where the page breaks anyway.
       def signs(bar)
-        found = [(:sign if sign?(bar)), (:ending if ending?(bar)), (:change if change?(bar)), ((@map.notes? ? :line : :bare_line) if lines.include?(bar))].compact
+        found = [
+          (:sign if sign?(bar)),
+          (:ending if ending?(bar)),
+          (:change if change?(bar)),
+          ((@map.notes? ? :line : :bare_line) if lines.include?(bar))
+        ].compact
         found.sum(0.0) { |one| Constants::PAGE_BREAKS.fetch(one) }
       end
 
-      def sign?(bar) = @map.repeats.any? { |one| one.from == bar || one.to == bar - 1 } || [@map.coda, @map.segno].any? { |all| all.include?(bar) }
+      def sign?(bar) =
+        @map.repeats.any? { |one| one.from == bar || one.to == bar - 1 } ||
+          [@map.coda, @map.segno].any? { |all| all.include?(bar) }
 
       def ending?(bar) = @map.endings.any? { |one| one.from == bar || one.to == bar - 1 }
 
-      def change?(bar) = @map.double_bars.include?(bar - 1) || @map.keys.any? { |key| key.bar == bar } || @map.bar(bar).meter != @map.bar(bar - 1).meter
+      def change?(bar) =
+        @map.double_bars.include?(bar - 1) || @map.keys.any? { |key| key.bar == bar } ||
+          @map.bar(bar).meter != @map.bar(bar - 1).meter
 
       # @return [Set<Integer>] bars that begin a line, where the lines are known
-      def lines = @lines ||= @map.layout.then { |layout| layout.assumed? ? [] : layout.lines.map { |_, _, bars| bars.first.index } }.to_set
+      def lines =
+        @lines ||=
+          @map
+            .layout
+            .then do |layout|
+              layout.assumed? ? [] : layout.lines.map { |_, _, bars| bars.first.index }
+            end
+            .to_set
 
       # What a cut is worth because the other place of a return is cut there.
       def elsewhere(cut)
         cut = cut.to_set
         runs.each_with_object(Hash.new(0.0)) do |run, found|
           run.pairs.each do |pair|
-            pair.zip(pair.reverse).each { |bar, other| found[other] = [found[other], Constants::CUT_ALIKE * run.worth].max if cut.include?(bar) }
+            pair
+              .zip(pair.reverse)
+              .each do |bar, other|
+                found[other] = [found[other], Constants::CUT_ALIKE * run.worth].max if cut.include?(
+                  bar
+                )
+              end
           end
         end
       end
@@ -145,10 +204,15 @@ module Stairwell
       # @return [Array<Integer>] cuts that are worth most together
       def worth_most(more)
         last = @map.bars.size + 1
-        best = {@first => [0.0, nil]}
+        best = { @first => [0.0, nil] }
         ((@first + 2)..last).each do |bar|
           gain = (bar == last) ? 0.0 : worth(bar) + more.fetch(bar, 0.0)
-          found = Constants::SECTION_LENGTHS.filter_map { |size, cost| best[bar - size] && [best[bar - size].first + gain - cost, bar - size] }.max_by(&:first)
+          found =
+            Constants::SECTION_LENGTHS
+              .filter_map do |size, cost|
+                best[bar - size] && [best[bar - size].first + gain - cost, bar - size]
+              end
+              .max_by(&:first)
           best[bar] = found if found
         end
         @total = best[last]&.first || 0.0
@@ -158,7 +222,9 @@ module Stairwell
       # None where one bar is fewer than any allowed length.
       def trace(best, bar)
         found = []
-        found.unshift(bar) while (bar = best[bar]&.last) && bar != @first
+        while (bar = best[bar]&.last) && bar != @first
+          found.unshift(bar)
+        end
         found
       end
     end

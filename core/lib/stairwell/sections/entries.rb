@@ -9,7 +9,12 @@ module Stairwell
       def initialize(map, hand)
         @map = map
         @hand = hand
-        @said = map.markings.starts.select { |one| one.hand == hand }.sort_by { |one| [one.bar, one.beat] }
+        @said =
+          map
+            .markings
+            .starts
+            .select { |one| one.hand == hand }
+            .sort_by { |one| [one.bar, one.beat] }
       end
 
       # What was said for these bars; else the first notes, where they are known;
@@ -35,10 +40,15 @@ module Stairwell
       # The notes of a bar that are struck first, from the lowest up.
       def struck(bar)
         @struck ||= {}
-        @struck[bar] ||= @map.notes.fetch(bar, {}).fetch(@hand, []).reject(&:tied).then { |notes|
-          onset = notes.map(&:onset).min
-          notes.select { |note| note.onset == onset }.sort_by { |note| note.pitch.midi }
-        }
+        @struck[bar] ||= @map
+          .notes
+          .fetch(bar, {})
+          .fetch(@hand, [])
+          .reject(&:tied)
+          .then do |notes|
+            onset = notes.map(&:onset).min
+            notes.select { |note| note.onset == onset }.sort_by { |note| note.pitch.midi }
+          end
       end
     end
   end

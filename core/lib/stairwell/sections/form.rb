@@ -15,13 +15,22 @@ module Stairwell
       # within one; to skip an ending is not a new occurrence.
       # @return [Array<Occurrence>]
       def occurrences
-        @occurrences ||= begin
-          at = 0
-          @order.slice_when { |a, b| b <= a || label(a) != label(b) }.map { |bars|
-            at += bars.size
-            Occurrence.new(label: label(bars.first), from: bars.first, to: bars.last, at: at - bars.size)
-          }.freeze
-        end
+        @occurrences ||=
+          begin
+            at = 0
+            @order
+              .slice_when { |a, b| b <= a || label(a) != label(b) }
+              .map do |bars|
+                at += bars.size
+                Occurrence.new(
+                  label: label(bars.first),
+                  from: bars.first,
+                  to: bars.last,
+                  at: at - bars.size
+                )
+              end
+              .freeze
+          end
       end
 
       # @return [Array<String, nil>] labels in playing order
@@ -31,11 +40,14 @@ module Stairwell
       # included; bars in no section make no join.
       # @return [Array<Join>]
       def joins
-        occurrences.each_cons(2).filter_map { |one, other|
-          next unless one.label && other.label
+        occurrences
+          .each_cons(2)
+          .filter_map do |one, other|
+            next unless one.label && other.label
 
-          Join.new(from: one.label, to: other.label, from_bar: one.to, to_bar: other.from)
-        }.uniq
+            Join.new(from: one.label, to: other.label, from_bar: one.to, to_bar: other.from)
+          end
+          .uniq
       end
 
       private

@@ -14,8 +14,15 @@ module Stairwell
       # @return [JoinFacts]
       def facts(join)
         JoinFacts.new(
-          join: join, rest_counts: rest(join), leap: {right: leap(join, :right, :max), left: leap(join, :left, :min)}, time: Likeness::HANDS.to_h { |hand| [hand, time(join, hand)] },
-          turn: @layout.turn?(join.from_bar, join.to_bar), jump: join.to_bar != join.from_bar + 1
+          join: join,
+          rest_counts: rest(join),
+          leap: {
+            right: leap(join, :right, :max),
+            left: leap(join, :left, :min)
+          },
+          time: Likeness::HANDS.to_h { |hand| [hand, time(join, hand)] },
+          turn: @layout.turn?(join.from_bar, join.to_bar),
+          jump: join.to_bar != join.from_bar + 1
         )
       end
 
@@ -27,7 +34,10 @@ module Stairwell
       def rest(join)
         return unless @map.notes?
 
-        before, after = [join.from_bar, join.to_bar].map { |bar| Likeness::HANDS.flat_map { |hand| notes(bar, hand) } }
+        before, after =
+          [join.from_bar, join.to_bar].map do |bar|
+            Likeness::HANDS.flat_map { |hand| notes(bar, hand) }
+          end
         from, to = @map.bar(join.from_bar), @map.bar(join.to_bar)
         ends = before.map { |note| note.onset + note.length }.max || 0r
         begins = after.map(&:onset).min || to.length
@@ -44,7 +54,9 @@ module Stairwell
         from, to = @map.bar(join.from_bar), @map.bar(join.to_bar)
         last = before.max_by { |note| [note.onset, note.length] }
         held = @map.markings.fermatas.select { |one| one.bar == join.from_bar }.sum(0r, &:added)
-        from.meter.counts([from.length - last.onset - last.length, 0r].max) + [from.meter.counts(last.length) - 1, 0r].max + held + to.meter.counts(after.map(&:onset).min)
+        from.meter.counts([from.length - last.onset - last.length, 0r].max) +
+          [from.meter.counts(last.length) - 1, 0r].max + held +
+          to.meter.counts(after.map(&:onset).min)
       end
 
       # From the last outer note of a hand to its first.
@@ -54,7 +66,12 @@ module Stairwell
 
         last = before.map(&:onset).max
         first = after.map(&:onset).min
-        pitch = ->(all, onset) { all.select { |note| note.onset == onset }.map { |note| note.pitch.midi }.public_send(outer) }
+        pitch = ->(all, onset) do
+          all
+            .select { |note| note.onset == onset }
+            .map { |note| note.pitch.midi }
+            .public_send(outer)
+        end
         (pitch.call(after, first) - pitch.call(before, last)).abs
       end
     end

@@ -27,7 +27,8 @@ module Stairwell
       def look(index, hand)
         notes = @map.notes.dig(index, hand).to_a.sort_by { |note| [note.onset, note.pitch.midi] }
         {
-          articulation: notes.map { |note| [note.articulation, note.graces] }, fingering: notes.map(&:finger),
+          articulation: notes.map { |note| [note.articulation, note.graces] },
+          fingering: notes.map(&:finger),
           dynamics: @loud.fetch(index, []).map { |one| [one.span.from_beat, one.words] }
         }
       end

@@ -14,16 +14,22 @@ module Stairwell
       def initialize(map)
         @map = map
         @keys = map.keys.empty? ? [Score::Key.new(fifths: 0)] : map.keys
-        @prints = map.bars.to_h { |bar| [bar.index, HANDS.to_h { |hand| [hand, print(bar.index, hand)] }] }
+        @prints =
+          map.bars.to_h { |bar| [bar.index, HANDS.to_h { |hand| [hand, print(bar.index, hand)] }] }
       end
 
       # @return [Array<Hash{Symbol => Relation}>] :right, :left and :together
       #   for each bar in printed order
       def bars
-        @bars ||= begin
-          found = {right: relations([:right]), left: relations([:left]), together: relations(HANDS)}
-          @map.bars.each_index.map { |at| found.transform_values { |all| all[at] } }.freeze
-        end
+        @bars ||=
+          begin
+            found = {
+              right: relations([:right]),
+              left: relations([:left]),
+              together: relations(HANDS)
+            }
+            @map.bars.each_index.map { |at| found.transform_values { |all| all[at] } }.freeze
+          end
       end
 
       # @param index [Integer] a bar
@@ -32,11 +38,15 @@ module Stairwell
       #   differs. Two silent bars are the same.
       def between(index, other)
         mine, theirs = [index, other].map { |bar| @prints[bar].values_at(*HANDS) }
-        return (mine.none? && theirs.none?) ? Relation.new(name: :same, of: other, by: 0) : nil if mine.none? || theirs.none?
-
-        kinds_of(index).zip(kinds_of(other)).each do |(name, key), (_, other_key)|
-          return relation(name, mine, theirs, other) if key == other_key
+        if mine.none? || theirs.none?
+          return (mine.none? && theirs.none?) ? Relation.new(name: :same, of: other, by: 0) : nil
         end
+
+        kinds_of(index)
+          .zip(kinds_of(other))
+          .each do |(name, key), (_, other_key)|
+            return relation(name, mine, theirs, other) if key == other_key
+          end
         nil
       end
 
@@ -71,8 +81,10 @@ module Stairwell
 
         key = @keys.reverse.find { |one| one.bar <= index } || @keys.first
         Print.new(
-          notes.map { |note| [note.onset, note.length, note.tied] }, notes.map { |note| note.pitch.midi },
-          notes.map { |note| note.pitch.staff_step }, notes.map { |note| note.pitch.alter - key.alter(note.pitch.step) }
+          notes.map { |note| [note.onset, note.length, note.tied] },
+          notes.map { |note| note.pitch.midi },
+          notes.map { |note| note.pitch.staff_step },
+          notes.map { |note| note.pitch.alter - key.alter(note.pitch.step) }
         )
       end
 
@@ -84,7 +96,9 @@ module Stairwell
           next Relation.new(name: :rest) if mine.none?
 
           keys = kinds(mine)
-          closest(keys, first, mine, hands).tap { keys.each { |name, key| first[name][key] ||= bar.index } }
+          closest(keys, first, mine, hands).tap do
+            keys.each { |name, key| first[name][key] ||= bar.index }
+          end
         end
       end
 
@@ -97,28 +111,31 @@ module Stairwell
         relation(name, mine, @prints[of].values_at(*hands), of)
       end
 
-      RANK = {same: 0, by_semitones: 1, by_steps: 1, rhythm: 2}.freeze
+      RANK = { same: 0, by_semitones: 1, by_steps: 1, rhythm: 2 }.freeze
 
       # What bars of each kind have in common, the closest first. Both hands
       # move by one distance, so all are measured from one note.
       def kinds(prints)
         rhythms = prints.map { |one| one&.rhythm }
         {
-          same: [rhythms, prints.map { |one| one&.semitones }], by_semitones: [rhythms, from_first(prints, :semitones)],
-          by_steps: [rhythms, from_first(prints, :steps), prints.map { |one| one&.alters }], rhythm: rhythms
+          same: [rhythms, prints.map { |one| one&.semitones }],
+          by_semitones: [rhythms, from_first(prints, :semitones)],
+          by_steps: [rhythms, from_first(prints, :steps), prints.map { |one| one&.alters }],
+          rhythm: rhythms
         }.to_a
       end
 
       # @return [Array, nil] nil for a bar in which nobody plays
       def kinds_of(index)
-        @kinds ||= begin
-          # Numbers for what is compared, since comparing the whole takes long.
-          numbers = Hash.new { |all, key| all[key] = all.size }
-          @prints.transform_values do |hands|
-            prints = hands.values_at(*HANDS)
-            kinds(prints).map { |name, key| [name, numbers[[name, key]]] } unless prints.none?
+        @kinds ||=
+          begin
+            # Numbers for what is compared, since comparing the whole takes long.
+            numbers = Hash.new { |all, key| all[key] = all.size }
+            @prints.transform_values do |hands|
+              prints = hands.values_at(*HANDS)
+              kinds(prints).map { |name, key| [name, numbers[[name, key]]] } unless prints.none?
+            end
           end
-        end
         @kinds[index]
       end
 
@@ -129,10 +146,14 @@ module Stairwell
 
       def relation(name, mine, theirs, of)
         case name
-        when :same then Relation.new(name: :same, of: of, by: 0)
-        when :by_semitones then Relation.new(name: :moved, of: of, by: distance(mine, theirs, :semitones))
-        when :by_steps then Relation.new(name: :moved, of: of, by: {steps: distance(mine, theirs, :steps)})
-        else Relation.new(name: :rhythm, of: of)
+        when :same
+          Relation.new(name: :same, of: of, by: 0)
+        when :by_semitones
+          Relation.new(name: :moved, of: of, by: distance(mine, theirs, :semitones))
+        when :by_steps
+          Relation.new(name: :moved, of: of, by: { steps: distance(mine, theirs, :steps) })
+        else
+          Relation.new(name: :rhythm, of: of)
         end
       end
 
@@ -142,20 +163,27 @@ module Stairwell
       def besides(hand)
         other = HANDS.find { |one| one != hand }
         shapes, tunes = Set.new, Set.new
-        @map.bars.each_with_object({}) do |bar, found|
-          mine, theirs = @prints[bar.index].values_at(hand, other)
-          if mine && mine.steps.uniq.size > 1
-            said = [(:mirror if shapes.include?(shape(mine, -1))), (:other_hand if tunes.include?(tune(mine)))].compact
-            found[bar.index] = said if said.any?
-            shapes << shape(mine, 1)
+        @map
+          .bars
+          .each_with_object({}) do |bar, found|
+            mine, theirs = @prints[bar.index].values_at(hand, other)
+            if mine && mine.steps.uniq.size > 1
+              said = [
+                (:mirror if shapes.include?(shape(mine, -1))),
+                (:other_hand if tunes.include?(tune(mine)))
+              ].compact
+              found[bar.index] = said if said.any?
+              shapes << shape(mine, 1)
+            end
+            tunes << tune(theirs) if theirs
           end
-          tunes << tune(theirs) if theirs
-        end
       end
 
-      def shape(print, sign) = [print.rhythm, print.steps.map { |step| sign * (step - print.steps.first) }]
+      def shape(print, sign) =
+        [print.rhythm, print.steps.map { |step| sign * (step - print.steps.first) }]
 
-      def tune(print) = [print.rhythm, print.semitones.map { |pitch| pitch - print.semitones.first }]
+      def tune(print) =
+        [print.rhythm, print.semitones.map { |pitch| pitch - print.semitones.first }]
     end
   end
 end

@@ -21,7 +21,8 @@ module Stairwell
       def bar(index, hands = :together)
         name = relation(index, hands)
         # A shape turned over, or taken from the other hand, costs as a rhythm.
-        name = :rhythm if name == :new && @likeness && hands != :together && @likeness.also(index, hands).any?
+        name = :rhythm if name == :new && @likeness && hands != :together &&
+          @likeness.also(index, hands).any?
         Constants::NEW_SHARE.fetch(name)
       end
 
@@ -44,16 +45,21 @@ module Stairwell
       #   notes both are taken to play, unless the page says that one hand has
       #   them alone
       def plays?(hand, bars)
-        bars.any? { |index| !alone?(index, OTHER.fetch(hand)) && (@likeness.nil? || relation(index, hand) != :rest) }
+        bars.any? do |index|
+          !alone?(index, OTHER.fetch(hand)) && (@likeness.nil? || relation(index, hand) != :rest)
+        end
       end
 
       private
 
-      OTHER = {right: :left, left: :right}.freeze
+      OTHER = { right: :left, left: :right }.freeze
       private_constant :OTHER
 
       # Whether the page says that a hand has this bar to itself.
-      def alone?(index, hand) = @map.markings.hands.any? { |one| one.use == hand && (one.span.nil? || one.span.cover?(index)) }
+      def alone?(index, hand) =
+        @map.markings.hands.any? do |one|
+          one.use == hand && (one.span.nil? || one.span.cover?(index))
+        end
 
       def said = @said ||= {}
 
@@ -66,7 +72,10 @@ module Stairwell
         return :same unless section.spans.first.cover?(index)
 
         variant = section.variant
-        return :new if variant.nil? || !earlier?(variant.of, section) || variant.except.include?(index) || (variant.hand && variant.hand != hands)
+        if variant.nil? || !earlier?(variant.of, section) || variant.except.include?(index) ||
+             (variant.hand && variant.hand != hands)
+          return :new
+        end
 
         variant.relation
       end

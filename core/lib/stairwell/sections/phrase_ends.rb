@@ -2,8 +2,8 @@
 
 module Stairwell
   module Sections
-    # Hears where phrases begin: behind a long note or a rest in the tune and a close in the bass; and
-    # with which upbeat.
+    # Hears where phrases begin: behind a long note or a rest in the tune and a close in the bass;
+    # and with which upbeat.
     class PhraseEnds
       # `upbeat` in whole notes before the bar; how strongly from 0 on.
       Begin = Stairwell.value(:upbeat, :strength)
@@ -14,22 +14,30 @@ module Stairwell
         @offsets = map.bars.inject([0r]) { |all, bar| all << (all.last + bar.length) }
         @tune = tune
         gaps = @tune.each_cons(2).map { |(one, _), (other, _)| other - one }
-        @usual = gaps.sort[gaps.size / 2] || 1/4r
+        @usual = gaps.sort[gaps.size / 2] || 1 / 4r
       end
 
       # @param bar [Integer] that would begin a phrase, perhaps with an upbeat before it
       # @param upbeats [Array<Rational>] that may be; 0 among them
       # @return [Begin] the strongest
       def begin_at(bar, upbeats)
-        found = upbeats.select { |upbeat| upbeat < @map.bar(bar - 1).length }.map { |upbeat| Begin.new(upbeat: upbeat, strength: breath(@offsets[bar - 1] - upbeat) + printed(@offsets[bar - 1] - upbeat)) }
+        found =
+          upbeats
+            .select { |upbeat| upbeat < @map.bar(bar - 1).length }
+            .map do |upbeat|
+              Begin.new(
+                upbeat: upbeat,
+                strength: breath(@offsets[bar - 1] - upbeat) + printed(@offsets[bar - 1] - upbeat)
+              )
+            end
         best = found.max_by { |one| [one.strength, -one.upbeat] }
         best.with(strength: best.strength + close(bar))
       end
 
       # @param bar [Integer]
       # @param upbeat [Rational] in whole notes
-      # @return [Symbol, nil] :upbeat where a phrase rather begins so much before the bar, :bar where it
-      #   does at it, nil where nothing tells
+      # @return [Symbol, nil] :upbeat where a phrase rather begins so much before the bar, :bar
+      #   where it does at it, nil where nothing tells
       def heard(bar, upbeat)
         return if upbeat >= @map.bar(bar - 1).length
 
@@ -43,23 +51,49 @@ module Stairwell
 
       # @return [Array<Array(Rational, Rational)>] onset and end of each note of the tune
       def tune
-        hand = Likeness::HANDS.find { |one| @map.notes.each_value.any? { |hands| hands.fetch(one, []).any? } }
-        notes = @map.bars.flat_map { |bar| @map.notes.dig(bar.index, hand).to_a.map { |note| [@offsets[bar.index - 1] + note.onset, note] } }
-        sounding = notes.group_by(&:first).sort.map { |at, all| all.map(&:last).max_by { |one| one.pitch.midi }.then { |note| [at, at + note.length, note.tied] } }
-        sounding.each_with_object([]) { |(at, to, tied), found| (tied && found.any?) ? found.last[1] = to : found << [at, to] }
+        hand =
+          Likeness::HANDS.find do |one|
+            @map.notes.each_value.any? { |hands| hands.fetch(one, []).any? }
+          end
+        notes =
+          @map.bars.flat_map do |bar|
+            @map
+              .notes
+              .dig(bar.index, hand)
+              .to_a
+              .map { |note| [@offsets[bar.index - 1] + note.onset, note] }
+          end
+        sounding =
+          notes
+            .group_by(&:first)
+            .sort
+            .map do |at, all|
+              all
+                .map(&:last)
+                .max_by { |one| one.pitch.midi }
+                .then { |note| [at, at + note.length, note.tied] }
+            end
+        sounding.each_with_object([]) do |(at, to, tied), found|
+          (tied && found.any?) ? found.last[1] = to : found << [at, to]
+        end
       end
 
-      # What is printed: behind a breath or a slur, where slurs are as long as phrases; never inside a word.
+      # What is printed: behind a breath or a slur, where slurs are as long as phrases; never inside
+      # a word.
       def printed(place)
         said = 0.0
         said += Constants::HEARD[:breath] if places(:breaths).include?(place)
-        said += Constants::HEARD[:slur] if places(:slurs).include?(place) && places(:slurs).size <= @map.bars.size
+        said += Constants::HEARD[:slur] if places(:slurs).include?(place) &&
+          places(:slurs).size <= @map.bars.size
         said -= Constants::HEARD[:inside_word] if places(:inside_words).include?(place)
         said
       end
 
       # @return [Set<Rational>] from the beginning of the piece
-      def places(kind) = (@places ||= {})[kind] ||= @map.phrasing[kind].to_set { |bar, onset| @offsets[bar - 1] + onset }
+      def places(kind) =
+        (@places ||= {})[kind] ||= @map.phrasing[kind].to_set do |bar, onset|
+          @offsets[bar - 1] + onset
+        end
 
       # How long the tune waits before it goes on at a place, beside what it usually does.
       def breath(place)

@@ -11,10 +11,11 @@ module Stairwell
       # The widest notes struck or held together: semitones, and where.
       Stretch = Stairwell.value(:semitones, :low, :high, :bar, :beat)
       # A note or notes together of one hand, in printed order, the lowest first.
-      Touch = Struct.new(:bar, :beat, :onset, :notes) do
-        # @return [Range] keys, as MIDI notes
-        def keys = @keys ||= (notes.first.pitch.midi..notes.last.pitch.midi)
-      end
+      Touch =
+        Struct.new(:bar, :beat, :onset, :notes) do
+          # @return [Range] keys, as MIDI notes
+          def keys = @keys ||= (notes.first.pitch.midi..notes.last.pitch.midi)
+        end
       private_constant :Touch
 
       # @param map [Score::Map]
@@ -44,10 +45,11 @@ module Stairwell
       #   of the first position
       def start
         held = nil
-        first = @touches.take_while do |one|
-          together = around(held, one.keys)
-          (held.nil? || wide(together) <= Constants::HAND_POSITION).tap { held = together }
-        end
+        first =
+          @touches.take_while do |one|
+            together = around(held, one.keys)
+            (held.nil? || wide(together) <= Constants::HAND_POSITION).tap { held = together }
+          end
         first.flat_map(&:notes).map(&:pitch).minmax_by(&:midi) if first.any?
       end
 
@@ -57,10 +59,16 @@ module Stairwell
         held = nil
         @touches.filter_map do |one|
           together = around(held, one.keys)
-          next (held = together) && nil if held.nil? || wide(together) <= Constants::HAND_POSITION || wide(one.keys) > Constants::HAND_POSITION
+          next (held = together) && nil if held.nil? ||
+            wide(together) <= Constants::HAND_POSITION || wide(one.keys) > Constants::HAND_POSITION
 
           held = one.keys
-          Shift.new(bar: one.bar, beat: one.beat, pitch: one.notes.first.pitch, far: wide(together) - Constants::HAND_POSITION)
+          Shift.new(
+            bar: one.bar,
+            beat: one.beat,
+            pitch: one.notes.first.pitch,
+            far: wide(together) - Constants::HAND_POSITION
+          )
         end
       end
 
@@ -68,14 +76,20 @@ module Stairwell
       #   where a finger gives way to another on the same key, or a later note
       #   goes the other way than the fingers (a crossing)
       def changes
-        @touches.each_cons(2).filter_map do |one, other|
-          before, after = one.notes.last, other.notes.first
-          next unless before.finger && after.finger && one.notes.one? && other.notes.one?
+        @touches
+          .each_cons(2)
+          .filter_map do |one, other|
+            before, after = one.notes.last, other.notes.first
+            next unless before.finger && after.finger && one.notes.one? && other.notes.one?
 
-          same_key = before.pitch == after.pitch && before.finger != after.finger
-          crossing = (after.pitch.midi <=> before.pitch.midi) * (after.finger <=> before.finger) == -@outward
-          [other.bar, other.beat, after.pitch, same_key ? :finger_change : :crossing] if same_key || crossing
-        end
+            same_key = before.pitch == after.pitch && before.finger != after.finger
+            crossing =
+              (after.pitch.midi <=> before.pitch.midi) * (after.finger <=> before.finger) ==
+                -@outward
+            if same_key || crossing
+              [other.bar, other.beat, after.pitch, same_key ? :finger_change : :crossing]
+            end
+          end
       end
 
       private
@@ -83,9 +97,19 @@ module Stairwell
       def touches(hand)
         @outward = (hand == :right) ? 1 : -1
         @map.notes.sort.flat_map do |bar, hands|
-          hands.fetch(hand, []).reject(&:tied).group_by(&:onset).sort.map do |onset, notes|
-            Touch.new(bar, 1 + onset / @map.bar(bar).meter.count_length, onset, notes.sort_by { |note| note.pitch.midi })
-          end
+          hands
+            .fetch(hand, [])
+            .reject(&:tied)
+            .group_by(&:onset)
+            .sort
+            .map do |onset, notes|
+              Touch.new(
+                bar,
+                1 + onset / @map.bar(bar).meter.count_length,
+                onset,
+                notes.sort_by { |note| note.pitch.midi }
+              )
+            end
         end
       end
 
@@ -93,11 +117,18 @@ module Stairwell
         return if one.notes.size < 2
 
         low, high = one.notes.map(&:pitch).minmax_by(&:midi)
-        Stretch.new(semitones: high.midi - low.midi, low: low, high: high, bar: one.bar, beat: one.beat)
+        Stretch.new(
+          semitones: high.midi - low.midi,
+          low: low,
+          high: high,
+          bar: one.bar,
+          beat: one.beat
+        )
       end
 
       # @return [Range] keys from the lowest to the highest of both
-      def around(held, keys) = held ? ([held.begin, keys.begin].min..[held.end, keys.end].max) : keys
+      def around(held, keys) =
+        held ? ([held.begin, keys.begin].min..[held.end, keys.end].max) : keys
 
       def wide(keys) = keys.end - keys.begin
     end

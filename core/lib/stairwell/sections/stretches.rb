@@ -2,21 +2,19 @@
 
 module Stairwell
   module Sections
-    # What sounds in a piece, in windows a bar long. A window begins an upbeat before its bar, so that
-    # a phrase with its upbeat is compared with another as a whole.
+    # What sounds in a piece, in windows a bar long. A window begins an upbeat before its bar, so
+    # that a phrase with its upbeat is compared with another as a whole.
     class Stretches
-      # Notes by hand, each [onset, staff step, alteration, length]; the `tune` is the highest note of
-      # the right hand at each onset.
-      Window = Stairwell.value(:right, :left, :tune) do
-        def empty? = right.empty? && left.empty?
-      end
+      # Notes by hand, each [onset, staff step, alteration, length]; the `tune` is the highest note
+      # of the right hand at each onset.
+      Window = Stairwell.value(:right, :left, :tune) { def empty? = right.empty? && left.empty? }
 
-      # Whole bars with the `upbeat` before them, in whole notes, and what is `cut` off their end for the
-      # next one.
+      # Whole bars with the `upbeat` before them, in whole notes, and what is `cut` off their end
+      # for the next one.
       Stretch = Stairwell.value(:bars, upbeat: 0r, cut: 0r)
 
-      # What is asked of two windows, from 0 to 1 each: `both` hands literally, the `tune` of the right hand alone, the
-      # same `moved` by scale steps, its `rhythm`.
+      # What is asked of two windows, from 0 to 1 each: `both` hands literally, the `tune` of the
+      # right hand alone, the same `moved` by scale steps, its `rhythm`.
       KINDS = %i[both tune moved rhythm].freeze
 
       # @param map [Score::Map]
@@ -36,7 +34,10 @@ module Stairwell
       # @param one [Integer] a bar
       # @param other [Integer] another
       # @return [Float] what the one is worth as a return of the other, from 0 to 1
-      def worth(one, other) = @worth[[one, other]] ||= KINDS.inject(0.0) { |best, kind| (share_of(kind) > best) ? [best, share_of(kind) * alike(one, other, kind)].max : best }
+      def worth(one, other) =
+        @worth[[one, other]] ||= KINDS.inject(0.0) do |best, kind|
+          (share_of(kind) > best) ? [best, share_of(kind) * alike(one, other, kind)].max : best
+        end
 
       # @param kind [Symbol] of {KINDS}
       # @return [Float] from 0 to 1
@@ -44,21 +45,27 @@ module Stairwell
 
       # @param one [Stretch]
       # @param other [Stretch] of as many bars
-      # @return [Array<Symbol, nil>] of each pair of bars: :same, :moved, :rhythm or nil. An upbeat that only
-      #   one of them has is not compared, nor what is cut short for another one.
+      # @return [Array<Symbol, nil>] of each pair of bars: :same, :moved, :rhythm or nil. An upbeat
+      #   that only one of them has is not compared, nor what is cut short for another one.
       def relations(one, other)
         upbeat, cut = [one.upbeat, other.upbeat].min, [one.cut, other.cut].max
-        one.bars.zip(other.bars).each_with_index.map do |pair, at|
-          early = at.zero? ? upbeat : 0r
-          late = (at == one.bars.size - 1) ? cut : 0r
-          relation(*pair.map { |bar| inside(bar, early, late) }, last: late.positive?)
-        end
+        one
+          .bars
+          .zip(other.bars)
+          .each_with_index
+          .map do |pair, at|
+            early = at.zero? ? upbeat : 0r
+            late = (at == one.bars.size - 1) ? cut : 0r
+            relation(*pair.map { |bar| inside(bar, early, late) }, last: late.positive?)
+          end
       end
 
       # @param bar [Integer]
       # @param other [Integer]
       # @return [Integer, nil] staff steps by which the tune is moved
-      def distance(bar, other) = [bar, other].map { |one| self[one].tune.first&.at(1) }.then { |mine, theirs| mine && theirs && (mine - theirs) }
+      def distance(bar, other) =
+        [bar, other].map { |one| self[one].tune.first&.at(1) }
+          .then { |mine, theirs| mine && theirs && (mine - theirs) }
 
       private
 
@@ -66,7 +73,11 @@ module Stairwell
         hands = Likeness::HANDS.to_h { |hand| [hand, sounding(hand)] }
         @map.bars.map do |bar|
           right, left = Likeness::HANDS.map { |hand| hands[hand].fetch(bar.index, []) }
-          Window.new(right: right, left: left, tune: right.group_by(&:first).map { |_, all| all.max_by { |note| note[1] } })
+          Window.new(
+            right: right,
+            left: left,
+            tune: right.group_by(&:first).map { |_, all| all.max_by { |note| note[1] } }
+          )
         end
       end
 
@@ -78,28 +89,54 @@ module Stairwell
         Likeness::HANDS.to_h do |hand|
           all = placed(hand)
           first = all.bsearch_index { |at, _| at >= from } || all.size
-          [hand, all[first..].take_while { |at, _| at < to }.map { |at, note| [at - from, note.pitch.staff_step, note.pitch.alter, note.length] }]
+          [
+            hand,
+            all[first..]
+              .take_while { |at, _| at < to }
+              .map { |at, note| [at - from, note.pitch.staff_step, note.pitch.alter, note.length] }
+          ]
         end
       end
 
       # @return [Array<Array(Rational, Score::Note)>] in their order
       def placed(hand)
         @placed ||= {}
-        @placed[hand] ||= @map.bars.flat_map { |bar| @map.notes.dig(bar.index, hand).to_a.reject(&:tied).map { |note| [@offsets[bar.index - 1] + note.onset, note] } }.sort_by { |at, note| [at, note.pitch.midi] }
+        @placed[hand] ||= @map
+          .bars
+          .flat_map do |bar|
+            @map
+              .notes
+              .dig(bar.index, hand)
+              .to_a
+              .reject(&:tied)
+              .map { |note| [@offsets[bar.index - 1] + note.onset, note] }
+          end
+          .sort_by { |at, note| [at, note.pitch.midi] }
       end
 
       # By the bar whose window they are in.
       def sounding(hand)
-        placed(hand).group_by { |at, _| window_at(at) }.to_h do |bar, all|
-          from = start(bar)
-          [bar, all.map { |at, note| [at - from, note.pitch.staff_step, note.pitch.alter, note.length] }]
-        end
+        placed(hand)
+          .group_by { |at, _| window_at(at) }
+          .to_h do |bar, all|
+            from = start(bar)
+            [
+              bar,
+              all.map do |at, note|
+                [at - from, note.pitch.staff_step, note.pitch.alter, note.length]
+              end
+            ]
+          end
       end
 
       def start(index) = [@offsets[index - 1] - @upbeat, 0r].max
 
       # What is in the upbeat of the last bar line belongs to no later bar.
-      def window_at(place) = [@offsets.bsearch_index { |offset| offset > place + @upbeat } || @map.bars.size, @map.bars.size].min
+      def window_at(place) =
+        [
+          @offsets.bsearch_index { |offset| offset > place + @upbeat } || @map.bars.size,
+          @map.bars.size
+        ].min
 
       # What a kind is worth beside the same literally.
       def share_of(kind) = Constants::RETURNS.fetch(kind, 1.0)
@@ -117,7 +154,8 @@ module Stairwell
       # Each hand counts by what it plays.
       def both(one, other)
         weights = Likeness::HANDS.to_h { |hand| [hand, [one[hand].size, other[hand].size].max] }
-        weights.sum { |hand, weight| weight.zero? ? 0.0 : weight * share(one, other, hand) } / weights.values.sum.to_f
+        weights.sum { |hand, weight| weight.zero? ? 0.0 : weight * share(one, other, hand) } /
+          weights.values.sum.to_f
       end
 
       # What both hold, of what the fuller one holds.
@@ -125,7 +163,8 @@ module Stairwell
         mine, theirs = counted(one, what), counted(other, what)
         return (mine.empty? && theirs.empty?) ? 1.0 : 0.0 if mine.empty? || theirs.empty?
 
-        mine.sum { |number, count| [count, theirs.fetch(number, 0)].min } / [mine.sum(&:last), theirs.sum(&:last)].max.to_f
+        mine.sum { |number, count| [count, theirs.fetch(number, 0)].min } /
+          [mine.sum(&:last), theirs.sum(&:last)].max.to_f
       end
 
       # How often each thing is there, as numbers: they are compared often.
@@ -138,11 +177,15 @@ module Stairwell
 
       def things(window, what)
         case what
-        when :right, :left then window[what].map { |note| note.first(3) }
-        when :tune then window.tune.map { |note| note.first(2) }
-        # The same tune from another step on.
-        when :moved then window.tune.map { |at, step, _| [at, step - window.tune.first[1]] }
-        when :rhythm then window.tune.map(&:first)
+        when :right, :left
+          window[what].map { |note| note.first(3) }
+        when :tune
+          window.tune.map { |note| note.first(2) }
+          # The same tune from another step on.
+        when :moved
+          window.tune.map { |at, step, _| [at, step - window.tune.first[1]] }
+        when :rhythm
+          window.tune.map(&:first)
         end
       end
 
@@ -150,7 +193,11 @@ module Stairwell
         silent = [one, other].map { |hands| hands.each_value.all?(&:empty?) }
         return silent.all? ? :same : nil if silent.any?
 
-        {same: :said, moved: :shape, rhythm: :times}.find { |_, way| one.transform_values { |notes| send(way, notes, last) } == other.transform_values { |notes| send(way, notes, last) } }&.first
+        { same: :said, moved: :shape, rhythm: :times }.find do |_, way|
+            one.transform_values { |notes| send(way, notes, last) } ==
+              other.transform_values { |notes| send(way, notes, last) }
+          end
+          &.first
       end
 
       def said(notes, last) = last ? notes.map { |note| note.first(3) } : notes

@@ -4,7 +4,15 @@ module Stairwell
   module Sections
     # Names the note values of a piece, and says how its meters are counted.
     class Values
-      NAMES = {1r => "whole", 1/2r => "half", 1/4r => "quarter", 1/8r => "eighth", 1/16r => "sixteenth", 1/32r => "thirty_second", 1/64r => "sixty_fourth"}.freeze
+      NAMES = {
+        1r => "whole",
+        1 / 2r => "half",
+        1 / 4r => "quarter",
+        1 / 8r => "eighth",
+        1 / 16r => "sixteenth",
+        1 / 32r => "thirty_second",
+        1 / 64r => "sixty_fourth"
+      }.freeze
 
       # @param map [Score::Map]
       def initialize(map)
@@ -21,8 +29,24 @@ module Stairwell
       # @param meter [Score::Meter]
       # @return [String]
       def counting(meter)
-        return Phrase["sections.values.count_swinging_beats_at_first_all", swinging: meter.beats / 3, beats: meter.beats] if meter.compound?
-        return Phrase["sections.values.count_in_half_notes", beats: beats(meter), quarters: meter.beats * 2] if meter.unit == 2
+        if meter.compound?
+          return(
+            Phrase[
+              "sections.values.count_swinging_beats_at_first_all",
+              swinging: meter.beats / 3,
+              beats: meter.beats
+            ]
+          )
+        end
+        if meter.unit == 2
+          return(
+            Phrase[
+              "sections.values.count_in_half_notes",
+              beats: beats(meter),
+              quarters: meter.beats * 2
+            ]
+          )
+        end
 
         Phrase["sections.values.count", beats: beats(meter)]
       end
@@ -32,8 +56,12 @@ module Stairwell
       def name(length)
         NAMES.each do |value, name|
           return Phrase["note_values.#{name}"] if length == value
-          return Phrase["sections.values.dotted", name: Phrase["note_values.#{name}"]] if length == value * 3 / 2
-          return Phrase["sections.values.triplet", name: Phrase["note_values.#{name}"]] if length == value * 2 / 3
+          if length == value * 3 / 2
+            return Phrase["sections.values.dotted", name: Phrase["note_values.#{name}"]]
+          end
+          if length == value * 2 / 3
+            return Phrase["sections.values.triplet", name: Phrase["note_values.#{name}"]]
+          end
         end
         Phrase["sections.values.of_a_whole", length: length]
       end

@@ -6,7 +6,17 @@ module Stairwell
     # chosen.
     module Assigned
       # What a teacher chooses beside routine, hand and tempo.
-      CHOSEN = %w[join pedal articulation_by dynamics_by memory order section_order repeats fermata].freeze
+      CHOSEN = %w[
+        join
+        pedal
+        articulation_by
+        dynamics_by
+        memory
+        order
+        section_order
+        repeats
+        fermata
+      ].freeze
       # What may be changed under way: those, and sections that are left out.
       CHANGED = [*CHOSEN, "without"].freeze
 
@@ -28,20 +38,30 @@ module Stairwell
       #   studio knew of it beforehand
       def page(map, choices)
         left_out = choices["without"].to_a
-        map = map.with(sections: map.sections.reject { |one| left_out.include?(one.label) }) if left_out.any?
+        if left_out.any?
+          map = map.with(sections: map.sections.reject { |one| left_out.include?(one.label) })
+        end
         KnownOfPage.on(map, choices)
       end
 
       # @return [Practice::Choices] with the pace the student had when the piece was
       #   assigned
       def choices(piece)
-        chosen = piece.choices.slice(*CHOSEN - %w[section_order], "learnt_at", "most_strenuous", "counting").transform_keys(&:to_sym)
+        chosen =
+          piece
+            .choices
+            .slice(*CHOSEN - %w[section_order], "learnt_at", "most_strenuous", "counting")
+            .transform_keys(&:to_sym)
         order = chosen.delete(:order).to_a.map(&:to_sym)
         chosen.transform_values! { |value| value.is_a?(String) ? value.to_sym : value }
         # Who decides was once said of both together.
         chosen[:dynamics_by] ||= chosen[:articulation_by] if chosen[:articulation_by]
         Practice::Choices.new(
-          hand_order: piece.hand_order.to_sym, target_tempo: piece.target_tempo.to_r, pace: Rational(piece.choices["pace"] || 1), order: order, **chosen
+          hand_order: piece.hand_order.to_sym,
+          target_tempo: piece.target_tempo.to_r,
+          pace: Rational(piece.choices["pace"] || 1),
+          order: order,
+          **chosen
         )
       end
     end

@@ -11,7 +11,11 @@ module Stairwell
     def Beat.of(map, meter)
       length = meter.count_length
       plain = meter.compound? ? length * 2 / 3 : length
-      new(value: Sections::Values::NAMES.fetch(plain), dotted: meter.compound?, name: Sections::Values.new(map).name(length).to_s)
+      new(
+        value: Sections::Values::NAMES.fetch(plain),
+        dotted: meter.compound?,
+        name: Sections::Values.new(map).name(length).to_s
+      )
     end
   end
 end

@@ -65,8 +65,9 @@ module Stairwell
         maps = [before, after].map { |script| Formats::PageScript.read(script).map }
         return Formats::PageScript.difference(*maps) if !@layer && maps.all?
 
-        lines = [before, after].map { |script| script.lines(chomp: true).map(&:strip).reject(&:empty?) }
-        {drop: lines.first - lines.last, put: lines.last - lines.first}
+        lines =
+          [before, after].map { |script| script.lines(chomp: true).map(&:strip).reject(&:empty?) }
+        { drop: lines.first - lines.last, put: lines.last - lines.first }
       end
 
       # @param kind [String] of {Formats::WRITTEN}
@@ -77,25 +78,42 @@ module Stairwell
       # @return [Score::Map]
       # @raise [RefusedError] when the script gives no page
       def self.read(script)
-        Formats::PageScript.read(script).map || raise(RefusedError.new(
-          Phrase["studio.bench.the_script_does_not_say_how"], code: :no_page, field: "script"
-        ))
+        Formats::PageScript.read(script).map ||
+          raise(
+            RefusedError.new(
+              Phrase["studio.bench.the_script_does_not_say_how"],
+              code: :no_page,
+              field: "script"
+            )
+          )
       end
 
       # @param map [Score::Map]
       # @return [Score::Map] titles come from files, and may be of any length
-      def self.shortened(map) = map.with(title: map.title[0, Constants::TITLE_LETTERS], book: map.book&.slice(0, Constants::TITLE_LETTERS))
+      def self.shortened(map) =
+        map.with(
+          title: map.title[0, Constants::TITLE_LETTERS],
+          book: map.book&.slice(0, Constants::TITLE_LETTERS)
+        )
 
       private
 
       def page_draft(script)
         result = Formats::PageScript.read(script)
-        Draft.new(script: script, map: result.map && page.with_score(result.map), problems: result.problems)
+        Draft.new(
+          script: script,
+          map: result.map && page.with_score(result.map),
+          problems: result.problems
+        )
       end
 
       def layer_draft(layer)
         shown = Formats::PageScript.read(over(layer)).map
-        Draft.new(script: layer, map: shown && page.with_score(shown), problems: Formats::PageScript::Layer.new(layer).problems(page.base))
+        Draft.new(
+          script: layer,
+          map: shown && page.with_score(shown),
+          problems: Formats::PageScript::Layer.new(layer).problems(page.base)
+        )
       end
 
       def changed(script, put, drop)
@@ -111,7 +129,12 @@ module Stairwell
 
       def suggestion(script)
         shown = page.with_score(self.class.read(script))
-        raise RefusedError.new(Phrase["studio.bench.this_piece_has_sections_already_take"], code: :has_sections) if shown.sections.any?
+        if shown.sections.any?
+          raise RefusedError.new(
+                  Phrase["studio.bench.this_piece_has_sections_already_take"],
+                  code: :has_sections
+                )
+        end
 
         writer = Formats::PageScript::Writer.new(shown)
         Sections.suggest(shown).map { |one| writer.statement(:sections, one) }

@@ -19,32 +19,58 @@ module Stairwell
     # - `former`: {assignment id => {Former}, or nil where it was taken back}
     # - `promised`: {assignment id => Outlook} dates that are shown with it
     # - `told`: what is said about it, in words or values
-    Change = Stairwell.value(
-      :record, added: {}, week: nil, pieces: [], assigned: [], ended: {}, student: nil, overrides: nil, layers: {}, extra_work: [], appointments: [], promised: {}, former: {}, told: nil, held: nil
-    ) do
-      # @return [Boolean] whether there is anything to keep
-      def none? = [added, pieces, assigned, ended, layers, extra_work, appointments].all?(&:empty?) && [week, student, overrides].none?
+    Change =
+      Stairwell.value(
+        :record,
+        added: {
+        },
+        week: nil,
+        pieces: [],
+        assigned: [],
+        ended: {
+        },
+        student: nil,
+        overrides: nil,
+        layers: {
+        },
+        extra_work: [],
+        appointments: [],
+        promised: {
+        },
+        former: {
+        },
+        told: nil,
+        held: nil
+      ) do
+        # @return [Boolean] whether there is anything to keep
+        def none? =
+          [added, pieces, assigned, ended, layers, extra_work, appointments].all?(&:empty?) &&
+            [week, student, overrides].none?
 
-      # @param from [Date, nil] the first day that may be practised; by itself, that
-      #   of the student
-      # @return [Change] with the week that follows from it
-      def planned(from: record.first_day)
-        week = PlanWeek.anew(record, from: from)
-        with(week: week, record: record.with(weeks: record.weeks.with(week)))
-      end
-
-      # @return [Change] in which what was not begun begins at the tempo that holds by now
-      def at_held_tempos
-        tempos = record.tempos
-        moved = record.pieces.filter_map do |piece|
-          steps = tempos.on(piece.progress.own, piece.progress)
-          piece.with_steps(steps) unless steps == piece.progress.own
+        # @param from [Date, nil] the first day that may be practised; by itself, that
+        #   of the student
+        # @return [Change] with the week that follows from it
+        def planned(from: record.first_day)
+          week = PlanWeek.anew(record, from: from)
+          with(week: week, record: record.with(weeks: record.weeks.with(week)))
         end
-        with(record: moved.inject(record, :with_piece), pieces: [*pieces.reject { |one| moved.any? { |piece| piece.id == one.id } }, *moved])
-      end
 
-      # @return [Change] with the dates that are promised as things are then
-      def promising = with(promised: Outlooks.new(record).to_h)
-    end
+        # @return [Change] in which what was not begun begins at the tempo that holds by now
+        def at_held_tempos
+          tempos = record.tempos
+          moved =
+            record.pieces.filter_map do |piece|
+              steps = tempos.on(piece.progress.own, piece.progress)
+              piece.with_steps(steps) unless steps == piece.progress.own
+            end
+          with(
+            record: moved.inject(record, :with_piece),
+            pieces: [*pieces.reject { |one| moved.any? { |piece| piece.id == one.id } }, *moved]
+          )
+        end
+
+        # @return [Change] with the dates that are promised as things are then
+        def promising = with(promised: Outlooks.new(record).to_h)
+      end
   end
 end

@@ -11,7 +11,10 @@ module Stairwell
       # @return [Change]
       def add(record, work)
         work = work.with(since: record.today)
-        Change.new(record: record.with(extra_work: [*record.extra_work, work]), extra_work: [[:add, work]]).planned
+        Change.new(
+          record: record.with(extra_work: [*record.extra_work, work]),
+          extra_work: [[:add, work]]
+        ).planned
       end
 
       # @return [Change]
@@ -26,11 +29,15 @@ module Stairwell
       # @raise [MissingError]
       def finish(record, id)
         work = known(record, id)
-        Change.new(record: record.with(extra_work: record.extra_work - [work]), extra_work: [[:finish, work]]).planned
+        Change.new(
+          record: record.with(extra_work: record.extra_work - [work]),
+          extra_work: [[:finish, work]]
+        ).planned
       end
 
       def known(record, id)
-        record.extra_work.find { |one| one.id == id } || raise(MissingError, Phrase["missing.extra_work"])
+        record.extra_work.find { |one| one.id == id } ||
+          raise(MissingError, Phrase["missing.extra_work"])
       end
       private_class_method :known
     end

@@ -49,15 +49,35 @@ module Stairwell
       end
 
       def check(changed, found)
-        free!(changed) if !changed.left_out && (found.nil? || found.left_out || changed.day != found.day)
-        refuse(:too_far, "day", Phrase["studio.change_lesson.too_far"]) if (changed.day - @record.today).abs > Constants::DAYS_LOOKED_AHEAD
-        refuse(:not_yet, "attendance", Phrase["studio.change_lesson.not_yet"]) if changed.attendance && changed.day > @record.today && changed.attendance != :excused
+        if !changed.left_out && (found.nil? || found.left_out || changed.day != found.day)
+          free!(changed)
+        end
+        if (changed.day - @record.today).abs > Constants::DAYS_LOOKED_AHEAD
+          refuse(:too_far, "day", Phrase["studio.change_lesson.too_far"])
+        end
+        if changed.attendance && changed.day > @record.today && changed.attendance != :excused
+          refuse(:not_yet, "attendance", Phrase["studio.change_lesson.not_yet"])
+        end
       end
 
       # One lesson a day: what is heard and told belongs to a student and a day.
       def free!(changed)
-        other = @record.timetable.between(changed.day, changed.day).find { |one| !one.left_out && !one.same?(changed) }
-        refuse(:lesson_that_day, "day", Phrase["studio.change_lesson.lesson_that_day", name: @record.student.name, day: Phrase.day(changed.day, :full)]) if other
+        other =
+          @record
+            .timetable
+            .between(changed.day, changed.day)
+            .find { |one| !one.left_out && !one.same?(changed) }
+        if other
+          refuse(
+            :lesson_that_day,
+            "day",
+            Phrase[
+              "studio.change_lesson.lesson_that_day",
+              name: @record.student.name,
+              day: Phrase.day(changed.day, :full)
+            ]
+          )
+        end
       end
 
       def refuse(code, field, words) = raise(RefusedError.new(words, code: code, field: field))
@@ -68,16 +88,27 @@ module Stairwell
         (held(after) == held(@record)) ? change : planned(change)
       end
 
-      def held(record) = record.timetable.between(record.today, record.today + Constants::DAYS_LOOKED_AHEAD / 7).select(&:held?).map(&:day)
+      def held(record) =
+        record
+          .timetable
+          .between(record.today, record.today + Constants::DAYS_LOOKED_AHEAD / 7)
+          .select(&:held?)
+          .map(&:day)
 
       # Changes by hand belong to a week by its end.
       def planned(change)
         was, now = [@record, change.record].map { |record| record.plan_end(record.first_day) }
         mine = @record.overrides_of(was)
-        return change.planned if was == now || mine.overrides.empty? || @record.overrides_of(now).overrides.any?
+        if was == now || mine.overrides.empty? || @record.overrides_of(now).overrides.any?
+          return change.planned
+        end
 
         seen = @record.overrides_of(now)
-        moved = change.record.with_overrides(now, seen.with(overrides: mine.overrides, version: seen.version + 1))
+        moved =
+          change.record.with_overrides(
+            now,
+            seen.with(overrides: mine.overrides, version: seen.version + 1)
+          )
         change.with(record: moved, overrides: [now, seen, mine.overrides]).planned
       end
     end

@@ -23,13 +23,17 @@ module Stairwell
       # @raise [RefusedError]
       def call(plain: {}, chosen: {}, choices: {})
         piece = @piece.with_steps(@piece.progress.own, **plain)
-        piece = TakeOver.renewed(@record, piece.with(**chosen, choices: piece.choices.merge(choices))) if chosen.any? || choices.any?
+        if chosen.any? || choices.any?
+          piece =
+            TakeOver.renewed(@record, piece.with(**chosen, choices: piece.choices.merge(choices)))
+        end
         changed(piece)
       end
 
       # @return [Change] told: {TakeOver::Moved}
       # @raise [RefusedError]
-      def take_over = changed(TakeOver.renewed(@record, @piece)).with(former: {@piece.id => Former.of(@piece)})
+      def take_over =
+        changed(TakeOver.renewed(@record, @piece)).with(former: { @piece.id => Former.of(@piece) })
 
       # The same piece, as another entry of the library has it.
       # @param piece_id [Integer]
@@ -37,8 +41,14 @@ module Stairwell
       # @return [Change] told: {TakeOver::Moved}
       # @raise [RefusedError]
       def move_to(piece_id, page:, revision:, title:)
-        piece = @piece.with(piece_id: piece_id, title: title, newest_page: page, newest_revision: revision)
-        changed(TakeOver.renewed(@record, piece)).with(former: {@piece.id => Former.of(@piece)})
+        piece =
+          @piece.with(
+            piece_id: piece_id,
+            title: title,
+            newest_page: page,
+            newest_revision: revision
+          )
+        changed(TakeOver.renewed(@record, piece)).with(former: { @piece.id => Former.of(@piece) })
       end
 
       # The piece as it was before its page was taken over; marks and results stay.
@@ -46,10 +56,21 @@ module Stairwell
       # @return [Change] told: {TakeOver::Moved}
       # @raise [RefusedError] where there is nothing to take back
       def take_back(former)
-        raise RefusedError.new(Phrase["studio.change_piece.nothing_to_take_back"], code: :not_taken_over) unless former
+        unless former
+          raise RefusedError.new(
+                  Phrase["studio.change_piece.nothing_to_take_back"],
+                  code: :not_taken_over
+                )
+        end
 
-        piece = @piece.with_steps(former.steps, piece_id: former.piece_id, revision: former.revision, choices: former.choices)
-        changed(piece).with(former: {@piece.id => nil})
+        piece =
+          @piece.with_steps(
+            former.steps,
+            piece_id: former.piece_id,
+            revision: former.revision,
+            choices: former.choices
+          )
+        changed(piece).with(former: { @piece.id => nil })
       end
 
       # @param change [String] of one of the options of the piece
@@ -59,7 +80,12 @@ module Stairwell
         taken = WaysOut.new(@record, @piece).take(change)
         piece = taken.piece(@piece.id)
         student = taken.student unless taken.student == @record.student
-        Change.new(record: taken, student: student, pieces: (piece == @piece) ? [] : [piece], told: TakeOver.moved(@piece, piece)).planned
+        Change.new(
+          record: taken,
+          student: student,
+          pieces: (piece == @piece) ? [] : [piece],
+          told: TakeOver.moved(@piece, piece)
+        ).planned
       end
 
       # @param ended [String, nil] of {ENDED}, or nil to take it up again
@@ -67,16 +93,44 @@ module Stairwell
       # @return [Change]
       def finish(ended, keep_for: nil)
         keep_for = nil unless ended == "kept"
-        kept = KeptPiece.new(id: @piece.id, title: @piece.title, keep_for: keep_for, steps: @piece.progress.own) if keep_for
+        if keep_for
+          kept =
+            KeptPiece.new(
+              id: @piece.id,
+              title: @piece.title,
+              keep_for: keep_for,
+              steps: @piece.progress.own
+            )
+        end
         held = @record.tempos.to_h
-        record = ended ? @record.with(pieces: @record.pieces - [@piece], kept_pieces: [*@record.kept_pieces, kept].compact) : @record
-        Change.new(record: record.with(student: record.student.with(held: held)), ended: {@piece.id => [ended, keep_for]}, held: held).planned
+        record =
+          (
+            if ended
+              @record.with(
+                pieces: @record.pieces - [@piece],
+                kept_pieces: [*@record.kept_pieces, kept].compact
+              )
+            else
+              @record
+            end
+          )
+        Change.new(
+          record: record.with(student: record.student.with(held: held)),
+          ended: {
+            @piece.id => [ended, keep_for]
+          },
+          held: held
+        ).planned
       end
 
       private
 
       def changed(piece)
-        Change.new(record: @record.with_piece(piece), pieces: [piece], told: TakeOver.moved(@piece, piece)).planned
+        Change.new(
+          record: @record.with_piece(piece),
+          pieces: [piece],
+          told: TakeOver.moved(@piece, piece)
+        ).planned
       end
     end
   end

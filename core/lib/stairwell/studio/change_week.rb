@@ -21,11 +21,25 @@ module Stairwell
         from = starts.between?(@record.today, @record.today + 1) ? starts : @record.today
         next_lesson = @record.plan_end(from)
         before = @record.overrides_of(next_lesson)
-        after = (edit == :set) ? overrides : Planning::OverrideEdits.draw(before.overrides, edit, **said)
-        raise RefusedError.new(Phrase["studio.change_week.that_is_more_than_a_week"], code: :too_many, field: "overrides") if after.size > Constants::MOST_OVERRIDES
+        after =
+          (edit == :set) ? overrides : Planning::OverrideEdits.draw(before.overrides, edit, **said)
+        if after.size > Constants::MOST_OVERRIDES
+          raise RefusedError.new(
+                  Phrase["studio.change_week.that_is_more_than_a_week"],
+                  code: :too_many,
+                  field: "overrides"
+                )
+        end
 
-        record = @record.with_overrides(next_lesson, WeekOverrides.new(overrides: after, version: seen + 1))
-        Change.new(record: record, overrides: [next_lesson, before.with(version: seen), after]).planned(from: from)
+        record =
+          @record.with_overrides(
+            next_lesson,
+            WeekOverrides.new(overrides: after, version: seen + 1)
+          )
+        Change.new(
+          record: record,
+          overrides: [next_lesson, before.with(version: seen), after]
+        ).planned(from: from)
       rescue ContradictionError => error
         raise RefusedError.new(error.message, code: :edit, field: "edit")
       end

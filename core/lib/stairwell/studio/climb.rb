@@ -5,7 +5,8 @@ module Stairwell
     # The stairs of each piece of a student: as they were planned when the piece was
     # assigned, as they were really climbed, and as they will likely go on.
     class Climb
-      # One piece's stairs, between two dates, with the lessons since it was assigned, by flight and as one staircase.
+      # One piece's stairs, between two dates, with the lessons since it was assigned, by flight and
+      # as one staircase.
       Drawn = Stairwell.value(:from, :to, :lessons, :flights, :staircase)
 
       # @param record [Record]
@@ -21,11 +22,25 @@ module Stairwell
       # @param piece [PieceInHand]
       # @return [Drawn]
       def of(piece)
-        flights = Progress::Stairs.of(piece.progress, planned: planned(piece), ahead: ahead(piece), stretch: stretches(piece))
-        dates = flights.flat_map(&:treads).flat_map { |tread| [tread.planned, tread.real, tread.likely, tread.cautious].compact.flatten }
+        flights =
+          Progress::Stairs.of(
+            piece.progress,
+            planned: planned(piece),
+            ahead: ahead(piece),
+            stretch: stretches(piece)
+          )
+        dates =
+          flights
+            .flat_map(&:treads)
+            .flat_map do |tread|
+              [tread.planned, tread.real, tread.likely, tread.cautious].compact.flatten
+            end
         Drawn.new(
-          from: [piece.assigned_on, *dates].min, to: [@record.today, piece.due_on, *dates].compact.max, flights: flights,
-          lessons: @record.lessons.select { |day| day >= piece.assigned_on }, staircase: Progress::Staircase.new(piece.progress, flights, today: @record.today)
+          from: [piece.assigned_on, *dates].min,
+          to: [@record.today, piece.due_on, *dates].compact.max,
+          flights: flights,
+          lessons: @record.lessons.select { |day| day >= piece.assigned_on },
+          staircase: Progress::Staircase.new(piece.progress, flights, today: @record.today)
         )
       end
 
@@ -36,18 +51,27 @@ module Stairwell
         tasks = piece.tasks(progress: Progress.piece(piece.progress.own, []))
         from = piece.assigned_on + 1
         Planning.schedule(
-          tasks: tasks, practice: @load.practice.with(absent: []), from: from, next_lesson: Planning::Calendar.next_weekday(from, @record.student.lesson_weekday),
+          tasks: tasks,
+          practice: @load.practice.with(absent: []),
+          from: from,
+          next_lesson: Planning::Calendar.next_weekday(from, @record.student.lesson_weekday),
           warm_ups: @load.warm_ups
         )
       end
 
       def ahead(piece)
-        @ahead.filter_map { |id, span| [id.delete_prefix(piece.prefix), span] if id.start_with?(piece.prefix) }.to_h
+        @ahead
+          .filter_map do |id, span|
+            [id.delete_prefix(piece.prefix), span] if id.start_with?(piece.prefix)
+          end
+          .to_h
       end
 
       def stretches(piece)
         outlook = @outlooks.fetch(piece.id)
-        [outlook.middle, outlook.cautious].map { |date| Progress::Stairs.stretch(@load.from, outlook.planned, date) }
+        [outlook.middle, outlook.cautious].map do |date|
+          Progress::Stairs.stretch(@load.from, outlook.planned, date)
+        end
       end
     end
   end

@@ -19,11 +19,16 @@ module Stairwell
           attention.forecast(one.title, outlook.cautious, one.due_on) if outlook
           attention.piece(one.title, one.progress)
         end
-        SetAside.new(record).to_a.each { |one| attention.hurts(one.piece.title, one.step.title, one.date) }
+        SetAside
+          .new(record)
+          .to_a
+          .each { |one| attention.hurts(one.piece.title, one.step.title, one.date) }
         attention.practice(*Practised.new(week, record.pieces).until(record.today))
         # On a lesson day the plan may end today: the next one follows from it. A week of the
         # calendar is followed by another without anybody's doing.
-        attention.plan(!week.nil? && (!week.over?(record.today) || !week.with_lesson)) if record.pieces.any?
+        if record.pieces.any?
+          attention.plan(!week.nil? && (!week.over?(record.today) || !week.with_lesson))
+        end
         attention.to_a
       end
     end

@@ -8,7 +8,17 @@ module Stairwell
       # `what` is introduced (nothing where it is empty); `minutes` of a day are needed then in
       # the mean, `budget` are there; `begins` are titles of what begins in the week; `middle` and
       # `cautious` say when the piece is ready, nil where it never is.
-      Choice = Stairwell.value(:assignment_id, :piece, :what, :minutes, :budget, :begins, :middle, :cautious)
+      Choice =
+        Stairwell.value(
+          :assignment_id,
+          :piece,
+          :what,
+          :minutes,
+          :budget,
+          :begins,
+          :middle,
+          :cautious
+        )
 
       # @param record [Record]
       def initialize(record)
@@ -16,7 +26,10 @@ module Stairwell
       end
 
       # @return [Array<Choice>] of each piece in which something waits to be introduced
-      def to_a = @record.pieces.flat_map { |piece| weighed(waiting(piece)).map { |what| choice(piece, what) } }
+      def to_a =
+        @record.pieces.flat_map do |piece|
+          weighed(waiting(piece)).map { |what| choice(piece, what) }
+        end
 
       private
 
@@ -25,7 +38,12 @@ module Stairwell
       def weighed(waiting)
         return [] if waiting.empty?
 
-        [[], waiting.first(1), waiting.first(2), *waiting.drop(1).first(Constants::OTHERS_INTRODUCED).each_slice(1)].uniq
+        [
+          [],
+          waiting.first(1),
+          waiting.first(2),
+          *waiting.drop(1).first(Constants::OTHERS_INTRODUCED).each_slice(1)
+        ].uniq
       end
 
       # In the order in which sections are begun.
@@ -35,11 +53,29 @@ module Stairwell
       end
 
       def choice(piece, what)
-        record = @record.with_piece(piece.after(*what.map { |one| Progress::Introduction.new(what: one, introduced: true, at: @record.moment, key: "introducing #{one}") }))
+        record =
+          @record.with_piece(
+            piece.after(
+              *what.map do |one|
+                Progress::Introduction.new(
+                  what: one,
+                  introduced: true,
+                  at: @record.moment,
+                  key: "introducing #{one}"
+                )
+              end
+            )
+          )
         week = Workload.new(record).planned_week
         outlook = outlooks(what, record).fetch(piece.id)
         Choice.new(
-          assignment_id: piece.id, piece: piece.title, what: what, begins: begins(week, piece), middle: outlook.middle, cautious: outlook.cautious, **minutes(week)
+          assignment_id: piece.id,
+          piece: piece.title,
+          what: what,
+          begins: begins(week, piece),
+          middle: outlook.middle,
+          cautious: outlook.cautious,
+          **minutes(week)
         )
       end
 
@@ -51,12 +87,27 @@ module Stairwell
       end
 
       def minutes(week)
-        needed = week.days.sum(0r) { |day| day.warm_ups.sum(0r, &:minutes) + day.items.reject { |item| item.kind == :more }.sum(0r, &:minutes) }
+        needed =
+          week
+            .days
+            .sum(0r) do |day|
+              day.warm_ups.sum(0r, &:minutes) +
+                day.items.reject { |item| item.kind == :more }.sum(0r, &:minutes)
+            end
         days = [week.days.size, 1].max
-        {minutes: Units.halves(needed / days), budget: Units.halves(week.days.sum(0r, &:budget) / days)}
+        {
+          minutes: Units.halves(needed / days),
+          budget: Units.halves(week.days.sum(0r, &:budget) / days)
+        }
       end
 
-      def begins(week, piece) = week.days.flat_map { |day| day.items.select { |item| item.begins && item.assignment_id == piece.id }.map(&:title) }.uniq
+      def begins(week, piece) =
+        week
+          .days
+          .flat_map do |day|
+            day.items.select { |item| item.begins && item.assignment_id == piece.id }.map(&:title)
+          end
+          .uniq
     end
   end
 end

@@ -5,12 +5,13 @@ module Stairwell
     # A step as it comes up at a lesson: how it stands, what was heard of it today
     # (nil where nothing was), its boxes, why it is to be heard first (nil where
     # it is not), and when something hurt at it (nil where nothing did since the last lesson).
-    LessonStep = Stairwell.value(:piece, :standing, :boxes, heard: nil, first: nil, hurt_on: nil) do
-      # @return [Practice::Step]
-      def step = standing.step
+    LessonStep =
+      Stairwell.value(:piece, :standing, :boxes, heard: nil, first: nil, hurt_on: nil) do
+        # @return [Practice::Step]
+        def step = standing.step
 
-      # @return [String] as the planner names it
-      def task_id = piece.prefix + step.id
-    end
+        # @return [String] as the planner names it
+        def task_id = piece.prefix + step.id
+      end
   end
 end

@@ -12,17 +12,33 @@ module Stairwell
         @week = record.week
         @asked = @week ? @week.asked : {}
         # As the lesson began: what is said of one step at it does not hide what hurt at another.
-        before = record.with(pieces: record.pieces.map { |one| one.with(progress: one.progress.without_results_of(record.today)) })
+        before =
+          record.with(
+            pieces:
+              record.pieces.map do |one|
+                one.with(progress: one.progress.without_results_of(record.today))
+              end
+          )
         @hurt = SetAside.new(before).to_a.to_h { |one| [[one.piece.id, one.step.id], one.date] }
       end
 
       # @return [Array<LessonStep>]
       def to_a
-        found = @record.pieces.flat_map { |one| one.progress.standings.values.select { |standing| worth?(one, standing) }.map { |standing| lesson_step(one, standing) } }
+        found =
+          @record.pieces.flat_map do |one|
+            one
+              .progress
+              .standings
+              .values
+              .select { |standing| worth?(one, standing) }
+              .map { |standing| lesson_step(one, standing) }
+          end
         ranks = ranked(found)
         places = ranks.each_with_index.to_h { |rank, at| [rank.id, at] }
         first = ranks.find { |rank| rank.waiting.positive? }
-        found.sort_by.with_index { |one, at| [places.fetch(one.task_id, ranks.size), at] }
+        found
+          .sort_by
+          .with_index { |one, at| [places.fetch(one.task_id, ranks.size), at] }
           .map { |one| (one.task_id == first&.id) ? one.with(first: why(first)) : one }
       end
 
@@ -30,17 +46,27 @@ module Stairwell
 
       def worth?(piece, standing)
         key = [piece.id, standing.step.id]
-        @asked.key?(key) || @hurt.key?(key) || @record.heard_today.key?(key) || standing.state == :begun
+        @asked.key?(key) || @hurt.key?(key) || @record.heard_today.key?(key) ||
+          standing.state == :begun
       end
 
       def lesson_step(piece, standing)
         key = [piece.id, standing.step.id]
-        LessonStep.new(piece: piece, standing: standing, heard: @record.heard_today[key], hurt_on: @hurt[key], boxes: boxes(@asked.fetch(key, {}), standing))
+        LessonStep.new(
+          piece: piece,
+          standing: standing,
+          heard: @record.heard_today[key],
+          hurt_on: @hurt[key],
+          boxes: boxes(@asked.fetch(key, {}), standing)
+        )
       end
 
       # Ranked as the lesson began, without what was heard today.
       def ranked(found)
-        tasks = @record.pieces.flat_map { |one| one.progress.without_results_of(@record.today).tasks(prefix: one.prefix) }
+        tasks =
+          @record.pieces.flat_map do |one|
+            one.progress.without_results_of(@record.today).tasks(prefix: one.prefix)
+          end
         known = tasks.to_h { |task| [task.id, task] }
         open = found.map(&:task_id).select { |id| known.key?(id) && known[id].remaining.positive? }
         Planning::Decisive.rank(tasks, open)
@@ -54,8 +80,13 @@ module Stairwell
         days = @week ? @week.dates : []
         practised = standing.days.keys.select { |date| date >= (days.min || (@record.today - 6)) }
         (days | practised).sort.map do |date|
-          day = standing.days.fetch(date, {repetitions: 0, struggle: false})
-          DayBox.new(date: date, planned: asked.key?(date), of: asked.fetch(date, standing.step.repetitions), **day)
+          day = standing.days.fetch(date, { repetitions: 0, struggle: false })
+          DayBox.new(
+            date: date,
+            planned: asked.key?(date),
+            of: asked.fetch(date, standing.step.repetitions),
+            **day
+          )
         end
       end
     end

@@ -18,7 +18,15 @@ module Stairwell
       def to_h
         return {} if @load.tasks.empty?
 
-        found = Planning.forecasts(**@load.plan, under: @load.under, group: Workload::GROUP, habit: habit, seed: @record.student.id, wider: @record.settings.promises.wider)
+        found =
+          Planning.forecasts(
+            **@load.plan,
+            under: @load.under,
+            group: Workload::GROUP,
+            habit: habit,
+            seed: @record.student.id,
+            wider: @record.settings.promises.wider
+          )
         @record.pieces.to_h { |one| [one.id, outlook(one, found.fetch(one.id))] }
       end
 
@@ -30,29 +38,56 @@ module Stairwell
         tried = @record.pieces.map { |one| one.progress.tried }
         days = planned(Constants::LONG_RUN_WEEKS)
         Planning::Habit::Seen.new(
-          planned: days.size, kept: (days & @record.practised_on).size, tried: tried.sum(&:first), went: tried.sum(&:last),
-          learnt: @record.pieces.map { |one| one.progress.learnt }.inject({}) { |all, one| all.merge(one) { |_, a, b| a + b } }
+          planned: days.size,
+          kept: (days & @record.practised_on).size,
+          tried: tried.sum(&:first),
+          went: tried.sum(&:last),
+          learnt:
+            @record
+              .pieces
+              .map { |one| one.progress.learnt }
+              .inject({}) { |all, one| all.merge(one) { |_, a, b| a + b } }
         )
       end
 
       # @return [Rational] share of planned days that were practised lately
-      def adherence = Progress::Pace.adherence(planned(Constants::HABIT_WEEKS), @record.practised_on)
+      def adherence =
+        Progress::Pace.adherence(planned(Constants::HABIT_WEEKS), @record.practised_on)
 
       # @return [Phrase] on what the dates rest
       def basis
         days = planned(Constants::LONG_RUN_WEEKS)
-        weeks = days.empty? ? 0 : ((@record.today - days.min)/7r).ceil
+        weeks = days.empty? ? 0 : ((@record.today - days.min) / 7r).ceil
         return Phrase["studio.outlooks.from_weeks", count: weeks] if weeks.positive?
 
-        Phrase[@record.settings.habit.planned.positive? ? "studio.outlooks.from_the_studio" : "studio.outlooks.from_what_is_usual"]
+        Phrase[
+          (
+            if @record.settings.habit.planned.positive?
+              "studio.outlooks.from_the_studio"
+            else
+              "studio.outlooks.from_what_is_usual"
+            end
+          )
+        ]
       end
 
       private
 
       # Days gone by that had something to do.
-      def planned(weeks) = @record.weeks.planned_since(@record.today - 7 * weeks).select { |date| date < @record.today }.uniq
+      def planned(weeks) =
+        @record
+          .weeks
+          .planned_since(@record.today - 7 * weeks)
+          .select { |date| date < @record.today }
+          .uniq
 
-      def outlook(piece, found) = Outlook.new(planned: found.planned, middle: found.middle, cautious: found.cautious, due_on: piece.due_on)
+      def outlook(piece, found) =
+        Outlook.new(
+          planned: found.planned,
+          middle: found.middle,
+          cautious: found.cautious,
+          due_on: piece.due_on
+        )
     end
   end
 end

@@ -26,7 +26,15 @@ module Stairwell
 
       # @return [Score::Map]
       # @raise [UnreadableError] when what was kept is damaged
-      def map = @map ||= changed? ? with_score(Formats::PageScript.read(Formats::PageScript::Layer.on(base, own_layer)).map || own) : own
+      def map =
+        @map ||=
+          if changed?
+            with_score(
+              Formats::PageScript.read(Formats::PageScript::Layer.on(base, own_layer)).map || own
+            )
+          else
+            own
+          end
 
       # @return [String] the studio's script, as typed or as it would be written
       def script = @script ||= @typed || Formats::PageScript.write(own)
@@ -36,7 +44,14 @@ module Stairwell
 
       # @param layer [String]
       # @return [Page] the same page with other changes of the student's own
-      def with_own_layer(layer) = self.class.new(document: @document, script: @typed, under: @under, own_layer: layer, scored: @scored)
+      def with_own_layer(layer) =
+        self.class.new(
+          document: @document,
+          script: @typed,
+          under: @under,
+          own_layer: layer,
+          scored: @scored
+        )
 
       # What only the score knows stays, as long as the bars do.
       # @param map [Score::Map] of a script
@@ -44,8 +59,15 @@ module Stairwell
       def with_score(map)
         return map unless scored.notes? && scored.bars.map(&:length) == map.bars.map(&:length)
 
-        same_meters = scored.bars.map { |bar| bar.meter.to_s } == map.bars.map { |bar| bar.meter.to_s }
-        map.with(notes: scored.notes, phrasing: scored.phrasing, unread: scored.unread, assumed: scored.assumed, **(same_meters ? {bars: scored.bars} : {})).with_hands_said
+        same_meters =
+          scored.bars.map { |bar| bar.meter.to_s } == map.bars.map { |bar| bar.meter.to_s }
+        map.with(
+          notes: scored.notes,
+          phrasing: scored.phrasing,
+          unread: scored.unread,
+          assumed: scored.assumed,
+          **(same_meters ? { bars: scored.bars } : {})
+        ).with_hands_said
       end
 
       private

@@ -21,13 +21,22 @@ module Stairwell
       private
 
       def week(week)
-        days = week.days.map { |day| [day.date, day.tapped.map { |item| [item, done(item, day.date)] }] }
+        days =
+          week.days.map { |day| [day.date, day.tapped.map { |item| [item, done(item, day.date)] }] }
         boxes = days.map { |date, items| box(date, items) }
         PastWeek.new(
-          starts: week.days.first&.date || week.starts, next_lesson: week.next_lesson, boxes: boxes,
-          planned: days.count { |_, items| items.any? }, practised: boxes.count { |one| one.repetitions.positive? },
-          minutes: days.sum(0r) { |_, items| items.sum(0r) { |item, done| item.minutes * share(item, done) } },
-          planned_minutes: days.sum(0r) { |_, items| needed(items).sum(0r) { |item, _| item.minutes } }, steps: steps(days.flat_map(&:last))
+          starts: week.days.first&.date || week.starts,
+          next_lesson: week.next_lesson,
+          boxes: boxes,
+          planned: days.count { |_, items| items.any? },
+          practised: boxes.count { |one| one.repetitions.positive? },
+          minutes:
+            days.sum(0r) do |_, items|
+              items.sum(0r) { |item, done| item.minutes * share(item, done) }
+            end,
+          planned_minutes:
+            days.sum(0r) { |_, items| needed(items).sum(0r) { |item, _| item.minutes } },
+          steps: steps(days.flat_map(&:last))
         )
       end
 
@@ -37,7 +46,10 @@ module Stairwell
 
       def box(date, items)
         DayBox.new(
-          date: date, planned: items.any?, of: needed(items).sum { |item, _| item.repetitions }, repetitions: @by_date.fetch(date, 0),
+          date: date,
+          planned: items.any?,
+          of: needed(items).sum { |item, _| item.repetitions },
+          repetitions: @by_date.fetch(date, 0),
           struggle: items.any? { |item, _| @counted[[*item.key, date]]&.struggle }
         )
       end
@@ -46,10 +58,19 @@ module Stairwell
       def needed(items) = items.select { |item, _| item.step? }
 
       def steps(items)
-        items.select { |item, done| item.step? || done.positive? }.group_by { |item, _| item.key }.values.map do |all|
-          item = all.first.first
-          PastStep.new(title: item.title, piece: item.piece, done: all.sum(&:last), of: all.sum { |one, _| one.repetitions })
-        end
+        items
+          .select { |item, done| item.step? || done.positive? }
+          .group_by { |item, _| item.key }
+          .values
+          .map do |all|
+            item = all.first.first
+            PastStep.new(
+              title: item.title,
+              piece: item.piece,
+              done: all.sum(&:last),
+              of: all.sum { |one, _| one.repetitions }
+            )
+          end
       end
     end
   end

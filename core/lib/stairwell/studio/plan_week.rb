@@ -25,7 +25,12 @@ module Stairwell
       #
       # @param week [Planning::PlannedWeek, nil]
       # @return [Planning::PlannedWeek, nil]
-      def going_on(record, week) = (week && !week.with_lesson && week.next_lesson <= record.today) ? ahead(record, from: record.today) : week
+      def going_on(record, week) =
+        if week && !week.with_lesson && week.next_lesson <= record.today
+          ahead(record, from: record.today)
+        else
+          week
+        end
 
       # When days were missed or went badly, the days that are left are planned anew
       # from how it stood when today began, so that nothing moves while today's boxes
@@ -36,7 +41,10 @@ module Stairwell
       # @return [Planning::PlannedWeek, nil]
       def mended(record, week)
         on = going_on(record, week)
-        return on if !on.equal?(week) || week.nil? || week.next_lesson <= record.today || !missed?(record, week)
+        if !on.equal?(week) || week.nil? || week.next_lesson <= record.today ||
+             !missed?(record, week)
+          return on
+        end
 
         ahead(record.before_today, from: record.today).after(week)
       end
@@ -44,10 +52,13 @@ module Stairwell
       # Whether a day since the last planning lacks a good day that was planned.
       def missed?(record, week)
         gone = week.days.select { |day| day.date.between?(week.planned_from, record.today - 1) }
-        gone.any? { |day| day.steps.any? { |item| item.kind == :step && !good?(record.standing(item), day.date) } }
+        gone.any? do |day|
+          day.steps.any? { |item| item.kind == :step && !good?(record.standing(item), day.date) }
+        end
       end
 
-      def good?(standing, date) = standing.nil? || standing.done? || standing.good_dates.include?(date)
+      def good?(standing, date) =
+        standing.nil? || standing.done? || standing.good_dates.include?(date)
       private_class_method :missed?, :good?
     end
   end

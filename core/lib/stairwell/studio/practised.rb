@@ -8,7 +8,12 @@ module Stairwell
       # @param pieces [Array<PieceInHand>]
       def initialize(week, pieces)
         @planned = week ? week.dates : []
-        @practised = pieces.flat_map { |one| one.progress.standings.values.flat_map { |standing| standing.days.keys } }.uniq
+        @practised =
+          pieces
+            .flat_map do |one|
+              one.progress.standings.values.flat_map { |standing| standing.days.keys }
+            end
+            .uniq
       end
 
       # @return [Integer] days
@@ -19,7 +24,10 @@ module Stairwell
 
       # @param today [Date]
       # @return [Array(Integer, Integer)] days kept, of those that have gone by
-      def until(today) = @planned.select { |date| date < today }.then { |gone| [(gone & @practised).size, gone.size] }
+      def until(today) =
+        @planned
+          .select { |date| date < today }
+          .then { |gone| [(gone & @practised).size, gone.size] }
     end
   end
 end

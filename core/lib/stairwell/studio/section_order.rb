@@ -27,27 +27,44 @@ module Stairwell
 
       # @param map [Score::Map]
       # @return [Array<String>] labels, the hardest first
-      def by_difficulty(map) = map.sections.sort_by.with_index { |one, at| [-(one.difficulty || Constants::DIFFICULTY), at] }.map(&:label)
+      def by_difficulty(map) =
+        map
+          .sections
+          .sort_by
+          .with_index { |one, at| [-(one.difficulty || Constants::DIFFICULTY), at] }
+          .map(&:label)
 
       # @param choices [Hash{String => Object}]
       # @param map [Score::Map]
       # @return [Hash{String => Object}] with what the order follows from, so that lists need no
       #   page
       def settled(choices, map)
-        (choices["section_order"] == "hardest") ? choices.merge("by_difficulty" => by_difficulty(map)) : choices.except("by_difficulty")
+        if choices["section_order"] == "hardest"
+          choices.merge("by_difficulty" => by_difficulty(map))
+        else
+          choices.except("by_difficulty")
+        end
       end
 
       def first(said, piece)
         case said
-        when Array then said
-        when "hardest" then piece.choices["by_difficulty"].to_a
-        when "introduced" then piece.progress.introduced_in_order
-        else []
+        when Array
+          said
+        when "hardest"
+          piece.choices["by_difficulty"].to_a
+        when "introduced"
+          piece.progress.introduced_in_order
+        else
+          []
         end
       end
 
       def in_order_of_the_piece(steps)
-        steps.select(&:section).group_by(&:section).min_by(steps.size) { |_, all| all.flat_map(&:spans).map(&:from).min }.map(&:first)
+        steps
+          .select(&:section)
+          .group_by(&:section)
+          .min_by(steps.size) { |_, all| all.flat_map(&:spans).map(&:from).min }
+          .map(&:first)
       end
       private_class_method :first, :in_order_of_the_piece
     end

@@ -5,8 +5,14 @@ module Stairwell
     # What of a studio holds for all its students: `words` is a usage of
     # {Locales}, `caution` the studio's own (nil for none), `habit` what was seen of all its
     # students, `promises` how often its dates have held.
-    Settings = Stairwell.value(
-      :name, locale: :en, holidays: Planning::Away.new(stretches: []), caution: nil, habit: Planning::Habit::Seen.new, promises: Planning::Promises.new
-    )
+    Settings =
+      Stairwell.value(
+        :name,
+        locale: :en,
+        holidays: Planning::Away.new(stretches: []),
+        caution: nil,
+        habit: Planning::Habit::Seen.new,
+        promises: Planning::Promises.new
+      )
   end
 end

@@ -14,7 +14,14 @@ module Stairwell
         @whole = record
         @record = record = newest ? record : record.without_taps
         @newest = newest
-        @week = newest ? PlanWeek.going_on(record, record.weeks.newest) : PlanWeek.mended(record, under_way)
+        @week =
+          (
+            if newest
+              PlanWeek.going_on(record, record.weeks.newest)
+            else
+              PlanWeek.mended(record, under_way)
+            end
+          )
       end
 
       # @return [Boolean] whether the lesson is past and no new week was planned: it
@@ -38,8 +45,20 @@ module Stairwell
       def skip
         day = skip_day or return []
 
-        items = day.items.map { |one| Planning::Item.new(id: one.id, minutes: one.minutes, why: "", kind: one.kind, begins: one.begins) }
-        titles = day.items.to_h { |one| [one.id, (one.kind == :more) ? Phrase["studio.sheet.while_there_is_time"] : one.title] }
+        items =
+          day.items.map do |one|
+            Planning::Item.new(
+              id: one.id,
+              minutes: one.minutes,
+              why: "",
+              kind: one.kind,
+              begins: one.begins
+            )
+          end
+        titles =
+          day.items.to_h do |one|
+            [one.id, (one.kind == :more) ? Phrase["studio.sheet.while_there_is_time"] : one.title]
+          end
         Planning::Skip.of(items).map { |id| titles.fetch(id) }.uniq
       end
 
@@ -61,7 +80,16 @@ module Stairwell
       def sound(assignment_id, step_id, tempo: nil)
         piece, standing = @record.step(assignment_id, Planning::More.of(step_id))
         map, step = piece.page.map, standing.step
-        [Roadmap.playback(map, tempo: tempo || step.tempo || map.target_tempo, spans: step.spans, small: step.small_count, straight: !step.repeats), Roadmap.walk(map, step.spans, straight: !step.repeats)]
+        [
+          Roadmap.playback(
+            map,
+            tempo: tempo || step.tempo || map.target_tempo,
+            spans: step.spans,
+            small: step.small_count,
+            straight: !step.repeats
+          ),
+          Roadmap.walk(map, step.spans, straight: !step.repeats)
+        ]
       end
 
       private
@@ -71,7 +99,12 @@ module Stairwell
         week, newest = @record.week, @record.weeks.newest
         return newest if week.nil? || week.over?(@record.today)
 
-        (week.with_lesson && week.next_lesson == @record.today && newest.next_lesson > week.next_lesson) ? newest : week
+        if week.with_lesson && week.next_lesson == @record.today &&
+             newest.next_lesson > week.next_lesson
+          newest
+        else
+          week
+        end
       end
 
       def planned_days
@@ -86,15 +119,22 @@ module Stairwell
         last&.with(date: @record.today, items: last.items.select { |item| open?(item) })
       end
 
-      def skip_day = planned_days.find { |one| @newest ? one.date >= @record.today : one.date == @record.today }
+      def skip_day =
+        planned_days.find { |one| @newest ? one.date >= @record.today : one.date == @record.today }
 
       def open?(item) = item.step? && %i[open begun].include?(@record.standing(item)&.state)
 
       def sheet_day(day)
         SheetDay.new(
-          date: day.date, minutes: day.minutes, warm_ups: day.warm_ups, others: day.items.reject(&:tapped?),
+          date: day.date,
+          minutes: day.minutes,
+          warm_ups: day.warm_ups,
+          others: day.items.reject(&:tapped?),
           # A simplification may be gone since the week was planned.
-          items: day.tapped.filter_map { |item| (standing = @record.standing(item)) && sheet_item(item, standing, day.date) }
+          items:
+            day.tapped.filter_map do |item|
+              (standing = @record.standing(item)) && sheet_item(item, standing, day.date)
+            end
         )
       end
 
@@ -103,9 +143,17 @@ module Stairwell
       def sheet_item(item, standing, date)
         step, piece = standing.step, @record.piece(item.assignment_id)
         SheetItem.new(
-          item: item, step: step, title: item.title, place: item.place, how: Practice.how(step), actions: Practice.pictures(step),
-          done_when: (step.done if item.step?), notes: step.notes, where: StepPlace.of(piece.page.map, step, @record.student.note_names),
-          set_aside: set_aside.include?(item.assignment_id, item.step_id), **Tapped.on(@whole.piece(item.assignment_id), item.step_id, date)
+          item: item,
+          step: step,
+          title: item.title,
+          place: item.place,
+          how: Practice.how(step),
+          actions: Practice.pictures(step),
+          done_when: (step.done if item.step?),
+          notes: step.notes,
+          where: StepPlace.of(piece.page.map, step, @record.student.note_names),
+          set_aside: set_aside.include?(item.assignment_id, item.step_id),
+          **Tapped.on(@whole.piece(item.assignment_id), item.step_id, date)
         )
       end
     end

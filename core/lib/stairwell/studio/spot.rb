@@ -16,11 +16,26 @@ module Stairwell
         piece = changed.record.piece(assignment_id)
         page = piece.newest_page
         map = page.map
-        return changed if bar > map.bars.size || map.markings.spots.any? { |spot| spot.span.cover?(bar) }
+        if bar > map.bars.size || map.markings.spots.any? { |spot| spot.span.cover?(bar) }
+          return changed
+        end
 
-        layer = Formats::PageScript::Layer.change(page.own_layer, base: page.base, put: ["spot: #{map.bar(bar).name}"], drop: [])
-        renewed = TakeOver.renewed(changed.record, piece.with(newest_page: page.with_own_layer(layer)))
-        changed.with(record: changed.record.with_piece(renewed), pieces: [*changed.pieces, renewed], layers: {piece.piece_id => layer})
+        layer =
+          Formats::PageScript::Layer.change(
+            page.own_layer,
+            base: page.base,
+            put: ["spot: #{map.bar(bar).name}"],
+            drop: []
+          )
+        renewed =
+          TakeOver.renewed(changed.record, piece.with(newest_page: page.with_own_layer(layer)))
+        changed.with(
+          record: changed.record.with_piece(renewed),
+          pieces: [*changed.pieces, renewed],
+          layers: {
+            piece.piece_id => layer
+          }
+        )
       rescue UnreadableError, ContradictionError
         changed
       end

@@ -20,7 +20,8 @@ module Stairwell
       def hear_first = LessonSteps.new(@record).to_a.find(&:first)
 
       # @return [Array<Piece>]
-      def pieces = @record.pieces.map { |one| Piece.new(piece: one, sections: sections(one), hard: hard(one)) }
+      def pieces =
+        @record.pieces.map { |one| Piece.new(piece: one, sections: sections(one), hard: hard(one)) }
 
       # @return [Array<Cautions::Caution>] of the week
       def cautions = CautionsOfDays.new(@record, @record.week ? @record.week.days : []).to_a
@@ -28,15 +29,33 @@ module Stairwell
       private
 
       def sections(piece)
-        piece.progress.standings.values.select { |one| one.step.section }.group_by { |one| one.step.section }.map do |name, all|
-          Section.new(name: name, done: all.count(&:done?), of: all.size, under_way: all.select { |one| one.state == :begun }.map { |one| one.step.title })
-        end
+        piece
+          .progress
+          .standings
+          .values
+          .select { |one| one.step.section }
+          .group_by { |one| one.step.section }
+          .map do |name, all|
+            Section.new(
+              name: name,
+              done: all.count(&:done?),
+              of: all.size,
+              under_way: all.select { |one| one.state == :begun }.map { |one| one.step.title }
+            )
+          end
       end
 
       # Steps that were marked as a struggle since the last lesson.
       def hard(piece)
         since = @record.lessons.select { |day| day < @record.today }.max
-        piece.progress.standings.values.select { |one| one.days.any? { |day, tapped| tapped[:struggle] && (since.nil? || day >= since) } }.map { |one| one.step.title }
+        piece
+          .progress
+          .standings
+          .values
+          .select do |one|
+            one.days.any? { |day, tapped| tapped[:struggle] && (since.nil? || day >= since) }
+          end
+          .map { |one| one.step.title }
       end
     end
   end

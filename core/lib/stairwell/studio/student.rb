@@ -15,32 +15,66 @@ module Stairwell
     #   `more_lessons` {LessonTime} of further ones; `paused_on`: the day since which there
     #   are none, and no practice
     # - `counting`: how one counts with them, of {Aspects::Counting::SYSTEMS}
-    # - `held`: notes a second that went in pieces that ended, by kind of step, see {Progress::Tempos}
+    # - `held`: notes a second that went in pieces that ended, by kind of step, see
+    # {Progress::Tempos}
     # - `locale`: the language they are spoken to in, see {Locales}
-    Student = Stairwell.value(
-      :id, :name, :practice_days, :minutes_a_day, :begin_per_day, :lesson_weekday, :lesson_time, :hand_order,
-      minutes_by_day: {}, hand_span: nil, has_pedal: true, warm_ups: "five_finger", away: Planning::Away.new(stretches: []), introduce_first: false,
-      note_names: :letters, counting: :bar, locale: :en, reads: true, known: [], day_use: :full, lesson_minutes: Constants::LESSON_MINUTES, more_lessons: [], paused_on: nil, held: {}
-    ) do
-      # @param holidays [Planning::Away] of the studio
-      # @return [Planning::Practice]
-      def practice(holidays)
-        Planning::Practice.new(
-          weekdays: practice_days, minutes: minutes_a_day.to_r, by_day: minutes_by_day.transform_values(&:to_r), begin_per_day: begin_per_day, use: day_use, absent: away | holidays | pause
-        )
+    Student =
+      Stairwell.value(
+        :id,
+        :name,
+        :practice_days,
+        :minutes_a_day,
+        :begin_per_day,
+        :lesson_weekday,
+        :lesson_time,
+        :hand_order,
+        minutes_by_day: {
+        },
+        hand_span: nil,
+        has_pedal: true,
+        warm_ups: "five_finger",
+        away: Planning::Away.new(stretches: []),
+        introduce_first: false,
+        note_names: :letters,
+        counting: :bar,
+        locale: :en,
+        reads: true,
+        known: [],
+        day_use: :full,
+        lesson_minutes: Constants::LESSON_MINUTES,
+        more_lessons: [],
+        paused_on: nil,
+        held: {
+        }
+      ) do
+        # @param holidays [Planning::Away] of the studio
+        # @return [Planning::Practice]
+        def practice(holidays)
+          Planning::Practice.new(
+            weekdays: practice_days,
+            minutes: minutes_a_day.to_r,
+            by_day: minutes_by_day.transform_values(&:to_r),
+            begin_per_day: begin_per_day,
+            use: day_use,
+            absent: away | holidays | pause
+          )
+        end
+
+        # @return [Boolean] who is spoken to and cautioned as a child
+        def child? = introduce_first
+
+        # @return [Planning::Away] from the day they paused on
+        def pause =
+          Planning::Away.new(stretches: paused_on ? [paused_on..Constants::LAST_DATE] : [])
+
+        # @return [Array<LessonTime>] of every week, in its order from Monday
+        def lesson_times
+          [
+            LessonTime.new(weekday: lesson_weekday, time: lesson_time, minutes: lesson_minutes),
+            *more_lessons
+          ].sort_by { |one| [(one.weekday - 1) % 7, one.time] }
+        end
       end
-
-      # @return [Boolean] who is spoken to and cautioned as a child
-      def child? = introduce_first
-
-      # @return [Planning::Away] from the day they paused on
-      def pause = Planning::Away.new(stretches: paused_on ? [paused_on..Constants::LAST_DATE] : [])
-
-      # @return [Array<LessonTime>] of every week, in its order from Monday
-      def lesson_times
-        [LessonTime.new(weekday: lesson_weekday, time: lesson_time, minutes: lesson_minutes), *more_lessons].sort_by { |one| [(one.weekday - 1) % 7, one.time] }
-      end
-    end
 
     # What is so where it was not said: as many steps begin on a day as it holds, and children
     # are shown each section at a lesson.
@@ -48,7 +82,9 @@ module Stairwell
     # @return [Hash{Symbol => Object}]
     def Student.usual(values)
       count = values[:begin_per_day] || Planning::Practice.usual_begin(values.fetch(:minutes_a_day))
-      {begin_per_day: count, introduce_first: count <= Constants::BEGIN_PER_DAY[:child]}.merge(values)
+      { begin_per_day: count, introduce_first: count <= Constants::BEGIN_PER_DAY[:child] }.merge(
+        values
+      )
     end
   end
 end

@@ -9,7 +9,8 @@ module Stairwell
     #   where nothing was heard yet
     # - `outlooks`: {assignment => Outlook}; `concerns`: {Progress::Concern}
     # - `seen`: Planning::Habit::Seen; `promises`: Planning::Promises
-    Summary = Stairwell.value(:pieces, :practised, :last_result, :concerns, :outlooks, :seen, :promises)
+    Summary =
+      Stairwell.value(:pieces, :practised, :last_result, :concerns, :outlooks, :seen, :promises)
 
     # @param record [Record]
     # @param promised [Array<Promised>]
@@ -18,13 +19,22 @@ module Stairwell
       looking = Outlooks.new(record)
       outlooks = looking.to_h
       new(
-        pieces: record.pieces, practised: Practised.new(record.week, record.pieces), last_result: last_result(record), outlooks: outlooks,
-        concerns: Concerns.of(record, outlooks), seen: looking.seen, promises: Promised.outcomes(promised, record)
+        pieces: record.pieces,
+        practised: Practised.new(record.week, record.pieces),
+        last_result: last_result(record),
+        outlooks: outlooks,
+        concerns: Concerns.of(record, outlooks),
+        seen: looking.seen,
+        promises: Promised.outcomes(promised, record)
       )
     end
 
     def Summary.last_result(record)
-      piece, result = record.pieces.filter_map { |one| (found = one.progress.last_result) && [one, found] }.max_by { |_, found| [found.date, found.at] }
+      piece, result =
+        record
+          .pieces
+          .filter_map { |one| (found = one.progress.last_result) && [one, found] }
+          .max_by { |_, found| [found.date, found.at] }
       step = piece && piece.progress.steps.find { |one| one.id == result.step_id }
       step && [piece, step, result]
     end

@@ -12,8 +12,11 @@ module Stairwell
       def of(marks)
         lasting = Progress.lasting(marks)
         {
-          done: lasting.count { |mark| mark.kind == :repetition }, struggle: lasting.any? { |mark| mark.kind == :struggle }, hurts: lasting.any? { |mark| mark.kind == :hurts },
-          last_mark: lasting.max_by(&:at)&.key, keys: marks.map(&:key)
+          done: lasting.count { |mark| mark.kind == :repetition },
+          struggle: lasting.any? { |mark| mark.kind == :struggle },
+          hurts: lasting.any? { |mark| mark.kind == :hurts },
+          last_mark: lasting.max_by(&:at)&.key,
+          keys: marks.map(&:key)
         }
       end
 

@@ -16,7 +16,9 @@ module Stairwell
       def to_a
         return [] unless now.late?
 
-        Planning::Options.new(changes, now: now.cautious, due: @piece.due_on) { |ids| outlook(with(ids)).cautious }.to_a
+        Planning::Options
+          .new(changes, now: now.cautious, due: @piece.due_on) { |ids| outlook(with(ids)).cautious }
+          .to_a
       end
 
       # @param change [String] of an option
@@ -28,7 +30,10 @@ module Stairwell
         date = taken && outlook(taken).cautious
         return taken if date && (now.cautious.nil? || date < now.cautious)
 
-        raise RefusedError.new(Phrase["studio.ways_out.this_does_not_make_ready_sooner", title: @piece.title], code: :no_option)
+        raise RefusedError.new(
+                Phrase["studio.ways_out.this_does_not_make_ready_sooner", title: @piece.title],
+                code: :no_option
+              )
       end
 
       private
@@ -40,10 +45,13 @@ module Stairwell
       # Only what makes the plan itself shorter is looked at further.
       # @return [Array<Planning::Options::Change>]
       def changes
-        @changes ||= begin
-          ends = finish(@record)
-          [*days, *minutes, *beginnings, *choices].select { |one| (date = finish(with([one.id]))) && (ends.nil? || date < ends) }
-        end
+        @changes ||=
+          begin
+            ends = finish(@record)
+            [*days, *minutes, *beginnings, *choices].select do |one|
+              (date = finish(with([one.id]))) && (ends.nil? || date < ends)
+            end
+          end
       end
 
       # As if each day were kept; with everything in hand, but nothing held back.
@@ -58,34 +66,76 @@ module Stairwell
       def days
         own = student.practice_days
         free = (0..6).to_a - own
-        best = free.min_by(2) { |day| [finish(with(["day_#{day}"])) || Date.new(9999), -own.map { |other| [(day - other) % 7, (other - day) % 7].min }.min.to_i] }
-        best.map { |day| change("day_#{day}", "day_#{day}", Phrase["planning.options.practise_on_too", day: Phrase.weekday(day)]) }
+        best =
+          free.min_by(2) do |day|
+            [
+              finish(with(["day_#{day}"])) || Date.new(9999),
+              -own.map { |other| [(day - other) % 7, (other - day) % 7].min }.min.to_i
+            ]
+          end
+        best.map do |day|
+          change(
+            "day_#{day}",
+            "day_#{day}",
+            Phrase["planning.options.practise_on_too", day: Phrase.weekday(day)]
+          )
+        end
       end
 
-      def minutes = Constants::MORE_MINUTES.map { |more| change("minutes_#{more}", "minutes", Phrase["planning.options.more_minutes_a_day", count: more]) }
+      def minutes =
+        Constants::MORE_MINUTES.map do |more|
+          change(
+            "minutes_#{more}",
+            "minutes",
+            Phrase["planning.options.more_minutes_a_day", count: more]
+          )
+        end
 
       def beginnings
         count = student.begin_per_day + 1
-        (count <= Constants::MOST_BEGIN) ? [change("begin_#{count}", "begin", Phrase["planning.options.steps_begin_a_day", count: count])] : []
+        if count <= Constants::MOST_BEGIN
+          [
+            change(
+              "begin_#{count}",
+              "begin",
+              Phrase["planning.options.steps_begin_a_day", count: count]
+            )
+          ]
+        else
+          []
+        end
       end
 
       CHOICES = {
-        "slower_tempo" => "a_target_tempo_slower", "no_pedal" => "leave_the_pedal_out", "no_memory" => "play_it_from_the_book", "fewer_sections" => "fewer_sections_by_then"
+        "slower_tempo" => "a_target_tempo_slower",
+        "no_pedal" => "leave_the_pedal_out",
+        "no_memory" => "play_it_from_the_book",
+        "fewer_sections" => "fewer_sections_by_then"
       }.freeze
       private_constant :CHOICES
 
-      def choices = CHOICES.filter_map { |id, words| change(id, id, Phrase["planning.options.#{words}"]) if made(chosen(@piece, id)) }
+      def choices =
+        CHOICES.filter_map do |id, words|
+          change(id, id, Phrase["planning.options.#{words}"]) if made(chosen(@piece, id))
+        end
 
       # @param ids [Array<String>] of changes
       # @return [Record]
       def with(ids)
         mine, students = ids.partition { |id| CHOICES.key?(id) }
-        record = @record.with(student: students.inject(student) { |found, id| practising(found, id) })
+        record =
+          @record.with(student: students.inject(student) { |found, id| practising(found, id) })
         return record if mine.empty?
 
         piece = mine.inject(@piece) { |found, id| chosen(found, id) }
         steps = made(piece)
-        steps ? record.with_piece(@piece.with_steps(steps, target_tempo: piece.target_tempo, choices: piece.choices)) : record
+        if steps
+          record.with_piece(
+            @piece.with_steps(steps, target_tempo: piece.target_tempo, choices: piece.choices)
+          )
+        else
+          record
+        end
       end
 
       def student = @record.student
@@ -94,14 +144,27 @@ module Stairwell
       def chosen(piece, id)
         choices = piece.choices
         case id
-        when "slower_tempo" then piece.with(target_tempo: slower(piece.target_tempo), choices: {"learnt_at" => piece.target_tempo}.merge(choices))
-        when "no_pedal" then piece.with(choices: choices.merge("pedal" => "none"))
-        when "no_memory" then piece.with(choices: choices.merge("memory" => false))
-        else piece.with(choices: choices.merge("without" => [*choices["without"], last_section].compact))
+        when "slower_tempo"
+          piece.with(
+            target_tempo: slower(piece.target_tempo),
+            choices: { "learnt_at" => piece.target_tempo }.merge(choices)
+          )
+        when "no_pedal"
+          piece.with(choices: choices.merge("pedal" => "none"))
+        when "no_memory"
+          piece.with(choices: choices.merge("memory" => false))
+        else
+          piece.with(
+            choices: choices.merge("without" => [*choices["without"], last_section].compact)
+          )
         end
       end
 
-      def slower(tempo) = (tempo * Constants::SLOWER_TARGET).to_i.clamp(Constants::TARGET_TEMPOS.min, Constants::TARGET_TEMPOS.max)
+      def slower(tempo) =
+        (tempo * Constants::SLOWER_TARGET).to_i.clamp(
+          Constants::TARGET_TEMPOS.min,
+          Constants::TARGET_TEMPOS.max
+        )
 
       # @return [Array<Practice::Step>, nil] nil where nothing is left to learn
       def made(piece)
@@ -115,11 +178,16 @@ module Stairwell
 
       def practising(student, id)
         kind, number = id.split("_")
-        return student.with(practice_days: (student.practice_days | [number.to_i]).sort) if kind == "day"
+        if kind == "day"
+          return student.with(practice_days: (student.practice_days | [number.to_i]).sort)
+        end
         return student.with(begin_per_day: number.to_i) if kind == "begin"
 
         more = ->(minutes) { [minutes + number.to_i, Constants::MOST_DAILY_MINUTES].min }
-        student.with(minutes_a_day: more[student.minutes_a_day], minutes_by_day: student.minutes_by_day.transform_values(&more))
+        student.with(
+          minutes_a_day: more[student.minutes_a_day],
+          minutes_by_day: student.minutes_by_day.transform_values(&more)
+        )
       end
     end
   end

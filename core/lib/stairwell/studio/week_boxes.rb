@@ -11,9 +11,24 @@ module Stairwell
       def of(record) = record.week ? record.week.days.map { |day| box(record, day) } : []
 
       def box(record, day)
-        done = day.steps.count { |item| (tapped = record.standing(item)&.days&.fetch(day.date, nil)) && tapped[:repetitions] >= item.repetitions }
-        struggle = record.pieces.any? { |one| one.progress.standings.each_value.any? { |standing| standing.days.dig(day.date, :struggle) } }
-        DayBox.new(date: day.date, planned: true, of: [day.steps.size, 1].max, repetitions: done, struggle: struggle)
+        done =
+          day.steps.count do |item|
+            (tapped = record.standing(item)&.days&.fetch(day.date, nil)) &&
+              tapped[:repetitions] >= item.repetitions
+          end
+        struggle =
+          record.pieces.any? do |one|
+            one.progress.standings.each_value.any? do |standing|
+              standing.days.dig(day.date, :struggle)
+            end
+          end
+        DayBox.new(
+          date: day.date,
+          planned: true,
+          of: [day.steps.size, 1].max,
+          repetitions: done,
+          struggle: struggle
+        )
       end
       private_class_method :box
     end

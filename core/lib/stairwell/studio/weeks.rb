@@ -29,11 +29,19 @@ module Stairwell
 
         # @param later [Kept]
         # @return [Boolean] whether that was planned in its stead, to another lesson
-        def gives_way_to?(later) = next_lesson != later.next_lesson && later.begins >= begins && later.begins < next_lesson
+        def gives_way_to?(later) =
+          next_lesson != later.next_lesson && later.begins >= begins && later.begins < next_lesson
 
         # @param date [Date]
         # @return [Kept] the same that began then
-        def begun(date) = Kept.new(id: id, begins: date, next_lesson: next_lesson, week: @given, planned_on: @planned_on)
+        def begun(date) =
+          Kept.new(
+            id: id,
+            begins: date,
+            next_lesson: next_lesson,
+            week: @given,
+            planned_on: @planned_on
+          )
 
         # @return [Array<Date>] days something was planned for
         def planned_on = @planned_on ||= week.days.select { |day| day.items.any? }.map(&:date)
@@ -43,11 +51,15 @@ module Stairwell
       # that lesson was moved, stands in its place.
       # @param kept [Array<Kept>]
       def initialize(kept = [])
-        @kept = kept.sort_by(&:id).each_with_object([]) do |one, weeks|
-          before = weeks.select { |week| week.gives_way_to?(one) }
-          weeks.reject! { |week| before.include?(week) }
-          weeks << (before.empty? ? one : one.begun(before.map(&:begins).min))
-        end.sort_by { |one| [one.begins, one.id] }
+        @kept =
+          kept
+            .sort_by(&:id)
+            .each_with_object([]) do |one, weeks|
+              before = weeks.select { |week| week.gives_way_to?(one) }
+              weeks.reject! { |week| before.include?(week) }
+              weeks << (before.empty? ? one : one.begun(before.map(&:begins).min))
+            end
+            .sort_by { |one| [one.begins, one.id] }
       end
 
       # @param today [Date]
@@ -59,7 +71,8 @@ module Stairwell
 
       # @param today [Date]
       # @return [Array<Planning::PlannedWeek>] those that have begun, the newest first
-      def begun(today) = @kept.select { |one| one.begins <= today }.sort_by(&:next_lesson).reverse.map(&:week)
+      def begun(today) =
+        @kept.select { |one| one.begins <= today }.sort_by(&:next_lesson).reverse.map(&:week)
 
       # @param date [Date]
       # @return [Array<Date>] days something was planned for, of the weeks whose lesson is
@@ -71,7 +84,17 @@ module Stairwell
       def with(week)
         before, others = @kept.partition { |one| one.next_lesson == week.next_lesson }
         begins = [*before.map(&:begins), week.planned_from].min
-        Weeks.new([*others, Kept.new(id: (@kept.map(&:id).max || 0) + 1, begins: begins, next_lesson: week.next_lesson, week: week)])
+        Weeks.new(
+          [
+            *others,
+            Kept.new(
+              id: (@kept.map(&:id).max || 0) + 1,
+              begins: begins,
+              next_lesson: week.next_lesson,
+              week: week
+            )
+          ]
+        )
       end
     end
   end

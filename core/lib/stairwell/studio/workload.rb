@@ -10,11 +10,18 @@ module Stairwell
 
       # What each choice of warm-ups holds.
       WARM_UPS = {
-        "none" => [], "five_finger" => [:five_finger], "scale" => [:scale], "scale_and_chords" => %i[scale chords], "progression" => [:progression]
+        "none" => [],
+        "five_finger" => [:five_finger],
+        "scale" => [:scale],
+        "scale_and_chords" => %i[scale chords],
+        "progression" => [:progression]
       }.freeze
       # The assignment a task belongs to.
       GROUP = ->(id) { id[/\A\d+/].to_i }
-      BECAUSE = {1 => Phrase["studio.workload.goes_before_the_other_pieces_as"], -1 => Phrase["studio.workload.takes_what_the_other_pieces_leave"]}.freeze
+      BECAUSE = {
+        1 => Phrase["studio.workload.goes_before_the_other_pieces_as"],
+        -1 => Phrase["studio.workload.takes_what_the_other_pieces_leave"]
+      }.freeze
 
       attr_reader :record, :from, :next_lesson, :practice
 
@@ -30,15 +37,26 @@ module Stairwell
       # @return [Array<Planning::Task>] of all pieces, those that would be late in
       #   their turn before the others
       def tasks
-        @tasks ||= Planning::Urgency.call(
-          pieces.flat_map { |one| prioritised(one) }, due: pieces.to_h { |one| [one.id, one.due_on] }.compact,
-          group: GROUP, practice: practice, from: from, next_lesson: next_lesson, warm_ups: warm_ups
-        )
+        @tasks ||=
+          Planning::Urgency.call(
+            pieces.flat_map { |one| prioritised(one) },
+            due: pieces.to_h { |one| [one.id, one.due_on] }.compact,
+            group: GROUP,
+            practice: practice,
+            from: from,
+            next_lesson: next_lesson,
+            warm_ups: warm_ups
+          )
       end
 
       # @return [Hash{String => Array(PieceInHand, Practice::Step)}] by task
       def steps
-        @steps ||= pieces.flat_map { |one| one.progress.steps.map { |step| [one.prefix + step.id, [one, step]] } }.to_h
+        @steps ||=
+          pieces
+            .flat_map do |one|
+              one.progress.steps.map { |step| [one.prefix + step.id, [one, step]] }
+            end
+            .to_h
       end
 
       # @return [Progress::Timing] of the student, from all pieces in hand
@@ -50,26 +68,49 @@ module Stairwell
 
       # @return [Hash{Symbol => Object}] for {Planning.week}
       def week
-        reviews = pieces.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: one.prefix) }
+        reviews =
+          pieces.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: one.prefix) }
         plan.merge(
-          under: under, overrides: record.overrides_of(next_lesson).overrides, reviews: reviews, extra_work: extra_work, runs: runs,
-          more: pieces.flat_map { |one| one.progress.more(prefix: one.prefix) }, limits: true
+          under: under,
+          overrides: record.overrides_of(next_lesson).overrides,
+          reviews: reviews,
+          extra_work: extra_work,
+          runs: runs,
+          more: pieces.flat_map { |one| one.progress.more(prefix: one.prefix) },
+          limits: true
         )
       end
 
       # @return [Hash{Symbol => Object}] for {Planning.finish} and its like
-      def plan = {tasks: tasks, practice: practice, from: from, next_lesson: next_lesson, warm_ups: warm_ups}
+      def plan =
+        {
+          tasks: tasks,
+          practice: practice,
+          from: from,
+          next_lesson: next_lesson,
+          warm_ups: warm_ups
+        }
 
-      # What is taken on of all this work, for week, finish and forecast alike; see {Planning.restrained}.
+      # What is taken on of all this work, for week, finish and forecast alike; see
+      # {Planning.restrained}.
       # @return [Planning::Practice]
       def under = @under ||= Planning.restrained(**plan)
 
       # @return [Array<Planning::WarmUp>]
-      def warm_ups = warm_up_lines.map { |one| Planning::WarmUp.new(id: one.id, minutes: one.minutes, title: one.title) }
+      def warm_ups =
+        warm_up_lines.map do |one|
+          Planning::WarmUp.new(id: one.id, minutes: one.minutes, title: one.title)
+        end
 
       # @return [Hash{String => Line}] what is no step, by id
       def lines
-        @lines ||= [*warm_up_lines, *kept, *weekly.map { |one| line(one) }, *runs.map { |run| run_line(run) }].to_h { |one| [one.id, one] }
+        @lines ||=
+          [
+            *warm_up_lines,
+            *kept,
+            *weekly.map { |one| line(one) },
+            *runs.map { |run| run_line(run) }
+          ].to_h { |one| [one.id, one] }
       end
 
       # @param id [String] of an item
@@ -86,7 +127,10 @@ module Stairwell
 
       # Those at which something is still to be shown.
       def lessons
-        count = pieces.map { |one| one.progress.introductions.count { |_, introduced| !introduced } }.max || 0
+        count =
+          pieces
+            .map { |one| one.progress.introductions.count { |_, introduced| !introduced } }
+            .max || 0
         timetable, found = record.timetable, []
         while found.size < count
           date = timetable.next_after(found.last || from - 1) or break
@@ -99,44 +143,108 @@ module Stairwell
 
       def prioritised(one)
         tasks = one.tasks(prefixed: true, timing: timing)
-        one.priority.zero? ? tasks : tasks.map { |task| task.with(priority: 2 * one.priority, because: BECAUSE.fetch(one.priority)) }
+        if one.priority.zero?
+          tasks
+        else
+          tasks.map do |task|
+            task.with(priority: 2 * one.priority, because: BECAUSE.fetch(one.priority))
+          end
+        end
       end
 
       def extra_work
-        kept.map { |one| Planning::ExtraWork.new(id: one.id, minutes: one.minutes, times: Constants::KEPT_TIMES, title: one.title) } +
-          weekly.map { |one| Planning::ExtraWork.new(id: one.item_id, minutes: one.minutes, times: one.times, title: one.title) }
+        kept.map do |one|
+          Planning::ExtraWork.new(
+            id: one.id,
+            minutes: one.minutes,
+            times: Constants::KEPT_TIMES,
+            title: one.title
+          )
+        end +
+          weekly.map do |one|
+            Planning::ExtraWork.new(
+              id: one.item_id,
+              minutes: one.minutes,
+              times: one.times,
+              title: one.title
+            )
+          end
       end
 
       # Pieces kept ready for a date that is still to come: once through.
       def kept
-        @kept ||= record.kept_pieces.select { |one| one.keep_for >= from }.map do |one|
-          whole = one.steps.select(&:tempo).max_by { |step| [step.counts, step.tempo] }
-          minutes = whole ? Practice::Estimate.minutes(counts: whole.counts, tempo: whole.tempo, repetitions: 1) : 2r
-          Line.new(id: "kept #{one.id}", title: Phrase["studio.workload.once_through", title: one.title], minutes: minutes, piece: one.title)
-        end
+        @kept ||=
+          record
+            .kept_pieces
+            .select { |one| one.keep_for >= from }
+            .map do |one|
+              whole = one.steps.select(&:tempo).max_by { |step| [step.counts, step.tempo] }
+              minutes =
+                (
+                  if whole
+                    Practice::Estimate.minutes(
+                      counts: whole.counts,
+                      tempo: whole.tempo,
+                      repetitions: 1
+                    )
+                  else
+                    2r
+                  end
+                )
+              Line.new(
+                id: "kept #{one.id}",
+                title: Phrase["studio.workload.once_through", title: one.title],
+                minutes: minutes,
+                piece: one.title
+              )
+            end
       end
 
       def runs = @runs ||= pieces.filter_map { |one| one.progress.run(prefix: one.prefix) }
 
-      def run_line(run) = Line.new(id: run.id, title: run.title, minutes: run.minutes, piece: title_of(run.id))
+      def run_line(run) =
+        Line.new(id: run.id, title: run.title, minutes: run.minutes, piece: title_of(run.id))
 
       def weekly = record.extra_work.reject(&:exercise?)
 
       def warm_up_lines
-        @warm_up_lines ||= exercises.each_with_index.map { |one, at| Line.new(id: "warm-up #{at + 1}", title: one.title, minutes: one.minutes, exercise: one) } +
-          record.extra_work.select(&:exercise?).map { |one| exercise_line(one, one.exercise(weeks_since(one.since))) }
+        @warm_up_lines ||=
+          exercises.each_with_index.map do |one, at|
+            Line.new(id: "warm-up #{at + 1}", title: one.title, minutes: one.minutes, exercise: one)
+          end +
+            record
+              .extra_work
+              .select(&:exercise?)
+              .map { |one| exercise_line(one, one.exercise(weeks_since(one.since))) }
       end
 
-      def exercise_line(one, exercise) = Line.new(id: one.item_id, title: exercise.title, minutes: one.minutes, one_of: one.one_of, exercise: exercise)
+      def exercise_line(one, exercise) =
+        Line.new(
+          id: one.item_id,
+          title: exercise.title,
+          minutes: one.minutes,
+          one_of: one.one_of,
+          exercise: exercise
+        )
 
       # Weeks with a lesson after the first one since a day, up to the lesson that is planned for.
       def weeks_since(date)
         return 0 unless date && date < next_lesson
 
-        [record.timetable.between(date + 1, next_lesson).select(&:held?).map { |one| [one.day.cwyear, one.day.cweek] }.uniq.size - 1, 0].max
+        [
+          record
+            .timetable
+            .between(date + 1, next_lesson)
+            .select(&:held?)
+            .map { |one| [one.day.cwyear, one.day.cweek] }
+            .uniq
+            .size - 1,
+          0
+        ].max
       end
 
-      def line(one) = Line.new(id: one.item_id, title: one.title, minutes: one.minutes, one_of: one.one_of)
+      def line(one) =
+        Line.new(id: one.item_id, title: one.title, minutes: one.minutes, one_of: one.one_of)
 
       # Out of the key of the piece that is the newest in hand.
       # @return [Array<Practice::Exercise>]
@@ -144,7 +252,10 @@ module Stairwell
         kinds = WARM_UPS.fetch(record.student.warm_ups)
         return [] if kinds.empty? || pieces.empty?
 
-        Practice::WarmUps.of((key = pieces.last.key) && Score::Key.parse(key) || Score::Key.new(fifths: 0), kinds)
+        Practice::WarmUps.of(
+          (key = pieces.last.key) && Score::Key.parse(key) || Score::Key.new(fifths: 0),
+          kinds
+        )
       end
     end
   end

@@ -16,12 +16,18 @@ export type Changes<In, Out> = {
 };
 
 /** The one way to save. Only what a saving changes is loaded again. */
-export function useSave<In, Out>(save: (value: In) => Promise<Out>, { into, touches, turn }: Changes<In, Out> = {}) {
+export function useSave<In, Out>(
+  save: (value: In) => Promise<Out>,
+  { into, touches, turn }: Changes<In, Out> = {},
+) {
   const cache = useQueryClient();
   const reload = (keys: QueryKey[], but?: QueryKey) =>
     Promise.all(
       keys.map((queryKey) =>
-        cache.invalidateQueries({ queryKey, predicate: (query) => query.queryKey.join() !== but?.join() }),
+        cache.invalidateQueries({
+          queryKey,
+          predicate: (query) => query.queryKey.join() !== but?.join(),
+        }),
       ),
     );
   return useMutation<Out, Trouble, In>({
@@ -37,7 +43,8 @@ export function useSave<In, Out>(save: (value: In) => Promise<Out>, { into, touc
       return reload(touches?.(saved, value) ?? [], key);
     },
     // Someone else was quicker: the screen shows theirs beside what was typed.
-    onError: (trouble) => (trouble.problem.code === "stale" ? cache.invalidateQueries() : undefined),
+    onError: (trouble) =>
+      trouble.problem.code === "stale" ? cache.invalidateQueries() : undefined,
   });
 }
 

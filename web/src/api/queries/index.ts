@@ -1,4 +1,5 @@
-// What the server can be asked, by place. Records are asked for by name (./records): a family's phone has no use for them.
+// What the server can be asked, by place. Records are asked for by name (./records): a family's
+// phone has no use for them.
 export * from "./classes";
 export * from "./lesson";
 export * from "./library";

@@ -22,9 +22,13 @@ export const useDeletePiece = () =>
 
 /** Takes a deleted piece back. */
 export const useRestorePiece = () =>
-  useSave((id: number) => ask(api.POST("/api/pieces/{id}/restore", { params: { path: { id } }, body: {} })), {
-    touches: (_, id) => [["pieces"], ["piece", id]],
-  });
+  useSave(
+    (id: number) =>
+      ask(api.POST("/api/pieces/{id}/restore", { params: { path: { id } }, body: {} })),
+    {
+      touches: (_, id) => [["pieces"], ["piece", id]],
+    },
+  );
 
 /** For whom a piece is shown: "studio", "teacher" (all my students), or a student's id. */
 export type Whose = string;
@@ -69,7 +73,11 @@ export const useKeepDrill = (id: number) =>
 export const useSound = (id: number, whose: Whose) =>
   useMutation<Sounding, Trouble, number>({
     mutationFn: (tempo) =>
-      ask(api.GET("/api/pieces/{id}/sound", { params: { path: { id }, query: { for: whose, tempo } } })),
+      ask(
+        api.GET("/api/pieces/{id}/sound", {
+          params: { path: { id }, query: { for: whose, tempo } },
+        }),
+      ),
   });
 
 export type Sounding = Schemas["Sound"];
@@ -77,7 +85,8 @@ export type Sounding = Schemas["Sound"];
 export const useScore = (id: number, wanted: boolean) =>
   useQuery<string, Trouble>({
     queryKey: ["score", id],
-    queryFn: () => ask(api.GET("/api/pieces/{id}/score", { params: { path: { id } }, parseAs: "text" })),
+    queryFn: () =>
+      ask(api.GET("/api/pieces/{id}/score", { params: { path: { id } }, parseAs: "text" })),
     enabled: wanted,
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -85,7 +94,10 @@ export const useScore = (id: number, wanted: boolean) =>
 /** Keys by what was sent: the same file or script sent again is one piece. */
 const sent = { file: new WeakMap<File, string>(), script: new Map<string, string>() };
 
-function keyOf<T>(keys: { get(one: T): string | undefined; set(one: T, key: string): unknown }, one: T) {
+function keyOf<T>(
+  keys: { get(one: T): string | undefined; set(one: T, key: string): unknown },
+  one: T,
+) {
   const key = keys.get(one) ?? newKey();
   keys.set(one, key);
   return key;
@@ -128,27 +140,53 @@ export const useLoadOtherScore = (id: number) =>
           ...bytesOf(file),
         }),
       ),
-    { touches: () => [["piece", id], ["revisions", id], ["drill", id], ["score", id], ["learners", id], ["pieces"]] },
+    {
+      touches: () => [
+        ["piece", id],
+        ["revisions", id],
+        ["drill", id],
+        ["score", id],
+        ["learners", id],
+        ["pieces"],
+      ],
+    },
   );
 
 /** Two entries of one piece become one. */
 export const useMergePieces = (id: number) =>
-  useSave((into: number) => ask(api.POST("/api/pieces/{id}/merge", { params: { path: { id } }, body: { into } })), {
-    touches: (_, into) => [["pieces"], ["piece", id], ["piece", into], ["learners"], ["student"], ["students"]],
-  });
+  useSave(
+    (into: number) =>
+      ask(api.POST("/api/pieces/{id}/merge", { params: { path: { id } }, body: { into } })),
+    {
+      touches: (_, into) => [
+        ["pieces"],
+        ["piece", id],
+        ["piece", into],
+        ["learners"],
+        ["student"],
+        ["students"],
+      ],
+    },
+  );
 
 /** Who learns a piece, and what its page as it is now would come to for each. */
 export const useLearners = (id: number, revision: number) =>
-  useLoad(["learners", id, revision], () => ask(api.GET("/api/pieces/{id}/learners", { params: { path: { id } } })));
+  useLoad(["learners", id, revision], () =>
+    ask(api.GET("/api/pieces/{id}/learners", { params: { path: { id } } })),
+  );
 
 export const useTypePiece = () =>
-  useSave((script: string) => ask(api.POST("/api/pieces", { body: { script, key: keyOf(sent.script, script) } })), {
-    into: (piece) => {
-      sent.script.clear();
-      return ["piece", piece.id, "studio"];
+  useSave(
+    (script: string) =>
+      ask(api.POST("/api/pieces", { body: { script, key: keyOf(sent.script, script) } })),
+    {
+      into: (piece) => {
+        sent.script.clear();
+        return ["piece", piece.id, "studio"];
+      },
+      touches: () => [["pieces"]],
     },
-    touches: () => [["pieces"]],
-  });
+  );
 
 /** Reads a script as it is typed; nothing is saved. */
 export const useReading = (script: string) =>
@@ -159,9 +197,12 @@ export const useReading = (script: string) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-export type Draft = paths["/api/pieces/{id}/draft"]["post"]["responses"]["200"]["content"]["application/json"];
+export type Draft =
+  paths["/api/pieces/{id}/draft"]["post"]["responses"]["200"]["content"]["application/json"];
 
-type DraftBody = NonNullable<paths["/api/pieces/{id}/draft"]["post"]["requestBody"]>["content"]["application/json"];
+type DraftBody = NonNullable<
+  paths["/api/pieces/{id}/draft"]["post"]["requestBody"]
+>["content"]["application/json"];
 /** What a click says: statements, or what was pressed or dragged. */
 export type Changes = Omit<DraftBody, "script" | "for">;
 /** A line's end that is moved by some bars. */
@@ -173,7 +214,13 @@ export type Move = NonNullable<Changes["move"]>;
 export const useDraft = (id: number, whose: Whose, script: string) =>
   useQuery<Draft, Trouble>({
     queryKey: ["draft", id, whose, script],
-    queryFn: () => ask(api.POST("/api/pieces/{id}/draft", { params: { path: { id } }, body: { for: whose, script } })),
+    queryFn: () =>
+      ask(
+        api.POST("/api/pieces/{id}/draft", {
+          params: { path: { id } },
+          body: { for: whose, script },
+        }),
+      ),
     placeholderData: (before, query) => (query?.queryKey[2] === whose ? before : undefined),
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -183,7 +230,12 @@ export const useChange = (id: number, whose: Whose) => {
   const cache = useQueryClient();
   return useMutation<Draft, Trouble, Changes & { script: string }>({
     mutationFn: (body) =>
-      ask(api.POST("/api/pieces/{id}/draft", { params: { path: { id } }, body: { for: whose, ...body } })),
+      ask(
+        api.POST("/api/pieces/{id}/draft", {
+          params: { path: { id } },
+          body: { for: whose, ...body },
+        }),
+      ),
     scope: { id: `draft ${id}` },
     onSuccess: (draft) => cache.setQueryData(["draft", id, whose, draft.script], draft),
   });
@@ -192,7 +244,12 @@ export const useChange = (id: number, whose: Whose) => {
 export const useSaveScript = (id: number, whose: Whose) =>
   useSave(
     (body: { script: string; revision: number }) =>
-      ask(api.PUT("/api/pieces/{id}/script", { params: { path: { id } }, body: { for: whose, ...body } })),
+      ask(
+        api.PUT("/api/pieces/{id}/script", {
+          params: { path: { id } },
+          body: { for: whose, ...body },
+        }),
+      ),
     {
       into: () => ["piece", id, whose],
       // What lies over the page shows it too.

@@ -14,13 +14,20 @@ export const usePeople = () => useLoad(PEOPLE, () => ask(api.GET("/api/people"))
 export const useTeachers = () => usePeople().data?.people.filter((one) => one.role !== "assistant");
 
 const usePeopleSave = <In>(save: (value: In) => Promise<Schemas["People"]>) =>
-  useSave(save, { into: () => PEOPLE, touches: () => [["session"], ["students"], ["studio"], ["today"]] });
+  useSave(save, {
+    into: () => PEOPLE,
+    touches: () => [["session"], ["students"], ["studio"], ["today"]],
+  });
 
 export const useInvite = () =>
-  usePeopleSave((body: { role: Role; email?: string }) => ask(api.POST("/api/people/invitations", { body })));
+  usePeopleSave((body: { role: Role; email?: string }) =>
+    ask(api.POST("/api/people/invitations", { body })),
+  );
 
 export const useWithdrawInvitation = () =>
-  usePeopleSave((id: number) => ask(api.DELETE("/api/people/invitations/{id}", { params: { path: { id } } })));
+  usePeopleSave((id: number) =>
+    ask(api.DELETE("/api/people/invitations/{id}", { params: { path: { id } } })),
+  );
 
 export const useChangePerson = () =>
   usePeopleSave(({ id, role }: { id: number; role: Role }) =>
@@ -42,10 +49,13 @@ export type NewStudio = {
   password: string;
 };
 
-export const useOpenStudio = () => useSave((body: NewStudio) => ask(api.POST("/api/open", { body })));
+export const useOpenStudio = () =>
+  useSave((body: NewStudio) => ask(api.POST("/api/open", { body })));
 
 export const useInvitation = (token: string) =>
-  useLoad(["invitation", token], () => ask(api.GET("/api/invitations/{token}", { params: { path: { token } } })));
+  useLoad(["invitation", token], () =>
+    ask(api.GET("/api/invitations/{token}", { params: { path: { token } } })),
+  );
 
 export const useJoin = () =>
   useSave((body: { token: string; name: string; email: string; password: string }) =>

@@ -9,10 +9,20 @@ const PAGE = 100;
 
 /** Who did what in the studio, the newest first; older ones are loaded when asked for. */
 export const useHistory = (filter: HistoryFilter) =>
-  useInfiniteQuery<Schemas["Happened"][], Trouble, Schemas["Happened"][], unknown[], number | undefined>({
+  useInfiniteQuery<
+    Schemas["Happened"][],
+    Trouble,
+    Schemas["Happened"][],
+    unknown[],
+    number | undefined
+  >({
     queryKey: ["history", filter],
     queryFn: ({ pageParam }) =>
-      ask(api.GET("/api/studio/history", { params: { query: { ...filter, before: pageParam } as never } })),
+      ask(
+        api.GET("/api/studio/history", {
+          params: { query: { ...filter, before: pageParam } as never },
+        }),
+      ),
     initialPageParam: undefined,
     getNextPageParam: (last) => (last.length < PAGE ? undefined : last.at(-1)?.id),
     select: ({ pages }) => pages.flat(),
@@ -20,9 +30,13 @@ export const useHistory = (filter: HistoryFilter) =>
 
 /** Takes all that is kept of a student away, for good. */
 export const useErase = (id: number) =>
-  useSave((name: string) => ask(api.POST("/api/students/{id}/erase", { params: { path: { id } }, body: { name } })), {
-    touches: () => [["students"], ["studio"], ["today"], ["timetable"], ["history"]],
-  });
+  useSave(
+    (name: string) =>
+      ask(api.POST("/api/students/{id}/erase", { params: { path: { id } }, body: { name } })),
+    {
+      touches: () => [["students"], ["studio"], ["today"], ["timetable"], ["history"]],
+    },
+  );
 
 const KEEPING = ["keeping"];
 
@@ -31,7 +45,8 @@ export const useKeeping = () => useLoad(KEEPING, () => ask(api.GET("/api/studio/
 
 export const useChangeKeeping = () =>
   useSave(
-    (body: { asks_consent?: boolean; keep_months?: number | null }) => ask(api.PUT("/api/studio/keeping", { body })),
+    (body: { asks_consent?: boolean; keep_months?: number | null }) =>
+      ask(api.PUT("/api/studio/keeping", { body })),
     { into: () => KEEPING, touches: () => [["students"], ["student"]] },
   );
 
@@ -49,6 +64,11 @@ export const useConsent = (id: number) =>
     { into: () => ["student", id], touches: () => [...aboutStudent(id), KEEPING] },
   );
 
-/** Loads an archive into this studio, in which nothing is yet; every place shows something else then. */
+/**
+ * Loads an archive into this studio, in which nothing is yet; every place shows something else
+ * then.
+ */
 export const useLoadArchive = () =>
-  useSave((file: File) => ask(api.POST("/api/studio/archive", bytesOf(file))), { touches: () => [[]] });
+  useSave((file: File) => ask(api.POST("/api/studio/archive", bytesOf(file))), {
+    touches: () => [[]],
+  });

@@ -28,7 +28,10 @@ export const useRoutineTrial = (key: string, piece_id: number | null, stages: St
     queryKey: ["routine trial", key, piece_id, stages],
     queryFn: () =>
       ask(
-        api.POST("/api/routines/{key}/trial", { params: { path: { key } }, body: { piece_id: piece_id ?? 0, stages } }),
+        api.POST("/api/routines/{key}/trial", {
+          params: { path: { key } },
+          body: { piece_id: piece_id ?? 0, stages },
+        }),
       ),
     enabled: piece_id !== null,
     placeholderData: (before) => before,

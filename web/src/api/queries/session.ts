@@ -16,27 +16,43 @@ export const useSession = () =>
   });
 
 export const useSignIn = () =>
-  useSave((body: { email: string; password: string; remember: boolean }) => ask(api.POST("/api/login", { body })), {
+  useSave(
+    (body: { email: string; password: string; remember: boolean }) =>
+      ask(api.POST("/api/login", { body })),
+    {
+      touches: () => [SESSION],
+    },
+  );
+
+export const useForgotten = () =>
+  useSave((body: { email: string }) => ask(api.POST("/api/forgotten", { body })));
+
+export const useResetPassword = () =>
+  useSave((body: { key: string; password: string }) =>
+    ask(api.POST("/api/reset-password", { body })),
+  );
+
+export const useConfirmAddress = () =>
+  useSave((body: { key: string }) => ask(api.POST("/api/confirm-address", { body })), {
     touches: () => [SESSION],
   });
 
-export const useForgotten = () => useSave((body: { email: string }) => ask(api.POST("/api/forgotten", { body })));
-
-export const useResetPassword = () =>
-  useSave((body: { key: string; password: string }) => ask(api.POST("/api/reset-password", { body })));
-
-export const useConfirmAddress = () =>
-  useSave((body: { key: string }) => ask(api.POST("/api/confirm-address", { body })), { touches: () => [SESSION] });
-
 export const useChangePassword = () =>
-  useSave((body: { password: string; new_password: string }) => ask(api.POST("/api/change-password", { body })), {
-    touches: () => [SESSION, SIGN_INS],
-  });
+  useSave(
+    (body: { password: string; new_password: string }) =>
+      ask(api.POST("/api/change-password", { body })),
+    {
+      touches: () => [SESSION, SIGN_INS],
+    },
+  );
 
 export const useChangeAddress = () =>
-  useSave((body: { email: string; password: string }) => ask(api.POST("/api/change-address", { body })), {
-    touches: () => [SIGN_INS],
-  });
+  useSave(
+    (body: { email: string; password: string }) => ask(api.POST("/api/change-address", { body })),
+    {
+      touches: () => [SIGN_INS],
+    },
+  );
 
 /** What was done with one's account lately. */
 export const useSignIns = () => useLoad(SIGN_INS, () => ask(api.GET("/api/sign-ins")));

@@ -28,11 +28,14 @@ export const useStepScore = (token: string, assignment_id: number, wanted: boole
   });
 
 export const useSheet = (token: string) =>
-  useLoad(["sheet", token], () => ask(api.GET("/api/sheet/{token}", { params: { path: { token } } })));
+  useLoad(["sheet", token], () =>
+    ask(api.GET("/api/sheet/{token}", { params: { path: { token } } })),
+  );
 
-export type Mark = paths["/api/sheet/{token}/marks"]["post"]["requestBody"]["content"]["application/json"] & {
-  day: string;
-};
+export type Mark =
+  paths["/api/sheet/{token}/marks"]["post"]["requestBody"]["content"]["application/json"] & {
+    day: string;
+  };
 
 /** Taps on a sheet, in the order they were made. */
 export const useMarks = (token: string) => {
@@ -40,11 +43,18 @@ export const useMarks = (token: string) => {
   const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
   const queue = useQueue<Mark, Schemas["Tapped"]>(
     `stairwell-marks-${token}`,
-    (mark) => ask(api.POST("/api/sheet/{token}/marks", { params: { path: { token } }, body: mark })),
+    (mark) =>
+      ask(api.POST("/api/sheet/{token}/marks", { params: { path: { token } }, body: mark })),
     (tapped) => {
-      cache.setQueryData<Schemas["Sheet"]>(["sheet", token], (sheet) => sheet && withTapped(sheet, tapped));
+      cache.setQueryData<Schemas["Sheet"]>(
+        ["sheet", token],
+        (sheet) => sheet && withTapped(sheet, tapped),
+      );
       clearTimeout(rest.current);
-      rest.current = setTimeout(() => cache.invalidateQueries({ queryKey: ["sheet", token], exact: true }), RESTED);
+      rest.current = setTimeout(
+        () => cache.invalidateQueries({ queryKey: ["sheet", token], exact: true }),
+        RESTED,
+      );
     },
   );
   // A sheet that is on its way does not know of the tap, and would take it back.
@@ -56,7 +66,8 @@ export const useMarks = (token: string) => {
   return { ...queue, push };
 };
 
-export type NewMessage = paths["/api/sheet/{token}/messages"]["post"]["requestBody"]["content"]["application/json"];
+export type NewMessage =
+  paths["/api/sheet/{token}/messages"]["post"]["requestBody"]["content"]["application/json"];
 
 /** A family's words to the teacher, which go when there is a connection. */
 export const useSheetMessages = (token: string, onRefused: (message: NewMessage) => void) => {
@@ -64,10 +75,23 @@ export const useSheetMessages = (token: string, onRefused: (message: NewMessage)
   return useQueue<NewMessage, Schemas["SheetMessage"][]>(
     `stairwell-messages-${token}`,
     (body) => ask(api.POST("/api/sheet/{token}/messages", { params: { path: { token } }, body })),
-    (messages) => cache.setQueryData<Schemas["Sheet"]>(["sheet", token], (sheet) => sheet && { ...sheet, messages }),
+    (messages) =>
+      cache.setQueryData<Schemas["Sheet"]>(
+        ["sheet", token],
+        (sheet) => sheet && { ...sheet, messages },
+      ),
     onRefused,
   );
 };
 
-export const loadStepSound = (token: string, assignment_id: number, step_id: string, tempo?: number) =>
-  ask(api.GET("/api/sheet/{token}/sound", { params: { path: { token }, query: { assignment_id, step_id, tempo } } }));
+export const loadStepSound = (
+  token: string,
+  assignment_id: number,
+  step_id: string,
+  tempo?: number,
+) =>
+  ask(
+    api.GET("/api/sheet/{token}/sound", {
+      params: { path: { token }, query: { assignment_id, step_id, tempo } },
+    }),
+  );

@@ -28,7 +28,9 @@ export const useChangeStudent = (id: number) =>
   );
 
 export const useStudentLeaves = (id: number) =>
-  useStudentSave(() => ask(api.POST("/api/students/{id}/leave", { params: { path: { id } }, body: {} as never })));
+  useStudentSave(() =>
+    ask(api.POST("/api/students/{id}/leave", { params: { path: { id } }, body: {} as never })),
+  );
 
 export const useStudentReturns = () =>
   useStudentSave((id: number) =>
@@ -50,12 +52,17 @@ export const useChangeFamily = (id: number) =>
   );
 
 export const useRenewCalendar = (id: number) =>
-  useStudentSave(() => ask(api.POST("/api/students/{id}/calendar", { params: { path: { id } }, body: {} as never })));
+  useStudentSave(() =>
+    ask(api.POST("/api/students/{id}/calendar", { params: { path: { id } }, body: {} as never })),
+  );
 
 export const useWithdrawCalendar = (id: number) =>
-  useStudentSave(() => ask(api.DELETE("/api/students/{id}/calendar", { params: { path: { id } } })));
+  useStudentSave(() =>
+    ask(api.DELETE("/api/students/{id}/calendar", { params: { path: { id } } })),
+  );
 
-export type ListRead = paths["/api/students/read"]["post"]["responses"]["200"]["content"]["application/json"];
+export type ListRead =
+  paths["/api/students/read"]["post"]["responses"]["200"]["content"]["application/json"];
 
 /** Reads a list as it is typed; nothing is saved. */
 export const useReadStudents = (text: string) =>
@@ -82,7 +89,9 @@ export const useAssignPiece = () =>
   );
 
 export const usePlanAgain = (id: number) =>
-  useStudentSave(() => ask(api.POST("/api/students/{id}/week", { params: { path: { id } }, body: {} })));
+  useStudentSave(() =>
+    ask(api.POST("/api/students/{id}/week", { params: { path: { id } }, body: {} })),
+  );
 
 export type OverrideEdit =
   paths["/api/students/{id}/week/overrides"]["post"]["requestBody"]["content"]["application/json"];
@@ -93,8 +102,9 @@ export const useOverride = (id: number) =>
   );
 
 export const useIntroduce = (id: number) =>
-  useStudentSave((body: { assignment_id: number; what: string; introduced: boolean; key: string }) =>
-    ask(api.POST("/api/students/{id}/introductions", { params: { path: { id } }, body })),
+  useStudentSave(
+    (body: { assignment_id: number; what: string; introduced: boolean; key: string }) =>
+      ask(api.POST("/api/students/{id}/introductions", { params: { path: { id } }, body })),
   );
 
 /** What introducing something at this lesson would come to; nothing is saved. */
@@ -107,8 +117,9 @@ export type Form =
   paths["/api/students/{id}/simplifications"]["post"]["requestBody"]["content"]["application/json"]["form"];
 
 export const useSimplify = (id: number) =>
-  useStudentSave((body: { assignment_id: number; step_id: string; form: Form; bar?: number; key: string }) =>
-    ask(api.POST("/api/students/{id}/simplifications", { params: { path: { id } }, body })),
+  useStudentSave(
+    (body: { assignment_id: number; step_id: string; form: Form; bar?: number; key: string }) =>
+      ask(api.POST("/api/students/{id}/simplifications", { params: { path: { id } }, body })),
   );
 
 type PieceChange = {
@@ -121,14 +132,20 @@ type PieceChange = {
 
 export const useChangePiece = (id: number) =>
   useStudentSave(({ assignment, ...body }: PieceChange) =>
-    ask(api.PUT("/api/students/{id}/pieces/{assignment}", { params: { path: { id, assignment } }, body })),
+    ask(
+      api.PUT("/api/students/{id}/pieces/{assignment}", {
+        params: { path: { id, assignment } },
+        body,
+      }),
+    ),
   );
 
 export type NewExtraWork = Schemas["NewExtraWork"];
 
 export const useAddExtraWork = (id: number) =>
   useStudentSave(
-    (body: NewExtraWork) => ask(api.POST("/api/students/{id}/extra-work", { params: { path: { id } }, body })),
+    (body: NewExtraWork) =>
+      ask(api.POST("/api/students/{id}/extra-work", { params: { path: { id } }, body })),
     [GIVEN],
   );
 
@@ -144,12 +161,18 @@ export const useEndExtraWork = (id: number) =>
 
 /** Whether pieces of the library would suit a student. */
 export const useSuits = (id: number) =>
-  useLoad(["student", id, "suits"], () => ask(api.GET("/api/students/{id}/suits", { params: { path: { id } } })));
+  useLoad(["student", id, "suits"], () =>
+    ask(api.GET("/api/students/{id}/suits", { params: { path: { id } } })),
+  );
 
 /** What would make a late piece ready in time. */
 export const useWaysOut = (id: number, assignment: number) =>
   useLoad(["student", id, "ways out", assignment], () =>
-    ask(api.GET("/api/students/{id}/pieces/{assignment}/ways-out", { params: { path: { id, assignment } } })),
+    ask(
+      api.GET("/api/students/{id}/pieces/{assignment}/ways-out", {
+        params: { path: { id, assignment } },
+      }),
+    ),
   );
 
 export const useTakeOption = (id: number) =>
@@ -159,21 +182,29 @@ export const useTakeOption = (id: number) =>
 
 export const useChangeBeginnings = (id: number) =>
   useStudentSave((begin_per_day: number) =>
-    ask(api.PUT("/api/students/{id}/beginnings", { params: { path: { id } }, body: { begin_per_day } })),
+    ask(
+      api.PUT("/api/students/{id}/beginnings", {
+        params: { path: { id } },
+        body: { begin_per_day },
+      }),
+    ),
   );
 
 /** What assigning a piece would come to; nothing is saved. */
 export const useAssignmentPreview = (id: number | undefined, body: AssignmentRequest) =>
   useQuery({
     queryKey: ["assignment preview", id, body],
-    queryFn: () => ask(api.POST("/api/students/{id}/preview", { params: { path: { id: id ?? 0 } }, body })),
+    queryFn: () =>
+      ask(api.POST("/api/students/{id}/preview", { params: { path: { id: id ?? 0 } }, body })),
     enabled: !!id && body.target_tempo >= 20 && body.target_tempo <= 400,
     placeholderData: (before) => before,
     retry: false,
   });
 
 export const useRenewLink = (id: number) =>
-  useStudentSave(() => ask(api.POST("/api/students/{id}/link", { params: { path: { id } }, body: {} })));
+  useStudentSave(() =>
+    ask(api.POST("/api/students/{id}/link", { params: { path: { id } }, body: {} })),
+  );
 
 export const useWithdrawLink = (id: number) =>
   useStudentSave(() => ask(api.DELETE("/api/students/{id}/link", { params: { path: { id } } })));
@@ -181,7 +212,12 @@ export const useWithdrawLink = (id: number) =>
 export const useRenewPiece = (id: number) =>
   useStudentSave(
     (assignment: number) =>
-      ask(api.POST("/api/students/{id}/pieces/{assignment}/renew", { params: { path: { id, assignment } }, body: {} })),
+      ask(
+        api.POST("/api/students/{id}/pieces/{assignment}/renew", {
+          params: { path: { id, assignment } },
+          body: {},
+        }),
+      ),
     [["learners"]],
   );
 
@@ -189,13 +225,26 @@ export const useRenewPiece = (id: number) =>
 export const useTakeBackPage = (id: number) =>
   useStudentSave(
     (assignment: number) =>
-      ask(api.DELETE("/api/students/{id}/pieces/{assignment}/renew", { params: { path: { id, assignment } } })),
+      ask(
+        api.DELETE("/api/students/{id}/pieces/{assignment}/renew", {
+          params: { path: { id, assignment } },
+        }),
+      ),
     [["learners"]],
   );
 
-type Ending = { assignment: number; ended: "passed" | "kept" | "set_aside" | null; keep_for?: string };
+type Ending = {
+  assignment: number;
+  ended: "passed" | "kept" | "set_aside" | null;
+  keep_for?: string;
+};
 
 export const useEndPiece = (id: number) =>
   useStudentSave(({ assignment, ...body }: Ending) =>
-    ask(api.POST("/api/students/{id}/pieces/{assignment}/end", { params: { path: { id, assignment } }, body })),
+    ask(
+      api.POST("/api/students/{id}/pieces/{assignment}/end", {
+        params: { path: { id, assignment } },
+        body,
+      }),
+    ),
   );

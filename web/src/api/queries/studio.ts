@@ -7,7 +7,8 @@ const SETTINGS = ["studio settings"];
 
 export const useStudio = () => useLoad(["studio"], () => ask(api.GET("/api/studio")));
 
-export const useStudioSettings = () => useLoad(SETTINGS, () => ask(api.GET("/api/studio/settings")));
+export const useStudioSettings = () =>
+  useLoad(SETTINGS, () => ask(api.GET("/api/studio/settings")));
 
 // The language and holidays are everyone's.
 const everyone = () => [
@@ -38,20 +39,29 @@ export const useReadHolidays = () =>
   );
 
 export const usePlanEveryone = () =>
-  useSave(() => ask(api.POST("/api/studio/plans", { body: {} })), { into: () => SETTINGS, touches: everyone });
+  useSave(() => ask(api.POST("/api/studio/plans", { body: {} })), {
+    into: () => SETTINGS,
+    touches: everyone,
+  });
 
 export const useToday = (teachers: "own" | "all") =>
-  useLoad(["today", teachers], () => ask(api.GET("/api/today", { params: { query: { teachers } } })));
+  useLoad(["today", teachers], () =>
+    ask(api.GET("/api/today", { params: { query: { teachers } } })),
+  );
 
 const OUTBOX = ["outbox"];
 
 export const useOutbox = () => useLoad(OUTBOX, () => ask(api.GET("/api/outbox")));
 
 /** Recaps that were begun, and those nobody can get. */
-export const useUnsent = () => useLoad([...OUTBOX, "unsent"], () => ask(api.GET("/api/outbox/unsent")));
+export const useUnsent = () =>
+  useLoad([...OUTBOX, "unsent"], () => ask(api.GET("/api/outbox/unsent")));
 
 /** Gives a letter to the mail server once more. */
 export const useSendAgain = () =>
-  useSave((id: number) => ask(api.POST("/api/outbox/{id}/again", { params: { path: { id } }, body: {} })), {
-    into: () => OUTBOX,
-  });
+  useSave(
+    (id: number) => ask(api.POST("/api/outbox/{id}/again", { params: { path: { id } }, body: {} })),
+    {
+      into: () => OUTBOX,
+    },
+  );

@@ -18,7 +18,11 @@ export function LessonActions({ lesson, today }: { lesson: LessonTime; today: st
   const attend = useAttend(lesson.id);
   const at = { on: lesson.day, version: lesson.version };
   const busy = change.isPending || attend.isPending;
-  const told = [...(change.data?.clashes ?? []), ...(change.data?.told ?? []), ...(attend.data?.told ?? [])];
+  const told = [
+    ...(change.data?.clashes ?? []),
+    ...(change.data?.told ?? []),
+    ...(attend.data?.told ?? []),
+  ];
   const name = lesson.name;
   return (
     <Box>
@@ -29,7 +33,9 @@ export function LessonActions({ lesson, today }: { lesson: LessonTime; today: st
             aria-label={t("lessons.who_came", { name })}
             value={lesson.attendance ?? ""}
             disabled={busy}
-            onChange={(event) => attend.mutate({ ...at, attendance: (event.target.value || null) as Attendance })}
+            onChange={(event) =>
+              attend.mutate({ ...at, attendance: (event.target.value || null) as Attendance })
+            }
           >
             <option value="">{t("lessons.attendance.unknown")}</option>
             {ATTENDANCE.map((one) => (
@@ -41,7 +47,11 @@ export function LessonActions({ lesson, today }: { lesson: LessonTime; today: st
         )}
         {lesson.may.includes("change") &&
           (lesson.left_out ? (
-            <Button size="sm" disabled={busy} onClick={() => change.mutate({ ...at, left_out: false, why: null })}>
+            <Button
+              size="sm"
+              disabled={busy}
+              onClick={() => change.mutate({ ...at, left_out: false, why: null })}
+            >
               {t("lessons.is_held_after_all")}
             </Button>
           ) : (
@@ -61,7 +71,8 @@ export function LessonActions({ lesson, today }: { lesson: LessonTime; today: st
           busy={busy}
           onSave={(changes, seen) =>
             change.mutate(
-              // What someone else did meanwhile was shown with the refusal: now it is written over knowingly.
+              // What someone else did meanwhile was shown with the refusal: now it is written over
+              // knowingly.
               { ...at, ...changes, version: change.error ? lesson.version : seen },
               { onSuccess: () => setOpen(false) },
             )
@@ -84,7 +95,9 @@ type Form = {
   lesson: LessonTime;
   busy: boolean;
   onSave: (
-    changes: Parameters<ReturnType<typeof useChangeLesson>["mutate"]>[0] extends infer All ? Partial<All> : never,
+    changes: Parameters<ReturnType<typeof useChangeLesson>["mutate"]>[0] extends infer All
+      ? Partial<All>
+      : never,
     /** The version that stood there when the form was opened. */
     seen: number,
   ) => void;

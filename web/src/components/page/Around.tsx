@@ -47,7 +47,14 @@ function Tag({ box, sign, over }: { box: Box; sign: Sign; over: boolean }) {
   const y = box.y - (over ? 34 : 17);
   return (
     <>
-      <rect x={x} y={y} width={width} height={15} rx={2} fill={colour(sign.jump ? "brass" : "ink")} />
+      <rect
+        x={x}
+        y={y}
+        width={width}
+        height={15}
+        rx={2}
+        fill={colour(sign.jump ? "brass" : "ink")}
+      />
       <Word x={x + 6} y={y + 11.5} size={13} weight={650} tone="sheet">
         {sign.words}
       </Word>

@@ -18,7 +18,11 @@ type BoxProps = {
 export function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProps) {
   const { bar, x, y, width, height } = box;
   const startsLine = opens(box, before);
-  const tone = lit ? colour("railSoft") : bar.relation === "new" ? colour("shade") : colour("sheet");
+  const tone = lit
+    ? colour("railSoft")
+    : bar.relation === "new"
+      ? colour("shade")
+      : colour("sheet");
   return (
     <g
       role="option"
@@ -43,7 +47,9 @@ export function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProp
         {bar.name === "0" ? "" : bar.name}
       </Word>
       {bar.opens && <RepeatSign x={x} y={y} height={height} side={1} />}
-      {bar.double && <path d={`M${x + width - 4} ${y}V${y + height}`} stroke={colour("ink")} strokeWidth="1" />}
+      {bar.double && (
+        <path d={`M${x + width - 4} ${y}V${y + height}`} stroke={colour("ink")} strokeWidth="1" />
+      )}
       {box.marks.map((row, at) => (
         <Word
           key={row}
@@ -55,7 +61,9 @@ export function BarBox({ box, before, lit, chosen, reachable, ...does }: BoxProp
           {row}
         </Word>
       ))}
-      {bar.closes && <RepeatSign x={x + width} y={y} height={height} side={-1} times={bar.closes} />}
+      {bar.closes && (
+        <RepeatSign x={x + width} y={y} height={height} side={-1} times={bar.closes} />
+      )}
     </g>
   );
 }

@@ -4,7 +4,12 @@ import { colour } from "../../theme/system";
 import type { Box, SectionSpans } from "./geometry";
 import type { Range } from "./PageMap";
 
-type SpanHandle = { kind: "span"; section: SectionSpans; span: number; edge: "from" | "to" | "both" };
+type SpanHandle = {
+  kind: "span";
+  section: SectionSpans;
+  span: number;
+  edge: "from" | "to" | "both";
+};
 type LineHandle = { kind: "line"; page: number; line: number; unit: number };
 /** What can be taken hold of: a section's band or one of its ends, a line's end. */
 export type Handle = SpanHandle | LineHandle;
@@ -28,8 +33,10 @@ export function useDrag({ svg, boxes, onMove, onShift }: Dragging) {
     return matrix ? point.matrixTransform(matrix) : point;
   };
   const barAt = ({ x, y }: DOMPoint) => {
-    const far = (box: Box) => Math.abs(y - box.y - box.height) + Math.max(box.x - x, x - box.x - box.width, 0) * 2;
-    return boxes.reduce((best, box) => (far(box) < far(best) ? box : best), boxes[0] as Box).bar.index;
+    const far = (box: Box) =>
+      Math.abs(y - box.y - box.height) + Math.max(box.x - x, x - box.x - box.width, 0) * 2;
+    return boxes.reduce((best, box) => (far(box) < far(best) ? box : best), boxes[0] as Box).bar
+      .index;
   };
 
   const take = (handle: Handle, event: PointerEvent) => {
@@ -45,7 +52,10 @@ export function useDrag({ svg, boxes, onMove, onShift }: Dragging) {
     setPull({ ...pull, now: barAt(point), dx: point.x - pull.x });
   };
   const range = pull?.handle.kind === "span" ? pulled(pull.handle, pull, boxes.length) : null;
-  const count = pull?.handle.kind === "line" ? { ...pull.handle, by: Math.round(pull.dx / pull.handle.unit) } : null;
+  const count =
+    pull?.handle.kind === "line"
+      ? { ...pull.handle, by: Math.round(pull.dx / pull.handle.unit) }
+      : null;
   const end = () => {
     if (pull && range && pull.handle.kind === "span" && pull.now !== pull.from)
       onMove?.({ label: pull.handle.section.label, span: pull.handle.span, ...range });
@@ -56,7 +66,11 @@ export function useDrag({ svg, boxes, onMove, onShift }: Dragging) {
 }
 
 /** The bars a section would have. */
-function pulled({ section, span, edge }: SpanHandle, { grip, now }: Pull, last: number): Range | null {
+function pulled(
+  { section, span, edge }: SpanHandle,
+  { grip, now }: Pull,
+  last: number,
+): Range | null {
   const was = section.spans[span];
   if (!was) return null;
   if (edge === "from") return { from: Math.min(now, was.to), to: was.to };
@@ -81,13 +95,21 @@ export function Handles({ boxes, sections, lines, pulled, onTake }: Props) {
     <g aria-hidden="true">
       {sections.flatMap((section) =>
         section.spans.map((span, at) => (
-          <Band key={`${section.label}/${span.text}`} boxes={boxes} section={section} at={at} onTake={onTake} />
+          <Band
+            key={`${section.label}/${span.text}`}
+            boxes={boxes}
+            section={section}
+            at={at}
+            onTake={onTake}
+          />
         )),
       )}
       {lines &&
         boxes
           .filter((box) => box.lineEnd)
-          .map((box) => <LineEnd key={`${box.page}/${box.line}`} box={box} pulled={pulled} onTake={onTake} />)}
+          .map((box) => (
+            <LineEnd key={`${box.page}/${box.line}`} box={box} pulled={pulled} onTake={onTake} />
+          ))}
     </g>
   );
 }
@@ -104,8 +126,15 @@ function Band({
   onTake: Props["onTake"];
 }) {
   const span = section.spans[at];
-  const held = boxes.filter((box) => span && box.bar.index >= span.from && box.bar.index <= span.to);
-  const grip = (edge: SpanHandle["edge"]): SpanHandle => ({ kind: "span", section, span: at, edge });
+  const held = boxes.filter(
+    (box) => span && box.bar.index >= span.from && box.bar.index <= span.to,
+  );
+  const grip = (edge: SpanHandle["edge"]): SpanHandle => ({
+    kind: "span",
+    section,
+    span: at,
+    edge,
+  });
   return (
     <>
       {held.map((box) => {
@@ -171,13 +200,25 @@ function Hold({ x, y, width, cursor, edge, onTake }: HoldProps) {
   );
 }
 
-function LineEnd({ box, pulled, onTake }: { box: Box; pulled: Props["pulled"]; onTake: Props["onTake"] }) {
+function LineEnd({
+  box,
+  pulled,
+  onTake,
+}: {
+  box: Box;
+  pulled: Props["pulled"];
+  onTake: Props["onTake"];
+}) {
   const mine = pulled?.page === box.page && pulled.line === box.line ? pulled : null;
   const x = box.x + box.width + (mine ? mine.by * box.width : 0);
   return (
     <>
       {mine && mine.by !== 0 && (
-        <path d={`M${x} ${box.y - 6}V${box.y + box.height + 6}`} stroke={colour("brass")} strokeWidth="3" />
+        <path
+          d={`M${x} ${box.y - 6}V${box.y + box.height + 6}`}
+          stroke={colour("brass")}
+          strokeWidth="3"
+        />
       )}
       <rect
         x={box.x + box.width - 5}
@@ -187,7 +228,9 @@ function LineEnd({ box, pulled, onTake }: { box: Box; pulled: Props["pulled"]; o
         fill="transparent"
         data-line-end={`${box.page}/${box.line}`}
         style={{ cursor: "col-resize" }}
-        onPointerDown={(event) => onTake({ kind: "line", page: box.page, line: box.line, unit: box.width }, event)}
+        onPointerDown={(event) =>
+          onTake({ kind: "line", page: box.page, line: box.line, unit: box.width }, event)
+        }
       />
     </>
   );

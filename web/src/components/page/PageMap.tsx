@@ -45,13 +45,17 @@ export function PageMap({
 }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const width = useRoom(svg, usual);
-  const { boxes, heads, labels, height } = useMemo(() => lay(pages, width, close), [pages, width, close]);
+  const { boxes, heads, labels, height } = useMemo(
+    () => lay(pages, width, close),
+    [pages, width, close],
+  );
   const drag = useRef<number | null>(null);
   const pulling = useDrag({ svg, boxes, onMove, onShift });
   const shown = pulling.range ?? chosen;
   const cursor = chosen?.to ?? boxes[0]?.bar.index ?? 1;
 
-  const choose = (from: number, to: number) => onChoose?.({ from: Math.min(from, to), to: Math.max(from, to) });
+  const choose = (from: number, to: number) =>
+    onChoose?.({ from: Math.min(from, to), to: Math.max(from, to) });
 
   const onKeyDown = (event: KeyboardEvent) => {
     const focused = Number((event.target as Element).getAttribute("data-bar"));
@@ -59,7 +63,8 @@ export function PageMap({
     if (event.key === "Escape") onChoose?.(null);
     if (!next) return;
     event.preventDefault();
-    const anchor = event.shiftKey && chosen ? (focused === chosen.from ? chosen.to : chosen.from) : next;
+    const anchor =
+      event.shiftKey && chosen ? (focused === chosen.from ? chosen.to : chosen.from) : next;
     choose(anchor, next);
     onPoint(next);
     svg.current?.querySelector<SVGGElement>(`[data-bar="${next}"]`)?.focus();
@@ -88,7 +93,14 @@ export function PageMap({
         </Word>
       ))}
       {labels.map((label) => (
-        <Word key={`${label.x}-${label.y}`} x={label.x} y={label.y} size={13} tone="soft" anchor="end">
+        <Word
+          key={`${label.x}-${label.y}`}
+          x={label.x}
+          y={label.y}
+          size={13}
+          tone="soft"
+          anchor="end"
+        >
           {label.text}
         </Word>
       ))}
@@ -117,7 +129,11 @@ export function PageMap({
           <Around key={box.bar.index} box={box} before={boxes[at - 1]} />
         ))}
       </g>
-      {shown && <Outline boxes={boxes.filter((box) => box.bar.index >= shown.from && box.bar.index <= shown.to)} />}
+      {shown && (
+        <Outline
+          boxes={boxes.filter((box) => box.bar.index >= shown.from && box.bar.index <= shown.to)}
+        />
+      )}
       <Handles
         boxes={boxes}
         sections={onMove ? (sections ?? []) : []}
@@ -141,7 +157,8 @@ function step(boxes: Box[], from: number, key: string): number | undefined {
   if (key !== "ArrowDown" && key !== "ArrowUp") return;
   const lines = [...new Set(boxes.map((one) => `${one.page}/${one.line}`))];
   const line = lines[lines.indexOf(`${box.page}/${box.line}`) + (key === "ArrowDown" ? 1 : -1)];
-  const place = (one: Box) => boxes.filter((other) => other.page === one.page && other.line === one.line).indexOf(one);
+  const place = (one: Box) =>
+    boxes.filter((other) => other.page === one.page && other.line === one.line).indexOf(one);
   const row = boxes.filter((one) => `${one.page}/${one.line}` === line);
   return (row[place(box)] ?? row[row.length - 1])?.bar.index;
 }

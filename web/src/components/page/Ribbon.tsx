@@ -38,7 +38,12 @@ export function Ribbon({ visits, width: usual = 862, lit, onPoint, now = null, o
   const told = roomy(visits, unit, perRow);
 
   const onKeyDown = (event: KeyboardEvent) => {
-    const moves: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: perRow, ArrowUp: -perRow };
+    const moves: Record<string, number> = {
+      ArrowRight: 1,
+      ArrowLeft: -1,
+      ArrowDown: perRow,
+      ArrowUp: -perRow,
+    };
     const next = focused.current + (moves[event.key] ?? 0);
     const visit = visits[next];
     if (!moves[event.key] || !visit) return;
@@ -126,7 +131,9 @@ function roomy(visits: Visit[], unit: number, perRow: number) {
 
 /** Maximal stretches without a jump, cut at the ends of rows. */
 function runs(visits: Visit[], perRow: number) {
-  const starts = visits.flatMap((visit, at) => (at === 0 || visit.jump || at % perRow === 0 ? [at] : []));
+  const starts = visits.flatMap((visit, at) =>
+    at === 0 || visit.jump || at % perRow === 0 ? [at] : [],
+  );
   return starts.map((at, which) => {
     const to = visits[(starts[which + 1] ?? visits.length) - 1] as Visit;
     const from = visits[at] as Visit;
@@ -175,9 +182,13 @@ function Cell({ placed, x, y, unit, lit, here, ...does }: CellProps) {
         stroke={colour("sheet")}
         strokeWidth="1"
       />
-      {visit.notes.length > 0 && <circle cx={x + unit - 5} cy={y + 6} r="2.4" fill={colour("brass")} />}
+      {visit.notes.length > 0 && (
+        <circle cx={x + unit - 5} cy={y + 6} r="2.4" fill={colour("brass")} />
+      )}
       {visit.turn && <path d={`M${x - 5} ${y - 5}h10l-5 6z`} fill={colour("slate")} />}
-      {visit.jump && <path d={`M${x} ${y - 5}V${y + CELL + 5}`} stroke={colour("ink")} strokeWidth="2.4" />}
+      {visit.jump && (
+        <path d={`M${x} ${y - 5}V${y + CELL + 5}`} stroke={colour("ink")} strokeWidth="2.4" />
+      )}
       {here && (
         <rect
           x={x + 1.5}
@@ -190,13 +201,29 @@ function Cell({ placed, x, y, unit, lit, here, ...does }: CellProps) {
         />
       )}
       {lit && (
-        <rect x={x + 1.5} y={y} width={unit - 3} height={CELL} fill="none" stroke={colour("rail")} strokeWidth="3" />
+        <rect
+          x={x + 1.5}
+          y={y}
+          width={unit - 3}
+          height={CELL}
+          fill="none"
+          stroke={colour("rail")}
+          strokeWidth="3"
+        />
       )}
     </g>
   );
 }
 
-type Lettering = { visit: Visit; at: number; said: boolean; perRow: number; width: number; x: number; y: number };
+type Lettering = {
+  visit: Visit;
+  at: number;
+  said: boolean;
+  perRow: number;
+  width: number;
+  x: number;
+  y: number;
+};
 
 /** The letters along the ribbon; each cell's own label says them in words. */
 function Letters({ visit, at, said, perRow, width, x, y }: Lettering) {
@@ -214,7 +241,13 @@ function Letters({ visit, at, said, perRow, width, x, y }: Lettering) {
           y={y - 8}
           size={13}
           weight={600}
-          anchor={x + halfOf(visit.reached) > width ? "end" : x < halfOf(visit.reached) ? "start" : "middle"}
+          anchor={
+            x + halfOf(visit.reached) > width
+              ? "end"
+              : x < halfOf(visit.reached)
+                ? "start"
+                : "middle"
+          }
         >
           {visit.reached}
         </Word>

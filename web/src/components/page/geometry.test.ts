@@ -2,18 +2,35 @@ import { expect, test } from "vitest";
 import { type Bar, lay, type PageLines, spoken, startsLine } from "./geometry";
 
 const bar = (index: number, more: Partial<Bar> = {}): Bar =>
-  ({ index, name: String(index), relation: "new", signs: [], endings: [], played: 1, ...more }) as Bar;
+  ({
+    index,
+    name: String(index),
+    relation: "new",
+    signs: [],
+    endings: [],
+    played: 1,
+    ...more,
+  }) as Bar;
 const page = (number: number, ...lines: Bar[][]) =>
-  ({ number, lines: lines.map((bars, at) => ({ line: at + 1, bars })) }) as unknown as PageLines[number];
-const bars = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, at) => bar(from + at));
+  ({
+    number,
+    lines: lines.map((bars, at) => ({ line: at + 1, bars })),
+  }) as unknown as PageLines[number];
+const bars = (from: number, to: number) =>
+  Array.from({ length: to - from + 1 }, (_, at) => bar(from + at));
 
 test("every bar is drawn once, in printed order, and no two overlap", () => {
-  const { boxes } = lay([page(1, bars(1, 4), bars(5, 7)), page(2, bars(8, 12)), page(3, bars(13, 13))], 1000);
+  const { boxes } = lay(
+    [page(1, bars(1, 4), bars(5, 7)), page(2, bars(8, 12)), page(3, bars(13, 13))],
+    1000,
+  );
   expect(boxes.map((box) => box.bar.index)).toEqual(Array.from({ length: 13 }, (_, at) => at + 1));
   for (const [at, one] of boxes.entries())
     for (const other of boxes.slice(at + 1))
       if (one.y === other.y)
-        expect(one.x + one.width <= other.x + 0.001 || other.x + other.width <= one.x + 0.001).toBe(true);
+        expect(one.x + one.width <= other.x + 0.001 || other.x + other.width <= one.x + 0.001).toBe(
+          true,
+        );
 });
 
 test.each([280, 390, 1280, 2560])("nothing lies outside a drawing %d wide", (width) => {
@@ -35,7 +52,9 @@ test("the bars of a line are equally wide and fill it; a pickup is half a bar", 
 test("a line's last bar closes it, and the next line begins anew", () => {
   const { boxes } = lay([page(1, bars(1, 3), bars(4, 5))], 600);
   expect(boxes.filter((box) => box.lineEnd).map((box) => box.bar.index)).toEqual([3, 5]);
-  expect(boxes.filter((box, at) => startsLine(box, boxes[at - 1])).map((box) => box.bar.index)).toEqual([1, 4]);
+  expect(
+    boxes.filter((box, at) => startsLine(box, boxes[at - 1])).map((box) => box.bar.index),
+  ).toEqual([1, 4]);
 });
 
 test("an empty page takes no bars and breaks nothing", () => {
@@ -54,6 +73,8 @@ test("a screen reader hears the bar, its section, its signs and how often it is 
       endings: [{ passes: [1, 2] }] as unknown as Bar["endings"],
     }),
   );
-  expect(said).toBe("bar 9, section B, known, repeat ends, played 3 times, Fine, ending 1, 2, played 3 times");
+  expect(said).toBe(
+    "bar 9, section B, known, repeat ends, played 3 times, Fine, ending 1, 2, played 3 times",
+  );
   expect(spoken(bar(1))).toMatch(/played once$/);
 });

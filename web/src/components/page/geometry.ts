@@ -19,7 +19,8 @@ export type Box = {
   lineEnd: boolean;
 };
 
-// Of a bar: as low as it may be, its number alone, each row of marks, and the band of its section below it.
+// Of a bar: as low as it may be, its number alone, each row of marks, and the band of its section
+// below it.
 const LOWEST = 40;
 const NUMBER = 21;
 const MARKS = 15;
@@ -56,7 +57,11 @@ export function lay(pages: PageLines, width: number, close = false) {
       for (const line of page.lines) {
         y += over(line.bars, close);
         const laid = layLine(line, page.number, left + LABEL, y, column - LABEL, close);
-        labels.push({ text: t("components.page.geometry.line", { line: line.line }), x: left + LABEL - 8, y: y + 16 });
+        labels.push({
+          text: t("components.page.geometry.line", { line: line.line }),
+          x: left + LABEL - 8,
+          y: y + 16,
+        });
         boxes.push(...laid);
         y += (laid[0]?.height ?? 0) + BAND;
       }
@@ -72,11 +77,20 @@ type Line = PageLines[number]["lines"][number];
 /** What stands over a line takes its room there. */
 function over(bars: Bar[], close: boolean) {
   const both = bars.some((bar) => bar.signs.length > 0 && bar.endings.length > 0);
-  const any = bars.some((bar) => bar.signs.length > 0 || bar.endings.length > 0 || (bar.closes ?? 0) > 2);
+  const any = bars.some(
+    (bar) => bar.signs.length > 0 || bar.endings.length > 0 || (bar.closes ?? 0) > 2,
+  );
   return Math.max(OVER[both ? 2 : any ? 1 : 0], close ? 0 : 19);
 }
 
-function layLine(line: Line, page: number, left: number, y: number, width: number, close: boolean): Box[] {
+function layLine(
+  line: Line,
+  page: number,
+  left: number,
+  y: number,
+  width: number,
+  close: boolean,
+): Box[] {
   const weight = (bar: Bar) => (bar.name === "0" ? 0.5 : 1);
   const unit = width / line.bars.reduce((sum, bar) => sum + weight(bar), 0);
   let x = left;
@@ -97,7 +111,10 @@ function layLine(line: Line, page: number, left: number, y: number, width: numbe
 const start = (mark: string) =>
   mark.replace(/^(r|l)\w+ (\d) on /, (_, hand, finger) => `${hand.toUpperCase()}${finger} `);
 
-/** Marks one below the other where they do not fit side by side; a word wider than its bar goes on below. */
+/**
+ * Marks one below the other where they do not fit side by side; a word wider than its bar goes on
+ * below.
+ */
 function inRows(marks: string[], width: number) {
   const room = Math.max(Math.floor(width / LETTER), 2);
   const rows: string[] = [];

@@ -51,7 +51,10 @@ function Line({ one, dates, onPut }: { one: Left; dates: string[]; onPut: Put | 
       </Text>
       {onPut && (
         <Select
-          aria-label={t("components.week.left_out.put_of_on_a_day", { title: one.title, piece: one.piece })}
+          aria-label={t("components.week.left_out.put_of_on_a_day", {
+            title: one.title,
+            piece: one.piece,
+          })}
           value=""
           onChange={(event) => onPut(one.id, event.target.value)}
         >
@@ -68,7 +71,13 @@ function Line({ one, dates, onPut }: { one: Left; dates: string[]; onPut: Put | 
 }
 
 /** What was decided by hand and leads nowhere. */
-export function Unmet({ week, onTakeBack }: { week: Week; onTakeBack: ((id: string) => void) | null }) {
+export function Unmet({
+  week,
+  onTakeBack,
+}: {
+  week: Week;
+  onTakeBack: ((id: string) => void) | null;
+}) {
   if (week.unmet.length === 0) return null;
   return (
     <Box
@@ -83,7 +92,9 @@ export function Unmet({ week, onTakeBack }: { week: Week; onTakeBack: ((id: stri
     >
       {week.unmet.map((one) => (
         <Flex key={`${one.id} ${one.date}`} gap="8px" align="baseline">
-          <Text>{t("components.week.left_out.you_put_it_there", { title: one.title, why: one.why })}</Text>
+          <Text>
+            {t("components.week.left_out.you_put_it_there", { title: one.title, why: one.why })}
+          </Text>
           {onTakeBack && (
             <Button size="xs" onClick={() => onTakeBack(one.id)}>
               {t("components.week.left_out.leave_it_out")}

@@ -26,7 +26,13 @@ export function Limits({ limits, student }: { limits: Limit[]; student: number }
   return (
     <Box fontSize="sm" mb="6px">
       {limits.map((one) => (
-        <Flex key={`${one.kind} ${one.assignment_id}`} gap="8px" align="baseline" justify="space-between" py="1px">
+        <Flex
+          key={`${one.kind} ${one.assignment_id}`}
+          gap="8px"
+          align="baseline"
+          justify="space-between"
+          py="1px"
+        >
           <Text>{one.why}</Text>
           {one.kind !== "nothing" && (
             <May to="change">

@@ -105,7 +105,15 @@ export function OverrideBar({ drawn }: { drawn: WeekOverrides }) {
 const day = (date: string | undefined) => (date ? shortDay(date) : "–");
 
 /** A thing of the teacher's own on one day. */
-export function AddTo({ date, drawn, onDone }: { date: string; drawn: WeekOverrides; onDone: () => void }) {
+export function AddTo({
+  date,
+  drawn,
+  onDone,
+}: {
+  date: string;
+  drawn: WeekOverrides;
+  onDone: () => void;
+}) {
   const [title, setTitle] = useState("");
   const [length, setLength] = useState("3");
   const submit = (event: FormEvent) => {

@@ -74,7 +74,13 @@ export function Standing({
           <Pin
             size={13}
             aria-label={t("components.week.standing.put_there_by_you")}
-            style={{ display: "inline", width: 13, height: 13, marginRight: 4, verticalAlign: "-1px" }}
+            style={{
+              display: "inline",
+              width: 13,
+              height: 13,
+              marginRight: 4,
+              verticalAlign: "-1px",
+            }}
           />
         )}
         {title}

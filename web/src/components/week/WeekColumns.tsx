@@ -16,7 +16,12 @@ import { useWeekOverrides, type WeekOverrides } from "./useWeekOverrides";
 type Week = Schemas["Week"];
 type Day = Week["days"][number];
 
-type Props = { week: Week; hand: Schemas["WeekOverrides"]; student: number; severalPieces: boolean };
+type Props = {
+  week: Week;
+  hand: Schemas["WeekOverrides"];
+  student: number;
+  severalPieces: boolean;
+};
 
 // More days than these go into a second row: weeks with holidays are long.
 const IN_A_ROW = 7;
@@ -69,7 +74,8 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
   );
 }
 
-// Pixels below which a day's words would stand a syllable to a line: then fewer days stand side by side.
+// Pixels below which a day's words would stand a syllable to a line: then fewer days stand side by
+// side.
 const NARROWEST = 84;
 const columns = (days: number) =>
   `repeat(auto-fit, minmax(max(${NARROWEST}px, calc((100% - ${8 * (days - 1)}px) / ${days})), 1fr))`;
@@ -183,7 +189,8 @@ function aboutItem(item: Schemas["WeekItem"]) {
   const more = {
     review: t("components.week.week_columns.to_keep_it"),
     run: t("components.week.week_columns.once_without_stopping"),
-    extra_work: item.one_of.length && t("students.extra_work.one_of", { choices: item.one_of.join(", ") }),
+    extra_work:
+      item.one_of.length && t("students.extra_work.one_of", { choices: item.one_of.join(", ") }),
     added: "",
     more: often,
     step: item.begins

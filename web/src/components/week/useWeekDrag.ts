@@ -43,4 +43,5 @@ export function useWeekDrag(drawn: WeekOverrides) {
 }
 
 const dayAt = (event: PointerEvent) =>
-  document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>("[data-day]")?.dataset.day;
+  document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>("[data-day]")
+    ?.dataset.day;

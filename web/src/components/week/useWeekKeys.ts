@@ -31,13 +31,17 @@ export function useWeekKeys(place: RefObject<HTMLDivElement | null>, drawn: Week
   });
 
   // What is on its way to another day is there already for the next key.
-  const standing = (id: string, date: string) => (follow.current && chosen?.id === id ? chosen : { id, date });
+  const standing = (id: string, date: string) =>
+    follow.current && chosen?.id === id ? chosen : { id, date };
 
   return (event: KeyboardEvent) => {
     const target = event.target as HTMLElement;
-    if (event.ctrlKey || event.metaKey || event.altKey || target.matches("input, select, textarea")) return;
+    if (event.ctrlKey || event.metaKey || event.altKey || target.matches("input, select, textarea"))
+      return;
     const at =
-      target.dataset.item && target !== gone.current ? standing(target.dataset.item, target.dataset.date ?? "") : null;
+      target.dataset.item && target !== gone.current
+        ? standing(target.dataset.item, target.dataset.date ?? "")
+        : null;
     const act = at && action(event, at, drawn, place.current);
     const undo = event.key === "u" && drawn.canUndo ? drawn.undo : null;
     if (!act && !undo) return;
@@ -100,14 +104,24 @@ function action(
   return acts.find(([key]) => key === event.key)?.[1];
 }
 
-const items = (place: HTMLDivElement | null) => [...(place?.querySelectorAll<HTMLElement>("[data-item]") ?? [])];
+const items = (place: HTMLDivElement | null) => [
+  ...(place?.querySelectorAll<HTMLElement>("[data-item]") ?? []),
+];
 
 /** Down and up in the day, or sideways to the same height of another day. */
-function step(place: HTMLDivElement | null, at: { id: string; date: string }, days: number, rows: number) {
+function step(
+  place: HTMLDivElement | null,
+  at: { id: string; date: string },
+  days: number,
+  rows: number,
+) {
   const all = items(place);
   const dates = [...new Set(all.map((one) => one.dataset.date))];
   const own = all.filter((one) => one.dataset.date === at.date);
   const row = own.findIndex((one) => one.dataset.item === at.id);
-  const column = days === 0 ? own : all.filter((one) => one.dataset.date === dates[dates.indexOf(at.date) + days]);
+  const column =
+    days === 0
+      ? own
+      : all.filter((one) => one.dataset.date === dates[dates.indexOf(at.date) + days]);
   column[Math.max(0, Math.min(row + rows, column.length - 1))]?.focus();
 }

@@ -16,7 +16,11 @@ export type Chosen = { id: string; date: string };
 
 /** The teacher's hand on one week: each stroke is sent, planned around, and can
  * be taken back. Strokes that come quicker than answers wait for their turn. */
-export function useWeekOverrides(student: number, week: Schemas["Week"], hand: Schemas["WeekOverrides"]) {
+export function useWeekOverrides(
+  student: number,
+  week: Schemas["Week"],
+  hand: Schemas["WeekOverrides"],
+) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   // What was pressed stays chosen while the pointer crosses others on its way to the buttons.
   const held = useRef(false);
@@ -69,7 +73,8 @@ export function useWeekOverrides(student: number, week: Schemas["Week"], hand: S
     letGo: () => {
       held.current = false;
     },
-    pin: (at: Chosen) => draw(({ week }) => ({ edit: find(week, at)?.pinned ? "loosen" : "pin", ...at })),
+    pin: (at: Chosen) =>
+      draw(({ week }) => ({ edit: find(week, at)?.pinned ? "loosen" : "pin", ...at })),
     put: (id: string, date: string) => draw(() => ({ edit: "pin", id, date })),
     move: (at: Chosen, to: string | undefined) => {
       if (!to || to === at.date) return;
@@ -77,7 +82,8 @@ export function useWeekOverrides(student: number, week: Schemas["Week"], hand: S
       setChosen({ id: at.id, date: to });
     },
     /** To the practice day before or after. */
-    shift: (at: Chosen, by: 1 | -1) => (dates.includes(at.date) ? dates[dates.indexOf(at.date) + by] : undefined),
+    shift: (at: Chosen, by: 1 | -1) =>
+      dates.includes(at.date) ? dates[dates.indexOf(at.date) + by] : undefined,
     drop: (at: Chosen) => draw(() => ({ edit: "drop", ...at })),
     leaveOut: (id: string) => draw(() => ({ edit: "leave_out", id })),
     resize: (at: Chosen, by: 1 | -1) => draw(({ week }) => resized(find(week, at), at, by)),
@@ -102,7 +108,8 @@ function useNow(week: Schemas["Week"], hand: Schemas["WeekOverrides"]) {
   const now = useRef<Now>({ week, hand });
   useEffect(() => {
     const known = now.current;
-    if (week.next_lesson !== known.week.next_lesson || hand.version >= known.hand.version) now.current = { week, hand };
+    if (week.next_lesson !== known.week.next_lesson || hand.version >= known.hand.version)
+      now.current = { week, hand };
   }, [week, hand]);
   return now;
 }

@@ -18,7 +18,13 @@ export function Absent({ member }: { member: Member }) {
       aria-pressed={away}
       aria-label={t("classes.lesson.is_absent", { name: member.name })}
       disabled={attend.isPending}
-      onClick={() => attend.mutate({ on: lesson.day, version: lesson.version, attendance: away ? null : "missed" })}
+      onClick={() =>
+        attend.mutate({
+          on: lesson.day,
+          version: lesson.version,
+          attendance: away ? null : "missed",
+        })
+      }
     >
       {t("classes.lesson.absent")}
     </Button>

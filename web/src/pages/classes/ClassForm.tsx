@@ -37,7 +37,9 @@ export function ClassForm({ start = NEW, verb, trouble, busy, onSave, onCancel }
   const here = students.data?.filter((one) => !one.left_on && one.may.includes("change")) ?? [];
   const toggle = (id: number) =>
     set({
-      members: values.members.includes(id) ? values.members.filter((one) => one !== id) : [...values.members, id],
+      members: values.members.includes(id)
+        ? values.members.filter((one) => one !== id)
+        : [...values.members, id],
     });
   return (
     <form
@@ -98,7 +100,11 @@ export function ClassForm({ start = NEW, verb, trouble, busy, onSave, onCancel }
         <Flex gap="4px 18px" wrap="wrap" mt="4px">
           {here.map((one) => (
             <label key={one.id} style={{ display: "flex", gap: 6, alignItems: "center" }}>
-              <input type="checkbox" checked={values.members.includes(one.id)} onChange={() => toggle(one.id)} />
+              <input
+                type="checkbox"
+                checked={values.members.includes(one.id)}
+                onChange={() => toggle(one.id)}
+              />
               {one.name}
             </label>
           ))}

@@ -29,7 +29,14 @@ const Cell = chakra("button", {
   },
 });
 const Head = chakra("th", {
-  base: { fontSize: "sm", fontWeight: 650, px: "6px", py: "4px", textAlign: "left", verticalAlign: "bottom" },
+  base: {
+    fontSize: "sm",
+    fontWeight: 650,
+    px: "6px",
+    py: "4px",
+    textAlign: "left",
+    verticalAlign: "bottom",
+  },
 });
 
 /** A class lesson on one screen: members down, criteria and steps across; a figure for what
@@ -37,7 +44,8 @@ const Head = chakra("th", {
 export default function ClassLessonPage() {
   const id = Number(useParams().id);
   const lesson = useClassLesson(id);
-  if (lesson.error && !lesson.data) return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
+  if (lesson.error && !lesson.data)
+    return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
   if (!lesson.data) return <Waiting what={t("lesson.lesson_page.the_lesson")} />;
   return <Held lesson={lesson.data} />;
 }
@@ -118,17 +126,27 @@ function Held({ lesson }: { lesson: Lesson }) {
         title={`${lesson.name}, ${fullDay(lesson.today)}`}
         about={
           unit
-            ? t("classes.unit_due", { title: unit.title, day: fullDay(unit.due_on), time: unit.due_time })
+            ? t("classes.unit_due", {
+                title: unit.title,
+                day: fullDay(unit.due_on),
+                time: unit.due_time,
+              })
             : t("classes.no_unit")
         }
       >
-        <Button onClick={() => go(`/classes/${lesson.id}`)}>{t("classes.lesson.back", { name: lesson.name })}</Button>
+        <Button onClick={() => go(`/classes/${lesson.id}`)}>
+          {t("classes.lesson.back", { name: lesson.name })}
+        </Button>
         {addressed && (
           <Button disabled={finish.isPending || open === 0} onClick={() => finish.mutate(true)}>
             {t("classes.lesson.finish_and_send")}
           </Button>
         )}
-        <Button kind="go" disabled={finish.isPending || open === 0} onClick={() => finish.mutate(false)}>
+        <Button
+          kind="go"
+          disabled={finish.isPending || open === 0}
+          onClick={() => finish.mutate(false)}
+        >
           {open === 0
             ? t(held ? "classes.lesson.finished" : "classes.lesson.none_today")
             : t("classes.lesson.finish", { count: open })}
@@ -168,7 +186,10 @@ function Held({ lesson }: { lesson: Lesson }) {
           </thead>
           <tbody onKeyDown={onKey}>
             {members.map((member, row) => (
-              <tr key={member.id} style={{ textDecoration: isAway(member) ? "line-through" : undefined }}>
+              <tr
+                key={member.id}
+                style={{ textDecoration: isAway(member) ? "line-through" : undefined }}
+              >
                 <th scope="row" style={{ textAlign: "left", minWidth: 190, padding: "2px 6px" }}>
                   <Flex align="center" gap="8px" justify="space-between">
                     <Box>
@@ -203,7 +224,11 @@ function Held({ lesson }: { lesson: Lesson }) {
                         })}
                         bg={off || isAway(member) ? "transparent" : undefined}
                         onFocus={() => setAt([row, column])}
-                        onClick={() => !off && !isAway(member) && say(member, column, next(member, criterion, step))}
+                        onClick={() =>
+                          !off &&
+                          !isAway(member) &&
+                          say(member, column, next(member, criterion, step))
+                        }
                       >
                         {said(member, criterion, step) || (off ? "" : "·")}
                       </Cell>

@@ -2,7 +2,14 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useChangeClass, useChoosePiece, useClass, useEndClass, useEndUnit, useWaysOut } from "../../api/queries";
+import {
+  useChangeClass,
+  useChoosePiece,
+  useClass,
+  useEndClass,
+  useEndUnit,
+  useWaysOut,
+} from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayAndMonth, fullDay, listed, minutes, weekdayName } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
@@ -25,21 +32,32 @@ export default function ClassPage() {
   const [open, setOpen] = useState<"change" | "unit" | null>(null);
   const may = useMay();
   const go = useNavigate();
-  if (group.error && !group.data) return <Lost trouble={group.error} again={() => group.refetch()} />;
+  if (group.error && !group.data)
+    return <Lost trouble={group.error} again={() => group.refetch()} />;
   if (!group.data) return <Waiting what={t("classes.the_class")} />;
   const one = group.data;
   return (
     <>
       <PageHead
         title={one.name}
-        about={listed([`${weekdayName(one.weekday)} ${one.time}`, minutes(one.minutes), one.teacher])}
+        about={listed([
+          `${weekdayName(one.weekday)} ${one.time}`,
+          minutes(one.minutes),
+          one.teacher,
+        ])}
       >
         {may("teach") && one.may.includes("change") && (
           <>
-            <Button aria-expanded={open === "change"} onClick={() => setOpen(open === "change" ? null : "change")}>
+            <Button
+              aria-expanded={open === "change"}
+              onClick={() => setOpen(open === "change" ? null : "change")}
+            >
               {t("classes.change")}
             </Button>
-            <Button aria-expanded={open === "unit"} onClick={() => setOpen(open === "unit" ? null : "unit")}>
+            <Button
+              aria-expanded={open === "unit"}
+              onClick={() => setOpen(open === "unit" ? null : "unit")}
+            >
               {t("classes.new_unit")}
             </Button>
           </>
@@ -50,7 +68,11 @@ export default function ClassPage() {
           </PrintWeeks>
         )}
         {may("hear") && (
-          <Button kind="go" disabled={one.members.length === 0} onClick={() => go(`/classes/${id}/lesson`)}>
+          <Button
+            kind="go"
+            disabled={one.members.length === 0}
+            onClick={() => go(`/classes/${id}/lesson`)}
+          >
             {t("classes.open_lesson")}
           </Button>
         )}
@@ -69,8 +91,8 @@ export default function ClassPage() {
   );
 }
 
-/** What is known of a class, over what stood there when it was opened; what a colleague changed meanwhile is said
- * first, and then written over knowingly. */
+/** What is known of a class, over what stood there when it was opened; what a colleague changed
+ * meanwhile is said first, and then written over knowingly. */
 function ChangeClass({ one, onDone }: { one: Class; onDone: () => void }) {
   const change = useChangeClass(one.id);
   const end = useEndClass();
@@ -86,7 +108,10 @@ function ChangeClass({ one, onDone }: { one: Class; onDone: () => void }) {
         busy={change.isPending}
         onCancel={onDone}
         onSave={({ name, teacher_id, weekday, time, minutes, members }) =>
-          change.mutate({ name, teacher_id, weekday, time, minutes, members, version }, { onSuccess: onDone })
+          change.mutate(
+            { name, teacher_id, weekday, time, minutes, members, version },
+            { onSuccess: onDone },
+          )
         }
       />
       <Button
@@ -149,7 +174,15 @@ function OneUnit({ group, unit }: { group: Class; unit: Unit }) {
   );
 }
 
-function Member({ group, unit, member }: { group: Class; unit: Unit; member: Unit["members"][number] }) {
+function Member({
+  group,
+  unit,
+  member,
+}: {
+  group: Class;
+  unit: Unit;
+  member: Unit["members"][number];
+}) {
   const choose = useChoosePiece(group.id);
   const colour = member.ready === "late" ? "brick" : "ink";
   const judged = unit.criteria.flatMap((one) => {
@@ -175,7 +208,11 @@ function Member({ group, unit, member }: { group: Class; unit: Unit; member: Uni
           value={member.piece_id ?? ""}
           disabled={choose.isPending}
           onChange={(event) =>
-            choose.mutate({ unit: unit.id, student_id: member.id, piece_id: Number(event.target.value) })
+            choose.mutate({
+              unit: unit.id,
+              student_id: member.id,
+              piece_id: Number(event.target.value),
+            })
           }
         >
           <option value="" disabled>
@@ -190,18 +227,24 @@ function Member({ group, unit, member }: { group: Class; unit: Unit; member: Uni
       ) : (
         <Text>{unit.pieces.find((one) => one.id === member.piece_id)?.title ?? ""}</Text>
       )}
-      <Text color="soft">{member.percent !== null && t("classes.percent", { percent: member.percent })}</Text>
+      <Text color="soft">
+        {member.percent !== null && t("classes.percent", { percent: member.percent })}
+      </Text>
       <Box color={colour}>
         {member.in_it ? t(`classes.ready.${member.ready}`) : t("classes.not_in_it")}
         {member.ready !== "ready" && member.likely && member.cautious && (
           <Text as="span" color="soft">
             {" "}
-            {t("classes.between", { from: dayAndMonth(member.likely), to: dayAndMonth(member.cautious) })}
+            {t("classes.between", {
+              from: dayAndMonth(member.likely),
+              to: dayAndMonth(member.cautious),
+            })}
           </Text>
         )}
-        {(member.ready === "late" || member.ready === "likely") && member.assignment_id !== null && (
-          <Help student={member.id} piece={member.assignment_id} />
-        )}
+        {(member.ready === "late" || member.ready === "likely") &&
+          member.assignment_id !== null && (
+            <Help student={member.id} piece={member.assignment_id} />
+          )}
       </Box>
       <Text fontSize="sm">{judged.join(", ")}</Text>
       <Notice trouble={choose.error} />

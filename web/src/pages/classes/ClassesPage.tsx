@@ -20,7 +20,8 @@ export default function ClassesPage() {
   const [key, setKey] = useState(newKey);
   const may = useMay();
   const go = useNavigate();
-  if (classes.error && !classes.data) return <Lost trouble={classes.error} again={() => classes.refetch()} />;
+  if (classes.error && !classes.data)
+    return <Lost trouble={classes.error} again={() => classes.refetch()} />;
   if (!classes.data) return <Waiting what={t("classes.the_classes")} />;
   return (
     <>
@@ -44,7 +45,9 @@ export default function ClassesPage() {
             trouble={add.error}
             busy={add.isPending}
             onCancel={() => setAdding(false)}
-            onSave={(values) => add.mutate({ ...values, key }, { onSuccess: (made) => go(`/classes/${made.id}`) })}
+            onSave={(values) =>
+              add.mutate({ ...values, key }, { onSuccess: (made) => go(`/classes/${made.id}`) })
+            }
           />
         </Paper>
       )}
@@ -67,7 +70,11 @@ export default function ClassesPage() {
             <Box flex="1 1 320px">
               <NameLink to={`/classes/${one.id}`}>{one.name}</NameLink>
               <Text color="soft">
-                {listed([`${weekdayName(one.weekday)} ${one.time}`, minutes(one.minutes), one.teacher])}
+                {listed([
+                  `${weekdayName(one.weekday)} ${one.time}`,
+                  minutes(one.minutes),
+                  one.teacher,
+                ])}
               </Text>
               <Text fontSize="sm">
                 {one.members.map((member) => member.name).join(", ") || t("classes.nobody_yet")}
@@ -83,7 +90,10 @@ export default function ClassesPage() {
                 : t("classes.no_unit")}
             </Text>
             {may("hear") && (
-              <Button onClick={() => go(`/classes/${one.id}/lesson`)} disabled={one.members.length === 0}>
+              <Button
+                onClick={() => go(`/classes/${one.id}/lesson`)}
+                disabled={one.members.length === 0}
+              >
                 {t("classes.open_lesson")}
               </Button>
             )}

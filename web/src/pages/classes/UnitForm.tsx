@@ -53,7 +53,13 @@ export function UnitForm({ group, onDone }: { group: Schemas["Class"]; onDone: (
     add.mutate(unit, { onSuccess: onDone });
   };
   return (
-    <Paper as="section" aria-label={t("classes.new_unit")} p="14px 18px" mb="14px" borderColor="rail">
+    <Paper
+      as="section"
+      aria-label={t("classes.new_unit")}
+      p="14px 18px"
+      mb="14px"
+      borderColor="rail"
+    >
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -74,7 +80,11 @@ export function UnitForm({ group, onDone }: { group: Schemas["Class"]; onDone: (
                       type="checkbox"
                       checked={chosen.includes(one.id)}
                       onChange={() =>
-                        setChosen(chosen.includes(one.id) ? chosen.filter((id) => id !== one.id) : [...chosen, one.id])
+                        setChosen(
+                          chosen.includes(one.id)
+                            ? chosen.filter((id) => id !== one.id)
+                            : [...chosen, one.id],
+                        )
                       }
                     />
                     {one.title}
@@ -142,7 +152,12 @@ export function UnitForm({ group, onDone }: { group: Schemas["Class"]; onDone: (
         <Flex gap="12px" align="baseline" mt="14px" wrap="wrap">
           <PartHead>{t("classes.judged_by")}</PartHead>
           {group.sets.map((set) => (
-            <Button key={set.name} type="button" size="sm" onClick={() => setCriteria(set.criteria)}>
+            <Button
+              key={set.name}
+              type="button"
+              size="sm"
+              onClick={() => setCriteria(set.criteria)}
+            >
               {set.name}
             </Button>
           ))}
@@ -169,7 +184,9 @@ export function UnitForm({ group, onDone }: { group: Schemas["Class"]; onDone: (
                 value={level}
                 onChange={(event) =>
                   change(at, {
-                    levels: one.levels.map((text, index) => (index === place ? event.target.value : text)),
+                    levels: one.levels.map((text, index) =>
+                      index === place ? event.target.value : text,
+                    ),
                   })
                 }
               />
@@ -182,7 +199,11 @@ export function UnitForm({ group, onDone }: { group: Schemas["Class"]; onDone: (
             >
               {t("classes.one_more_level")}
             </Button>
-            <Button type="button" size="sm" onClick={() => setCriteria(criteria.filter((other) => other !== one))}>
+            <Button
+              type="button"
+              size="sm"
+              onClick={() => setCriteria(criteria.filter((other) => other !== one))}
+            >
               {t("students.student_form.take_out")}
             </Button>
           </Flex>
@@ -192,7 +213,9 @@ export function UnitForm({ group, onDone }: { group: Schemas["Class"]; onDone: (
             type="button"
             size="sm"
             disabled={criteria.length >= 8}
-            onClick={() => setCriteria([...criteria, { key: newKey(), name: "", levels: ["", "", ""] }])}
+            onClick={() =>
+              setCriteria([...criteria, { key: newKey(), name: "", levels: ["", "", ""] }])
+            }
           >
             {t("classes.one_more_criterion")}
           </Button>

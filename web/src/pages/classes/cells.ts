@@ -11,7 +11,8 @@ type Step = Lesson["steps"][number] | undefined;
 
 /** What a figure says of a step. */
 export const RESULTS: Result[] = ["not_heard", "not_yet", "shaky", "steady", "secure"];
-export const isAway = ({ lesson }: Member) => lesson?.attendance === "missed" || lesson?.attendance === "excused";
+export const isAway = ({ lesson }: Member) =>
+  lesson?.attendance === "missed" || lesson?.attendance === "excused";
 
 export function said(member: Member, criterion: Criterion, step: Step): string {
   if (criterion) {
@@ -21,7 +22,9 @@ export function said(member: Member, criterion: Criterion, step: Step): string {
   const cell = step && member.cells[step.key];
   if (!cell) return "";
   if (cell.result && cell.result !== "not_heard") return t(`lesson.results.${cell.result}`);
-  return cell.state === "steady" || cell.state === "secure" ? `(${t(`components.states.${cell.state}`)})` : "";
+  return cell.state === "steady" || cell.state === "secure"
+    ? `(${t(`components.states.${cell.state}`)})`
+    : "";
 }
 
 /** The figure after the one that stands, where a cell is tapped. */

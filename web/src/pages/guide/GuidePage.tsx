@@ -35,7 +35,13 @@ export default function GuidePage() {
         {words && t("guide.found", { count: parts.length })}
       </Text>
       <Grid templateColumns={{ base: "1fr", lg: "220px minmax(0, 780px)" }} gap="20px">
-        <Box as="nav" aria-label={t("guide.parts")} position={{ lg: "sticky" }} top="12px" alignSelf="start">
+        <Box
+          as="nav"
+          aria-label={t("guide.parts")}
+          position={{ lg: "sticky" }}
+          top="12px"
+          alignSelf="start"
+        >
           {parts.map((part) => (
             <Box key={part.slug} pl={part.deep ? "14px" : 0} py="2px">
               <NameLink fontSize="md" to={`/guide#${part.slug}`}>
@@ -46,7 +52,15 @@ export default function GuidePage() {
         </Box>
         <Box>
           {parts.map((part) => (
-            <Paper key={part.slug} as="section" id={part.slug} aria-label={part.title} px="20px" py="14px" mb="12px">
+            <Paper
+              key={part.slug}
+              as="section"
+              id={part.slug}
+              aria-label={part.title}
+              px="20px"
+              py="14px"
+              mb="12px"
+            >
               <Heading as="h2" fontSize="xl" fontWeight={750} mb="6px">
                 {part.title}
               </Heading>
@@ -76,7 +90,11 @@ const PRINTED = {
     padding: "3px 12px 3px 0",
     borderBottom: "1px solid var(--chakra-colors-line)",
   },
-  "& code, & pre": { fontFamily: "body", background: "var(--chakra-colors-shade)", borderRadius: "3px" },
+  "& code, & pre": {
+    fontFamily: "body",
+    background: "var(--chakra-colors-shade)",
+    borderRadius: "3px",
+  },
   "& code": { padding: "0 4px" },
   "& pre": { padding: "8px 12px", overflowX: "auto" },
   // Its columns line up.

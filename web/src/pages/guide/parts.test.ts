@@ -7,7 +7,9 @@ const guide = readFileSync("../docs/guide.md", "utf8");
 const parts = partsOf(guide);
 
 test("every heading of the guide is a part with a name of its own, and nothing of it is lost", () => {
-  expect(parts.map((part) => part.title)).toEqual([...guide.matchAll(/^##+ (.*)$/gm)].map(([, title]) => title));
+  expect(parts.map((part) => part.title)).toEqual(
+    [...guide.matchAll(/^##+ (.*)$/gm)].map(([, title]) => title),
+  );
   expect(new Set(parts.map((part) => part.slug)).size).toBe(parts.length);
   expect(parts.every((part) => part.html.length > 40)).toBe(true);
 });

@@ -57,12 +57,21 @@ export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing 
           value={draft.tempo ?? ""}
           onChange={(event) => hearing.count(one, { tempo: Number(event.target.value) || null })}
         />
-        <Button size="xs" title={t("lesson.counted_of.tap_the_tempo")} onClick={() => hearing.tap(one)}>
+        <Button
+          size="xs"
+          title={t("lesson.counted_of.tap_the_tempo")}
+          onClick={() => hearing.tap(one)}
+        >
           {t("lesson.counted_of.tap")}
         </Button>
       </Flex>
-      <details style={{ flex: "1 1 130px" }} open={draft.cause !== "" || draft.bar !== null || draft.note !== ""}>
-        <summary style={{ cursor: "pointer", minHeight: 24, paddingTop: 2 }}>{t("lesson.counted_of.more")}</summary>
+      <details
+        style={{ flex: "1 1 130px" }}
+        open={draft.cause !== "" || draft.bar !== null || draft.note !== ""}
+      >
+        <summary style={{ cursor: "pointer", minHeight: 24, paddingTop: 2 }}>
+          {t("lesson.counted_of.more")}
+        </summary>
         <Flex gap="6px" mt="4px" wrap="wrap">
           <Select
             aria-label={t("lesson.counted_of.why_it_did_not_go")}

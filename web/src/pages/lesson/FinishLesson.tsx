@@ -9,10 +9,21 @@ import { t } from "../../words";
 import type { Lesson } from "./results";
 
 /** Ends a lesson: prints the week, sends the recap, or both. */
-export function FinishLesson({ lesson, waiting, onDone }: { lesson: Lesson; waiting: number; onDone: () => void }) {
+export function FinishLesson({
+  lesson,
+  waiting,
+  onDone,
+}: {
+  lesson: Lesson;
+  waiting: number;
+  onDone: () => void;
+}) {
   const finish = useFinish(lesson.student.id);
   const go = useNavigate();
-  const addresses = [lesson.student.email, ...(lesson.student.contacts ?? []).map((one) => one.email)].filter(Boolean);
+  const addresses = [
+    lesson.student.email,
+    ...(lesson.student.contacts ?? []).map((one) => one.email),
+  ].filter(Boolean);
   const address = [...new Set(addresses)].join(", ");
   // Pressed while results are on their way, it ends once they have arrived.
   const [wanted, setWanted] = useState<{ send: boolean; print: boolean } | null>(null);
@@ -64,7 +75,9 @@ export function FinishLesson({ lesson, waiting, onDone }: { lesson: Lesson; wait
             ? t("lesson.finish_lesson.results_are_still_on_their_way", { waiting })
             : address
               ? t("lesson.finish_lesson.the_recap_goes_to", { address })
-              : t("lesson.finish_lesson.no_email_address_for_add_one", { student: lesson.student.name })}
+              : t("lesson.finish_lesson.no_email_address_for_add_one", {
+                  student: lesson.student.name,
+                })}
         </Text>
       </Flex>
       <Notice trouble={finish.error} />

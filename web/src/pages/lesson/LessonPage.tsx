@@ -27,8 +27,10 @@ export default function LessonPage() {
   const lesson = useLesson(id);
   // Nothing moves when they come.
   const messages = useMessages(id);
-  if (!lesson.data && lesson.error) return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
-  if (!lesson.data || messages.isPending) return <Waiting what={t("lesson.lesson_page.the_lesson")} />;
+  if (!lesson.data && lesson.error)
+    return <Lost trouble={lesson.error} again={() => lesson.refetch()} />;
+  if (!lesson.data || messages.isPending)
+    return <Waiting what={t("lesson.lesson_page.the_lesson")} />;
   if (!lesson.data.may.includes("hear")) return <Empty>{t("lesson.lesson_page.not_yours")}</Empty>;
   return (
     <RightsOf may={lesson.data.may}>
@@ -46,7 +48,12 @@ function Open({ lesson }: { lesson: Lesson }) {
   useLessonKeys(hearing, () => setFinishing(true));
   useHelp(t("lesson.lesson_page.help"), lessonKeys());
   const goesOn = lesson.next_week.with_lesson === false;
-  const pieces = [...new Set([...lesson.steps.map((one) => one.piece), ...lesson.outlooks.map((one) => one.piece)])];
+  const pieces = [
+    ...new Set([
+      ...lesson.steps.map((one) => one.piece),
+      ...lesson.outlooks.map((one) => one.piece),
+    ]),
+  ];
 
   return (
     <>
@@ -54,7 +61,10 @@ function Open({ lesson }: { lesson: Lesson }) {
         title={`${student.name}, ${fullDay(lesson.today)}`}
         about={[
           ...pieces,
-          t("lesson.lesson_page.practised", { done: lesson.practised.done, count: lesson.practised.of }),
+          t("lesson.lesson_page.practised", {
+            done: lesson.practised.done,
+            count: lesson.practised.of,
+          }),
           t(goesOn ? "lesson.lesson_page.planned_until" : "lesson.lesson_page.next_lesson", {
             day: fullDay(lesson.next_week.next_lesson),
           }),
@@ -76,7 +86,11 @@ function Open({ lesson }: { lesson: Lesson }) {
       </PageHead>
       <Notice trouble={reopen.error} />
       {finishing && (
-        <FinishLesson lesson={lesson} waiting={hearing.queue.waiting.length} onDone={() => setFinishing(false)} />
+        <FinishLesson
+          lesson={lesson}
+          waiting={hearing.queue.waiting.length}
+          onDone={() => setFinishing(false)}
+        />
       )}
       <Unsent hearing={hearing} />
       <Messages student={student.id} />
@@ -87,10 +101,18 @@ function Open({ lesson }: { lesson: Lesson }) {
       >
         <HeardList lesson={lesson} hearing={hearing} severalPieces={pieces.length > 1} />
         <Paper p="10px 14px" minW={0} aria-busy={hearing.queue.waiting.length > 0}>
-          <PartHead beside={<Ready outlooks={lesson.outlooks} named={pieces.length > 1} today={lesson.today} />}>
+          <PartHead
+            beside={
+              <Ready outlooks={lesson.outlooks} named={pieces.length > 1} today={lesson.today} />
+            }
+          >
             {t("lesson.lesson_page.next_week_minutes_a_day", { budget: lesson.next_week.budget })}
           </PartHead>
-          <Introductions student={student.id} all={lesson.introductions} named={pieces.length > 1} />
+          <Introductions
+            student={student.id}
+            all={lesson.introductions}
+            named={pieces.length > 1}
+          />
           {lesson.introductions.some((one) => !one.introduced) && (
             <Introducing student={student.id} named={pieces.length > 1} today={lesson.today} />
           )}
@@ -104,8 +126,11 @@ function Open({ lesson }: { lesson: Lesson }) {
             hand={lesson.overrides}
             student={student.id}
             severalPieces={
-              new Set(lesson.next_week.days.flatMap((day) => day.items.map((item) => item.piece)).filter(Boolean))
-                .size > 1
+              new Set(
+                lesson.next_week.days
+                  .flatMap((day) => day.items.map((item) => item.piece))
+                  .filter(Boolean),
+              ).size > 1
             }
           />
         </Paper>
@@ -115,7 +140,15 @@ function Open({ lesson }: { lesson: Lesson }) {
   );
 }
 
-function HeardList({ lesson, hearing, severalPieces }: { lesson: Lesson; hearing: Hearing; severalPieces: boolean }) {
+function HeardList({
+  lesson,
+  hearing,
+  severalPieces,
+}: {
+  lesson: Lesson;
+  hearing: Hearing;
+  severalPieces: boolean;
+}) {
   const list = useRef<HTMLDivElement>(null);
   const said = hearing.rows.filter((one) => one.result && one.result !== "not_heard").length;
   useEffect(() => {
@@ -135,7 +168,9 @@ function HeardList({ lesson, hearing, severalPieces }: { lesson: Lesson; hearing
           {t("lesson.lesson_page.heard_today_of", { said, rows: hearing.rows.length })}
         </PartHead>
       </Box>
-      {hearing.rows.length === 0 && <Empty>{t("lesson.lesson_page.nothing_has_been_practised_yet_the")}</Empty>}
+      {hearing.rows.length === 0 && (
+        <Empty>{t("lesson.lesson_page.nothing_has_been_practised_yet_the")}</Empty>
+      )}
       {hearing.rows.length > 0 && (
         <Box
           ref={list}
@@ -172,7 +207,15 @@ function HeardList({ lesson, hearing, severalPieces }: { lesson: Lesson; hearing
 }
 
 /** When the pieces are likely ready. */
-function Ready({ outlooks, named, today }: { outlooks: Lesson["outlooks"]; named: boolean; today: string }) {
+function Ready({
+  outlooks,
+  named,
+  today,
+}: {
+  outlooks: Lesson["outlooks"];
+  named: boolean;
+  today: string;
+}) {
   return (
     <>
       {outlooks
@@ -200,7 +243,15 @@ function Unsent({ hearing }: { hearing: Hearing }) {
   const { waiting, offline, trouble } = hearing.queue;
   if (offline && waiting.length > 0)
     return (
-      <Flex role="status" bg="brassSoft" borderLeft="4px solid" borderColor="brass" px="12px" py="6px" mb="8px">
+      <Flex
+        role="status"
+        bg="brassSoft"
+        borderLeft="4px solid"
+        borderColor="brass"
+        px="12px"
+        py="6px"
+        mb="8px"
+      >
         {t("lesson.lesson_page.results_wait", { count: waiting.length })}
       </Flex>
     );

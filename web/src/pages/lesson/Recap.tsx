@@ -36,7 +36,10 @@ function useWords(lesson: Lesson, field: "recap" | "notes") {
     sending: {
       ...write,
       mutateAsync: ({ value, version }) => write.mutateAsync({ [field]: value, version }),
-      variables: write.variables && { value: write.variables[field] ?? null, version: write.variables.version },
+      variables: write.variables && {
+        value: write.variables[field] ?? null,
+        version: write.variables.version,
+      },
     },
     versionOf: (saved) => saved.version,
     theirs: (trouble) => {
@@ -70,7 +73,11 @@ function Told({ lesson }: { lesson: Lesson }) {
             {t("lesson.recap.write_again_from_the_plan")}
           </Button>
         )}
-        <SavingState saving={kept.state} again={kept.again} said={kept.state === "saved" ? whose(lesson, own) : null} />
+        <SavingState
+          saving={kept.state}
+          again={kept.again}
+          said={kept.state === "saved" ? whose(lesson, own) : null}
+        />
       </Flex>
       <Meanwhile lesson={lesson} kept={kept} />
     </Box>

@@ -79,7 +79,13 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
                 <StateMark state={state} share={fill} label="" />
               </Say>
             ))}
-            <Say one={one} at={at} result="not_heard" words={`0 ${resultWord("not_heard")}`} hearing={hearing} />
+            <Say
+              one={one}
+              at={at}
+              result="not_heard"
+              words={`0 ${resultWord("not_heard")}`}
+              hearing={hearing}
+            />
           </Grid>
           <CountedOf one={one} hearing={hearing} />
           <Flex gap="8px" align="center" mt="4px" fontSize="sm" color="soft">
@@ -152,7 +158,8 @@ function Say({
       aria-pressed={one.result === result}
       onClick={(event) => {
         hearing.say(one, result);
-        if (result === "not_heard" || (event.nativeEvent as PointerEvent).pointerType !== "touch") return;
+        if (result === "not_heard" || (event.nativeEvent as PointerEvent).pointerType !== "touch")
+          return;
         event.stopPropagation();
         hearing.setAt(Math.min(at + 1, hearing.rows.length - 1));
       }}

@@ -26,7 +26,13 @@ export function useLessonKeys(hearing: Hearing, finish: () => void) {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       if (event.key === "Escape" && target.matches("input, textarea, select")) return target.blur();
-      if (target.matches("input, textarea, select") || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (
+        target.matches("input, textarea, select") ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey
+      )
+        return;
       const act = action(event.key, hearing, finish);
       if (!act) return;
       event.preventDefault();
@@ -52,7 +58,8 @@ function action(key: string, hearing: Hearing, finish: () => void): (() => void)
   ];
   const found = anywhere.find(([name]) => name === key)?.[1];
   if (found || !one) return found;
-  const result: Result | undefined = key === "0" ? "not_heard" : RESULTS.find(([name]) => name === key)?.[1];
+  const result: Result | undefined =
+    key === "0" ? "not_heard" : RESULTS.find(([name]) => name === key)?.[1];
   if (result)
     return () => {
       hearing.say(one, result);
@@ -64,7 +71,11 @@ function action(key: string, hearing: Hearing, finish: () => void): (() => void)
     ["H", () => hearing.count(one, { stumbles: Math.max(0, stumbles - 1) })],
     ["t", () => hearing.tap(one)],
     ["x", () => hearing.tick(one, unticked(one), true)],
-    ["o", () => document.querySelector<HTMLElement>("[aria-current=true] [role=status] button")?.click()],
+    [
+      "o",
+      () =>
+        document.querySelector<HTMLElement>("[aria-current=true] [role=status] button")?.click(),
+    ],
     ["c", () => focus("[aria-current=true] [data-key=c]")],
     ["b", () => focus("[aria-current=true] [data-key=b]")],
     ["n", () => focus("[aria-current=true] [data-key=n]")],

@@ -15,7 +15,8 @@ export function useResults(lesson: Lesson) {
   const taps = useRef<number[]>([]);
   // The order stays as it was when the lesson was opened, whatever is heard.
   const [order] = useState(() => lesson.steps.map(keyOf));
-  const placeOf = (one: LessonStep) => (order.includes(keyOf(one)) ? order.indexOf(keyOf(one)) : order.length);
+  const placeOf = (one: LessonStep) =>
+    order.includes(keyOf(one)) ? order.indexOf(keyOf(one)) : order.length;
   const sorted = [...lesson.steps].sort((one, other) => placeOf(one) - placeOf(other));
   const rows = sorted.map((one) => {
     const last = queue.waiting.findLast(
@@ -27,7 +28,10 @@ export function useResults(lesson: Lesson) {
 
   const draftOf = (one: LessonStep) => drafts[keyOf(one)] ?? counted(one);
   const count = (one: LessonStep, what: Partial<Counted>) =>
-    setDrafts((all) => ({ ...all, [keyOf(one)]: { ...(all[keyOf(one)] ?? counted(one)), ...what } }));
+    setDrafts((all) => ({
+      ...all,
+      [keyOf(one)]: { ...(all[keyOf(one)] ?? counted(one)), ...what },
+    }));
 
   const say = (one: LessonStep, result: Result) => {
     const { stumbles, tempo, cause, bar, note } = draftOf(one);
@@ -51,16 +55,22 @@ export function useResults(lesson: Lesson) {
 
   const tick = (one: LessonStep, days: string[], done: boolean) => {
     const key = newKey();
-    if (days.length) queue.push({ key, tick: { assignment_id: one.assignment_id, step_id: one.id, days, done, key } });
+    if (days.length)
+      queue.push({
+        key,
+        tick: { assignment_id: one.assignment_id, step_id: one.id, days, done, key },
+      });
   };
 
   /** Four taps and more make a tempo. */
   const tap = (one: LessonStep) => {
     const now = performance.now();
     const last = taps.current.at(-1);
-    taps.current = last !== undefined && now - last < PAUSE ? [...taps.current, now].slice(-9) : [now];
+    taps.current =
+      last !== undefined && now - last < PAUSE ? [...taps.current, now].slice(-9) : [now];
     const span = now - (taps.current[0] ?? now);
-    if (taps.current.length > 2) count(one, { tempo: Math.round((60_000 * (taps.current.length - 1)) / span) });
+    if (taps.current.length > 2)
+      count(one, { tempo: Math.round((60_000 * (taps.current.length - 1)) / span) });
   };
 
   return {

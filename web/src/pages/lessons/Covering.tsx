@@ -35,7 +35,13 @@ export function Covering({ first, onDone }: { first: string; onDone: () => void 
     </option>
   ));
   return (
-    <Paper as="section" aria-label={t("lessons.hand_on_or_take")} p="14px 18px" mb="12px" borderColor="rail">
+    <Paper
+      as="section"
+      aria-label={t("lessons.hand_on_or_take")}
+      p="14px 18px"
+      mb="12px"
+      borderColor="rail"
+    >
       <Flex
         as="form"
         gap="14px"
@@ -44,7 +50,10 @@ export function Covering({ first, onDone }: { first: string; onDone: () => void 
         onSubmit={(event: React.FormEvent) => {
           event.preventDefault();
           if (whose && whom)
-            add.mutate({ key, away_id: whose, cover_id: whom, first_day: from, last_day: to }, { onSuccess: onDone });
+            add.mutate(
+              { key, away_id: whose, cover_id: whom, first_day: from, last_day: to },
+              { onSuccess: onDone },
+            );
         }}
       >
         <Choice
@@ -114,7 +123,11 @@ export function Covering({ first, onDone }: { first: string; onDone: () => void 
                 })}
               </Text>
               {mine([one.away_id, one.cover_id]) && (
-                <Button size="sm" disabled={withdraw.isPending} onClick={() => withdraw.mutate(one.id)}>
+                <Button
+                  size="sm"
+                  disabled={withdraw.isPending}
+                  onClick={() => withdraw.mutate(one.id)}
+                >
                   {t("lessons.take_it_back")}
                 </Button>
               )}

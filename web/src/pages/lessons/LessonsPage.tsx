@@ -57,7 +57,9 @@ export default function LessonsPage() {
           </Button>
         </May>
       </PageHead>
-      {covering && <Covering first={[monday, today].sort()[1] ?? today} onDone={() => setCovering(false)} />}
+      {covering && (
+        <Covering first={[monday, today].sort()[1] ?? today} onDone={() => setCovering(false)} />
+      )}
       {covers.map((one) => (
         <Text key={one.id} mb="6px">
           {t("lessons.stands_in", {
@@ -69,7 +71,9 @@ export default function LessonsPage() {
         </Text>
       ))}
       <Paper>
-        {held === 0 && days.every((day) => day.lessons.length === 0) && <Empty>{t("lessons.none_this_week")}</Empty>}
+        {held === 0 && days.every((day) => day.lessons.length === 0) && (
+          <Empty>{t("lessons.none_this_week")}</Empty>
+        )}
         {days
           .filter((day) => day.lessons.length > 0 || day.holiday)
           .map((day) => (
@@ -98,14 +102,20 @@ export default function LessonsPage() {
                     key={`${one.id} ${one.planned_on ?? one.time}`}
                     role="group"
                     aria-label={`${one.name}, ${one.time}`}
-                    templateColumns={{ base: "1fr", lg: "110px minmax(180px, 1fr) minmax(320px, auto)" }}
+                    templateColumns={{
+                      base: "1fr",
+                      lg: "110px minmax(180px, 1fr) minmax(320px, auto)",
+                    }}
                     gap="4px 14px"
                     px="16px"
                     py="10px"
                     alignItems="start"
                   >
                     <Box>
-                      <Text fontWeight={700} textDecoration={isHeld(one) ? undefined : "line-through"}>
+                      <Text
+                        fontWeight={700}
+                        textDecoration={isHeld(one) ? undefined : "line-through"}
+                      >
                         {one.time}
                       </Text>
                       <Text fontSize="sm" color="soft">
@@ -115,7 +125,9 @@ export default function LessonsPage() {
                     <Box>
                       <NameLink to={`/students/${one.id}`}>{one.name}</NameLink>
                       <Text fontSize="sm" color="soft">
-                        {[one.class_name, one.holder_id === one.own_id && one.holder].filter(Boolean).join(" · ")}
+                        {[one.class_name, one.holder_id === one.own_id && one.holder]
+                          .filter(Boolean)
+                          .join(" · ")}
                       </Text>
                       <LessonState lesson={one} />
                       {one.holder_id !== one.own_id && (

@@ -17,7 +17,8 @@ export default function StandInPage() {
   const messages = useMessages(id);
   const go = useNavigate();
   if (page.error && !page.data) return <Lost trouble={page.error} again={() => page.refetch()} />;
-  if (!page.data || messages.isPending) return <Waiting what={t("students.student_page.the_student")} />;
+  if (!page.data || messages.isPending)
+    return <Waiting what={t("students.student_page.the_student")} />;
   const { name, teacher, last, hear_first, pieces, cautions, drills, instrument, may } = page.data;
   return (
     <>
@@ -37,7 +38,9 @@ export default function StandInPage() {
       </RightsOf>
       <Flex gap="14px" wrap="wrap" align="stretch">
         <Paper as="section" aria-label={t("lessons.last_recap")} p="12px 18px" flex="1 1 420px">
-          <PartHead beside={last && listed([fullDay(last.day), last.by])}>{t("lessons.last_recap")}</PartHead>
+          <PartHead beside={last && listed([fullDay(last.day), last.by])}>
+            {t("lessons.last_recap")}
+          </PartHead>
           {last ? (
             <>
               <Text whiteSpace="pre-line" mt="6px">
@@ -96,12 +99,22 @@ export default function StandInPage() {
 function Piece({ piece }: { piece: Schemas["StandIn"]["pieces"][number] }) {
   return (
     <Paper as="section" aria-label={piece.title} p="12px 18px" mt="14px">
-      <PartHead beside={t("lessons.percent_at", { percent: piece.percent, tempo: piece.target_tempo })}>
+      <PartHead
+        beside={t("lessons.percent_at", { percent: piece.percent, tempo: piece.target_tempo })}
+      >
         {piece.title}
       </PartHead>
       <Flex gap="8px" wrap="wrap" mt="6px">
         {piece.sections.map((one) => (
-          <Box key={one.name} border="1px solid" borderColor="line" borderRadius="3px" px="10px" py="4px" minW="110px">
+          <Box
+            key={one.name}
+            border="1px solid"
+            borderColor="line"
+            borderRadius="3px"
+            px="10px"
+            py="4px"
+            minW="110px"
+          >
             <Text fontWeight={700}>{one.name}</Text>
             <Text fontSize="sm">{t("lessons.done_of", { done: one.done, count: one.of })}</Text>
             {one.under_way.map((title) => (

@@ -11,11 +11,15 @@ import { t } from "../../words";
 export default function WhileAwayPage() {
   const lessons = useWhileAway();
   const through = useLookThrough();
-  if (lessons.error && !lessons.data) return <Lost trouble={lessons.error} again={() => lessons.refetch()} />;
+  if (lessons.error && !lessons.data)
+    return <Lost trouble={lessons.error} again={() => lessons.refetch()} />;
   if (!lessons.data) return <Waiting what={t("lessons.these_lessons")} />;
   return (
     <>
-      <PageHead title={t("lessons.while_you_were_away")} about={t("lessons.what_others_heard_counts")} />
+      <PageHead
+        title={t("lessons.while_you_were_away")}
+        about={t("lessons.what_others_heard_counts")}
+      />
       <Notice trouble={through.error} />
       {lessons.data.length === 0 && (
         <Paper>

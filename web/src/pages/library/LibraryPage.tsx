@@ -2,7 +2,13 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useDeletePiece, useLoadScore, useRestorePiece, useShelf, useStudents } from "../../api/queries";
+import {
+  useDeletePiece,
+  useLoadScore,
+  useRestorePiece,
+  useShelf,
+  useStudents,
+} from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choice } from "../../components/Choice";
 import { Empty, Notice, Waiting } from "../../components/Notice";
@@ -42,7 +48,9 @@ export default function LibraryPage() {
         {score.input}
         <May to="teach">
           <Button onClick={score.choose} disabled={load.isPending}>
-            {load.isPending ? t("library.library_page.reading_the_score") : t("library.library_page.load_a_score")}
+            {load.isPending
+              ? t("library.library_page.reading_the_score")
+              : t("library.library_page.load_a_score")}
           </Button>
           <Button kind="go" onClick={() => go("/library/type")}>
             {t("library.library_page.type_what_is_printed")}

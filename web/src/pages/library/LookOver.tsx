@@ -21,7 +21,8 @@ export function LookOver({
   onLoad: (said: Said) => void;
   onLeave: () => void;
 }) {
-  const taken = (hand: "right" | "left") => asked.staves.find((one) => one.hand === hand)?.place ?? "";
+  const taken = (hand: "right" | "left") =>
+    asked.staves.find((one) => one.hand === hand)?.place ?? "";
   const [title, setTitle] = useState(asked.title ?? "");
   const [right, setRight] = useState(taken("right"));
   const [left, setLeft] = useState(taken("left"));
@@ -55,8 +56,18 @@ export function LookOver({
               onChange={(event) => setTitle(event.target.value)}
             />
           </Field.Root>
-          <Staff label={t("library.look_over.right_hand")} value={right} onChoose={setRight} asked={asked} />
-          <Staff label={t("library.look_over.left_hand")} value={left} onChoose={setLeft} asked={asked} />
+          <Staff
+            label={t("library.look_over.right_hand")}
+            value={right}
+            onChoose={setRight}
+            asked={asked}
+          />
+          <Staff
+            label={t("library.look_over.left_hand")}
+            value={left}
+            onChoose={setLeft}
+            asked={asked}
+          />
           <Button type="submit" kind="go" disabled={busy || (!right && !left)}>
             {busy ? t("library.library_page.reading_the_score") : t("library.look_over.load_it_so")}
           </Button>
@@ -74,7 +85,12 @@ type StaffProps = { label: string; value: string; onChoose: (place: string) => v
 
 function Staff({ label, value, onChoose, asked }: StaffProps) {
   return (
-    <Choice label={label} width="200px" value={value} onChange={(event) => onChoose(event.target.value)}>
+    <Choice
+      label={label}
+      width="200px"
+      value={value}
+      onChange={(event) => onChoose(event.target.value)}
+    >
       <option value="">{t("library.look_over.is_not_written")}</option>
       {asked.staves.map((one) => (
         <option key={one.place} value={one.place}>

@@ -18,7 +18,13 @@ const ASKED = ["notes", "verses", "track"] as const;
 /** Pages that go to another studio, and those that come from one. */
 export function Parcels({ pieces }: { pieces: Card[] }) {
   return (
-    <Paper as="section" aria-label={t("library.parcels.pages_for_another_studio")} px="16px" py="10px" mt="16px">
+    <Paper
+      as="section"
+      aria-label={t("library.parcels.pages_for_another_studio")}
+      px="16px"
+      py="10px"
+      mt="16px"
+    >
       <details>
         <summary style={{ cursor: "pointer", minHeight: 32, paddingTop: 4 }}>
           <Box display="inline-block">
@@ -46,9 +52,19 @@ function Give({ pieces }: { pieces: Card[] }) {
   return (
     <Box flex="1 1 380px">
       <Text>{t("library.parcels.about")}</Text>
-      <Box as="fieldset" mt="6px" aria-label={t("library.parcels.which_pages")} maxH="260px" overflowY="auto">
+      <Box
+        as="fieldset"
+        mt="6px"
+        aria-label={t("library.parcels.which_pages")}
+        maxH="260px"
+        overflowY="auto"
+      >
         {pieces.map((piece) => (
-          <Tick key={piece.id} checked={chosen.includes(piece.id)} onChange={() => choose(toggled(chosen, piece.id))}>
+          <Tick
+            key={piece.id}
+            checked={chosen.includes(piece.id)}
+            onChange={() => choose(toggled(chosen, piece.id))}
+          >
             {piece.title}
             {piece.book && `, ${piece.book}`}
           </Tick>

@@ -25,7 +25,10 @@ export function Shelf({ book, pieces, onDelete }: ShelfOf & { onDelete: (id: num
         {pieces.map((piece) => (
           <Grid
             key={piece.id}
-            templateColumns={{ base: "56px 1fr", md: "72px minmax(180px, 1.2fr) 1fr 1.2fr 1fr 36px" }}
+            templateColumns={{
+              base: "56px 1fr",
+              md: "72px minmax(180px, 1.2fr) 1fr 1.2fr 1fr 36px",
+            }}
             gap="16px"
             px="16px"
             py="9px"
@@ -35,7 +38,9 @@ export function Shelf({ book, pieces, onDelete }: ShelfOf & { onDelete: (id: num
             _last={{ border: 0 }}
           >
             <Text color="soft">
-              {piece.pages.length ? `p. ${[...new Set([piece.pages[0], piece.pages.at(-1)])].join("–")}` : "–"}
+              {piece.pages.length
+                ? `p. ${[...new Set([piece.pages[0], piece.pages.at(-1)])].join("–")}`
+                : "–"}
             </Text>
             <Box>
               <NameLink to={`/library/${piece.id}`}>{piece.title}</NameLink>
@@ -72,7 +77,8 @@ function NewBars({ piece }: { piece: Card }) {
   return (
     <Box>
       <Text>
-        <b>{piece.new_bars}</b> {t("library.library_page.of_bars_new", { bars_printed: piece.bars_printed })}{" "}
+        <b>{piece.new_bars}</b>{" "}
+        {t("library.library_page.of_bars_new", { bars_printed: piece.bars_printed })}{" "}
         <Text as="span" color="soft">
           {t("library.library_page.played", { bars_played: piece.bars_played })}
         </Text>
@@ -86,7 +92,8 @@ function NewBars({ piece }: { piece: Card }) {
 
 /** The letters in their tints, as they stand on the page. */
 function Sections({ of }: { of: string[] }) {
-  if (of.length === 0) return <Text color="brass">{t("library.library_page.no_sections_yet")}</Text>;
+  if (of.length === 0)
+    return <Text color="brass">{t("library.library_page.no_sections_yet")}</Text>;
   return (
     <Flex gap="3px" wrap="wrap">
       {of.map((section) => (

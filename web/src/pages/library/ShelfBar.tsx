@@ -44,10 +44,13 @@ export function ShelfBar({ all, view }: { all: Schemas["PieceCard"][]; view: She
         name="by"
         address={view}
         label={t("library.shelf_bar.order")}
-        options={ORDERS.map((order) => [order === "book" ? "" : order, t(`library.orders.${order}`)] as const)}
+        options={ORDERS.map(
+          (order) => [order === "book" ? "" : order, t(`library.orders.${order}`)] as const,
+        )}
       />
       <Text color="soft" role="status">
-        {view.count < all.length && t("library.shelf_bar.of", { shown: view.count, count: all.length })}
+        {view.count < all.length &&
+          t("library.shelf_bar.of", { shown: view.count, count: all.length })}
       </Text>
     </Flex>
   );

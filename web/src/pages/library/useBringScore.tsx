@@ -12,11 +12,15 @@ type Load<Out> = Omit<ReturnType<typeof useLoadScore>, "mutate" | "data"> & {
   ) => void;
 };
 
-/** Bringing a score: a file is chosen, and what the server asks about it stands until it is loaded or left. */
+/**
+ * Bringing a score: a file is chosen, and what the server asks about it stands until it is loaded
+ * or left.
+ */
 export function useBringScore<Out>(load: Load<Out>, onDone: (piece: Out) => void) {
   const [asked, setAsked] = useState<{ file: File; about: Schemas["LookOver"] } | null>(null);
   const about = load.error?.problem.look_over;
-  if (about && load.variables && asked?.about !== about) setAsked({ file: load.variables.file, about });
+  if (about && load.variables && asked?.about !== about)
+    setAsked({ file: load.variables.file, about });
   const bring = (said: Parameters<typeof load.mutate>[0]) =>
     load.mutate(said, {
       onSuccess: (piece) => {
@@ -24,8 +28,10 @@ export function useBringScore<Out>(load: Load<Out>, onDone: (piece: Out) => void
         onDone(piece);
       },
     });
-  const { input, choose } = useFile(t("library.library_page.score_file"), ".musicxml,.xml,.mxl", (file) =>
-    bring({ file }),
+  const { input, choose } = useFile(
+    t("library.library_page.score_file"),
+    ".musicxml,.xml,.mxl",
+    (file) => bring({ file }),
   );
   const questions: ReactNode = asked && (
     <LookOver

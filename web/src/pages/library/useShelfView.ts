@@ -28,8 +28,13 @@ export function useShelfView(all: Card[]) {
   const books = [...new Set(shown.map((piece) => piece.book ?? ""))];
   const shelves: ShelfOf[] =
     order === "book"
-      ? books.map((book) => ({ book, pieces: shown.filter((piece) => (piece.book ?? "") === book) }))
-      : [{ book: null, pieces: shown.sort(COMPARED[order]) }].filter((shelf) => shelf.pieces.length > 0);
+      ? books.map((book) => ({
+          book,
+          pieces: shown.filter((piece) => (piece.book ?? "") === book),
+        }))
+      : [{ book: null, pieces: shown.sort(COMPARED[order]) }].filter(
+          (shelf) => shelf.pieces.length > 0,
+        );
   return { ...address, order, shelves, count: shown.length };
 }
 

@@ -13,8 +13,10 @@ import { t } from "../../words";
 export default function OutboxPage() {
   const letters = useOutbox();
   const unsent = useUnsent();
-  if (letters.error && !letters.data) return <Lost trouble={letters.error} again={() => letters.refetch()} />;
-  if (!letters.data || unsent.isPending) return <Waiting what={t("outbox.outbox_page.the_outbox")} />;
+  if (letters.error && !letters.data)
+    return <Lost trouble={letters.error} again={() => letters.refetch()} />;
+  if (!letters.data || unsent.isPending)
+    return <Waiting what={t("outbox.outbox_page.the_outbox")} />;
   return (
     <>
       <PageHead
@@ -56,7 +58,11 @@ function Unsent({ title, about, all, to }: UnsentProps) {
       <Text color="soft">{about}</Text>
       <Flex gap="4px 20px" wrap="wrap" mt="4px">
         {all.map((one) => (
-          <NameLink key={`${one.student_id} ${one.day}`} fontSize="md" to={`/students/${one.student_id}${to}`}>
+          <NameLink
+            key={`${one.student_id} ${one.day}`}
+            fontSize="md"
+            to={`/students/${one.student_id}${to}`}
+          >
             {t("outbox.outbox_page.of_lesson", { student: one.student, day: fullDay(one.day) })}
           </NameLink>
         ))}
@@ -75,21 +81,33 @@ function Letter({ letter }: { letter: Schemas["Letter"] }) {
       <Flex gap="10px" align="baseline" wrap="wrap">
         <Text fontWeight={700}>{letter.subject}</Text>
         <Text fontSize="sm" fontWeight={650} color={wrong ? "brick" : "soft"}>
-          {t(`outbox.outbox_page.state.${letter.state}`, { time: moment(letter.sent_at ?? letter.made_at) })}
+          {t(`outbox.outbox_page.state.${letter.state}`, {
+            time: moment(letter.sent_at ?? letter.made_at),
+          })}
         </Text>
         {wrong && (
           <May to="hear">
-            <Button size="sm" ml="auto" disabled={again.isPending} onClick={() => again.mutate(letter.id)}>
+            <Button
+              size="sm"
+              ml="auto"
+              disabled={again.isPending}
+              onClick={() => again.mutate(letter.id)}
+            >
               {t("outbox.outbox_page.again")}
             </Button>
           </May>
         )}
       </Flex>
       <Text fontSize="sm" color="soft">
-        {t("outbox.outbox_page.written", { recipient: letter.recipient, time: moment(letter.made_at) })}
+        {t("outbox.outbox_page.written", {
+          recipient: letter.recipient,
+          time: moment(letter.made_at),
+        })}
       </Text>
       {letter.trouble && (
-        <Text color="brick">{t("outbox.outbox_page.the_mail_server_said_it_is", { trouble: letter.trouble })}</Text>
+        <Text color="brick">
+          {t("outbox.outbox_page.the_mail_server_said_it_is", { trouble: letter.trouble })}
+        </Text>
       )}
       <Notice trouble={again.error} />
       <Box whiteSpace="pre-wrap" mt="6px">

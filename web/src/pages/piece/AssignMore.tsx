@@ -7,7 +7,9 @@ import { Choice, FirstHand } from "../../components/Choice";
 import { OrderOptions } from "../../components/SectionOrder";
 import { t } from "../../words";
 
-export type AssignForm = Required<Omit<AssignmentRequest, "piece_id" | "memory" | "introduce_first" | "priority">> & {
+export type AssignForm = Required<
+  Omit<AssignmentRequest, "piece_id" | "memory" | "introduce_first" | "priority">
+> & {
   id: number | "";
   memory: string;
   introduce_first: string;
@@ -21,12 +23,16 @@ type Props = {
   children: ReactNode;
 };
 
-/** What else can be chosen of how a piece is learnt, each as it usually is until one says otherwise. */
+/**
+ * What else can be chosen of how a piece is learnt, each as it usually is until one says otherwise.
+ */
 export function AssignMore({ form: { register, watch }, routine, startTarget, children }: Props) {
   const target_by = watch("target_by");
   return (
     <details style={{ marginTop: 8 }}>
-      <summary style={{ cursor: "pointer", fontWeight: 650, minHeight: 24 }}>{t("piece.assign_piece.more")}</summary>
+      <summary style={{ cursor: "pointer", fontWeight: 650, minHeight: 24 }}>
+        {t("piece.assign_piece.more")}
+      </summary>
       <Text my="6px">
         {routine?.for_whom}{" "}
         <Text as="span" color="soft">
@@ -46,7 +52,12 @@ export function AssignMore({ form: { register, watch }, routine, startTarget, ch
           <option value="none">{t("piece.assign_piece.none")}</option>
         </Choice>
         {(["articulation_by", "dynamics_by"] as const).map((field) => (
-          <Choice key={field} label={t(`piece.assign_piece.${field}`)} width="170px" {...register(field)}>
+          <Choice
+            key={field}
+            label={t(`piece.assign_piece.${field}`)}
+            width="170px"
+            {...register(field)}
+          >
             <option value="teacher">{t("piece.assign_piece.you")}</option>
             <option value="student">{t("piece.assign_piece.the_student")}</option>
           </Choice>
@@ -80,7 +91,11 @@ export function AssignMore({ form: { register, watch }, routine, startTarget, ch
             />
           </Field.Root>
         )}
-        <Choice label={t("piece.assign_piece.repeats_after_a_jump")} width="160px" {...register("repeats")}>
+        <Choice
+          label={t("piece.assign_piece.repeats_after_a_jump")}
+          width="160px"
+          {...register("repeats")}
+        >
           <option value="as_printed">{t("piece.assign_piece.as_the_page_says")}</option>
           <option value="not_taken">{t("piece.assign_piece.not_taken")}</option>
           <option value="taken">{t("piece.assign_piece.taken")}</option>
@@ -90,15 +105,27 @@ export function AssignMore({ form: { register, watch }, routine, startTarget, ch
           <option value="twice">{t("piece.assign_piece.twice_as_long")}</option>
           <option value="free">{t("piece.assign_piece.free")}</option>
         </Choice>
-        <Choice label={t("piece.assign_piece.sections_open")} width="170px" {...register("introduce_first")}>
+        <Choice
+          label={t("piece.assign_piece.sections_open")}
+          width="170px"
+          {...register("introduce_first")}
+        >
           <option value="">{t("piece.assign_piece.as_for_the_student")}</option>
           <option value="true">{t("piece.assign_piece.once_they_were_introduced")}</option>
           <option value="false">{t("piece.assign_piece.by_themselves")}</option>
         </Choice>
-        <Choice label={t("piece.assign_piece.sections_begin")} width="200px" {...register("section_order")}>
+        <Choice
+          label={t("piece.assign_piece.sections_begin")}
+          width="200px"
+          {...register("section_order")}
+        >
           <OrderOptions />
         </Choice>
-        <Choice label={t("piece.assign_piece.among_the_pieces")} width="160px" {...register("priority")}>
+        <Choice
+          label={t("piece.assign_piece.among_the_pieces")}
+          width="160px"
+          {...register("priority")}
+        >
           <option value="0">{t("piece.assign_piece.in_its_turn")}</option>
           <option value="1">{t("piece.assign_piece.before_the_others")}</option>
           <option value="-1">{t("piece.assign_piece.when_there_is_room")}</option>

@@ -22,8 +22,8 @@ import { t } from "../../words";
 import { type AssignForm, AssignMore } from "./AssignMore";
 import { ComesTo } from "./ComesTo";
 
-/** Gives a piece to a student, or to several: by which routine, until when, and what that comes to; the rest
- * of what can be chosen opens below. */
+/** Gives a piece to a student, or to several: by which routine, until when, and what that comes to;
+ * the rest of what can be chosen opens below. */
 export function AssignPiece({
   piece,
   student,
@@ -66,7 +66,8 @@ export function AssignPiece({
   const [given, setGiven] = useState<number[]>([]);
   const form = watch();
   const routine = routines.data?.find((one) => one.key === form.routine);
-  const aspects = routine && routine.sitting.length > 2 && routine.key !== "say_clap_play" ? routine.sitting : [];
+  const aspects =
+    routine && routine.sitting.length > 2 && routine.key !== "say_clap_play" ? routine.sitting : [];
   // In the teacher's order where one was made of these very aspects.
   const order = [...form.order].sort().join() === [...aspects].sort().join() ? form.order : aspects;
   const gift = giftOf(form, piece.id, order);
@@ -76,7 +77,10 @@ export function AssignPiece({
   const nameOf = (one: number) => here.find((other) => other.id === one)?.name ?? "";
   // Whom it can still be given to.
   const free = (besides?: number) =>
-    here.filter((one) => one.id === besides || (one.id !== id && !also.includes(one.id) && !given.includes(one.id)));
+    here.filter(
+      (one) =>
+        one.id === besides || (one.id !== id && !also.includes(one.id) && !given.includes(one.id)),
+    );
   // One after another: where one is refused, those before have it, and are not asked again.
   const submit = async () => {
     const done = [...given];
@@ -103,7 +107,8 @@ export function AssignPiece({
   };
   const startTarget = (by: string) => {
     if (by === "share") setValue("target_tempo", 75);
-    if (by === "number") setValue("target_tempo", piece.figures?.target_tempo ?? piece.target_tempo ?? 60);
+    if (by === "number")
+      setValue("target_tempo", piece.figures?.target_tempo ?? piece.target_tempo ?? 60);
   };
   const chooseStudent = (chosen: string) => {
     const found = students.data?.find((one) => one.id === Number(chosen));
@@ -119,7 +124,10 @@ export function AssignPiece({
               label={t("piece.assign_piece.student")}
               width="170px"
               required
-              {...register("id", { required: true, onChange: (event) => chooseStudent(event.target.value) })}
+              {...register("id", {
+                required: true,
+                onChange: (event) => chooseStudent(event.target.value),
+              })}
             >
               <option value="">{t("piece.assign_piece.choose")}</option>
               {free(Number(form.id)).map((one) => (

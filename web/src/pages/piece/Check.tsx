@@ -14,8 +14,15 @@ export function Check({ id, whose, bench, onShow }: Props) {
   return (
     <>
       <Box as="section">
-        {diagnostics.length === 0 && <Text color="soft">{t("piece.check.the_signs_and_counts_of_the")}</Text>}
-        <Diagnostics diagnostics={diagnostics} onShow={onShow} onMend={bench.apply} busy={bench.busy} />
+        {diagnostics.length === 0 && (
+          <Text color="soft">{t("piece.check.the_signs_and_counts_of_the")}</Text>
+        )}
+        <Diagnostics
+          diagnostics={diagnostics}
+          onShow={onShow}
+          onMend={bench.apply}
+          busy={bench.busy}
+        />
       </Box>
       <Known id={id} whose={whose} bench={bench} onShow={onShow} />
       <OfScore title={t("piece.check.assumed_of_the_score")} all={assumed} />
@@ -35,7 +42,8 @@ function OfScore({ title, all }: { title: string; all: Schemas["Page"]["unread"]
       {all.map((one) => (
         <Text key={one.what} fontSize="sm">
           {one.what}
-          {one.bars.length > 0 && ` (${t("piece.check.bars", { count: one.bars.length, bars: one.bars.join(", ") })})`}
+          {one.bars.length > 0 &&
+            ` (${t("piece.check.bars", { count: one.bars.length, bars: one.bars.join(", ") })})`}
         </Text>
       ))}
     </Box>

@@ -11,7 +11,10 @@ type Props = {
   busy?: boolean;
 };
 
-/** What does not add up, one after another, each with its bar and, where it can be pressed, its mend. */
+/**
+ * What does not add up, one after another, each with its bar and, where it can be pressed, its
+ * mend.
+ */
 export function Diagnostics({ diagnostics, onShow, onMend, busy }: Props) {
   return (
     <>
@@ -22,7 +25,13 @@ export function Diagnostics({ diagnostics, onShow, onMend, busy }: Props) {
             {one.message}
             <Flex gap="6px" wrap="wrap" mt="2px">
               {one.bar && (
-                <Button kind="quiet" size="sm" px="0" minH="26px" onClick={() => onShow(one.bar as number)}>
+                <Button
+                  kind="quiet"
+                  size="sm"
+                  px="0"
+                  minH="26px"
+                  onClick={() => onShow(one.bar as number)}
+                >
                   {t("piece.check.show_the_bar")}
                 </Button>
               )}

@@ -30,7 +30,17 @@ type Props = {
 
 /** Where next? At each sign the student shows the bar that comes, on the page
  * or by its figure. What was wrong says why; the first answers are kept. */
-export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand, tempo, onEnd }: Props) {
+export function Drill({
+  id,
+  whose,
+  revision,
+  visits,
+  answer,
+  onAnswered,
+  onStand,
+  tempo,
+  onEnd,
+}: Props) {
   const drill = useDrill(id, whose, revision);
   const [at, setAt] = useState(0);
   const [missed, setMissed] = useState<number[]>([]);
@@ -51,7 +61,9 @@ export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand
     if (!right && !missed.includes(at)) setMissed([...missed, at]);
     setSaid({
       right,
-      why: right ? question.why : (choice?.why ?? t("piece.drill.the_music_does_not_go_there", { why: question.why })),
+      why: right
+        ? question.why
+        : (choice?.why ?? t("piece.drill.the_music_does_not_go_there", { why: question.why })),
     });
   };
   const next = () => {
@@ -71,7 +83,8 @@ export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand
       if ((event.target as Element).matches("input, textarea, select")) return;
       const choice = question?.choices[Number(event.key) - 1];
       if (choice) pick(choice.bar);
-      if (event.key === "Enter" && said?.right && !(event.target as Element).matches("button")) next();
+      if (event.key === "Enter" && said?.right && !(event.target as Element).matches("button"))
+        next();
       if (event.key === "Escape") onEnd();
     };
     window.addEventListener("keydown", onKey);
@@ -122,7 +135,9 @@ export function Drill({ id, whose, revision, visits, answer, onAnswered, onStand
           </Text>
           {said.right && (
             <Button kind="go" size="sm" autoFocus onClick={next}>
-              {at + 1 < questions.length ? t("piece.drill.next_sign") : t("piece.drill.how_it_went")}
+              {at + 1 < questions.length
+                ? t("piece.drill.next_sign")
+                : t("piece.drill.how_it_went")}
             </Button>
           )}
         </Flex>
@@ -176,8 +191,14 @@ function Asked({ question, at, of, time, over, ear, onPick, onEnd }: AskedProps)
       </Flex>
       <Flex mt="8px" gap="8px" wrap="wrap" align="center">
         {question.choices.map((choice, which) => (
-          <Button key={choice.bar ?? "end"} size="lg" disabled={over} onClick={() => onPick(choice.bar)}>
-            <kbd>{which + 1}</kbd> {choice.bar ? t("piece.drill.bar", { bar: choice.name }) : t("piece.drill.the_end")}
+          <Button
+            key={choice.bar ?? "end"}
+            size="lg"
+            disabled={over}
+            onClick={() => onPick(choice.bar)}
+          >
+            <kbd>{which + 1}</kbd>{" "}
+            {choice.bar ? t("piece.drill.bar", { bar: choice.name }) : t("piece.drill.the_end")}
           </Button>
         ))}
         {ear.on && (
@@ -191,7 +212,13 @@ function Asked({ question, at, of, time, over, ear, onPick, onEnd }: AskedProps)
   );
 }
 
-type ResultProps = { id: number; whose: Whose; questions: Question[]; missed: number[]; onEnd: () => void };
+type ResultProps = {
+  id: number;
+  whose: Whose;
+  questions: Question[];
+  missed: number[];
+  onEnd: () => void;
+};
 
 function Result({ id, whose, questions, missed, onEnd }: ResultProps) {
   const students = useStudents();
@@ -203,7 +230,12 @@ function Result({ id, whose, questions, missed, onEnd }: ResultProps) {
   return (
     <Flex align="center" gap="8px" wrap="wrap">
       <Text>
-        <b>{t("piece.drill.of_right", { right: questions.length - missed.length, of: questions.length })}</b>{" "}
+        <b>
+          {t("piece.drill.of_right", {
+            right: questions.length - missed.length,
+            of: questions.length,
+          })}
+        </b>{" "}
         {missed.length === 0
           ? t("piece.drill.at_the_first_try")
           : t("piece.drill.look_again", {
@@ -233,7 +265,14 @@ function Result({ id, whose, questions, missed, onEnd }: ResultProps) {
             kind="go"
             size="sm"
             disabled={!student || keep.isPending}
-            onClick={() => keep.mutate({ student_id: Number(student), key, asked: questions.length, missed: bars })}
+            onClick={() =>
+              keep.mutate({
+                student_id: Number(student),
+                key,
+                asked: questions.length,
+                missed: bars,
+              })
+            }
           >
             {t("piece.drill.keep_the_result")}
           </Button>

@@ -10,13 +10,23 @@ import { t } from "../../words";
 const WIDE = 300;
 
 /** The notes of the chosen bars, engraved from the loaded score. */
-export function Excerpt({ id, piece, chosen }: { id: number; piece: Schemas["Page"]; chosen: Range | null }) {
+export function Excerpt({
+  id,
+  piece,
+  chosen,
+}: {
+  id: number;
+  piece: Schemas["Page"];
+  chosen: Range | null;
+}) {
   const score = useScore(id, chosen !== null);
   if (!chosen)
     return (
       <Box as="section">
         <Text color="soft">{t("piece.excerpt.choose_bars_or_a_section_on")}</Text>
-        {piece.sections.length === 0 && <Text color="soft">{t("piece.excerpt.drag_over_the_bars_or_press")}</Text>}
+        {piece.sections.length === 0 && (
+          <Text color="soft">{t("piece.excerpt.drag_over_the_bars_or_press")}</Text>
+        )}
       </Box>
     );
   if (score.error && !score.data) return <Notice trouble={score.error} />;

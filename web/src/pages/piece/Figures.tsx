@@ -5,7 +5,8 @@ import { t } from "../../words";
 
 /** How long a piece is as it is played. */
 export function Figures({ piece }: { piece: Schemas["Page"] }) {
-  const { bars_played, bars_printed, counts_played, seconds, target_tempo, page_turns } = piece.figures;
+  const { bars_played, bars_printed, counts_played, seconds, target_tempo, page_turns } =
+    piece.figures;
   return (
     <>
       <Text as="b" color="ink">

@@ -22,7 +22,13 @@ export function Known({ id, whose, bench, onShow }: Props) {
           {one.words}
           <Flex gap="6px" wrap="wrap" mt="2px">
             {one.bar && (
-              <Button kind="quiet" size="sm" px="0" minH="26px" onClick={() => onShow(one.bar as number)}>
+              <Button
+                kind="quiet"
+                size="sm"
+                px="0"
+                minH="26px"
+                onClick={() => onShow(one.bar as number)}
+              >
                 {t("piece.check.show_the_bar")}
               </Button>
             )}

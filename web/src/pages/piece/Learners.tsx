@@ -21,8 +21,8 @@ import type { Bench } from "./useBench";
 
 type Learner = Schemas["LearnerOfPage"];
 
-/** Who learns the piece, and what its page as it is now would come to for each; another score for it; and
- * another entry that is the same piece. */
+/** Who learns the piece, and what its page as it is now would come to for each; another score for
+ * it; and another entry that is the same piece. */
 export function Learners({ id, bench }: { id: number; bench: Bench }) {
   const learners = useLearners(id, bench.revision);
   return (
@@ -55,7 +55,11 @@ function OfStudent({ one }: { one: Learner }) {
       <Flex align="center" gap="8px" wrap="wrap">
         <NameLink to={`/students/${one.student_id}`}>{one.name}</NameLink>
         <Text flex="1" fontSize="sm" color={one.behind ? "brass" : "soft"}>
-          {t(one.behind ? "piece.learners.has_the_page_as_it_was" : "piece.learners.has_the_page_as_it_is")}
+          {t(
+            one.behind
+              ? "piece.learners.has_the_page_as_it_was"
+              : "piece.learners.has_the_page_as_it_is",
+          )}
         </Text>
         {one.behind && changes && !one.refused && (
           <Button
@@ -103,7 +107,9 @@ function OtherScore({ id }: { id: number }) {
       </Text>
       {score.input}
       <Button size="sm" onClick={score.choose} disabled={load.isPending}>
-        {load.isPending ? t("library.library_page.reading_the_score") : t("piece.learners.load_another_score")}
+        {load.isPending
+          ? t("library.library_page.reading_the_score")
+          : t("piece.learners.load_another_score")}
       </Button>
       {score.questions}
       <Notice trouble={score.trouble} />
@@ -142,7 +148,10 @@ function SamePiece({ id }: { id: number }) {
             </option>
           ))}
         </Choice>
-        <Button disabled={into === null || merge.isPending} onClick={() => into !== null && merge.mutate(into)}>
+        <Button
+          disabled={into === null || merge.isPending}
+          onClick={() => into !== null && merge.mutate(into)}
+        >
           {t("piece.learners.make_them_one")}
         </Button>
       </Flex>
@@ -150,7 +159,8 @@ function SamePiece({ id }: { id: number }) {
       {merge.data && (
         <Box role="status" fontSize="sm" mt="4px">
           {t("piece.learners.students_moved", { count: merge.data.moved })}{" "}
-          {merge.data.stayed.length > 0 && t("piece.learners.stayed", { names: merge.data.stayed.join(", ") })}{" "}
+          {merge.data.stayed.length > 0 &&
+            t("piece.learners.stayed", { names: merge.data.stayed.join(", ") })}{" "}
           <NameLink to={`/library/${merge.data.id}`}>{merge.data.title}</NameLink>
         </Box>
       )}

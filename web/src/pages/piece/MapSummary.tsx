@@ -38,7 +38,12 @@ export function MapSummary({
         {piece.sections.length === 0 && (
           <>
             <Text color="soft">{t("piece.map_summary.none_yet_choose_bars_on_the")}</Text>
-            <Button mt="6px" size="sm" disabled={bench.busy} onClick={() => bench.apply({ suggest: true })}>
+            <Button
+              mt="6px"
+              size="sm"
+              disabled={bench.busy}
+              onClick={() => bench.apply({ suggest: true })}
+            >
               {t("piece.map_summary.suggest_sections")}
             </Button>
           </>
@@ -140,7 +145,11 @@ function HowLong({ piece }: { piece: Page }) {
         />
       </Flex>
       <Text fontSize="sm" color="soft">
-        {t("piece.map_summary.new_moved_or_in_the_same", { fresh, near, same: bars_printed - fresh - near })}
+        {t("piece.map_summary.new_moved_or_in_the_same", {
+          fresh,
+          near,
+          same: bars_printed - fresh - near,
+        })}
       </Text>
     </Box>
   );

@@ -10,7 +10,8 @@ export function Order({ children }: { children: ReactNode }) {
     if (!one) return;
     const root = document.documentElement.style;
     const watch = new ResizeObserver(() => {
-      root.scrollPaddingBottom = getComputedStyle(one).position === "sticky" ? `${one.offsetHeight + 8}px` : "";
+      root.scrollPaddingBottom =
+        getComputedStyle(one).position === "sticky" ? `${one.offsetHeight + 8}px` : "";
     });
     watch.observe(one);
     return () => {
@@ -25,7 +26,9 @@ export function Order({ children }: { children: ReactNode }) {
       pb="8px"
       bg="ground"
       zIndex={4}
-      css={{ "@media (min-width: 992px) and (min-height: 640px)": { position: "sticky", bottom: 0 } }}
+      css={{
+        "@media (min-width: 992px) and (min-height: 640px)": { position: "sticky", bottom: 0 },
+      }}
     >
       {children}
     </Box>

@@ -23,7 +23,8 @@ export function PageLines({ piece, onLines }: Props) {
             onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
             onBlur={(event) => {
               const typed = event.target.value.trim().split(/\s+/).map(Number);
-              if (event.target.value.trim() !== lines && typed.every((one) => one >= 0)) onLines(page, typed);
+              if (event.target.value.trim() !== lines && typed.every((one) => one >= 0))
+                onLines(page, typed);
             }}
           />
         </Flex>

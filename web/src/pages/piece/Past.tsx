@@ -8,7 +8,8 @@ import { t } from "../../words";
 import { Difference } from "./ScriptConflict";
 import type { Bench } from "./useBench";
 
-const when = (at: string) => moment(at, { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+const when = (at: string) =>
+  moment(at, { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
 
 /** Who changed what and when; any two can be compared, and gone back to. */
 export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Bench }) {
@@ -19,7 +20,9 @@ export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Be
   if (!revisions.data) return <Waiting what={t("piece.past.what_was_changed")} />;
   return (
     <Box as="section">
-      {revisions.data.length === 0 && <Text color="soft">{t("piece.past.nothing_has_been_changed_here_yet")}</Text>}
+      {revisions.data.length === 0 && (
+        <Text color="soft">{t("piece.past.nothing_has_been_changed_here_yet")}</Text>
+      )}
       {revisions.data.map((one) => (
         <Box key={one.revision} borderBottom="1px solid" borderColor="line" py="5px">
           <Flex align="center" gap="8px">
@@ -42,7 +45,10 @@ export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Be
             <>
               <Flex as="label" gap="6px" fontSize="sm" color="soft" align="center">
                 {t("piece.past.compared_with")}
-                <select value={against ?? ""} onChange={(event) => setAgainst(Number(event.target.value) || null)}>
+                <select
+                  value={against ?? ""}
+                  onChange={(event) => setAgainst(Number(event.target.value) || null)}
+                >
                   <option value="">{t("piece.past.nothing")}</option>
                   {revisions.data
                     .filter((other) => other.revision !== one.revision)
@@ -53,7 +59,13 @@ export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Be
                     ))}
                 </select>
               </Flex>
-              <Changed id={id} whose={whose} revision={one.revision} against={against} bench={bench} />
+              <Changed
+                id={id}
+                whose={whose}
+                revision={one.revision}
+                against={against}
+                bench={bench}
+              />
             </>
           )}
         </Box>
@@ -62,7 +74,13 @@ export function Past({ id, whose, bench }: { id: number; whose: Whose; bench: Be
   );
 }
 
-type ChangedProps = { id: number; whose: Whose; revision: number; against: number | null; bench: Bench };
+type ChangedProps = {
+  id: number;
+  whose: Whose;
+  revision: number;
+  against: number | null;
+  bench: Bench;
+};
 
 function Changed({ id, whose, revision, against, bench }: ChangedProps) {
   const shown = useRevision(id, whose, revision, against);

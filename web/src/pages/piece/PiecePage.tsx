@@ -11,7 +11,8 @@ export default function PiecePage() {
   const id = Number(useParams().id);
   const [whose, setWhose] = useState<Whose>("studio");
   const piece = usePiece(id, whose);
-  if (piece.error && !piece.data) return <Lost trouble={piece.error} again={() => piece.refetch()} />;
+  if (piece.error && !piece.data)
+    return <Lost trouble={piece.error} again={() => piece.refetch()} />;
   if (!piece.data) return <Waiting what={t("piece.piece_page.the_piece")} />;
   return <Workbench key={`${id}/${whose}`} piece={piece.data} whose={whose} onWhose={setWhose} />;
 }

@@ -7,7 +7,13 @@ export function Pointed({ bar, piece }: { bar: Schemas["Bar"]; piece: Schemas["P
   const times = piece.ribbon
     .filter((visit) => visit.bar === bar.index)
     .map((visit) =>
-      [...new Set([t("piece.workbench.time", { ordinal: ordinal(visit.time) }), visit.reached, ...visit.notes])]
+      [
+        ...new Set([
+          t("piece.workbench.time", { ordinal: ordinal(visit.time) }),
+          visit.reached,
+          ...visit.notes,
+        ]),
+      ]
         .filter(Boolean)
         .join(", "),
     );

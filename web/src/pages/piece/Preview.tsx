@@ -14,7 +14,12 @@ export function Preview({ id, whose, bench, onShow }: Props) {
   return (
     <>
       <Box as="section">
-        <Link href={`/api/pieces/${id}/pencil.pdf?for=${whose}`} color="slate" target="_blank" rel="noreferrer">
+        <Link
+          href={`/api/pieces/${id}/pencil.pdf?for=${whose}`}
+          color="slate"
+          target="_blank"
+          rel="noreferrer"
+        >
           {t("piece.preview.pencil_list")}
         </Link>
       </Box>
@@ -49,7 +54,14 @@ export function Preview({ id, whose, bench, onShow }: Props) {
                   )}
                 </Text>
                 {fact.caution && (
-                  <Box as="details" fontSize="sm" borderLeft="3px solid" borderColor="slate" pl="8px" mt="2px">
+                  <Box
+                    as="details"
+                    fontSize="sm"
+                    borderLeft="3px solid"
+                    borderColor="slate"
+                    pl="8px"
+                    mt="2px"
+                  >
                     <Text as="summary" cursor="pointer">
                       {t("piece.preview.take_care_with_this_stretch")}
                     </Text>
@@ -78,10 +90,19 @@ export function Preview({ id, whose, bench, onShow }: Props) {
               >
                 {spot.words}
               </Button>
-              <Button size="sm" disabled={bench.busy} onClick={() => bench.apply({ put: [spot.mark] })}>
+              <Button
+                size="sm"
+                disabled={bench.busy}
+                onClick={() => bench.apply({ put: [spot.mark] })}
+              >
                 {t("piece.preview.mark")}
               </Button>
-              <Button kind="quiet" size="sm" disabled={bench.busy} onClick={() => bench.apply({ put: [spot.dismiss] })}>
+              <Button
+                kind="quiet"
+                size="sm"
+                disabled={bench.busy}
+                onClick={() => bench.apply({ put: [spot.dismiss] })}
+              >
                 {t("piece.preview.dismiss")}
               </Button>
             </Flex>

@@ -13,14 +13,22 @@ export function ScriptConflict({ bench }: { bench: Bench }) {
   const theirs = lines(stale.script);
   return (
     <Conflict
-      said={t("piece.conflict.changed_meanwhile", { by: stale.by ?? t("components.conflict.someone_else") })}
+      said={t("piece.conflict.changed_meanwhile", {
+        by: stale.by ?? t("components.conflict.someone_else"),
+      })}
       onBoth={() => bench.settle(stale.merged)}
       onTheirs={() => bench.settle(stale.script)}
       onMine={() => bench.settle(script)}
     >
       <Grid templateColumns="1fr 1fr" gap="16px" my="6px" fontSize="sm">
-        <Difference head={t("piece.conflict.only_in_theirs")} lines={theirs.filter((line) => !mine.includes(line))} />
-        <Difference head={t("piece.conflict.only_in_yours")} lines={mine.filter((line) => !theirs.includes(line))} />
+        <Difference
+          head={t("piece.conflict.only_in_theirs")}
+          lines={theirs.filter((line) => !mine.includes(line))}
+        />
+        <Difference
+          head={t("piece.conflict.only_in_yours")}
+          lines={mine.filter((line) => !theirs.includes(line))}
+        />
       </Grid>
     </Conflict>
   );

@@ -32,12 +32,22 @@ export function ScriptText({ id, whose, bench, onShow }: Props) {
       />
       <ScriptProblems problems={bench.problems} />
       <Box aria-live="polite" fontSize="sm" mt="4px">
-        <Diagnostics diagnostics={bench.piece.diagnostics} onShow={onShow} onMend={bench.apply} busy={bench.busy} />
+        <Diagnostics
+          diagnostics={bench.piece.diagnostics}
+          onShow={onShow}
+          onMend={bench.apply}
+          busy={bench.busy}
+        />
       </Box>
       <Flex gap="10px" mt="8px" fontSize="sm" color="soft" wrap="wrap">
         {t("piece.script_text.save_to_a_file")}
         {OUT.map((kind) => (
-          <Link key={kind} href={`/api/pieces/${id}/export/${kind}?for=${whose}`} color="slate" download>
+          <Link
+            key={kind}
+            href={`/api/pieces/${id}/export/${kind}?for=${whose}`}
+            color="slate"
+            download
+          >
             {t(`piece.script_text.${kind}`)}
           </Link>
         ))}

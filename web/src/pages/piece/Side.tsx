@@ -32,7 +32,17 @@ type Props = {
 };
 
 /** What lies beside the page, one thing at a time. */
-export function Side({ id, hasScore, bench, whose, tab: asked, onTab, chosen, onChoose, onShow }: Props) {
+export function Side({
+  id,
+  hasScore,
+  bench,
+  whose,
+  tab: asked,
+  onTab,
+  chosen,
+  onChoose,
+  onShow,
+}: Props) {
   const teaches = useMay()("teach");
   const tab = teaches || LOOKING.includes(asked) ? asked : "preview";
   const { piece, problems } = bench;
@@ -47,7 +57,9 @@ export function Side({ id, hasScore, bench, whose, tab: asked, onTab, chosen, on
         px="4px"
         wrap="wrap"
       >
-        {TABS.filter((key) => (key !== "notes" || hasScore) && (teaches || LOOKING.includes(key))).map((key) => (
+        {TABS.filter(
+          (key) => (key !== "notes" || hasScore) && (teaches || LOOKING.includes(key)),
+        ).map((key) => (
           <Button
             key={key}
             kind="quiet"
@@ -76,7 +88,10 @@ export function Side({ id, hasScore, bench, whose, tab: asked, onTab, chosen, on
         minH="420px"
         overflowY="auto"
         css={{
-          "& > section": { borderBottom: "1px solid var(--chakra-colors-line)", padding: "10px 14px" },
+          "& > section": {
+            borderBottom: "1px solid var(--chakra-colors-line)",
+            padding: "10px 14px",
+          },
           "& > section:last-child": { border: 0 },
         }}
       >

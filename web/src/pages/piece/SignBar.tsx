@@ -30,9 +30,10 @@ const TALL = "152px";
 function Keys() {
   return (
     <Text fontSize="sm" color="soft">
-      {t("piece.sign_bar.drag_over_bars")} <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd> · <kbd>S</kbd>{" "}
-      {t("piece.sign_bar.a_section")} · <kbd>R</kbd> {t("piece.sign_bar.a_repeat")} · <kbd>1</kbd> <kbd>2</kbd>{" "}
-      {t("piece.sign_bar.endings")} · <kbd>?</kbd> {t("piece.sign_bar.all_keys")}
+      {t("piece.sign_bar.drag_over_bars")} <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd> ·{" "}
+      <kbd>S</kbd> {t("piece.sign_bar.a_section")} · <kbd>R</kbd> {t("piece.sign_bar.a_repeat")} ·{" "}
+      <kbd>1</kbd> <kbd>2</kbd> {t("piece.sign_bar.endings")} · <kbd>?</kbd>{" "}
+      {t("piece.sign_bar.all_keys")}
     </Text>
   );
 }
@@ -72,7 +73,11 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
       {section && <ToKnow bench={bench} section={section} />}
       <Flex gap="4px" align="center" wrap="wrap" mt="6px">
         {piece.signs.map((sign) => (
-          <SignButton key={sign.key} sign={sign} onPress={() => bench.apply({ sign: { key: sign.key, ...chosen } })} />
+          <SignButton
+            key={sign.key}
+            sign={sign}
+            onPress={() => bench.apply({ sign: { key: sign.key, ...chosen } })}
+          />
         ))}
         <Statement
           offers={sayings(piece, chosen)}
@@ -84,7 +89,13 @@ function Chosen({ bench, chosen, onChoose }: Props & { chosen: Range }) {
   );
 }
 
-function SignButton({ sign, onPress }: { sign: Schemas["Page"]["signs"][number]; onPress: () => void }) {
+function SignButton({
+  sign,
+  onPress,
+}: {
+  sign: Schemas["Page"]["signs"][number];
+  onPress: () => void;
+}) {
   return (
     <Button
       size="sm"

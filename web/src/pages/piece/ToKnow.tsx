@@ -16,7 +16,9 @@ export function ToKnow({ bench, section }: { bench: Bench; section: Section }) {
           key={`${section.label} ${one.kind}`}
           one={one}
           label={section.label}
-          onPut={(text) => bench.apply({ section_note: { section: section.label, kind: one.kind, text } })}
+          onPut={(text) =>
+            bench.apply({ section_note: { section: section.label, kind: one.kind, text } })
+          }
           onType={bench.forget}
         />
       ))}

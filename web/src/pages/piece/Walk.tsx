@@ -99,8 +99,9 @@ export function Walk({ walk, piece }: { walk: Walking; piece: Schemas["Page"] })
           </>
         ) : (
           <Text as="span" fontSize="sm" color="soft">
-            <kbd>.</kbd> {t("piece.walk.on")} · <kbd>,</kbd> {t("piece.walk.back")} · <kbd>{t("piece.walk.space")}</kbd>{" "}
-            {t("piece.walk.plays")} {t("piece.walk.jumps_are_said_before")}
+            <kbd>.</kbd> {t("piece.walk.on")} · <kbd>,</kbd> {t("piece.walk.back")} ·{" "}
+            <kbd>{t("piece.walk.space")}</kbd> {t("piece.walk.plays")}{" "}
+            {t("piece.walk.jumps_are_said_before")}
           </Text>
         )}
       </Text>

@@ -3,7 +3,13 @@ import { Select } from "../../components/Select";
 import { t } from "../../words";
 
 /** For whom one works: what is changed here lies over the studio's page. */
-export function WhoseChoice({ value, onChoose }: { value: Whose; onChoose: (whose: Whose) => void }) {
+export function WhoseChoice({
+  value,
+  onChoose,
+}: {
+  value: Whose;
+  onChoose: (whose: Whose) => void;
+}) {
   const students = useStudents();
   return (
     <Select

@@ -122,7 +122,11 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
       )}
       {kept.deleted && teaches && <TakeBack id={kept.id} title={piece.title} />}
       <ScriptConflict bench={bench} />
-      <Grid templateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 348px" }} gap="12px" alignItems="start">
+      <Grid
+        templateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 348px" }}
+        gap="12px"
+        alignItems="start"
+      >
         <Box minW={0}>
           <Paper p="8px 16px 8px">
             <PartHead
@@ -134,7 +138,13 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
                   ) : (
                     teaches && <PageLines piece={piece} onLines={reshape} />
                   )}
-                  <Button kind="toggle" size="sm" ml="10px" aria-pressed={close} onClick={() => setClose(!close)}>
+                  <Button
+                    kind="toggle"
+                    size="sm"
+                    ml="10px"
+                    aria-pressed={close}
+                    onClick={() => setClose(!close)}
+                  >
                     {t("piece.workbench.closer")}
                   </Button>
                 </Flex>
@@ -181,7 +191,9 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
               </PartHead>
               <Box maxH="30vh" overflowY="auto">
                 <Ribbon
-                  visits={asking && stand !== null ? piece.ribbon.slice(0, stand + 1) : piece.ribbon}
+                  visits={
+                    asking && stand !== null ? piece.ribbon.slice(0, stand + 1) : piece.ribbon
+                  }
                   lit={here === null ? lit : null}
                   now={here}
                   onPoint={setLit}
@@ -190,7 +202,9 @@ export function Workbench({ piece: kept, whose, onWhose }: Props) {
               </Box>
               {piece.ribbon.length < piece.figures.bars_played && (
                 <Text color="brick">
-                  {t("piece.workbench.only_the_first_bars_as_played", { count: piece.ribbon.length })}
+                  {t("piece.workbench.only_the_first_bars_as_played", {
+                    count: piece.ribbon.length,
+                  })}
                 </Text>
               )}
               {!asking && <Walk walk={walk} piece={piece} />}

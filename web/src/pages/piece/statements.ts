@@ -4,7 +4,9 @@ import type { Range } from "../../components/page/PageMap";
 type Page = Schemas["Page"];
 
 export const barAt = (piece: Page, index: number) =>
-  piece.pages.flatMap((page) => page.lines.flatMap((line) => line.bars)).find((bar) => bar.index === index);
+  piece.pages
+    .flatMap((page) => page.lines.flatMap((line) => line.bars))
+    .find((bar) => bar.index === index);
 
 /** The chosen bars as people write them. */
 export function placeOf(piece: Page, { from, to }: Range) {
@@ -19,7 +21,9 @@ export const sectionOf = (piece: Page, { from, to }: Range) =>
 /** What else can be typed of chosen bars. */
 export const sayings = (piece: Page, range: Range) =>
   piece.sayings.map((saying) =>
-    saying.replace("{bars}", placeOf(piece, range)).replace("{bar}", barAt(piece, range.from)?.said ?? ""),
+    saying
+      .replace("{bars}", placeOf(piece, range))
+      .replace("{bar}", barAt(piece, range.from)?.said ?? ""),
   );
 
 export type Standing = { words: string; statement: string; range?: Range };
@@ -27,7 +31,8 @@ export type Standing = { words: string; statement: string; range?: Range };
 /** What is said of the chosen bars: sections and repeats that hold them, and
  * the signs at their ends. */
 export function standing(piece: Page, { from, to }: Range): Standing[] {
-  const holds = (one: { from: number | null; to: number }) => (one.from ?? 1) <= from && to <= one.to;
+  const holds = (one: { from: number | null; to: number }) =>
+    (one.from ?? 1) <= from && to <= one.to;
   const found: Standing[] = [];
   for (const section of piece.sections) {
     const place = section.spans.find(holds);
@@ -35,9 +40,14 @@ export function standing(piece: Page, { from, to }: Range): Standing[] {
   }
   for (const one of [...piece.repeats, ...piece.endings])
     if (holds(one))
-      found.push({ words: one.statement, statement: one.statement, range: { from: one.from ?? 1, to: one.to } });
+      found.push({
+        words: one.statement,
+        statement: one.statement,
+        range: { from: one.from ?? 1, to: one.to },
+      });
   const signs = from === to ? [from] : [from, to];
   for (const bar of signs)
-    for (const sign of barAt(piece, bar)?.signs ?? []) found.push({ words: sign.words, statement: sign.statement });
+    for (const sign of barAt(piece, bar)?.signs ?? [])
+      found.push({ words: sign.words, statement: sign.statement });
   return found;
 }

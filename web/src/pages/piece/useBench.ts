@@ -28,7 +28,10 @@ export function useBench(piece: Piece, whose: Whose) {
     sending: {
       ...save,
       mutateAsync: ({ value, version }) => save.mutateAsync({ script: value, revision: version }),
-      variables: save.variables && { value: save.variables.script, version: save.variables.revision },
+      variables: save.variables && {
+        value: save.variables.script,
+        version: save.variables.revision,
+      },
     },
     versionOf: (saved) => saved.revision,
     theirs: (trouble) => {
@@ -115,7 +118,11 @@ export function useBench(piece: Piece, whose: Whose) {
   };
   const away = blind || clicks.away;
   const saving: Saving =
-    away && kept.state !== "stale" ? "offline" : kept.state === "saved" && clicks.waiting ? "waiting" : kept.state;
+    away && kept.state !== "stale"
+      ? "offline"
+      : kept.state === "saved" && clicks.waiting
+        ? "waiting"
+        : kept.state;
 
   return {
     piece: draft.data?.piece ?? piece,
@@ -126,7 +133,9 @@ export function useBench(piece: Piece, whose: Whose) {
     apply,
     problems: draft.data?.problems ?? [],
     busy: change.isPending,
-    trouble: [change.error, draft.error].find((error) => error && !offline(error)) as Trouble | undefined,
+    trouble: [change.error, draft.error].find((error) => error && !offline(error)) as
+      | Trouble
+      | undefined,
     forget: change.reset,
     undo: history.current.past.length > 0 ? undo : undefined,
     redo: history.current.future.length > 0 ? redo : undefined,

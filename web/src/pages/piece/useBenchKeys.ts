@@ -67,7 +67,8 @@ export function useBenchKeys({ bench, chosen, choose, walk, onTab, off }: Keys) 
       if (tab) return done(event, () => onTab(tab));
       if (!chosen) return;
       if (key === "escape") return choose(null);
-      if (key === "s") return done(event, () => window.dispatchEvent(new Event("stairwell-name-section")));
+      if (key === "s")
+        return done(event, () => window.dispatchEvent(new Event("stairwell-name-section")));
       if (key === "delete" || key === "backspace") {
         return done(event, () => bench.apply((page) => ({ drop: exactly(page, chosen) })));
       }

@@ -19,7 +19,13 @@ type Form = {
 
 /** A stage of the studio's own: what it is about, what each hand does, and when
  * it is done. What it waits for is chosen in the table. */
-export function AddStage({ taken, onAdd }: { taken: string[]; onAdd: (stage: StageChange) => void }) {
+export function AddStage({
+  taken,
+  onAdd,
+}: {
+  taken: string[];
+  onAdd: (stage: StageChange) => void;
+}) {
   const { register, handleSubmit, reset } = useForm<Form>({
     defaultValues: {
       name: "",

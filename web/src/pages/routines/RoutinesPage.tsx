@@ -29,7 +29,8 @@ type Routine = Schemas["Routine"];
 export default function RoutinesPage() {
   const routines = useRoutines();
   const [key, setKey] = useState("hand_by_hand");
-  if (routines.error && !routines.data) return <Lost trouble={routines.error} again={() => routines.refetch()} />;
+  if (routines.error && !routines.data)
+    return <Lost trouble={routines.error} again={() => routines.refetch()} />;
   if (!routines.data) return <Waiting what={t("routines.routines_page.the_routines")} />;
   const chosen = routines.data.find((one) => one.key === key) ?? (routines.data[0] as Routine);
   return (
@@ -38,7 +39,11 @@ export default function RoutinesPage() {
         title={t("routines.routines_page.routines")}
         about={t("routines.routines_page.how_a_section_is_learnt_copy")}
       />
-      <Grid templateColumns={{ base: "1fr", lg: "270px minmax(0, 1fr)" }} gap="12px" alignItems="start">
+      <Grid
+        templateColumns={{ base: "1fr", lg: "270px minmax(0, 1fr)" }}
+        gap="12px"
+        alignItems="start"
+      >
         <Paper as="nav" aria-label={t("routines.routines_page.routines")} p="6px">
           {routines.data.map((one) => (
             <Button
@@ -51,7 +56,9 @@ export default function RoutinesPage() {
               textAlign="left"
               color="ink"
               aria-current={one.key === chosen.key ? "true" : undefined}
-              boxShadow={one.key === chosen.key ? "inset 4px 0 0 var(--chakra-colors-rail)" : undefined}
+              boxShadow={
+                one.key === chosen.key ? "inset 4px 0 0 var(--chakra-colors-rail)" : undefined
+              }
               pl="12px"
               onClick={() => setKey(one.key)}
             >
@@ -77,7 +84,9 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
   const [stage, setStage] = useState<string | null>(null);
   const choose = (key: string) => {
     setStage(key === stage ? null : key);
-    requestAnimationFrame(() => document.getElementById(`stage-${key}`)?.scrollIntoView({ block: "nearest" }));
+    requestAnimationFrame(() =>
+      document.getElementById(`stage-${key}`)?.scrollIntoView({ block: "nearest" }),
+    );
   };
   const copy = useCopyRoutine();
   const save = useChangeRoutine(routine.key);
@@ -94,7 +103,8 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
     setTyped({});
     save.reset();
   };
-  const store = (version: number) => save.mutate({ name, for_whom, stages, version }, { onSuccess: forget });
+  const store = (version: number) =>
+    save.mutate({ name, for_whom, stages, version }, { onSuccess: forget });
   const change = (key: string, what: Partial<StageChange>) =>
     setChanges({ ...changes, [key]: { ...changes[key], key, ...what } });
   if (!changed && begun !== (routine.version ?? 0)) setBegun(routine.version ?? 0);
@@ -123,13 +133,18 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
               {t("routines.routines_page.save_the_routine")}
             </Button>
           )}
-          {own && changed && <Button onClick={forget}>{t("routines.routines_page.back_to_what_is_stored")}</Button>}
+          {own && changed && (
+            <Button onClick={forget}>{t("routines.routines_page.back_to_what_is_stored")}</Button>
+          )}
           <May to="teach">
             <Button
               disabled={copy.isPending}
               onClick={() =>
                 copy.mutate(
-                  { key: routine.key, name: t("routines.routines_page.our_way", { name: routine.name.slice(0, 60) }) },
+                  {
+                    key: routine.key,
+                    name: t("routines.routines_page.our_way", { name: routine.name.slice(0, 60) }),
+                  },
                   { onSuccess: (made) => onCopied(made.key) },
                 )
               }
@@ -173,7 +188,13 @@ function Chosen({ routine, onCopied }: { routine: Routine; onCopied: (key: strin
       <Trial routine={routine} stages={stages} />
       <StageStairs stages={routine.stages} chosen={stage} onChoose={choose} />
       {own ? (
-        <StageTable routine={routine} changes={changes} onChange={change} open={stage} onOpen={setStage} />
+        <StageTable
+          routine={routine}
+          changes={changes}
+          onChange={change}
+          open={stage}
+          onOpen={setStage}
+        />
       ) : (
         <StagePath stages={routine.stages} chosen={stage} />
       )}
@@ -213,8 +234,10 @@ function Trial({ routine, stages }: { routine: Routine; stages: StageChange[] })
         {trial.data && !trial.error && (
           <Text role="status">
             <b>{t("routines.routines_page.steps", { count: trial.data.steps })}</b>,{" "}
-            {t("routines.routines_page.minutes_in_all", { minutes: minutes(Math.round(trial.data.minutes)) })},{" "}
-            {t("routines.routines_page.good_days", { count: trial.data.days })}
+            {t("routines.routines_page.minutes_in_all", {
+              minutes: minutes(Math.round(trial.data.minutes)),
+            })}
+            , {t("routines.routines_page.good_days", { count: trial.data.days })}
           </Text>
         )}
       </Flex>

@@ -104,7 +104,8 @@ export function StageDetails({ stage, said, all, named, onChange }: Props) {
         {one("voice", VOICES, t("routines.details.nothing"))}
         {one("picture", PICTURES)}
         {one("cue", CUES, t("routines.details.none"))}
-        {stage.scope === "growing" && one("chain", CHAINS, t("routines.details.as_chosen_with_the_piece"))}
+        {stage.scope === "growing" &&
+          one("chain", CHAINS, t("routines.details.as_chosen_with_the_piece"))}
         <Labelled
           label={t("routines.details.seconds")}
           width="150px"
@@ -127,14 +128,18 @@ export function StageDetails({ stage, said, all, named, onChange }: Props) {
           size="xs"
           maxLength={40}
           value={now.sitting ?? ""}
-          onChange={({ target }) => onChange({ sitting: target.value.toLowerCase().replace(/[^a-z_]/g, "") || null })}
+          onChange={({ target }) =>
+            onChange({ sitting: target.value.toLowerCase().replace(/[^a-z_]/g, "") || null })
+          }
         />
       </Flex>
       <Flex gap="6px 16px" wrap="wrap">
         {tick("ladder", now.ladder, (ladder) => onChange({ ladder }))}
         {tick("small_count", now.small_count, (small_count) => onChange({ small_count }))}
-        {stage.scope === "whole" && tick("by_section", now.by_section, (by_section) => onChange({ by_section }))}
-        {stage.scope === "whole" && tick("without_repeats", !now.repeats, (without) => onChange({ repeats: !without }))}
+        {stage.scope === "whole" &&
+          tick("by_section", now.by_section, (by_section) => onChange({ by_section }))}
+        {stage.scope === "whole" &&
+          tick("without_repeats", !now.repeats, (without) => onChange({ repeats: !without }))}
       </Flex>
       <Chosen
         words={t("routines.details.only")}
@@ -192,7 +197,11 @@ function Chosen({ words, stage, keys, free, word, onChange }: ChosenProps) {
           h="24px"
           minH="24px"
           px="6px"
-          aria-label={t("routines.details.no_longer", { stage: stage.name, words, named: word(key) })}
+          aria-label={t("routines.details.no_longer", {
+            stage: stage.name,
+            words,
+            named: word(key),
+          })}
           onClick={() => onChange(keys.filter((one) => one !== key))}
         >
           {word(key)} ×

@@ -7,9 +7,21 @@ const Line = chakra("li");
 
 /** A routine as a path one can read: its stages one after another, what each is and
  * what it waits for. */
-export function StagePath({ stages, chosen }: { stages: Schemas["Routine"]["stages"]; chosen: string | null }) {
+export function StagePath({
+  stages,
+  chosen,
+}: {
+  stages: Schemas["Routine"]["stages"];
+  chosen: string | null;
+}) {
   return (
-    <List listStyleType="none" m={0} p={0} css={{ counterReset: "stage" }} aria-label={t("routines.path.stages")}>
+    <List
+      listStyleType="none"
+      m={0}
+      p={0}
+      css={{ counterReset: "stage" }}
+      aria-label={t("routines.path.stages")}
+    >
       {stages.map((stage) => (
         <Line
           key={stage.key}

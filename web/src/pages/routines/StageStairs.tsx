@@ -11,8 +11,8 @@ const Tread = chakra("button");
 
 type Props = { stages: Stage[]; chosen?: string | null; onChoose: (key: string) => void };
 
-/** The stages as treads of a stair: those that wait for none on the ground, each other one above what it
- * waits for; beside each other in one column what can be climbed in the same days. */
+/** The stages as treads of a stair: those that wait for none on the ground, each other one above
+ * what it waits for; beside each other in one column what can be climbed in the same days. */
 export function StageStairs({ stages, chosen, onChoose }: Props) {
   const levels = [...new Set(stages.map((stage) => stage.level))].sort((a, b) => a - b);
   return (
@@ -27,7 +27,13 @@ export function StageStairs({ stages, chosen, onChoose }: Props) {
     >
       {levels.map((level) => (
         // Each begins so much higher than the one before, and stands on the ground.
-        <Flex key={level} direction="column" flex="1 1 0" minW={0} pt={`${(levels.length - 1 - level) * RISE}px`}>
+        <Flex
+          key={level}
+          direction="column"
+          flex="1 1 0"
+          minW={0}
+          pt={`${(levels.length - 1 - level) * RISE}px`}
+        >
           {stages.map(
             (stage, at) =>
               stage.level === level && (

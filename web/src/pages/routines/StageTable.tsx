@@ -32,7 +32,9 @@ export function StageTable({ routine, changes, onChange, open, onOpen }: Props) 
   );
   const all = [...routine.stages, ...added.map(asStage)];
   const named = (keys: string[]) =>
-    keys.map((key) => changes[key]?.name ?? all.find((one) => one.key === key)?.name ?? key).join(", ");
+    keys
+      .map((key) => changes[key]?.name ?? all.find((one) => one.key === key)?.name ?? key)
+      .join(", ");
   return (
     <Table
       w="100%"
@@ -136,7 +138,9 @@ function Row({ stage, said, onChange, named, all, open, onOpen }: RowProps) {
         <Cell>{number("percent", t("routines.stage_table.percent_of_the_target_tempo"))}</Cell>
         <Cell>
           {waits.map((kind) => (
-            <Text key={kind}>{`${t(`routines.details.${kind}`)}: ${named(said?.[kind] ?? stage[kind])}`}</Text>
+            <Text
+              key={kind}
+            >{`${t(`routines.details.${kind}`)}: ${named(said?.[kind] ?? stage[kind])}`}</Text>
           ))}
           <Button
             kind="quiet"

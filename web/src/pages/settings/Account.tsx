@@ -1,6 +1,12 @@
 import { Box, Field, Flex, Input, Text } from "@chakra-ui/react";
 import { useForm } from "react-hook-form";
-import { useChangeAddress, useChangePassword, useSession, useSignIns, useSignOut } from "../../api/queries";
+import {
+  useChangeAddress,
+  useChangePassword,
+  useSession,
+  useSignIns,
+  useSignOut,
+} from "../../api/queries";
 import { Button } from "../../components/Button";
 import { moment } from "../../components/dates";
 import { Notice } from "../../components/Notice";
@@ -17,7 +23,9 @@ export function Account() {
       <PartHead>{t("settings.account.you")}</PartHead>
       <Flex mt="6px" gap="16px" align="center" wrap="wrap">
         <Text flex="1 1 320px">
-          {t("settings.account.you_are_signed_in_as", { email: session.data?.account?.email ?? "" })}
+          {t("settings.account.you_are_signed_in_as", {
+            email: session.data?.account?.email ?? "",
+          })}
         </Text>
         <Button onClick={() => out.mutate()} disabled={out.isPending}>
           {t("settings.account.sign_out_everywhere")}
@@ -35,7 +43,9 @@ export function Account() {
 
 function Password() {
   const change = useChangePassword();
-  const { register, handleSubmit, reset } = useForm({ defaultValues: { password: "", new_password: "" } });
+  const { register, handleSubmit, reset } = useForm({
+    defaultValues: { password: "", new_password: "" },
+  });
   return (
     <Box asChild flex="1 1 240px" minW={0}>
       <form onSubmit={handleSubmit((form) => change.mutate(form, { onSuccess: () => reset() }))}>
@@ -76,7 +86,13 @@ function Address({ mail }: { mail: boolean }) {
           <>
             <Field.Root mb="12px">
               <Field.Label fontWeight={600}>{t("settings.account.new_address")}</Field.Label>
-              <Input type="email" required maxLength={200} borderColor="line" {...register("email")} />
+              <Input
+                type="email"
+                required
+                maxLength={200}
+                borderColor="line"
+                {...register("email")}
+              />
             </Field.Root>
             <PasswordField label={t("settings.account.password_now")} {...register("password")} />
             <Button type="submit" disabled={change.isPending}>

@@ -50,7 +50,8 @@ function Happened() {
       onChange={({ target }) =>
         setFilter({
           ...filter,
-          [name]: target.value === "" ? undefined : name === "kind" ? target.value : Number(target.value),
+          [name]:
+            target.value === "" ? undefined : name === "kind" ? target.value : Number(target.value),
         })
       }
     >
@@ -89,7 +90,15 @@ function Happened() {
       {found.data?.length === 0 && <Empty>{t("settings.history.nothing")}</Empty>}
       <Box as="ol" listStyleType="none">
         {found.data?.map((one) => (
-          <Flex as="li" key={one.id} gap="4px 12px" wrap="wrap" py="3px" borderBottom="1px solid" borderColor="line">
+          <Flex
+            as="li"
+            key={one.id}
+            gap="4px 12px"
+            wrap="wrap"
+            py="3px"
+            borderBottom="1px solid"
+            borderColor="line"
+          >
             <Text color="soft" w="150px">
               {moment(one.at, { dateStyle: "medium", timeStyle: "short" })}
             </Text>

@@ -12,7 +12,8 @@ type Stretch = Schemas["StudioSettings"]["holidays"][number];
 export function HolidayFile({ holidays }: { holidays: Stretch[] }) {
   const read = useReadHolidays();
   const save = useChangeStudio();
-  const known = (one: Stretch) => holidays.some(({ from, to }) => from === one.from && to === one.to);
+  const known = (one: Stretch) =>
+    holidays.some(({ from, to }) => from === one.from && to === one.to);
   const fresh = read.data?.holidays.filter((one) => !known(one)) ?? [];
   const take = (practice: boolean) => {
     const taken = fresh.map(({ from, to }) => ({ from, to, ...(practice ? { practice } : {}) }));
@@ -32,11 +33,17 @@ export function HolidayFile({ holidays }: { holidays: Stretch[] }) {
         <Box role="status" mt="6px">
           {fresh.map((one) => (
             <Text key={`${one.from} ${one.to} ${one.name}`}>
-              {one.name}: {t("components.stretches.to_2", { from: dayAndMonth(one.from), to: dayAndMonth(one.to) })}
+              {one.name}:{" "}
+              {t("components.stretches.to_2", {
+                from: dayAndMonth(one.from),
+                to: dayAndMonth(one.to),
+              })}
             </Text>
           ))}
           {read.data.passed_over > 0 && (
-            <Text color="soft">{t("settings.holidays.passed_over", { count: read.data.passed_over })}</Text>
+            <Text color="soft">
+              {t("settings.holidays.passed_over", { count: read.data.passed_over })}
+            </Text>
           )}
           {fresh.length === 0 ? (
             <Text color="soft">{t("settings.holidays.nothing_new")}</Text>

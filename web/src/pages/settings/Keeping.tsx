@@ -24,7 +24,11 @@ export function Keeping() {
     <Paper as="section" aria-label={t("settings.keeping.records")} p="14px 18px" flex="1 1 420px">
       <PartHead>{t("settings.keeping.records")}</PartHead>
       <Notice trouble={keeping.error} again={() => keeping.refetch()} />
-      {keeping.data ? <Choices kept={keeping.data} /> : <Waiting what={t("settings.keeping.records")} />}
+      {keeping.data ? (
+        <Choices kept={keeping.data} />
+      ) : (
+        <Waiting what={t("settings.keeping.records")} />
+      )}
     </Paper>
   );
 }
@@ -48,7 +52,9 @@ function Choices({ kept }: { kept: Kept }) {
           size="sm"
           value={months ?? ""}
           disabled={change.isPending}
-          onChange={({ target }) => change.mutate({ keep_months: target.value === "" ? null : Number(target.value) })}
+          onChange={({ target }) =>
+            change.mutate({ keep_months: target.value === "" ? null : Number(target.value) })
+          }
         >
           <option value="">{t("settings.keeping.without_end")}</option>
           {[...new Set([...MONTHS, ...(months ? [months] : [])])]

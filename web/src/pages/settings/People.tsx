@@ -36,7 +36,12 @@ export function People() {
       <Notice trouble={people.error} again={() => people.refetch()} />
       <Box as="ul" listStyleType="none" mt="6px">
         {people.data?.people.map((one) => (
-          <Line key={one.id} one={one} others={people.data.people.filter((other) => other.id !== one.id)} runs={runs} />
+          <Line
+            key={one.id}
+            one={one}
+            others={people.data.people.filter((other) => other.id !== one.id)}
+            runs={runs}
+          />
         ))}
       </Box>
       {runs && people.data && (
@@ -116,7 +121,9 @@ function Leaving({ one, others, onDone }: { one: Person; others: Person[]; onDon
       )}
       <Button
         disabled={remove.isPending}
-        onClick={() => remove.mutate({ id: one.id, to: one.teaches ? to : undefined }, { onSuccess: onDone })}
+        onClick={() =>
+          remove.mutate({ id: one.id, to: one.teaches ? to : undefined }, { onSuccess: onDone })
+        }
       >
         {t("people.end_it", { name: one.name })}
       </Button>
@@ -142,7 +149,10 @@ function Invitations({ all }: { all: People["invitations"] }) {
       <Box asChild>
         <form
           onSubmit={handleSubmit(({ role, email }) =>
-            invite.mutate({ role, ...(email.trim() ? { email } : {}) }, { onSuccess: () => reset() }),
+            invite.mutate(
+              { role, ...(email.trim() ? { email } : {}) },
+              { onSuccess: () => reset() },
+            ),
           )}
         >
           <Flex gap="12px" align="flex-end" wrap="wrap" mt="6px">
@@ -177,7 +187,11 @@ function Invitations({ all }: { all: People["invitations"] }) {
               onFocus={(event) => event.target.select()}
             />
             <Text as="span" color="soft">
-              {[t(`people.roles.${one.role}`), one.email, t("people.until", { day: dayAndMonth(one.ends_on) })]
+              {[
+                t(`people.roles.${one.role}`),
+                one.email,
+                t("people.until", { day: dayAndMonth(one.ends_on) }),
+              ]
                 .filter(Boolean)
                 .join(" · ")}
             </Text>
@@ -195,7 +209,11 @@ function OwnStudents({ only }: { only: boolean }) {
   const save = useChangeStudio();
   return (
     <Box mt="12px">
-      <Tick checked={only} disabled={save.isPending} onChange={() => save.mutate({ own_students_only: !only })}>
+      <Tick
+        checked={only}
+        disabled={save.isPending}
+        onChange={() => save.mutate({ own_students_only: !only })}
+      >
         {t("people.own_students_only")}
       </Tick>
       <Notice trouble={save.error} />

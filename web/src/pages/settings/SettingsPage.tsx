@@ -24,7 +24,8 @@ type Settings = Schemas["StudioSettings"];
 /** What holds for the whole studio. */
 export default function SettingsPage() {
   const settings = useStudioSettings();
-  if (settings.error && !settings.data) return <Lost trouble={settings.error} again={() => settings.refetch()} />;
+  if (settings.error && !settings.data)
+    return <Lost trouble={settings.error} again={() => settings.refetch()} />;
   if (!settings.data) return <Waiting what={t("settings.settings_page.the_settings")} />;
   return (
     <>
@@ -57,10 +58,21 @@ function Language({ locale }: { locale: string }) {
   const save = useChangeStudio();
   const session = useSession();
   return (
-    <Paper as="section" aria-label={t("settings.settings_page.language")} p="14px 18px" flex="1 1 320px">
+    <Paper
+      as="section"
+      aria-label={t("settings.settings_page.language")}
+      p="14px 18px"
+      flex="1 1 320px"
+    >
       <PartHead>{t("settings.settings_page.language")}</PartHead>
       <Text mt="4px">{t("settings.settings_page.on_screens_and_paper")}</Text>
-      <Flex role="radiogroup" aria-label={t("settings.settings_page.language")} direction="column" gap="6px" mt="10px">
+      <Flex
+        role="radiogroup"
+        aria-label={t("settings.settings_page.language")}
+        direction="column"
+        gap="6px"
+        mt="10px"
+      >
         {session.data?.languages.map(({ tag, name }) => (
           <label key={tag} style={{ display: "flex", gap: 8, alignItems: "center" }}>
             <input
@@ -92,7 +104,12 @@ function OwnCaution({ caution }: { caution: string | null }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a pause in typing sends it, and no key
   useEffect(keepNew, [calm, save.isPending]);
   return (
-    <Paper as="section" aria-label={t("settings.settings_page.a_caution_of_your_own")} p="14px 18px" flex="1 1 380px">
+    <Paper
+      as="section"
+      aria-label={t("settings.settings_page.a_caution_of_your_own")}
+      p="14px 18px"
+      flex="1 1 380px"
+    >
       <PartHead>{t("settings.settings_page.a_caution_of_your_own")}</PartHead>
       <Text mt="4px">{t("settings.settings_page.stands_on_every_week_sheet_and")}</Text>
       <Textarea
@@ -122,7 +139,12 @@ function OwnCaution({ caution }: { caution: string | null }) {
 function Holidays({ holidays }: { holidays: Settings["holidays"] }) {
   const save = useChangeStudio();
   return (
-    <Paper as="section" aria-label={t("settings.settings_page.holidays")} p="14px 18px" flex="1 1 100%">
+    <Paper
+      as="section"
+      aria-label={t("settings.settings_page.holidays")}
+      p="14px 18px"
+      flex="1 1 100%"
+    >
       <PartHead beside={<PlanningRun />}>{t("settings.settings_page.holidays")}</PartHead>
       <Text mt="4px">{t("settings.settings_page.days_without_lessons_and_practice")}</Text>
       <HolidayFile holidays={holidays} />

@@ -12,7 +12,13 @@ export function Actions({ actions, label }: { actions: string[]; label: string }
   const width = actions.length * NEXT - (NEXT - SIDE);
   return (
     <svg viewBox={`0 0 ${width} ${SIDE}`} width="100%" height="100%" role="img" aria-label={label}>
-      <g stroke={colour("ink")} strokeWidth="5" strokeLinecap="round" strokeLinejoin="round" fill="none">
+      <g
+        stroke={colour("ink")}
+        strokeWidth="5"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+        fill="none"
+      >
         {actions.map((action, at) => (
           <g key={action} transform={`translate(${at * NEXT} 0)`}>
             {(DRAWN[action] ?? []).map((line) => (

@@ -20,7 +20,11 @@ export function Boxes({ item, onCount, tall = 52 }: Props) {
         {boxes.map((number) => (
           <Button
             key={number}
-            aria-label={number <= item.done ? t("sheet.step.done", { number }) : t("sheet.step.count", { number })}
+            aria-label={
+              number <= item.done
+                ? t("sheet.step.done", { number })
+                : t("sheet.step.count", { number })
+            }
             onClick={onCount}
             flex="1 1 44px"
             minW="44px"

@@ -22,7 +22,9 @@ import { type Item, isDone, keyOf, onces, rests, thingOf } from "./useTicks";
 /** A day for those who cannot read yet: one card at a time, its picture first, and behind the last
  * one the day as it was done. */
 export default function Child({ day, token, cautions, send, first }: DayProps) {
-  const open = day.items.findIndex((item) => (first ? keyOf(item) === first : !isDone(item) && !rests(item)));
+  const open = day.items.findIndex((item) =>
+    first ? keyOf(item) === first : !isDone(item) && !rests(item),
+  );
   const [at, setAt] = useState(open < 0 ? day.items.length : open);
   const item = day.items[at];
   return (
@@ -40,7 +42,13 @@ export default function Child({ day, token, cautions, send, first }: DayProps) {
         <TheDay items={day.items} />
       )}
       <Flex gap="10px" position="sticky" bottom="0" py="8px" bg="ground" zIndex={1}>
-        <Button flex="1" minH="56px" fontSize="lg" disabled={at === 0} onClick={() => setAt(at - 1)}>
+        <Button
+          flex="1"
+          minH="56px"
+          fontSize="lg"
+          disabled={at === 0}
+          onClick={() => setAt(at - 1)}
+        >
           ‹ {t("sheet.child.before")}
         </Button>
         <Button
@@ -56,7 +64,9 @@ export default function Child({ day, token, cautions, send, first }: DayProps) {
       </Flex>
       {onces(day).length > 0 && (
         <details>
-          <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10 }}>{t("sheet.child.also")}</summary>
+          <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10 }}>
+            {t("sheet.child.also")}
+          </summary>
           <Onces
             all={onces(day)}
             label={t("sheet.onces.also_to_do")}
@@ -73,7 +83,14 @@ type RiseProps = { items: Item[]; at: number; onChoose: (at: number) => void };
 /** The day as steps that rise: filled where it is done, and each opens its card. */
 function Rise({ items, at, onChoose }: RiseProps) {
   return (
-    <Flex as="ol" listStyleType="none" gap="6px" align="flex-end" my="8px" aria-label={t("sheet.child.the_day")}>
+    <Flex
+      as="ol"
+      listStyleType="none"
+      gap="6px"
+      align="flex-end"
+      my="8px"
+      aria-label={t("sheet.child.the_day")}
+    >
       {items.map((item, place) => (
         <Box key={keyOf(item)} as="li" flex="1">
           <Flex
@@ -133,11 +150,20 @@ function Card({ item, token, cautions, onMark }: CardProps) {
           <Actions actions={item.actions} label={item.how} />
         </Box>
       </Flex>
-      <Heading as="h2" fontSize="1.5rem" fontWeight={750} textAlign="center" lineHeight={1.2} mb="6px">
+      <Heading
+        as="h2"
+        fontSize="1.5rem"
+        fontWeight={750}
+        textAlign="center"
+        lineHeight={1.2}
+        mb="6px"
+      >
         {item.how.charAt(0).toLocaleUpperCase() + item.how.slice(1)}
       </Heading>
       <Picture picture={item.picture} now={sound.visit?.bar} />
-      {!rests(item) && <Boxes item={item} onCount={onMark && (() => onMark("repetition"))} tall={84} />}
+      {!rests(item) && (
+        <Boxes item={item} onCount={onMark && (() => onMark("repetition"))} tall={84} />
+      )}
       <Flex gap="10px" mt="8px">
         {!rests(item) && <Metronome item={item} sound={sound} />}
       </Flex>
@@ -148,7 +174,9 @@ function Card({ item, token, cautions, onMark }: CardProps) {
         onHurts={onMark && (() => onMark("hurts"))}
       />
       <details>
-        <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10 }}>{t("sheet.child.for_grown_ups")}</summary>
+        <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10 }}>
+          {t("sheet.child.for_grown_ups")}
+        </summary>
         <Text fontSize="lg" fontWeight={700}>
           {item.title}, {minutes(item.minutes)}
         </Text>
@@ -177,7 +205,12 @@ function TheDay({ items }: { items: Item[] }) {
       borderWidth="3px"
       borderColor={all ? "ink" : "line"}
     >
-      <svg viewBox={`0 0 ${items.length * 30} 130`} width="100%" style={{ maxHeight: 260 }} aria-hidden>
+      <svg
+        viewBox={`0 0 ${items.length * 30} 130`}
+        width="100%"
+        style={{ maxHeight: 260 }}
+        aria-hidden
+      >
         {items.map((item, at) => {
           const tall = 20 + (100 * (at + 1)) / items.length;
           return (
@@ -195,7 +228,14 @@ function TheDay({ items }: { items: Item[] }) {
           );
         })}
       </svg>
-      <Heading as="h2" fontSize="1.75rem" fontWeight={750} textAlign="center" mt="16px" lineHeight={1.2}>
+      <Heading
+        as="h2"
+        fontSize="1.75rem"
+        fontWeight={750}
+        textAlign="center"
+        mt="16px"
+        lineHeight={1.2}
+      >
         {all ? t("sheet.child.all_done") : t("sheet.child.so_far", { done, count: items.length })}
       </Heading>
     </Paper>

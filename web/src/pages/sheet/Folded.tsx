@@ -10,7 +10,13 @@ import { type Item, isDone, rests } from "./useTicks";
 export function Folded({ item, onOpen }: { item: Item; onOpen: () => void }) {
   const done = isDone(item);
   return (
-    <Paper as="section" aria-label={nameOf(item)} mb="6px" borderColor="line" bg={done ? "transparent" : "sheet"}>
+    <Paper
+      as="section"
+      aria-label={nameOf(item)}
+      mb="6px"
+      borderColor="line"
+      bg={done ? "transparent" : "sheet"}
+    >
       <Flex
         as="button"
         width="100%"
@@ -25,7 +31,12 @@ export function Folded({ item, onOpen }: { item: Item; onOpen: () => void }) {
       >
         <Count item={item} />
         <Box flex="1" minW={0}>
-          <Text fontSize="lg" fontWeight={done ? 400 : 650} lineHeight={1.25} color={done ? "soft" : "ink"}>
+          <Text
+            fontSize="lg"
+            fontWeight={done ? 400 : 650}
+            lineHeight={1.25}
+            color={done ? "soft" : "ink"}
+          >
             {item.title}
             {item.tempo && !done && (
               <>
@@ -70,7 +81,9 @@ function Count({ item }: { item: Item }) {
       fontWeight={700}
     >
       <span aria-hidden>{done ? "✓" : `${item.done}/${item.repetitions}`}</span>
-      <VisuallyHidden>{t("sheet.step.of", { done: item.done, repetitions: item.repetitions })}</VisuallyHidden>
+      <VisuallyHidden>
+        {t("sheet.step.of", { done: item.done, repetitions: item.repetitions })}
+      </VisuallyHidden>
     </Flex>
   );
 }

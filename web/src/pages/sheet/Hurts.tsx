@@ -16,8 +16,17 @@ type Props = {
 export function Hurts({ item, cautions, onHard, onHurts }: Props) {
   if (rests(item))
     return (
-      <Box role="status" mt="8px" borderLeft="4px solid" borderColor="brick" pl="10px" fontSize="lg">
-        <Text fontWeight={700}>{t(item.hurts ? "sheet.hurts.stop_here" : "sheet.hurts.rests")}</Text>
+      <Box
+        role="status"
+        mt="8px"
+        borderLeft="4px solid"
+        borderColor="brick"
+        pl="10px"
+        fontSize="lg"
+      >
+        <Text fontWeight={700}>
+          {t(item.hurts ? "sheet.hurts.stop_here" : "sheet.hurts.rests")}
+        </Text>
         <Text>{cautions.find((one) => one.topic === "pain")?.full}</Text>
         <Text color="soft">{t("sheet.hurts.set_aside")}</Text>
       </Box>
@@ -25,7 +34,13 @@ export function Hurts({ item, cautions, onHard, onHurts }: Props) {
   if (!onHard || !onHurts) return null;
   return (
     <Flex gap="10px" mt="8px">
-      <Button flex="1" minH="44px" onClick={onHard} aria-pressed={item.struggle} disabled={item.struggle}>
+      <Button
+        flex="1"
+        minH="44px"
+        onClick={onHard}
+        aria-pressed={item.struggle}
+        disabled={item.struggle}
+      >
         {item.struggle ? t("sheet.step.marked_as_hard") : t("sheet.step.that_was_hard")}
       </Button>
       <Button flex="1" minH="44px" onClick={onHurts}>

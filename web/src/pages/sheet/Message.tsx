@@ -24,7 +24,12 @@ export function Message({ token, today, sent }: Props) {
   const known = new Set(sent.map((one) => one.key));
   const waiting = queue.waiting.filter((one) => !known.has(one.key));
   const send = () => {
-    queue.push({ key: newKey(), text: text.trim(), day: today, written_at: new Date().toISOString() });
+    queue.push({
+      key: newKey(),
+      text: text.trim(),
+      day: today,
+      written_at: new Date().toISOString(),
+    });
     write("");
   };
   return (
@@ -66,7 +71,15 @@ export function Message({ token, today, sent }: Props) {
   );
 }
 
-function Line({ day, text, state }: { day: string; text: string; state: "sent" | "read" | "waiting" }) {
+function Line({
+  day,
+  text,
+  state,
+}: {
+  day: string;
+  text: string;
+  state: "sent" | "read" | "waiting";
+}) {
   return (
     <Box mt="6px">
       <Text whiteSpace="pre-line" overflowWrap="anywhere">

@@ -10,7 +10,8 @@ const WIDE = 330;
 /** The bars of a step in notation. */
 export function Notes({ token, item }: { token: string; item: Item }) {
   const score = useStepScore(token, item.assignment_id, true);
-  if (score.error && !score.data) return <Notice trouble={score.error} again={() => score.refetch()} />;
+  if (score.error && !score.data)
+    return <Notice trouble={score.error} again={() => score.refetch()} />;
   return (
     <Box mt="8px">
       {item.bars.map((span) => (

@@ -59,4 +59,5 @@ const about = (one: Once) =>
     : [one.notes.join(" "), fingers(one)].filter(Boolean);
 
 const fingers = (one: Schemas["WarmUp"]) =>
-  one.right.length > 0 && t("sheet.onces.fingers", { right: one.right.join(" "), left: one.left.join(" ") });
+  one.right.length > 0 &&
+  t("sheet.onces.fingers", { right: one.right.join(" "), left: one.left.join(" ") });

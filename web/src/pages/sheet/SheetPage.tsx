@@ -35,8 +35,18 @@ export default function SheetPage() {
     if (gone) forget(token).catch(() => {});
   }, [gone, token]);
   return (
-    <Box as="main" tabIndex={-1} maxW="480px" mx="auto" px="12px" py="16px" _focusVisible={{ outline: "none" }}>
-      {sheet.error && (gone || !sheet.data) && <Lost trouble={sheet.error} again={() => sheet.refetch()} />}
+    <Box
+      as="main"
+      tabIndex={-1}
+      maxW="480px"
+      mx="auto"
+      px="12px"
+      py="16px"
+      _focusVisible={{ outline: "none" }}
+    >
+      {sheet.error && (gone || !sheet.data) && (
+        <Lost trouble={sheet.error} again={() => sheet.refetch()} />
+      )}
       {sheet.isPending && <Waiting what={t("sheet.sheet_page.the_sheet")} />}
       {sheet.data && spoken && !gone && <Whole sheet={sheet.data} token={token} />}
     </Box>
@@ -59,7 +69,14 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
   const week = (
     <>
       {(sheet.family ?? []).length > 0 && (
-        <Flex as="nav" aria-label={t("sheet.sheet_page.family")} gap="14px" wrap="wrap" align="baseline" mb="6px">
+        <Flex
+          as="nav"
+          aria-label={t("sheet.sheet_page.family")}
+          gap="14px"
+          wrap="wrap"
+          align="baseline"
+          mb="6px"
+        >
           <Text color="soft">{t("sheet.sheet_page.also")}</Text>
           {sheet.family?.map((one) => (
             <NameLink key={one.path} to={one.path}>
@@ -94,11 +111,23 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
       )}
       <Notice trouble={ticks.trouble} />
       {chosen && (
-        <Flex role="status" align="center" gap="10px" mb="8px" bg="brassSoft" px="12px" py="6px" fontSize="lg">
+        <Flex
+          role="status"
+          align="center"
+          gap="10px"
+          mb="8px"
+          bg="brassSoft"
+          px="12px"
+          py="6px"
+          fontSize="lg"
+        >
           <Text flex="1">
-            {t(chosen < sheet.today ? "sheet.sheet_page.ticked_later" : "sheet.sheet_page.not_yet", {
-              day: fullDay(chosen),
-            })}
+            {t(
+              chosen < sheet.today ? "sheet.sheet_page.ticked_later" : "sheet.sheet_page.not_yet",
+              {
+                day: fullDay(chosen),
+              },
+            )}
           </Text>
           <Button minH="44px" onClick={() => setChosen(null)}>
             {t("sheet.sheet_page.to_today")}
@@ -116,7 +145,9 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
           <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10, fontWeight: 650 }}>
             {t("sheet.sheet_page.a_bad_day_what_to_leave")}
           </summary>
-          <Text fontSize="lg">{t("sheet.sheet_page.leave_out", { items: sheet.skip.join("; ") })}</Text>
+          <Text fontSize="lg">
+            {t("sheet.sheet_page.leave_out", { items: sheet.skip.join("; ") })}
+          </Text>
         </details>
       )}
       <Told recap={sheet.recap} before={sheet.told_before} />
@@ -129,7 +160,8 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
       <Cautions all={sheet.cautions} />
       <Text fontSize="md" color="soft" mt="6px">
         {sheet.studio}
-        {sheet.next_lesson && ` · ${t("sheet.sheet_page.next_lesson", { day: fullDay(sheet.next_lesson) })}`}
+        {sheet.next_lesson &&
+          ` · ${t("sheet.sheet_page.next_lesson", { day: fullDay(sheet.next_lesson) })}`}
       </Text>
       {ticks.offline && ticks.waiting.length > 0 && (
         <Text
@@ -164,7 +196,13 @@ function Head({ sheet, token, ticks }: { sheet: Sheet; token: string; ticks: Tic
   return (
     <Flex justify="space-between" align="flex-start" gap="12px">
       <Box minW={0}>
-        <Heading as="h1" fontSize="1.75rem" letterSpacing="-0.5px" fontWeight={750} lineHeight={1.15}>
+        <Heading
+          as="h1"
+          fontSize="1.75rem"
+          letterSpacing="-0.5px"
+          fontWeight={750}
+          lineHeight={1.15}
+        >
           {longDay(sheet.today)}, {sheet.student}
         </Heading>
         <Text color="soft" fontSize="lg" aria-busy={ticks.waiting.length > 0}>

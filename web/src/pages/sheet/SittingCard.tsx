@@ -16,7 +16,9 @@ type Props = {
   onEnd: () => void;
 };
 
-/** The day runs by itself, hands free. A foot on a pedal that types, any key or a touch pauses it. */
+/**
+ * The day runs by itself, hands free. A foot on a pedal that types, any key or a touch pauses it.
+ */
 export default function SittingCard({ items, token, onPlayed, onHurts, onEnd }: Props) {
   const { now, turn, count, trouble, tell } = useSitting(token, items, onPlayed);
   const over = !turn;
@@ -24,7 +26,8 @@ export default function SittingCard({ items, token, onPlayed, onHurts, onEnd }: 
     if (over) return;
     const key = (event: KeyboardEvent) => {
       if (event.metaKey || event.ctrlKey || event.altKey || event.key === "Tab") return;
-      if (event.target instanceof HTMLButtonElement && (event.key === "Enter" || event.key === " ")) return;
+      if (event.target instanceof HTMLButtonElement && (event.key === "Enter" || event.key === " "))
+        return;
       event.preventDefault();
       if (event.key === "Escape") onEnd();
       else if (!event.repeat) tell({ kind: "pause" });
@@ -35,7 +38,14 @@ export default function SittingCard({ items, token, onPlayed, onHurts, onEnd }: 
   useAwake(!over && !now.paused);
 
   return (
-    <Paper as="section" aria-label={t("sheet.sitting.sitting")} p="16px" mb="10px" borderWidth="3px" borderColor="rail">
+    <Paper
+      as="section"
+      aria-label={t("sheet.sitting.sitting")}
+      p="16px"
+      mb="10px"
+      borderWidth="3px"
+      borderColor="rail"
+    >
       {turn ? (
         <>
           <Text fontSize="lg" color="soft" fontWeight={650}>
@@ -78,7 +88,14 @@ export default function SittingCard({ items, token, onPlayed, onHurts, onEnd }: 
               {t("sheet.sitting.round", { round: turn.round, of: turn.item.repetitions })}
             </Text>
           </Flex>
-          <Box role="status" position="absolute" width="1px" height="1px" overflow="hidden" clipPath="inset(50%)">
+          <Box
+            role="status"
+            position="absolute"
+            width="1px"
+            height="1px"
+            overflow="hidden"
+            clipPath="inset(50%)"
+          >
             {now.paused ? t("sheet.sitting.paused") : t(`sheet.sitting.${now.part}`)}
           </Box>
           <Notice trouble={trouble} />

@@ -47,7 +47,14 @@ export function Sounds({ item, sound, notes, onNotes }: SoundsProps) {
         {t("sheet.sounds.walk_it")}
       </Button>
       {item.score && onNotes && (
-        <Button minH="44px" flex="1 1 64px" px="6px" aria-pressed={notes} kind="toggle" onClick={onNotes}>
+        <Button
+          minH="44px"
+          flex="1 1 64px"
+          px="6px"
+          aria-pressed={notes}
+          kind="toggle"
+          onClick={onNotes}
+        >
           {t("sheet.sounds.notes")}
         </Button>
       )}
@@ -60,7 +67,14 @@ export function Metronome({ item, sound }: { item: Item; sound: StepSound }) {
   if (!item.tempo) return null;
   const on = sound.on === "click";
   return (
-    <Button kind="toggle" minH="44px" flex="1 1 80px" px="6px" aria-pressed={on} onClick={() => sound.start("click")}>
+    <Button
+      kind="toggle"
+      minH="44px"
+      flex="1 1 80px"
+      px="6px"
+      aria-pressed={on}
+      onClick={() => sound.start("click")}
+    >
       {on ? (
         `■ ${t("sheet.sounds.stop")}`
       ) : (

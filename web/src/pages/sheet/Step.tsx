@@ -43,7 +43,14 @@ export function Step({ item, token, cautions, onMark, onNext, ref }: StepProps) 
         {item.piece} · {minutes(item.minutes)}
         {item.done > 0 && !done ? ` · ${t("sheet.step.go_on")}` : ""}
       </Text>
-      <Heading as="h2" tabIndex={-1} fontSize="1.375rem" fontWeight={750} lineHeight={1.2} outline="none">
+      <Heading
+        as="h2"
+        tabIndex={-1}
+        fontSize="1.375rem"
+        fontWeight={750}
+        lineHeight={1.2}
+        outline="none"
+      >
         {item.title}
         {item.tempo && (
           <Box as="span" fontWeight={650} whiteSpace="nowrap">
@@ -65,7 +72,13 @@ export function Step({ item, token, cautions, onMark, onNext, ref }: StepProps) 
       />
       {!rests(item) && <Tools item={item} token={token} sound={sound} />}
       {onNext && (
-        <Button kind={done || rests(item) ? "go" : "plain"} minH="48px" width="100%" mt="8px" onClick={onNext}>
+        <Button
+          kind={done || rests(item) ? "go" : "plain"}
+          minH="48px"
+          width="100%"
+          mt="8px"
+          onClick={onNext}
+        >
           {t("sheet.step.next")}
         </Button>
       )}

@@ -10,7 +10,12 @@ export function StepWalk({ sound }: { sound: StepSound }) {
   if (!visit) return null;
   return (
     <Flex gap="8px" mt="8px" align="center">
-      <Button minH="44px" px="14px" aria-label={t("sheet.step_walk.one_bar_back")} onClick={() => sound.step(-1)}>
+      <Button
+        minH="44px"
+        px="14px"
+        aria-label={t("sheet.step_walk.one_bar_back")}
+        onClick={() => sound.step(-1)}
+      >
         ◂
       </Button>
       <Text role="status" flex="1" fontSize="md">
@@ -22,7 +27,12 @@ export function StepWalk({ sound }: { sound: StepSound }) {
           </Text>
         )}
       </Text>
-      <Button minH="44px" px="14px" aria-label={t("sheet.step_walk.one_bar_on")} onClick={() => sound.step(1)}>
+      <Button
+        minH="44px"
+        px="14px"
+        aria-label={t("sheet.step_walk.one_bar_on")}
+        onClick={() => sound.step(1)}
+      >
         ▸
       </Button>
     </Flex>

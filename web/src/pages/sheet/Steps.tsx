@@ -39,7 +39,8 @@ export function Steps({ day, token, cautions, send, first }: DayProps) {
     const going = [...day.items.slice(at + 1), ...day.items.slice(0, at)];
     return going.find((item) => !isDone(item) && !rests(item));
   };
-  const once = send && ((one: Parameters<typeof thingOf>[0]) => send(thingOf(one), "repetition", day.date));
+  const once =
+    send && ((one: Parameters<typeof thingOf>[0]) => send(thingOf(one), "repetition", day.date));
   return (
     <>
       <Onces all={day.warm_ups} label={t("sheet.onces.warm_ups")} onTick={once} />

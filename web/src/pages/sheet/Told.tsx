@@ -13,7 +13,14 @@ export function Told({ recap, before = [] }: { recap: Recap | null; before?: Rec
     <Paper as="section" aria-label={t("sheet.told.recap")} px="14px" mt="10px">
       {[recap, ...before].map((one) => (
         <details key={one.day}>
-          <summary style={{ cursor: "pointer", minHeight: 44, paddingTop: 10, fontWeight: one === recap ? 650 : 400 }}>
+          <summary
+            style={{
+              cursor: "pointer",
+              minHeight: 44,
+              paddingTop: 10,
+              fontWeight: one === recap ? 650 : 400,
+            }}
+          >
             {t("sheet.told.after_the_lesson", { day: fullDay(one.day) })}
           </summary>
           <Text fontSize="lg" whiteSpace="pre-line" overflowWrap="anywhere" pb="12px">

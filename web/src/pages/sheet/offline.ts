@@ -15,7 +15,9 @@ export async function forget(token: string) {
   if (!("caches" in window)) return;
   for (const name of await caches.keys()) {
     const cache = await caches.open(name);
-    const kept = (await cache.keys()).filter((request) => new URL(request.url).pathname.split("/").includes(token));
+    const kept = (await cache.keys()).filter((request) =>
+      new URL(request.url).pathname.split("/").includes(token),
+    );
     await Promise.all(kept.map((request) => cache.delete(request)));
   }
 }

@@ -1,4 +1,5 @@
-// Milliseconds a line stands where nothing speaks, and after which a voice that never ends is not waited for.
+// Milliseconds a line stands where nothing speaks, and after which a voice that never ends is not
+// waited for.
 const READ = 2500;
 const LONGEST = 8000;
 
@@ -35,5 +36,7 @@ export function speak(line: string, onEnd: () => void): () => void {
 function voiceHere() {
   if (!("speechSynthesis" in window)) return;
   const language = document.documentElement.lang.slice(0, 2) || "en";
-  return window.speechSynthesis.getVoices().find((one) => one.localService && one.lang.startsWith(language));
+  return window.speechSynthesis
+    .getVoices()
+    .find((one) => one.localService && one.lang.startsWith(language));
 }

@@ -3,8 +3,22 @@ import { after, type Sitting, turnsOf } from "./turns";
 import type { Item } from "./useTicks";
 
 const item = (step_id: string, more: Partial<Item> = {}) =>
-  ({ assignment_id: 1, step_id, repetitions: 2, done: 0, score: true, kind: "step", tempos: [], ...more }) as Item;
-const begun = (items: Item[]): Sitting => ({ turns: turnsOf(items), at: 0, part: "name", paused: false });
+  ({
+    assignment_id: 1,
+    step_id,
+    repetitions: 2,
+    done: 0,
+    score: true,
+    kind: "step",
+    tempos: [],
+    ...more,
+  }) as Item;
+const begun = (items: Item[]): Sitting => ({
+  turns: turnsOf(items),
+  at: 0,
+  part: "name",
+  paused: false,
+});
 const parts = (start: Sitting) => {
   const seen: string[] = [];
   for (let now = start; now.turns[now.at]; now = after(now, { kind: "end" }))

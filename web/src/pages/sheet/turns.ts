@@ -25,7 +25,9 @@ export const turnsOf = (items: Item[]): Turn[] =>
 
 type Event = { kind: "end" } | { kind: "pause" } | { kind: "skip" };
 
-/** What comes after what: a step is named once; each round is heard, where it sounds, and played. */
+/**
+ * What comes after what: a step is named once; each round is heard, where it sounds, and played.
+ */
 export function after(now: Sitting, event: Event): Sitting {
   const turn = now.turns[now.at];
   if (!turn) return now;

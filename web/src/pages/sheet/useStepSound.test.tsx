@@ -26,7 +26,8 @@ vi.mock("../../components/player", () => ({
 }));
 
 const { useStepSound } = await import("./useStepSound");
-const open = () => renderHook(() => useStepSound("1.1", { assignment_id: 1, step_id: "A.right" } as Item));
+const open = () =>
+  renderHook(() => useStepSound("1.1", { assignment_id: 1, step_id: "A.right" } as Item));
 const arrive = () => act(async () => arrives({ walk: [] } as unknown as Sounding));
 const sounding = () => played.filter((one) => !one.stopped).length;
 

@@ -42,7 +42,13 @@ export function useTicks(loaded: Sheet, token: string) {
   const undo = () => {
     if (!last) return;
     setMade(made.slice(0, -1));
-    queue.push({ ...last, key: newKey(), kind: "undo", undoes: last.key, tapped_at: new Date().toISOString() });
+    queue.push({
+      ...last,
+      key: newKey(),
+      kind: "undo",
+      undoes: last.key,
+      tapped_at: new Date().toISOString(),
+    });
   };
   return {
     sheet,
@@ -59,9 +65,10 @@ export type Ticks = ReturnType<typeof useTicks>;
 
 /** The newest mark of a day that the server knows. */
 function stored(day: Day): Mark | undefined {
-  const found = [...onces(day).map((one) => ({ ...thingOf(one), last_mark: one.last_mark })), ...day.items].findLast(
-    (one) => one.last_mark,
-  );
+  const found = [
+    ...onces(day).map((one) => ({ ...thingOf(one), last_mark: one.last_mark })),
+    ...day.items,
+  ].findLast((one) => one.last_mark);
   if (!found?.last_mark) return;
   const { assignment_id, step_id, last_mark } = found;
   return { key: last_mark, kind: "repetition", assignment_id, step_id, day: day.date };
@@ -72,9 +79,15 @@ export const onces = (day: Day): Once[] => [...day.warm_ups, ...day.extra_work];
 /** The sheet with one mark that has not arrived yet. One whose answer was lost is
  * counted in the sheet already. */
 function tapped(sheet: Sheet, mark: Mark, _at: number, all: Mark[]): Sheet {
-  const kind = mark.kind === "undo" ? (all.find((one) => one.key === mark.undoes)?.kind ?? "repetition") : mark.kind;
+  const kind =
+    mark.kind === "undo"
+      ? (all.find((one) => one.key === mark.undoes)?.kind ?? "repetition")
+      : mark.kind;
   const by = mark.kind === "undo" ? -1 : 1;
-  const counted = <One extends { done: number }>(one: One) => ({ ...one, done: Math.max(0, one.done + by) });
+  const counted = <One extends { done: number }>(one: One) => ({
+    ...one,
+    done: Math.max(0, one.done + by),
+  });
   const change = (item: Item): Item => {
     if (keyOf(item) !== keyOf(mark) || item.keys.includes(mark.key)) return item;
     return kind === "repetition" ? counted(item) : { ...item, [kind]: by > 0 };

@@ -21,7 +21,12 @@ export default function AddressPage() {
       ) : (
         <>
           <Notice trouble={confirm.error} />
-          <Button kind="go" w="100%" disabled={confirm.isPending} onClick={() => confirm.mutate({ key })}>
+          <Button
+            kind="go"
+            w="100%"
+            disabled={confirm.isPending}
+            onClick={() => confirm.mutate({ key })}
+          >
             {t("signin.address.confirm")}
           </Button>
         </>

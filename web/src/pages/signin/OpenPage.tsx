@@ -19,7 +19,15 @@ export default function OpenPage() {
   const session = useSession();
   const go = useNavigate();
   const { register, handleSubmit } = useForm<NewStudio>({
-    defaultValues: { code: "", studio: "", time_zone: here(), locale: language(), name: "", email: "", password: "" },
+    defaultValues: {
+      code: "",
+      studio: "",
+      time_zone: here(),
+      locale: language(),
+      name: "",
+      email: "",
+      password: "",
+    },
   });
   const submit = (form: NewStudio) =>
     open.mutate(form, {
@@ -34,14 +42,32 @@ export default function OpenPage() {
       <form onSubmit={handleSubmit(submit)}>
         <Field.Root mb="12px">
           <Field.Label fontWeight={600}>{t("signin.open.code")}</Field.Label>
-          <Input maxLength={40} autoComplete="off" autoFocus required borderColor="line" {...register("code")} />
+          <Input
+            maxLength={40}
+            autoComplete="off"
+            autoFocus
+            required
+            borderColor="line"
+            {...register("code")}
+          />
           <Field.HelperText>{t("signin.open.code_hint")}</Field.HelperText>
         </Field.Root>
         <Field.Root mb="12px">
           <Field.Label fontWeight={600}>{t("signin.open.studio")}</Field.Label>
-          <Input maxLength={120} autoComplete="organization" required borderColor="line" {...register("studio")} />
+          <Input
+            maxLength={120}
+            autoComplete="organization"
+            required
+            borderColor="line"
+            {...register("studio")}
+          />
         </Field.Root>
-        <Choice label={t("signin.open.time_zone")} width="100%" mb="12px" {...register("time_zone")}>
+        <Choice
+          label={t("signin.open.time_zone")}
+          width="100%"
+          mb="12px"
+          {...register("time_zone")}
+        >
           {zones().map((zone) => (
             <option key={zone}>{zone}</option>
           ))}

@@ -11,7 +11,13 @@ export function PersonFields({ register }: { register: UseFormRegister<Person> }
     <>
       <Field.Root mb="12px">
         <Field.Label fontWeight={600}>{t("signin.person.name")}</Field.Label>
-        <Input maxLength={80} autoComplete="name" required borderColor="line" {...register("name")} />
+        <Input
+          maxLength={80}
+          autoComplete="name"
+          required
+          borderColor="line"
+          {...register("name")}
+        />
       </Field.Root>
       <Field.Root mb="12px">
         <Field.Label fontWeight={600}>{t("signin.sign_in_page.email")}</Field.Label>

@@ -23,11 +23,19 @@ export function SignInPage() {
       <form onSubmit={handleSubmit((form) => signIn.mutate(form))}>
         <Field.Root mb="12px">
           <Field.Label fontWeight={600}>{t("signin.sign_in_page.email")}</Field.Label>
-          <Input type="email" autoComplete="username" autoFocus required borderColor="line" {...register("email")} />
+          <Input
+            type="email"
+            autoComplete="username"
+            autoFocus
+            required
+            borderColor="line"
+            {...register("email")}
+          />
         </Field.Root>
         <PasswordField label={t("signin.sign_in_page.password")} {...register("password")} />
         <Box as="label" display="flex" gap="8px" mb="14px">
-          <input type="checkbox" {...register("remember")} /> {t("signin.sign_in_page.stay_signed_in_on_this_device")}
+          <input type="checkbox" {...register("remember")} />{" "}
+          {t("signin.sign_in_page.stay_signed_in_on_this_device")}
         </Box>
         <Button type="submit" kind="go" w="100%" disabled={signIn.isPending}>
           {t("signin.sign_in_page.sign_in")}
@@ -56,7 +64,14 @@ function Forgotten({ email, onBack }: { email: string; onBack: () => void }) {
         <form onSubmit={handleSubmit((form) => forgotten.mutate(form))}>
           <Field.Root mb="12px">
             <Field.Label fontWeight={600}>{t("signin.sign_in_page.email")}</Field.Label>
-            <Input type="email" autoComplete="username" autoFocus required borderColor="line" {...register("email")} />
+            <Input
+              type="email"
+              autoComplete="username"
+              autoFocus
+              required
+              borderColor="line"
+              {...register("email")}
+            />
           </Field.Root>
           <Notice trouble={forgotten.error} />
           <Button type="submit" kind="go" w="100%" disabled={forgotten.isPending}>

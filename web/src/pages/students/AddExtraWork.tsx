@@ -22,12 +22,19 @@ const KINDS: NewExtraWork["kind"][] = [
   "ensemble",
   "other",
 ];
-const HANDS: Hands[] = [[], ["right", "left", "both"], ["right", "left"], ["left", "right", "both"], ["both"]];
+const HANDS: Hands[] = [
+  [],
+  ["right", "left", "both"],
+  ["right", "left"],
+  ["left", "right", "both"],
+  ["both"],
+];
 // Semitones of a week: to a major third, a fourth, a fifth.
 const HIGHER = [1, 2, 3, 4, 5, 7];
 
 export const kindWord = (kind: string) => t(`students.extra_work.kinds.${kind}`);
-export const handsWords = (hands: Hands) => hands.map((hand) => t(`students.extra_work.hands.${hand}`)).join(", ");
+export const handsWords = (hands: Hands) =>
+  hands.map((hand) => t(`students.extra_work.hands.${hand}`)).join(", ");
 
 type Form = {
   kind: string;
@@ -60,7 +67,9 @@ export function AddExtraWork({ student, onDone }: { student: number; onDone: () 
   const exercise = watch("kind") === "exercise";
   return (
     <Box asChild mt="8px">
-      <form onSubmit={handleSubmit((form) => add.mutate({ key, ...sent(form) }, { onSuccess: onDone }))}>
+      <form
+        onSubmit={handleSubmit((form) => add.mutate({ key, ...sent(form) }, { onSuccess: onDone }))}
+      >
         <Flex gap="10px" wrap="wrap" align="flex-end">
           {given.length > 0 && (
             <Choice
@@ -96,11 +105,22 @@ export function AddExtraWork({ student, onDone }: { student: number; onDone: () 
             />
           </Labelled>
           <Labelled label={t("students.extra_work.minutes")} width="80px" required>
-            <Input type="number" min={0.5} max={120} step={0.5} borderColor="line" {...register("minutes")} />
+            <Input
+              type="number"
+              min={0.5}
+              max={120}
+              step={0.5}
+              borderColor="line"
+              {...register("minutes")}
+            />
           </Labelled>
           {exercise ? (
             <>
-              <Choice label={t("students.extra_work.hands_title")} width="170px" {...register("hands")}>
+              <Choice
+                label={t("students.extra_work.hands_title")}
+                width="170px"
+                {...register("hands")}
+              >
                 {HANDS.map((hands) => (
                   <option key={hands.join()} value={hands.join()}>
                     {hands.length > 0 ? handsWords(hands) : t("students.extra_work.hands.unsaid")}
@@ -108,9 +128,17 @@ export function AddExtraWork({ student, onDone }: { student: number; onDone: () 
                 ))}
               </Choice>
               <Labelled label={t("students.extra_work.keys")} width="220px">
-                <Input borderColor="line" placeholder={t("students.extra_work.such_as_keys")} {...register("keys")} />
+                <Input
+                  borderColor="line"
+                  placeholder={t("students.extra_work.such_as_keys")}
+                  {...register("keys")}
+                />
               </Labelled>
-              <Choice label={t("students.extra_work.each_week")} width="190px" {...register("higher")}>
+              <Choice
+                label={t("students.extra_work.each_week")}
+                width="190px"
+                {...register("higher")}
+              >
                 <option value="">{t("students.extra_work.the_next_key")}</option>
                 {HIGHER.map((count) => (
                   <option key={count} value={count}>
@@ -162,8 +190,13 @@ const listOf = (text: string) =>
     .filter(Boolean);
 
 function sent(form: Form): NewExtraWork {
-  const what = { kind: form.kind as NewExtraWork["kind"], title: form.title.trim(), minutes: Number(form.minutes) };
-  if (form.kind !== "exercise") return { ...what, times: Number(form.times), one_of: listOf(form.one_of) };
+  const what = {
+    kind: form.kind as NewExtraWork["kind"],
+    title: form.title.trim(),
+    minutes: Number(form.minutes),
+  };
+  if (form.kind !== "exercise")
+    return { ...what, times: Number(form.times), one_of: listOf(form.one_of) };
   const higher = form.higher ? Number(form.higher) : null;
   return { ...what, times: 7, keys: listOf(form.keys), hands: listOf(form.hands) as Hands, higher };
 }

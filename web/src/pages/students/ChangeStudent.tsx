@@ -11,11 +11,34 @@ import { t } from "../../words";
 import { StudentForm } from "./StudentForm";
 
 /** What is known of a student, to be changed; where someone else was quicker, both are shown. */
-export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]; onDone: () => void }) {
+export function ChangeStudent({
+  student,
+  onDone,
+}: {
+  student: Schemas["Student"];
+  onDone: () => void;
+}) {
   const change = useChangeStudent(student.id);
-  const { name, practice_days, minutes_a_day, begin_per_day, day_use, lesson_weekday, lesson_time } = student;
+  const {
+    name,
+    practice_days,
+    minutes_a_day,
+    begin_per_day,
+    day_use,
+    lesson_weekday,
+    lesson_time,
+  } = student;
   const { hand_order } = student;
-  const { hand_span, has_pedal, warm_ups, absent, introduce_first, minutes_by_day, note_names, counting } = student;
+  const {
+    hand_span,
+    has_pedal,
+    warm_ups,
+    absent,
+    introduce_first,
+    minutes_by_day,
+    note_names,
+    counting,
+  } = student;
   const { email, locale, instrument, reads, known, class_name, teacher_id } = student;
   const { lesson_minutes, more_lessons, contacts } = student;
   const start = {
@@ -71,7 +94,10 @@ export function ChangeStudent({ student, onDone }: { student: Schemas["Student"]
             ? t("students.change_student.goes_on", { name: student.name })
             : t("students.change_student.pauses", { name: student.name })}
         </Button>
-        <Button disabled={leaves.isPending} onClick={() => leaves.mutate(undefined, { onSuccess: onDone })}>
+        <Button
+          disabled={leaves.isPending}
+          onClick={() => leaves.mutate(undefined, { onSuccess: onDone })}
+        >
           {t("students.change_student.has_left", { name: student.name })}
         </Button>
       </Flex>

@@ -29,7 +29,12 @@ export function Coming({ student }: { student: Schemas["Student"] }) {
       <PartHead
         beside={
           <May to="change">
-            <Button size="sm" kind="quiet" aria-expanded={adding} onClick={() => setAdding(!adding)}>
+            <Button
+              size="sm"
+              kind="quiet"
+              aria-expanded={adding}
+              onClick={() => setAdding(!adding)}
+            >
               {t("lessons.put_one_in")}
             </Button>
           </May>

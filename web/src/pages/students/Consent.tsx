@@ -34,7 +34,9 @@ export function Consent({ student }: Props) {
             {given("records")}
           </Text>
           <Text color={consent.recordings_on ? undefined : "soft"}>{given("recordings")}</Text>
-          {consent.by && <Text color="soft">{t("students.consent.given_by", { by: consent.by })}</Text>}
+          {consent.by && (
+            <Text color="soft">{t("students.consent.given_by", { by: consent.by })}</Text>
+          )}
           {student.may.includes("change") && (
             <Button mt="8px" size="sm" onClick={() => setChanging(true)}>
               {t("students.consent.change")}

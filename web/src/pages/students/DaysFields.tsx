@@ -11,7 +11,10 @@ export function DaysFields({ form }: { form: UseFormReturn<Typed> }) {
   const days = watch("practice_days");
   const byDay = (watch("minutes_by_day") ?? {}) as Record<number, number>;
   const toggle = (day: number) =>
-    setValue("practice_days", days.includes(day) ? days.filter((one) => one !== day) : [...days, day]);
+    setValue(
+      "practice_days",
+      days.includes(day) ? days.filter((one) => one !== day) : [...days, day],
+    );
   return (
     <Box as="fieldset" mt="12px" border={0} p={0}>
       <Text as="legend" fontWeight={600} mb="4px">
@@ -48,7 +51,9 @@ export function DaysFields({ form }: { form: UseFormReturn<Typed> }) {
               aria-label={t("students.student_form.minutes_on", { day: weekdayName(day) })}
               placeholder={String(watch("minutes_a_day"))}
               value={byDay[day] || ""}
-              onChange={(event) => setValue("minutes_by_day", { ...byDay, [day]: Number(event.target.value) })}
+              onChange={(event) =>
+                setValue("minutes_by_day", { ...byDay, [day]: Number(event.target.value) })
+              }
             />
           </Text>
         ))}

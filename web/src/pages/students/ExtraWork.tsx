@@ -28,12 +28,15 @@ export function ExtraWork({ student }: { student: Schemas["Student"] }) {
               {listed([
                 kindWord(one.kind),
                 minutes(one.minutes),
-                one.kind !== "exercise" && t("students.extra_work.times_a_week", { count: one.times }),
+                one.kind !== "exercise" &&
+                  t("students.extra_work.times_a_week", { count: one.times }),
                 one.hands.length > 0 && handsWords(one.hands),
-                one.keys.length > 1 && t("students.extra_work.a_key_each_week", { keys: one.keys.join(", ") }),
+                one.keys.length > 1 &&
+                  t("students.extra_work.a_key_each_week", { keys: one.keys.join(", ") }),
                 one.keys.length === 1 && one.keys[0],
                 one.higher && t("students.extra_work.higher_each_week", { count: one.higher }),
-                one.one_of.length > 0 && t("students.extra_work.one_of", { choices: one.one_of.join(", ") }),
+                one.one_of.length > 0 &&
+                  t("students.extra_work.one_of", { choices: one.one_of.join(", ") }),
               ])}
             </Text>
           </Text>

@@ -1,6 +1,11 @@
 import { Flex, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
-import { useChangeFamily, useRenewCalendar, useStudents, useWithdrawCalendar } from "../../api/queries";
+import {
+  useChangeFamily,
+  useRenewCalendar,
+  useStudents,
+  useWithdrawCalendar,
+} from "../../api/queries";
 import { Button } from "../../components/Button";
 import { CalendarLink } from "../../components/CalendarLink";
 import { NameLink } from "../../components/NameLink";
@@ -18,7 +23,9 @@ export function Family({ student }: { student: Schemas["Student"] }) {
   const withdraw = useWithdrawCalendar(student.id);
   const known = [student.id, ...student.family.map((one) => one.id)];
   const others =
-    students.data?.filter((one) => !one.left_on && one.may.includes("change") && !known.includes(one.id)) ?? [];
+    students.data?.filter(
+      (one) => !one.left_on && one.may.includes("change") && !known.includes(one.id),
+    ) ?? [];
   return (
     <Paper as="section" aria-label={t("students.family.title")} p="12px 18px" flex="1 1 320px">
       <PartHead>{t("students.family.title")}</PartHead>

@@ -18,8 +18,8 @@ const Table = chakra("table");
 const Cell = chakra("td");
 const Head = chakra("th");
 
-/** A student's piece: what is said and chosen of it, the climb, and the table of its flights with the sections
- * across and the stages upward; under it the joins and the whole piece. */
+/** A student's piece: what is said and chosen of it, the climb, and the table of its flights with
+ * the sections across and the stages upward; under it the joins and the whole piece. */
 export function Flights({ piece, who, today, children }: FlightsProps) {
   const paper = useRef<HTMLDivElement>(null);
   const inSections = piece.steps.filter((step) => step.section);
@@ -28,7 +28,14 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
   const find = (section: string, stage: string) =>
     piece.steps.find((step) => step.section === section && step.stage === stage);
   return (
-    <Paper p="14px 18px" mt="12px" className="stairs-page" ref={paper} id={`piece-${piece.id}`} scrollMarginTop="48px">
+    <Paper
+      p="14px 18px"
+      mt="12px"
+      className="stairs-page"
+      ref={paper}
+      id={`piece-${piece.id}`}
+      scrollMarginTop="48px"
+    >
       <PartHead
         beside={
           <>
@@ -67,7 +74,11 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
         aria-label={t("students.flights.steps_of", { title: piece.title })}
       >
         <Table
-          css={{ borderCollapse: "separate", borderSpacing: "6px 0", "& th": { fontWeight: 650, textAlign: "left" } }}
+          css={{
+            borderCollapse: "separate",
+            borderSpacing: "6px 0",
+            "& th": { fontWeight: 650, textAlign: "left" },
+          }}
         >
           <tbody>
             {stages.map((stage) => (
@@ -78,7 +89,14 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
                 {sections.map((section) => {
                   const step = find(section, stage);
                   return (
-                    <Cell key={section} minW="100px" px="6px" py="3px" borderBottom="1px solid" borderColor="line">
+                    <Cell
+                      key={section}
+                      minW="100px"
+                      px="6px"
+                      py="3px"
+                      borderBottom="1px solid"
+                      borderColor="line"
+                    >
                       {step && <Tread step={step} />}
                     </Cell>
                   );
@@ -90,7 +108,13 @@ export function Flights({ piece, who, today, children }: FlightsProps) {
             <tr>
               <td />
               {sections.map((section) => (
-                <Head scope="col" key={section} px="6px" py="1px" style={{ background: tintOf(section) }}>
+                <Head
+                  scope="col"
+                  key={section}
+                  px="6px"
+                  py="1px"
+                  style={{ background: tintOf(section) }}
+                >
                   {section}
                   <svg width="100%" height="3" aria-hidden="true" style={{ display: "block" }}>
                     <line

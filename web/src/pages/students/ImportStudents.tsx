@@ -18,10 +18,19 @@ export function ImportStudents({ onDone }: { onDone: () => void }) {
   const calm = useCalm(text);
   const read = useReadStudents(calm);
   // A line has one key, however often the list is sent.
-  const lines = useMemo<Line[]>(() => read.data?.lines.map((one) => ({ ...one, key: newKey() })) ?? [], [read.data]);
+  const lines = useMemo<Line[]>(
+    () => read.data?.lines.map((one) => ({ ...one, key: newKey() })) ?? [],
+    [read.data],
+  );
   const good = lines.flatMap(({ student, key }) => (student ? [{ ...student, key }] : []));
   return (
-    <Paper as="section" aria-label={t("students.import.title")} p="16px 18px" mb="16px" borderColor="rail">
+    <Paper
+      as="section"
+      aria-label={t("students.import.title")}
+      p="16px 18px"
+      mb="16px"
+      borderColor="rail"
+    >
       <PartHead>{t("students.import.title")}</PartHead>
       <Text mt="4px">{t("students.import.about")}</Text>
       <Flex gap="12px" mt="8px" wrap="wrap" align="center">
@@ -48,7 +57,9 @@ export function ImportStudents({ onDone }: { onDone: () => void }) {
       />
       <Notice trouble={read.error} />
       {(read.data?.unknown.length ?? 0) > 0 && (
-        <Text mt="6px">{t("students.import.passed_over", { names: listed(read.data?.unknown ?? []) })}</Text>
+        <Text mt="6px">
+          {t("students.import.passed_over", { names: listed(read.data?.unknown ?? []) })}
+        </Text>
       )}
       {lines.length > 0 && (
         <Box mt="8px" role="list" aria-label={t("students.import.list")}>
@@ -64,7 +75,9 @@ export function ImportStudents({ onDone }: { onDone: () => void }) {
               borderColor="line"
               bg={line.student ? undefined : "brickSoft"}
             >
-              <Text color={line.student ? "soft" : undefined}>{t("students.import.line", { line: line.line })}</Text>
+              <Text color={line.student ? "soft" : undefined}>
+                {t("students.import.line", { line: line.line })}
+              </Text>
               <Text fontWeight={650}>{line.name}</Text>
               {line.student ? (
                 <>

@@ -5,8 +5,8 @@ import { t } from "../../words";
 
 type Student = Schemas["Student"];
 
-/** What a long page is about, which stays while it goes by: whom, the next lesson, and each piece with how far it
- * is; a press leads there. */
+/** What a long page is about, which stays while it goes by: whom, the next lesson, and each piece
+ * with how far it is; a press leads there. */
 export function InSight({ student }: { student: Student }) {
   const next = student.coming.find((one) => !one.left_out);
   return (
@@ -31,7 +31,11 @@ export function InSight({ student }: { student: Student }) {
       </Text>
       {student.week && <Link href="#week">{t("students.in_sight.the_week")}</Link>}
       {student.pieces.map((piece) => (
-        <Link key={piece.id} href={`#piece-${piece.id}`} color={piece.outlook.late ? "brick" : undefined}>
+        <Link
+          key={piece.id}
+          href={`#piece-${piece.id}`}
+          color={piece.outlook.late ? "brick" : undefined}
+        >
           {t("students.in_sight.piece", { title: piece.title, percent: piece.percent })}
           {piece.outlook.middle && (
             <Text as="span" color={piece.outlook.late ? "brick" : "soft"}>
@@ -40,7 +44,11 @@ export function InSight({ student }: { student: Student }) {
           )}
         </Link>
       ))}
-      {next && <Link href="#lessons">{t("students.in_sight.next_lesson", { day: dayAndMonth(next.day) })}</Link>}
+      {next && (
+        <Link href="#lessons">
+          {t("students.in_sight.next_lesson", { day: dayAndMonth(next.day) })}
+        </Link>
+      )}
     </Flex>
   );
 }

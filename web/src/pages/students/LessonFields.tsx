@@ -34,7 +34,9 @@ export function LessonFields({ form }: { form: UseFormReturn<Typed> }) {
             type="button"
             size="sm"
             disabled={more.fields.length >= 6}
-            onClick={() => more.append({ weekday: 4, time: "16:00", minutes: 30, teacher_id: null })}
+            onClick={() =>
+              more.append({ weekday: 4, time: "16:00", minutes: 30, teacher_id: null })
+            }
           >
             {t("students.student_form.one_more_lesson")}
           </Button>
@@ -49,7 +51,10 @@ export function LessonFields({ form }: { form: UseFormReturn<Typed> }) {
             role="group"
             aria-label={t("students.student_form.further_lesson", { count: at + 2 })}
           >
-            <Choice label={t("students.student_form.lesson_day")} {...register(`more_lessons.${at}.weekday`)}>
+            <Choice
+              label={t("students.student_form.lesson_day")}
+              {...register(`more_lessons.${at}.weekday`)}
+            >
               {FROM_MONDAY.map((day) => (
                 <option key={day} value={day}>
                   {weekdayName(day)}

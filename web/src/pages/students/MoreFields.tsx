@@ -10,7 +10,13 @@ import type { Typed } from "./StudentForm";
 const SPANS = [5, 7, 9, 11, 12, 14, 16];
 
 /** What is good to know of a student, and can wait. */
-export function MoreFields({ register, fresh }: { register: UseFormRegister<Typed>; fresh: boolean }) {
+export function MoreFields({
+  register,
+  fresh,
+}: {
+  register: UseFormRegister<Typed>;
+  fresh: boolean;
+}) {
   const session = useSession();
   const students = useStudents();
   return (
@@ -25,7 +31,11 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
         max={10}
         {...register("begin_per_day")}
       />
-      <Choice label={t("students.student_form.a_day_is_used")} width="220px" {...register("day_use")}>
+      <Choice
+        label={t("students.student_form.a_day_is_used")}
+        width="220px"
+        {...register("day_use")}
+      >
         <option value="full">{t("students.student_form.in_full")}</option>
         <option value="light">{t("students.student_form.for_what_is_needed")}</option>
         <option value="flat">{t("students.student_form.all_every_day")}</option>
@@ -40,9 +50,11 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
           {...register("class_name")}
         />
         <datalist id="classes">
-          {[...new Set((students.data ?? []).flatMap((one) => one.class_name ?? []))].map((name) => (
-            <option key={name} value={name} />
-          ))}
+          {[...new Set((students.data ?? []).flatMap((one) => one.class_name ?? []))].map(
+            (name) => (
+              <option key={name} value={name} />
+            ),
+          )}
         </datalist>
       </Field.Root>
       <TeacherChoice
@@ -51,7 +63,11 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
         {...register("teacher_id")}
       />
       <FirstHand width="120px" {...register("hand_order")} />
-      <Choice label={t("students.student_form.a_hand_reaches")} width="150px" {...register("hand_span")}>
+      <Choice
+        label={t("students.student_form.a_hand_reaches")}
+        width="150px"
+        {...register("hand_span")}
+      >
         <option value="">{t("students.student_form.not_measured")}</option>
         {SPANS.map((semitones) => (
           <option key={semitones} value={semitones}>
@@ -66,7 +82,11 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
         <option value="scale_and_chords">{t("students.student_form.scale_and_chords")}</option>
         <option value="progression">{t("students.student_form.chords_through_keys")}</option>
       </Choice>
-      <Choice label={t("students.student_form.notes_are_called")} width="130px" {...register("note_names")}>
+      <Choice
+        label={t("students.student_form.notes_are_called")}
+        width="130px"
+        {...register("note_names")}
+      >
         <option value="letters">C D E</option>
         <option value="fixed_do">{t("students.student_form.do_re_mi")}</option>
       </Choice>
@@ -77,7 +97,11 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
           </option>
         ))}
       </Choice>
-      <Choice label={t("students.student_form.sections_open")} width="270px" {...register("introduce_first")}>
+      <Choice
+        label={t("students.student_form.sections_open")}
+        width="270px"
+        {...register("introduce_first")}
+      >
         <option value="">{t("students.student_form.introduced_first_for_a_child")}</option>
         <option value="true">{t("students.student_form.once_they_were_introduced")}</option>
         <option value="false">{t("students.student_form.by_themselves")}</option>
@@ -113,7 +137,11 @@ export function MoreFields({ register, fresh }: { register: UseFormRegister<Type
         placeholder={t("students.student_form.with_commas_between")}
         {...register("knows")}
       />
-      <Choice label={t("students.student_form.pedal_at_home")} width="130px" {...register("has_pedal")}>
+      <Choice
+        label={t("students.student_form.pedal_at_home")}
+        width="130px"
+        {...register("has_pedal")}
+      >
         <option value="true">{t("students.student_form.yes")}</option>
         <option value="false">{t("students.student_form.no")}</option>
       </Choice>

@@ -9,7 +9,12 @@ import { useMay } from "../../components/Rights";
 import { t } from "../../words";
 
 type Piece = Schemas["Student"]["pieces"][number];
-type Props = { student: number; piece: Piece; today: string /** What the dates rest on. */; restsOn?: string };
+type Props = {
+  student: number;
+  piece: Piece;
+  today: string /** What the dates rest on. */;
+  restsOn?: string;
+};
 
 /** When a piece will be ready as this student practises; where that is too
  * late, what would help, each with its date. */

@@ -16,7 +16,12 @@ export function Past({ student }: { student: Schemas["Student"] }) {
   return (
     <Flex gap="16px" mt="12px" wrap="wrap" align="stretch">
       {student.repertoire.length > 0 && (
-        <Paper as="section" aria-label={t("students.past.repertoire")} p="12px 18px" flex="1 1 320px">
+        <Paper
+          as="section"
+          aria-label={t("students.past.repertoire")}
+          p="12px 18px"
+          flex="1 1 320px"
+        >
           <PartHead>{t("students.past.repertoire")}</PartHead>
           {student.repertoire.map((one) => (
             <Flex key={one.id} gap="8px" align="baseline">
@@ -31,7 +36,11 @@ export function Past({ student }: { student: Schemas["Student"] }) {
                 </Text>
               </Text>
               <May to="change">
-                <Button size="xs" ml="auto" onClick={() => end.mutate({ assignment: one.id, ended: null })}>
+                <Button
+                  size="xs"
+                  ml="auto"
+                  onClick={() => end.mutate({ assignment: one.id, ended: null })}
+                >
                   {t("students.past.take_up_again", { title: one.title })}
                 </Button>
               </May>

@@ -29,7 +29,13 @@ export function PastLesson({ student, lesson }: { student: number; lesson: Lesso
       </Box>
       <Box pl="14px" mt="4px">
         {lesson.heard.map((one) => (
-          <Flex key={`${one.assignment_id} ${one.step_id}`} gap="8px" align="center" fontSize="sm" py="1px">
+          <Flex
+            key={`${one.assignment_id} ${one.step_id}`}
+            gap="8px"
+            align="center"
+            fontSize="sm"
+            py="1px"
+          >
             <Text flex="1">
               {one.piece}: {one.title}
               {one.note && ` (${one.note})`}

@@ -13,7 +13,15 @@ type Piece = Schemas["Student"]["pieces"][number];
 
 /** What can be changed of a piece under way: its place among the others, when it
  * is to be ready, and whether its sections wait to be introduced. */
-export function PieceChoices({ student, piece, several }: { student: number; piece: Piece; several: boolean }) {
+export function PieceChoices({
+  student,
+  piece,
+  several,
+}: {
+  student: number;
+  piece: Piece;
+  several: boolean;
+}) {
   const change = useChangePiece(student);
   const renew = useRenewPiece(student);
   const end = useEndPiece(student);
@@ -38,7 +46,8 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
             aria-label={t("students.piece_choices.is_to_be_ready_by", { title: piece.title })}
             defaultValue={piece.due_on ?? ""}
             onBlur={(event) =>
-              event.target.value !== (piece.due_on ?? "") && set({ due_on: event.target.value || null })
+              event.target.value !== (piece.due_on ?? "") &&
+              set({ due_on: event.target.value || null })
             }
           />
         </Text>
@@ -46,7 +55,9 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
           <Text as="span">
             {t("students.piece_choices.place")}{" "}
             <Select
-              aria-label={t("students.piece_choices.place_of_among_the_pieces", { title: piece.title })}
+              aria-label={t("students.piece_choices.place_of_among_the_pieces", {
+                title: piece.title,
+              })}
               value={String(piece.priority)}
               onChange={(event) => set({ priority: Number(event.target.value) })}
             >
@@ -59,7 +70,9 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
         <Text as="span">
           <input
             type="checkbox"
-            aria-label={t("students.piece_choices.sections_of_wait_to_be_introduced", { title: piece.title })}
+            aria-label={t("students.piece_choices.sections_of_wait_to_be_introduced", {
+              title: piece.title,
+            })}
             checked={piece.introduce_first}
             onChange={(event) => set({ introduce_first: event.target.checked })}
           />{" "}
@@ -69,10 +82,15 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
           <Text as="span">
             {t("students.piece_choices.sections_begin")}{" "}
             <Select
-              aria-label={t("students.piece_choices.order_of_the_sections_of", { title: piece.title })}
+              aria-label={t("students.piece_choices.order_of_the_sections_of", {
+                title: piece.title,
+              })}
               value={own ? "own" : String(piece.section_order)}
               onChange={({ target }) =>
-                set({ section_order: target.value === "own" ? piece.sections : (target.value as OrderWord) })
+                set({
+                  section_order:
+                    target.value === "own" ? piece.sections : (target.value as OrderWord),
+                })
               }
             >
               <OrderOptions />
@@ -91,7 +109,11 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
         <Introductions
           student={student}
           named={false}
-          all={piece.introductions.map((one) => ({ ...one, assignment_id: piece.id, piece: piece.title }))}
+          all={piece.introductions.map((one) => ({
+            ...one,
+            assignment_id: piece.id,
+            piece: piece.title,
+          }))}
         />
         {piece.introductions.some((one) => !one.introduced) && (
           <Text color="soft">{t("students.piece_choices.press_a_letter_when_it_was")}</Text>
@@ -110,7 +132,9 @@ export function PieceChoices({ student, piece, several }: { student: number; pie
         </Button>
         <Button
           size="xs"
-          onClick={() => end.mutate({ assignment: piece.id, ended: "kept", keep_for: piece.due_on ?? undefined })}
+          onClick={() =>
+            end.mutate({ assignment: piece.id, ended: "kept", keep_for: piece.due_on ?? undefined })
+          }
           disabled={!piece.due_on}
           title={piece.due_on ? undefined : t("students.piece_choices.say_first_by_when_it_is")}
         >

@@ -12,8 +12,15 @@ type Week = Schemas["PastWeek"];
 export function PracticeDays({ weeks, timing }: { weeks: Week[]; timing: string[] }) {
   if (weeks.length === 0) return null;
   return (
-    <Paper as="section" aria-label={t("students.practice_days.practice_days")} p="12px 18px" mt="12px">
-      <PartHead beside={t("students.practice_days.legend")}>{t("students.practice_days.practice_days")}</PartHead>
+    <Paper
+      as="section"
+      aria-label={t("students.practice_days.practice_days")}
+      p="12px 18px"
+      mt="12px"
+    >
+      <PartHead beside={t("students.practice_days.legend")}>
+        {t("students.practice_days.practice_days")}
+      </PartHead>
       {timing.map((one) => (
         <Text key={one} mt="4px">
           {one}

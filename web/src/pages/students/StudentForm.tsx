@@ -55,11 +55,15 @@ export const NEW: Values = {
 
 /** What Stairwell has to know of a student to plan a week. */
 export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, onCancel }: Props) {
-  const form = useForm<Typed>({ defaultValues: { ...start, knows: (start.known ?? []).join(", ") } });
+  const form = useForm<Typed>({
+    defaultValues: { ...start, knows: (start.known ?? []).join(", ") },
+  });
   const { register, handleSubmit, watch, setValue, setError } = form;
   const submit = ({ knows, ...values }: Typed, then = onSave) => {
     if (values.practice_days.length === 0)
-      return setError("practice_days", { message: t("students.student_form.choose_at_least_one_day_to") });
+      return setError("practice_days", {
+        message: t("students.student_form.choose_at_least_one_day_to"),
+      });
     then({
       ...values,
       teacher_id: Number(values.teacher_id) || undefined,
@@ -86,7 +90,9 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
         .map((one) => one.trim())
         .filter(Boolean),
       introduce_first:
-        String(values.introduce_first ?? "") === "" ? undefined : String(values.introduce_first) === "true",
+        String(values.introduce_first ?? "") === ""
+          ? undefined
+          : String(values.introduce_first) === "true",
       minutes_by_day: Object.fromEntries(
         Object.entries(values.minutes_by_day ?? {}).filter(
           ([day, minutes]) => values.practice_days.includes(Number(day)) && Number(minutes) > 0,
@@ -132,7 +138,9 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
       </Flex>
       <DaysFields form={form} />
       <details style={{ marginTop: 12 }}>
-        <summary style={{ cursor: "pointer", fontWeight: 650 }}>{t("students.student_form.more")}</summary>
+        <summary style={{ cursor: "pointer", fontWeight: 650 }}>
+          {t("students.student_form.more")}
+        </summary>
         <Flex gap="16px" wrap="wrap" align="flex-end" mt="10px">
           <MoreFields register={register} fresh={!start.teacher_id} />
         </Flex>
@@ -150,7 +158,11 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
           {verb}
         </Button>
         {onNext && (
-          <Button type="button" disabled={busy} onClick={handleSubmit((values) => submit(values, onNext))}>
+          <Button
+            type="button"
+            disabled={busy}
+            onClick={handleSubmit((values) => submit(values, onNext))}
+          >
             {t("students.student_form.and_the_next")}
           </Button>
         )}

@@ -4,7 +4,14 @@ import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useMessages, usePieces, usePlanAgain, useStudent } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, FROM_MONDAY, fullDay, minutes, shortWeekday, weekdayName } from "../../components/dates";
+import {
+  dayAndMonth,
+  FROM_MONDAY,
+  fullDay,
+  minutes,
+  shortWeekday,
+  weekdayName,
+} from "../../components/dates";
 import { useHelp } from "../../components/KeyHelp";
 import { Messages } from "../../components/Messages";
 import { Lost, Notice, Waiting } from "../../components/Notice";
@@ -38,8 +45,10 @@ export default function StudentPage() {
   const id = Number(useParams().id);
   const student = useStudent(id);
   const messages = useMessages(id);
-  if (student.error && !student.data) return <Lost trouble={student.error} again={() => student.refetch()} />;
-  if (!student.data || messages.isPending) return <Waiting what={t("students.student_page.the_student")} />;
+  if (student.error && !student.data)
+    return <Lost trouble={student.error} again={() => student.refetch()} />;
+  if (!student.data || messages.isPending)
+    return <Waiting what={t("students.student_page.the_student")} />;
   return (
     <RightsOf may={student.data.may}>
       <Whole key={id} student={student.data} />
@@ -52,15 +61,24 @@ function Whole({ student }: { student: Student }) {
   const [changing, setChanging] = useState(false);
   const may = useMay();
   useHelp(t("students.student_page.the_week"), weekKeys());
-  const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) => shortWeekday(day));
+  const days = FROM_MONDAY.filter((day) => student.practice_days.includes(day)).map((day) =>
+    shortWeekday(day),
+  );
   const about = [
-    ...[{ weekday: student.lesson_weekday, time: student.lesson_time }, ...(student.more_lessons ?? [])].map((one) =>
+    ...[
+      { weekday: student.lesson_weekday, time: student.lesson_time },
+      ...(student.more_lessons ?? []),
+    ].map((one) =>
       t("students.student_page.lesson", { day: weekdayName(one.weekday), time: one.time }),
     ),
-    t("students.student_page.practises", { minutes: minutes(student.minutes_a_day), days: days.join(", ") }),
+    t("students.student_page.practises", {
+      minutes: minutes(student.minutes_a_day),
+      days: days.join(", "),
+    }),
     t(`students.student_page.hand_orders.${student.hand_order}`),
     // Of a student who is new nothing is known.
-    student.weeks.some((week) => week.planned > 0) && t("students.student_page.keeps", { percent: student.adherence }),
+    student.weeks.some((week) => week.planned > 0) &&
+      t("students.student_page.keeps", { percent: student.adherence }),
   ]
     .filter(Boolean)
     .join(" · ");
@@ -74,7 +92,11 @@ function Whole({ student }: { student: Student }) {
         </May>
         <PrintWeeks students={[student.id]}>{t("students.student_page.print_the_week")}</PrintWeeks>
         <May to="hear">
-          <Button kind="go" onClick={() => go(`/students/${student.id}/lesson`)} disabled={student.pieces.length === 0}>
+          <Button
+            kind="go"
+            onClick={() => go(`/students/${student.id}/lesson`)}
+            disabled={student.pieces.length === 0}
+          >
             {t("students.student_page.open_lesson")}
           </Button>
         </May>
@@ -82,7 +104,12 @@ function Whole({ student }: { student: Student }) {
       <InSight student={student} />
       <Messages student={student.id} earlier />
       {student.attention.length > 0 && (
-        <Paper p="10px 18px" mb="12px" as="section" aria-label={t("students.student_page.needs_attention")}>
+        <Paper
+          p="10px 18px"
+          mb="12px"
+          as="section"
+          aria-label={t("students.student_page.needs_attention")}
+        >
           <PartHead>{t("students.student_page.needs_attention")}</PartHead>
           {student.attention.map((one) => (
             <Text key={one.text} color={one.kind === "late" ? "brick" : "ink"}>
@@ -110,7 +137,12 @@ function Whole({ student }: { student: Student }) {
       <Week student={student} />
       {student.pieces.map((piece) => (
         <Flights key={piece.id} piece={piece} who={student.name} today={student.today}>
-          <Outlook student={student.id} piece={piece} today={student.today} restsOn={student.rests_on} />
+          <Outlook
+            student={student.id}
+            piece={piece}
+            today={student.today}
+            restsOn={student.rests_on}
+          />
           <May to="change">
             <PieceChoices student={student.id} piece={piece} several={student.pieces.length > 1} />
           </May>
@@ -153,7 +185,9 @@ function Week({ student }: { student: Student }) {
         beside={
           <>
             {t(
-              goesOn ? "students.student_page.minutes_a_day_until" : "students.student_page.minutes_a_day_next_lesson",
+              goesOn
+                ? "students.student_page.minutes_a_day_until"
+                : "students.student_page.minutes_a_day_next_lesson",
               {
                 minutes: minutes(week.budget),
                 day: fullDay(week.next_lesson),
@@ -193,7 +227,9 @@ function Week({ student }: { student: Student }) {
 function GiveAnother({ student }: { student: Student }) {
   const pieces = usePieces();
   const [chosen, setChosen] = useState<number | null>(null);
-  const free = (pieces.data ?? []).filter((piece) => !student.pieces.some((one) => one.piece_id === piece.id));
+  const free = (pieces.data ?? []).filter(
+    (piece) => !student.pieces.some((one) => one.piece_id === piece.id),
+  );
   const piece = free.find((one) => one.id === chosen);
   return (
     <Paper p="12px 18px" flex={piece ? "1 1 100%" : "1 1 320px"}>
@@ -220,7 +256,12 @@ function GiveAnother({ student }: { student: Student }) {
       </Select>
       {piece && (
         <Box mt="10px">
-          <AssignPiece key={piece.id} piece={piece} student={student} onDone={() => setChosen(null)} />
+          <AssignPiece
+            key={piece.id}
+            piece={piece}
+            student={student}
+            onDone={() => setChosen(null)}
+          />
         </Box>
       )}
     </Paper>

@@ -4,7 +4,13 @@ import { useNavigate } from "react-router";
 import { newKey, type Schemas } from "../../api/client";
 import { useAddStudent, useStudentReturns, useStudents } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, FROM_MONDAY, minutes, shortWeekday, weekdayName } from "../../components/dates";
+import {
+  dayAndMonth,
+  FROM_MONDAY,
+  minutes,
+  shortWeekday,
+  weekdayName,
+} from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
@@ -35,7 +41,9 @@ export default function StudentsPage() {
         title={t("students.students_page.students")}
         about={t("students.students_page.in_the_order_of_the_week")}
       >
-        {!importing && may("teach") && <Button onClick={() => setImporting(true)}>{t("students.import.title")}</Button>}
+        {!importing && may("teach") && (
+          <Button onClick={() => setImporting(true)}>{t("students.import.title")}</Button>
+        )}
         {!adding && may("teach") && (
           <Button
             kind="go"
@@ -58,9 +66,14 @@ export default function StudentsPage() {
             onCancel={() => setAdding(false)}
             key={key}
             start={last}
-            onNext={(values) => add.mutate({ ...values, key }, { onSuccess: () => setKey(newKey()) })}
+            onNext={(values) =>
+              add.mutate({ ...values, key }, { onSuccess: () => setKey(newKey()) })
+            }
             onSave={(values) =>
-              add.mutate({ ...values, key }, { onSuccess: (student) => go(`/students/${student.id}`) })
+              add.mutate(
+                { ...values, key },
+                { onSuccess: (student) => go(`/students/${student.id}`) },
+              )
             }
           />
         </Paper>
@@ -141,7 +154,8 @@ function StudentLine({ one }: { one: Schemas["StudentCard"] }) {
       </Text>
       <Text gridColumn={{ base: "2", md: "auto" }} color="soft">
         {one.paused_on && t("students.students_page.pauses")}
-        {one.next_lesson && t("students.students_page.next", { day: dayAndMonth(one.next_lesson.day) })}
+        {one.next_lesson &&
+          t("students.students_page.next", { day: dayAndMonth(one.next_lesson.day) })}
       </Text>
       <Text hideBelow="lg" color="soft">
         {t("students.student_page.practises", {

@@ -35,11 +35,17 @@ export default function StudioPage() {
   const [shown, more] = useMore(rows);
   const groups: [string, Row[]][] =
     view.order === "lesson"
-      ? FROM_MONDAY.map((day) => [weekdayName(day), shown.filter((row) => row.lesson_weekday === day)])
+      ? FROM_MONDAY.map((day) => [
+          weekdayName(day),
+          shown.filter((row) => row.lesson_weekday === day),
+        ])
       : [["", shown]];
   return (
     <>
-      <PageHead title={t("studio.studio_page.studio")} about={t("studio.studio_page.every_student_the_climb_of_each")}>
+      <PageHead
+        title={t("studio.studio_page.studio")}
+        about={t("studio.studio_page.every_student_the_climb_of_each")}
+      >
         <PlanningRun />
         <May to="teach">
           <Button disabled={plan.isPending} onClick={() => plan.mutate(undefined)}>
@@ -65,7 +71,12 @@ export default function StudioPage() {
         </Paper>
       )}
       {studio.data && studio.data.length > 0 && (
-        <Paper role="table" aria-label={t("studio.studio_page.all_students")} overflowX="auto" tabIndex={0}>
+        <Paper
+          role="table"
+          aria-label={t("studio.studio_page.all_students")}
+          overflowX="auto"
+          tabIndex={0}
+        >
           <Grid
             role="row"
             hideBelow="lg"
@@ -101,7 +112,9 @@ export default function StudioPage() {
               </Box>
             ),
           )}
-          {rows.length === 0 && <Empty>{t("studio.studio_page.no_student_is_like_that_choose")}</Empty>}
+          {rows.length === 0 && (
+            <Empty>{t("studio.studio_page.no_student_is_like_that_choose")}</Empty>
+          )}
         </Paper>
       )}
       {more}
@@ -110,7 +123,16 @@ export default function StudioPage() {
 }
 
 // Drawn anew when its row changes, or the language.
-const Line = memo(function Line({ row, day, today }: { row: Row; day: boolean; today: string; spoken: string }) {
+const Line = memo(function Line({
+  row,
+  day,
+  today,
+}: {
+  row: Row;
+  day: boolean;
+  today: string;
+  spoken: string;
+}) {
   return (
     <Grid
       role="row"
@@ -132,7 +154,9 @@ const Line = memo(function Line({ row, day, today }: { row: Row; day: boolean; t
       <Box role="cell">
         {row.pieces.length === 0 && (
           <Text color="soft">
-            {row.known ? t("studio.studio_page.no_piece_yet") : t("studio.studio_page.being_worked_out")}
+            {row.known
+              ? t("studio.studio_page.no_piece_yet")
+              : t("studio.studio_page.being_worked_out")}
           </Text>
         )}
         {row.pieces.map((piece) => (
@@ -173,7 +197,9 @@ const Line = memo(function Line({ row, day, today }: { row: Row; day: boolean; t
           </Text>
         ))}
         {row.concerns.length > 2 && (
-          <Text color="soft">{t("studio.studio_page.and_more", { count: row.concerns.length - 2 })}</Text>
+          <Text color="soft">
+            {t("studio.studio_page.and_more", { count: row.concerns.length - 2 })}
+          </Text>
         )}
       </Box>
     </Grid>

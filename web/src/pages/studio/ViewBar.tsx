@@ -55,7 +55,9 @@ export function ViewBar({ all, view }: { all: Schemas["StudioRow"][]; view: View
         name="by"
         address={view}
         label={t("studio.view_bar.in_what_order")}
-        options={ORDERS.map((order) => [order === "lesson" ? "" : order, t(`studio.orders.${order}`)] as const)}
+        options={ORDERS.map(
+          (order) => [order === "lesson" ? "" : order, t(`studio.orders.${order}`)] as const,
+        )}
       />
       <Text color="soft" role="status">
         {view.rows.length === all.length

@@ -14,9 +14,12 @@ export function useMore<Row>(rows: Row[]): [Row[], ReactNode] {
   const left = rows.length - count;
   useEffect(() => {
     if (left <= 0 || !end.current) return;
-    const seen = new IntersectionObserver(([one]) => one?.isIntersecting && setCount(count + SOME), {
-      rootMargin: "600px",
-    });
+    const seen = new IntersectionObserver(
+      ([one]) => one?.isIntersecting && setCount(count + SOME),
+      {
+        rootMargin: "600px",
+      },
+    );
     seen.observe(end.current);
     return () => seen.disconnect();
   }, [count, left]);

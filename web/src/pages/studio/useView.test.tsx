@@ -24,7 +24,9 @@ const ready = (cautious: string | null, late = false) =>
 
 const open = (all: Row[], at = "/studio") =>
   renderHook(() => useView(all), {
-    wrapper: ({ children }: { children: ReactNode }) => <MemoryRouter initialEntries={[at]}>{children}</MemoryRouter>,
+    wrapper: ({ children }: { children: ReactNode }) => (
+      <MemoryRouter initialEntries={[at]}>{children}</MemoryRouter>
+    ),
   });
 const names = ({ result }: ReturnType<typeof open>) => result.current.rows.map((one) => one.name);
 
@@ -32,7 +34,12 @@ afterEach(cleanup);
 
 const all = [
   row("Nell", { ...ready("2027-05-01"), practised: { done: 4, of: 5 }, lesson_weekday: 3 }),
-  row("abel", { ...ready("2027-04-01", true), practised: { done: 1, of: 5 }, teacher: "Oren", class_name: "Evening" }),
+  row("abel", {
+    ...ready("2027-04-01", true),
+    practised: { done: 1, of: 5 },
+    teacher: "Oren",
+    class_name: "Evening",
+  }),
   row("Zora", { ...ready(null), concerns: [{ kind: "stuck", text: "" }] as Row["concerns"] }),
   row("Émile", { practised: { done: 0, of: 5 }, concerns: [{}, {}] as Row["concerns"] }),
 ];
@@ -53,13 +60,19 @@ test.each([
   ["?only=late", ["abel"]],
   ["?find=%20EL%20", ["Nell", "abel"]],
   ["?find=el&day=3", ["Nell"]],
-])("the address %s shows %j", (address, shown) => expect(names(open(all, `/studio${address}`))).toEqual(shown));
+])("the address %s shows %j", (address, shown) =>
+  expect(names(open(all, `/studio${address}`))).toEqual(shown),
+);
 
 test("what is chosen stands in the address, and is taken out again", () => {
   const view = open(all);
   act(() => view.result.current.set("find", "zo"));
   act(() => view.result.current.set("by", "name"));
-  expect([names(view), view.result.current.of("find"), view.result.current.order]).toEqual([["Zora"], "zo", "name"]);
+  expect([names(view), view.result.current.of("find"), view.result.current.order]).toEqual([
+    ["Zora"],
+    "zo",
+    "name",
+  ]);
   act(() => view.result.current.set("find", ""));
   expect(names(view)).toEqual(["abel", "Émile", "Nell", "Zora"]);
 });

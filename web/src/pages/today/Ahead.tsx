@@ -15,7 +15,11 @@ type Props = { today: Schemas["Today"]; teachers: "own" | "all" };
 /** What comes after today: the next day of lessons, and who needs attention until then and why. */
 export function Ahead({ today, teachers }: Props) {
   return (
-    <Grid templateColumns={{ base: "1fr", lg: "minmax(240px, 1fr) minmax(0, 2.6fr)" }} gap="12px" mt="12px">
+    <Grid
+      templateColumns={{ base: "1fr", lg: "minmax(240px, 1fr) minmax(0, 2.6fr)" }}
+      gap="12px"
+      mt="12px"
+    >
       {today.next_day && <NextDay day={today.next_day} teachers={teachers} />}
       <Attention today={today} teachers={teachers} />
     </Grid>
@@ -46,10 +50,17 @@ function Attention({ today, teachers }: Props) {
   const rows = useStudio().data;
   const here = new Set(today.lessons.map((row) => row.id));
   const found = (rows ?? []).filter(
-    (row) => row.concerns.length > 0 && !here.has(row.id) && (teachers === "all" || row.teacher === own),
+    (row) =>
+      row.concerns.length > 0 && !here.has(row.id) && (teachers === "all" || row.teacher === own),
   );
   return (
-    <Paper as="section" aria-label={t("today.ahead.needs_attention")} px="16px" py="10px" minH="130px">
+    <Paper
+      as="section"
+      aria-label={t("today.ahead.needs_attention")}
+      px="16px"
+      py="10px"
+      minH="130px"
+    >
       <PartHead
         beside={
           found.length > SHOWN && (
@@ -64,7 +75,13 @@ function Attention({ today, teachers }: Props) {
       {rows && found.length === 0 && <Text color="soft">{t("today.ahead.nobody_else")}</Text>}
       <Box as="ul" listStyleType="none">
         {found.slice(0, SHOWN).map((row) => (
-          <Grid as="li" key={row.id} templateColumns={{ base: "1fr", md: "170px 1fr" }} gap="0 12px" py="2px">
+          <Grid
+            as="li"
+            key={row.id}
+            templateColumns={{ base: "1fr", md: "170px 1fr" }}
+            gap="0 12px"
+            py="2px"
+          >
             <Text>
               <NameLink to={`/students/${row.id}`}>{row.name}</NameLink>{" "}
               <Text as="span" fontSize="sm" color="soft">

@@ -16,8 +16,8 @@ const EXAMPLES = [
   ["ropewalk", "Ropewalk"],
 ] as const;
 
-/** From an empty studio to a sheet on a phone: what is done is ticked, and the path is gone for good
- * once it was left or walked to its end. */
+/** From an empty studio to a sheet on a phone: what is done is ticked, and the path is gone for
+ * good once it was left or walked to its end. */
 export function FirstSteps() {
   const [left, setLeft] = useState(() => localStorage.getItem(LEFT) !== null);
   const students = useStudents().data;
@@ -43,11 +43,16 @@ export function FirstSteps() {
         <NameLink to="/library">{t("library.library_page.load_a_score")}</NameLink>
         <Examples onLoaded={(id) => go(`/library/${id}`)} />
       </Step>
-      <Step done={pieces.some((one) => one.sections.length > 0)} name={t("today.first_steps.sections")}>
+      <Step
+        done={pieces.some((one) => one.sections.length > 0)}
+        name={t("today.first_steps.sections")}
+      >
         {piece && <NameLink to={`/library/${piece.id}`}>{piece.title}</NameLink>}
       </Step>
       <Step done={false} name={t("today.first_steps.assign")}>
-        {piece && students.length > 0 && <NameLink to={`/library/${piece.id}`}>{piece.title}</NameLink>}
+        {piece && students.length > 0 && (
+          <NameLink to={`/library/${piece.id}`}>{piece.title}</NameLink>
+        )}
       </Step>
       <Step done={false} name={t("today.first_steps.send")} />
     </Path>
@@ -74,7 +79,10 @@ function Path({ onLeave, children }: { onLeave: () => void; children: ReactNode 
   );
 }
 
-/** The last step: the week goes to a phone. A studio whose first student has a sheet has found its way. */
+/**
+ * The last step: the week goes to a phone. A studio whose first student has a sheet has found its
+ * way.
+ */
 function Send({ student, name, onLeave }: { student: number; name: string; onLeave: () => void }) {
   const found = useStudent(student).data;
   if (!found || found.sheet_path) return null;

@@ -55,7 +55,8 @@ export default function TodayPage() {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   });
-  if (today.error && !today.data) return <Lost trouble={today.error} again={() => today.refetch()} />;
+  if (today.error && !today.data)
+    return <Lost trouble={today.error} again={() => today.refetch()} />;
   if (!today.data) return <Waiting what={t("today.today_page.the_day")} />;
   const { date, holiday, next_day, others, unseen } = today.data;
   return (
@@ -74,23 +75,33 @@ export default function TodayPage() {
         }
       >
         {others > 0 && (
-          <Button kind="toggle" aria-pressed={all} onClick={() => setParams(all ? {} : { teachers: "all" })}>
+          <Button
+            kind="toggle"
+            aria-pressed={all}
+            onClick={() => setParams(all ? {} : { teachers: "all" })}
+          >
             {t("today.today_page.all_teachers")}
             {!all && ` (${t("today.today_page.more", { count: others })})`}
           </Button>
         )}
         {unseen > 0 && (
-          <Button onClick={() => go("/while-away")}>{t("lessons.while_you_were_away_count", { count: unseen })}</Button>
+          <Button onClick={() => go("/while-away")}>
+            {t("lessons.while_you_were_away_count", { count: unseen })}
+          </Button>
         )}
-        {[...new Map(lessons.flatMap((row) => (row.class_id ? [[row.class_id, row.class_name]] : [])))].map(
-          ([id, name]) => (
-            <Button key={id} onClick={() => go(`/classes/${id}/lesson`)}>
-              {t("today.today_page.class_lesson", { name })}
-            </Button>
+        {[
+          ...new Map(
+            lessons.flatMap((row) => (row.class_id ? [[row.class_id, row.class_name]] : [])),
           ),
-        )}
+        ].map(([id, name]) => (
+          <Button key={id} onClick={() => go(`/classes/${id}/lesson`)}>
+            {t("today.today_page.class_lesson", { name })}
+          </Button>
+        ))}
         {lessons.length > 0 && (
-          <PrintWeeks students={lessons.map((row) => row.id)}>{t("today.today_page.print_their_weeks")}</PrintWeeks>
+          <PrintWeeks students={lessons.map((row) => row.id)}>
+            {t("today.today_page.print_their_weeks")}
+          </PrintWeeks>
         )}
       </PageHead>
       <May to="teach">
@@ -108,7 +119,13 @@ export default function TodayPage() {
         )}
         <Box role="list" aria-label={t("today.today_page.lessons_of_the_day")}>
           {lessons.map((row, index) => (
-            <Line key={row.id} row={row} today={date} current={index === at} onPick={() => setAt(index)} />
+            <Line
+              key={row.id}
+              row={row}
+              today={date}
+              current={index === at}
+              onPick={() => setAt(index)}
+            />
           ))}
         </Box>
       </Paper>
@@ -117,7 +134,17 @@ export default function TodayPage() {
   );
 }
 
-function Line({ row, today, current, onPick }: { row: Row; today: string; current: boolean; onPick: () => void }) {
+function Line({
+  row,
+  today,
+  current,
+  onPick,
+}: {
+  row: Row;
+  today: string;
+  current: boolean;
+  onPick: () => void;
+}) {
   const go = useNavigate();
   return (
     <Grid
@@ -134,7 +161,11 @@ function Line({ row, today, current, onPick }: { row: Row; today: string; curren
       boxShadow={current ? "inset 4px 0 0 var(--chakra-colors-rail)" : undefined}
       onMouseEnter={onPick}
     >
-      <Text fontWeight={700} fontSize="lg" textDecoration={isHeld(row) ? undefined : "line-through"}>
+      <Text
+        fontWeight={700}
+        fontSize="lg"
+        textDecoration={isHeld(row) ? undefined : "line-through"}
+      >
         {row.time}
       </Text>
       <Box>
@@ -178,14 +209,18 @@ function Line({ row, today, current, onPick }: { row: Row; today: string; curren
         )}
       </Box>
       <Box fontSize="sm">
-        {row.messages > 0 && <Text fontWeight={650}>{t("today.today_page.messages", { count: row.messages })}</Text>}
+        {row.messages > 0 && (
+          <Text fontWeight={650}>{t("today.today_page.messages", { count: row.messages })}</Text>
+        )}
         {row.concerns.slice(0, 3).map((one) => (
           <Text key={one.text} color={one.kind === "late" ? "brick" : "ink"}>
             {one.text}
           </Text>
         ))}
         {row.concerns.length > 3 && (
-          <Text color="soft">{t("today.today_page.and_more", { count: row.concerns.length - 3 })}</Text>
+          <Text color="soft">
+            {t("today.today_page.and_more", { count: row.concerns.length - 3 })}
+          </Text>
         )}
         {row.concerns.length + row.messages === 0 && (
           <Text color="soft">{t("today.today_page.nothing_needs_attention")}</Text>

@@ -16,10 +16,14 @@ module Stairwell
         # @raise [UnreadableError]
         def self.read(text)
           text = text.dup.force_encoding(Encoding::UTF_8).scrub
-          raise UnreadableError.new(Phrase["formats.calendar.too_large"], code: :too_large) if text.scan(/^BEGIN:VEVENT/i).size > Constants::MOST_EVENTS
+          if text.scan(/^BEGIN:VEVENT/i).size > Constants::MOST_EVENTS
+            raise UnreadableError.new(Phrase["formats.calendar.too_large"], code: :too_large)
+          end
 
           calendars = text.match?(/^BEGIN:VCALENDAR/i) ? Icalendar::Calendar.parse(text) : []
-          raise UnreadableError.new(Phrase["formats.calendar.no_calendar"], code: :no_calendar) if calendars.empty?
+          if calendars.empty?
+            raise UnreadableError.new(Phrase["formats.calendar.no_calendar"], code: :no_calendar)
+          end
 
           new(calendars.flat_map(&:events))
         rescue ArgumentError, NoMethodError, TypeError, RuntimeError => error
@@ -37,7 +41,15 @@ module Stairwell
         # @return [Array(Array<Holiday>, Integer)] in order, and how many events were passed over
         def since(from)
           found = @events.map { |event| days(event, from) }
-          [found.compact.flatten.select { |one| one.to >= from }.sort_by { |one| [one.from, one.to] }.uniq, found.count(nil)]
+          [
+            found
+              .compact
+              .flatten
+              .select { |one| one.to >= from }
+              .sort_by { |one| [one.from, one.to] }
+              .uniq,
+            found.count(nil)
+          ]
         end
 
         private
@@ -47,7 +59,10 @@ module Stairwell
           return [] if event.status.to_s.casecmp?("CANCELLED")
 
           first, last = span(event)
-          return unless first && last && last >= first && Dates::RANGE.cover?(first) && Dates::RANGE.cover?(last)
+          unless first && last && last >= first && Dates::RANGE.cover?(first) &&
+                   Dates::RANGE.cover?(last)
+            return
+          end
           return if last - first >= Constants::LONGEST_STRETCH
 
           name = event.summary.to_s.strip[0, 120]
@@ -62,10 +77,16 @@ module Stairwell
           return unless starts
 
           first = Date.new(starts.year, starts.month, starts.day)
-          return [first, ends ? Date.new(ends.year, ends.month, ends.day) - 1 : first] if starts.is_a?(Icalendar::Values::Date)
+          if starts.is_a?(Icalendar::Values::Date)
+            return first, ends ? Date.new(ends.year, ends.month, ends.day) - 1 : first
+          end
           return unless ends.respond_to?(:hour) && clock(ends) - clock(starts) >= 1
 
-          [first, Date.new(ends.year, ends.month, ends.day) - ((ends.hour.zero? && ends.minute.zero?) ? 1 : 0)]
+          [
+            first,
+            Date.new(ends.year, ends.month, ends.day) -
+              ((ends.hour.zero? && ends.minute.zero?) ? 1 : 0)
+          ]
         end
 
         # What the clock on the wall shows.
@@ -79,7 +100,10 @@ module Stairwell
           count = rules.first.count&.to_i
           (from.year - 1..from.year + YEARS).filter_map do |year|
             by = year - first.year
-            next if by.negative? || (count && by >= count) || !Date.valid_date?(year, first.month, first.day)
+            if by.negative? || (count && by >= count) ||
+                 !Date.valid_date?(year, first.month, first.day)
+              next
+            end
 
             day = Date.new(year, first.month, first.day)
             Holiday.new(from: day, to: day + (last - first), name: name) unless stops && day > stops

@@ -10,7 +10,8 @@ module Stairwell
         Part = Stairwell.value(:id, :name, :staves, :clefs, :tab, :sung)
         # Where a hand is written, as a person names it: a part, and a staff of it from 1.
         PLACE = /\A(?<id>.+?)(?:\.(?<staff>\d))?\z/
-        KEYBOARD = /piano|pno\b|klavier|clavier|keyboard|organ|orgel|orgue|cembalo|clavecin|harpsichord|celesta|harmonium|accord|akkord|\bhand|\bmain\b|\bmano|\b[rl]\.?\s?h\b|\bm\.?\s?[dgs]\b/i
+        KEYBOARD =
+          /piano|pno\b|klavier|clavier|keyboard|organ|orgel|orgue|cembalo|clavecin|harpsichord|celesta|harmonium|accord|akkord|\bhand|\bmain\b|\bmano|\b[rl]\.?\s?h\b|\bm\.?\s?[dgs]\b/i
         LEFT = /left|links|gauche|sinistra|\bl\.?\s?h\b|\bm\.?\s?[gs]\b/i
         private_constant :PLACE, :KEYBOARD, :LEFT
 
@@ -40,7 +41,8 @@ module Stairwell
           ids = @places.values.map(&:first).uniq
           @parts = parts.values_at(*ids)
           @order = ids
-          @others = (parts.keys - ids).to_h { |id| [(names[id].to_s.empty? ? id : names[id]), parts[id]] }
+          @others =
+            (parts.keys - ids).to_h { |id| [(names[id].to_s.empty? ? id : names[id]), parts[id]] }
         end
 
         # @param part [Integer] which hand part
@@ -53,28 +55,66 @@ module Stairwell
           own.find { |_, (_, at)| at == [staff, 1].max }&.first
         end
 
-        # @return [Array<Hash{Symbol => Object}>] every staff that can be a hand: its place, name, and
-        #   what it was taken for
+        # @return [Array<Hash{Symbol => Object}>] every staff that can be a hand: its place, name,
+        #   and what it was taken for
         def staves
-          @known.reject(&:tab).flat_map do |one|
-            (1..one.staves).map { |staff| {place: (one.staves == 1) ? one.id : "#{one.id}.#{staff}", name: one.name, staff: (staff if one.staves > 1), hand: @places.key([one.id, (staff if one.staves > 1)])} }
-          end
+          @known
+            .reject(&:tab)
+            .flat_map do |one|
+              (1..one.staves).map do |staff|
+                {
+                  place: (one.staves == 1) ? one.id : "#{one.id}.#{staff}",
+                  name: one.name,
+                  staff: (staff if one.staves > 1),
+                  hand: @places.key([one.id, (staff if one.staves > 1)])
+                }
+              end
+            end
         end
 
         private
 
         def part(id, name, measures)
-          clefs = measures.first(1).flat_map { |one| one.xpath("attributes/clef").to_a }.to_h { |clef| [(clef["number"] || 1).to_i, clef.at_xpath("sign")&.text] }
+          clefs =
+            measures
+              .first(1)
+              .flat_map { |one| one.xpath("attributes/clef").to_a }
+              .to_h { |clef| [(clef["number"] || 1).to_i, clef.at_xpath("sign")&.text] }
           Part.new(
-            id: id, name: name, staves: (measures.any? { |one| one.at_xpath("attributes/staves[. > 1] | note/staff[. > 1]") }) ? 2 : 1, clefs: clefs,
-            tab: clefs.value?("TAB") || clefs.value?("percussion") || (measures.any? && measures.none? { |one| one.at_xpath("note/pitch | note/rest") }), sung: !@words.nil? && measures.any? { |one| one.at_xpath("note/lyric") }
+            id: id,
+            name: name,
+            staves:
+              (
+                if measures.any? { |one|
+                     one.at_xpath("attributes/staves[. > 1] | note/staff[. > 1]")
+                   }
+                  2
+                else
+                  1
+                end
+              ),
+            clefs: clefs,
+            tab:
+              clefs.value?("TAB") || clefs.value?("percussion") ||
+                (measures.any? && measures.none? { |one| one.at_xpath("note/pitch | note/rest") }),
+            sung: !@words.nil? && measures.any? { |one| one.at_xpath("note/lyric") }
           )
         end
 
         def place(text)
           found = text.match(PLACE)
-          known = @known.find { |one| one.id == text } || @known.find { |one| one.id == found&.[](:id) }
-          raise UnreadableError.new(Phrase["formats.music_xml.hands.no_such_part", place: text[0, 40], parts: Phrase.list(@known.map(&:id), by: :comma)], code: :no_such_part) unless known
+          known =
+            @known.find { |one| one.id == text } || @known.find { |one| one.id == found&.[](:id) }
+          unless known
+            raise UnreadableError.new(
+                    Phrase[
+                      "formats.music_xml.hands.no_such_part",
+                      place: text[0, 40],
+                      parts: Phrase.list(@known.map(&:id), by: :comma)
+                    ],
+                    code: :no_such_part
+                  )
+          end
 
           [known.id, ((known.id == text || known.staves == 1) ? nil : found[:staff].to_i)]
         end
@@ -93,29 +133,32 @@ module Stairwell
 
           above, below = below, above if above.name.match?(LEFT)
           tell(right: above, left: below)
-          {right: [above.id, nil], left: [below.id, nil]}
+          { right: [above.id, nil], left: [below.id, nil] }
         end
 
         def staves_of(two)
           piano = two.reverse.find { |one| one.name.match?(KEYBOARD) } || two.last
           @assumed << "hands: #{named(piano)}" if two.size > 1
-          {right: [piano.id, 1], left: [piano.id, 2]}
+          { right: [piano.id, 1], left: [piano.id, 2] }
         end
 
-        # Two that follow each other: called so, or a bass clef beneath a treble clef, the lowest such
-        # pair; a sung part is no hand where another will do.
+        # Two that follow each other: called so, or a bass clef beneath a treble clef, the lowest
+        # such pair; a sung part is no hand where another will do.
         def pair(single)
           pairs = single.each_cons(2).to_a.reverse
           pairs.find { |both| both.all? { |one| one.name.match?(KEYBOARD) } } ||
-            pairs.find { |above, below| below.clefs[1] == "F" && above.clefs[1] != "F" && !below.sung && !above.sung } ||
-            pairs.find { |both| both.none?(&:sung) && both.all? { |one| one.clefs.empty? } }
+            pairs.find do |above, below|
+              below.clefs[1] == "F" && above.clefs[1] != "F" && !below.sung && !above.sung
+            end || pairs.find { |both| both.none?(&:sung) && both.all? { |one| one.clefs.empty? } }
         end
 
         # One staff may hold both hands: what it holds is the right hand's until the page says more.
         def one_staff(single)
-          only = single.reverse.find { |one| one.name.match?(KEYBOARD) } || single.reverse.find { |one| !one.sung } || single.last
+          only =
+            single.reverse.find { |one| one.name.match?(KEYBOARD) } ||
+              single.reverse.find { |one| !one.sung } || single.last
           @assumed << "one_staff: #{named(only)}"
-          {right: [only.id, nil]}
+          { right: [only.id, nil] }
         end
 
         def tell(hands) = hands.each { |hand, part| @assumed << "#{hand}_hand: #{named(part)}" }

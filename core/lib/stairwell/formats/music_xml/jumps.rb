@@ -15,15 +15,15 @@ module Stairwell
 
         # @return [Hash{Symbol => Object}] members of Score::Map
         attr_reader :found
-        # @return [Array<Integer>] bars with a sign or a jump in their middle, which is taken at their
-        #   beginning or end
+        # @return [Array<Integer>] bars with a sign or a jump in their middle, which is taken at
+        #   their beginning or end
         attr_reader :inside
 
         # @param measures [Array<Array<Nokogiri::XML::Element>>] by bar, those of all parts
         #   together: what one of them says holds for the whole
         # @param beside [BesideNotes]
         def initialize(measures, beside = BesideNotes.new)
-          @found = {segno: [], coda: [], to_coda: [], fine: []}
+          @found = { segno: [], coda: [], to_coda: [], fine: [] }
           @codas = []
           @jumps = []
           @inside = []
@@ -40,7 +40,10 @@ module Stairwell
           leave
           @found.transform_values! { |bars| bars.uniq.sort }
           @found[:leaves] = leaves
-          @found[:jumps] = @jumps.group_by { |jump, _| jump.after }.sort.map { |_, all| settled(all) }
+          @found[:jumps] = @jumps
+            .group_by { |jump, _| jump.after }
+            .sort
+            .map { |_, all| settled(all) }
         end
 
         private
@@ -50,24 +53,34 @@ module Stairwell
           text = words(node)
           means = PhraseBook.of(text)
           to = target(said, means)
-          @inside |= [bar] if inside?(node) && (said.any? || (means - %i[al_fine to_the_end repeats]).any?)
+          @inside |= [bar] if inside?(node) &&
+            (said.any? || (means - %i[al_fine to_the_end repeats]).any?)
           return jump(to, means, text, bar) if to
 
           @found[:segno] << bar if said.include?("segno") || means.include?(:sign)
           @found[:fine] << bar if said.include?("fine") || means.include?(:fine)
           return @found[:to_coda] << bar if said.include?("tocoda") || means.include?(:to_coda)
 
-          @codas << Coda.new(bar: bar, early: early?(node)) if said.include?("coda") || means.include?(:coda) || text.include?("{coda}")
+          if said.include?("coda") || means.include?(:coda) || text.include?("{coda}")
+            @codas << Coda.new(bar: bar, early: early?(node))
+          end
         end
 
         def said(node, bar)
           sound = (node.name == "sound") ? node : node.at_xpath("sound")
-          SOUNDS.select { |name| sound&.key?(name) && sound[name] != "no" }.each { |name| @named[name][bar] = sound[name] }
+          SOUNDS
+            .select { |name| sound&.key?(name) && sound[name] != "no" }
+            .each { |name| @named[name][bar] = sound[name] }
         end
 
         # The words with the signs between them, in their order.
         def words(node)
-          said = node.xpath("direction-type/*").filter_map { |one| (one.name == "words") ? one.text : ("{#{one.name}}" if SIGNS.include?(one.name)) }
+          said =
+            node
+              .xpath("direction-type/*")
+              .filter_map do |one|
+                (one.name == "words") ? one.text : ("{#{one.name}}" if SIGNS.include?(one.name))
+              end
           PhraseBook.plain(said.join(" "))
         end
 
@@ -76,11 +89,13 @@ module Stairwell
           return false if early?(node)
 
           behind = node.xpath("following-sibling::*").take_while { |one| one.name != "backup" }
-          before = node.xpath("preceding-sibling::*").reverse.take_while { |one| one.name != "backup" }
+          before =
+            node.xpath("preceding-sibling::*").reverse.take_while { |one| one.name != "backup" }
           [behind, before].all? { |all| all.any? { |one| one.name == "note" } }
         end
 
-        def early?(node) = node.at_xpath("preceding-sibling::note | preceding-sibling::forward").nil?
+        def early?(node) =
+          node.at_xpath("preceding-sibling::note | preceding-sibling::forward").nil?
 
         def on_line(line, bar, last)
           bar += 1 unless line["location"] == "left"
@@ -97,12 +112,21 @@ module Stairwell
         end
 
         def jump(to, means, text, bar)
-          until_sign = if means.include?(:to_coda) || text.match?(/coda/)
-            :coda
-          else
-            means.include?(:al_fine) ? :fine : :end
-          end
-          @jumps << [Score::Jump.new(after: bar, to: to, until_sign: until_sign, repeats: means.include?(:repeats)), means]
+          until_sign =
+            if means.include?(:to_coda) || text.match?(/coda/)
+              :coda
+            else
+              means.include?(:al_fine) ? :fine : :end
+            end
+          @jumps << [
+            Score::Jump.new(
+              after: bar,
+              to: to,
+              until_sign: until_sign,
+              repeats: means.include?(:repeats)
+            ),
+            means
+          ]
         end
 
         # Where nothing says To Coda, the first of several coda signs does: before the notes of its
@@ -113,7 +137,10 @@ module Stairwell
             if codas.size > 1 && (first = codas.first).then { |one| one.bar > 1 || !one.early }
               @found[:to_coda] << (first.early ? first.bar - 1 : first.bar)
               codas = codas.drop(1)
-            elsif codas.any? && @jumps.any? { |_, means| means.include?(:to_coda) && (means & %i[al_fine to_the_end]).any? }
+            elsif codas.any? &&
+                  @jumps.any? do |_, means|
+                    means.include?(:to_coda) && (means & %i[al_fine to_the_end]).any?
+                  end
               @found[:to_coda], @found[:fine] = @found[:fine], []
             end
           end
@@ -123,7 +150,8 @@ module Stairwell
         # Of several segni the one whose name a jump has.
         def meant(jump)
           name = @named["dalsegno"][jump.after]
-          bar = @named["segno"].find { |at, other| other == name && @found[:segno].include?(at) }&.first
+          bar =
+            @named["segno"].find { |at, other| other == name && @found[:segno].include?(at) }&.first
           bar unless bar == @found[:segno].select { |one| one <= jump.after }.max
         end
 
@@ -132,19 +160,28 @@ module Stairwell
           codas = @named["coda"].slice(*@found[:coda])
           return [] unless codas.size > 1
 
-          @named["tocoda"].filter_map { |bar, name| codas.key(name)&.then { |to| Score::Leave.new(after: bar, to: to) } if @found[:to_coda].include?(bar) }
+          @named["tocoda"].filter_map do |bar, name|
+            if @found[:to_coda].include?(bar)
+              codas.key(name)&.then { |to| Score::Leave.new(after: bar, to: to) }
+            end
+          end
         end
 
-        # Of what several parts, or words and sound, say at one place, what says most. A jump that is
-        # given by its sound alone, or by bare words, goes on to the coda where the page says how to
-        # leave for it; "to the end" is to the Fine where there is one.
+        # Of what several parts, or words and sound, say at one place, what says most. A jump that
+        # is given by its sound alone, or by bare words, goes on to the coda where the page says how
+        # to leave for it; "to the end" is to the Fine where there is one.
         def settled(said)
-          jump, means = said.max_by { |one, _| [(one.until_sign == :end) ? 0 : 1, one.repeats ? 1 : 0] }
+          jump, means =
+            said.max_by { |one, _| [(one.until_sign == :end) ? 0 : 1, one.repeats ? 1 : 0] }
           jump = jump.with(sign: meant(jump)) if jump.to == :segno
           return jump unless jump.until_sign == :end
           return jump.with(until_sign: :fine) if means.include?(:to_the_end) && @found[:fine].any?
 
-          (@found[:fine].empty? && @found[:to_coda].any? && @found[:coda].any?) ? jump.with(until_sign: :coda) : jump
+          if @found[:fine].empty? && @found[:to_coda].any? && @found[:coda].any?
+            jump.with(until_sign: :coda)
+          else
+            jump
+          end
         end
       end
     end

@@ -9,7 +9,8 @@ module Stairwell
         # voice, and the stretch between two backups in which it stands.
         Sound = Struct.new(:staff, :voice, :stretch, :note)
 
-        # Parts of a quarter note a score may count in. Own choice: many times what any program writes.
+        # Parts of a quarter note a score may count in. Own choice: many times what any program
+        # writes.
         MOST_DIVISIONS = 1_000_000
         # Notes of a measure of one part. Own choice.
         MOST_NOTES = 2_000
@@ -46,7 +47,15 @@ module Stairwell
           @graces = NO_GRACES
           children = element.element_children.to_a
           if children.size > MOST_NOTES
-            raise UnreadableError.new(Phrase["formats.music_xml.reader.crowded", bar: element["number"].to_s[0, 12], count: children.size, most: MOST_NOTES], code: :too_much)
+            raise UnreadableError.new(
+                    Phrase[
+                      "formats.music_xml.reader.crowded",
+                      bar: element["number"].to_s[0, 12],
+                      count: children.size,
+                      most: MOST_NOTES
+                    ],
+                    code: :too_much
+                  )
           end
           others = children.select { |child| read(child) }
           beside&.know(element, others)
@@ -57,12 +66,18 @@ module Stairwell
         # @return [Boolean] whether it stands beside the notes
         def read(child)
           case child.name
-          when "note" then note(child)
-          when "backup" then back(duration(child))
-          when "forward" then move(duration(child))
-          when "direction" then return direction(child)
-          when "attributes" then return attributes(child)
-          else return true
+          when "note"
+            note(child)
+          when "backup"
+            back(duration(child))
+          when "forward"
+            move(duration(child))
+          when "direction"
+            return direction(child)
+          when "attributes"
+            return attributes(child)
+          else
+            return true
           end
           false
         end
@@ -74,7 +89,9 @@ module Stairwell
           @carried.transpose(Transposition.of(transpose)) if transpose
           @meter = time(element.at_xpath("time")) || @meter
           @key = signature(element.at_xpath("key")) || @key
-          element.xpath("clef").each { |clef| @events << Event.new(:clef, @at, (clef["number"] || 1).to_i, clef) }
+          element
+            .xpath("clef")
+            .each { |clef| @events << Event.new(:clef, @at, (clef["number"] || 1).to_i, clef) }
           true
         end
 
@@ -84,7 +101,9 @@ module Stairwell
 
           beats = element&.at_xpath("beats")&.text.to_s[0, 60].split("+").sum(&:to_i)
           unit = element&.at_xpath("beat-type")&.text.to_i
-          Score::Meter.new(beats: beats, unit: unit) if beats.between?(1, 64) && UNITS.include?(unit)
+          if beats.between?(1, 64) && UNITS.include?(unit)
+            Score::Meter.new(beats: beats, unit: unit)
+          end
         end
 
         def signature(element)
@@ -92,15 +111,27 @@ module Stairwell
           return unless fifths&.between?(-7, 7)
 
           mode = element.at_xpath("mode")&.text
-          Score::Key.new(fifths: @carried.transposition.fifths(fifths), mode: Score::Key::MODES.include?(mode) ? mode : "major")
+          Score::Key.new(
+            fifths: @carried.transposition.fifths(fifths),
+            mode: Score::Key::MODES.include?(mode) ? mode : "major"
+          )
         end
 
         # The offset moves a direction from where it is written.
         def direction(element)
           offset = element.at_xpath("offset")
-          at = offset ? @at + Rational(offset.text.to_s[/-?\d{1,9}/] || 0) / (4 * @carried.divisions) : @at
+          at =
+            (
+              if offset
+                @at + Rational(offset.text.to_s[/-?\d{1,9}/] || 0) / (4 * @carried.divisions)
+              else
+                @at
+              end
+            )
           staff = element.at_xpath("staff")&.text.to_i
-          element.xpath("direction-type/*").each { |one| @events << Event.new(one.name.to_sym, [at, 0r].max, staff, one) }
+          element
+            .xpath("direction-type/*")
+            .each { |one| @events << Event.new(one.name.to_sym, [at, 0r].max, staff, one) }
           true
         end
 
@@ -117,7 +148,14 @@ module Stairwell
           length = length_of(plain.duration)
           onset = plain.chord ? @onset : @at
           pitch = @carried.pitches[plain] ||= written(plain.step, plain.alter, plain.octave)
-          @sounds << Sound.new(plain.staff, plain.voice, @stretch, plainly(onset, length, pitch, plain.tied)) if pitch && length.positive?
+          if pitch && length.positive?
+            @sounds << Sound.new(
+              plain.staff,
+              plain.voice,
+              @stretch,
+              plainly(onset, length, pitch, plain.tied)
+            )
+          end
           return if plain.chord
 
           @onset = @at
@@ -137,7 +175,7 @@ module Stairwell
 
           length = whole_notes(parts["duration"])
           # Small notes that another part plays take their time; nobody plays them here.
-          return (parts.key?("chord") ? nil : move(length)) if parts.key?("cue")
+          return(parts.key?("chord") ? nil : move(length)) if parts.key?("cue")
 
           onset = parts.key?("chord") ? @onset : @at
           add(parts, onset, length)
@@ -156,18 +194,45 @@ module Stairwell
         def add(parts, onset, length)
           staff = [parts["staff"]&.first&.text.to_i, 1].max
           # Most notes bear none.
-          marks = (@carried.slurs.empty? && !parts.key?("notations") && !parts.key?("lyric")) ? NoteMarks::NONE : NoteMarks.new(parts, @carried.slurs, staff)
-          marks.events.each { |kind, value| @events << Event.new(kind, NoteMarks::BEHIND.include?(kind) ? onset + length : onset, staff, (kind == :fermata) ? length : value) }
+          marks =
+            (
+              if @carried.slurs.empty? && !parts.key?("notations") && !parts.key?("lyric")
+                NoteMarks::NONE
+              else
+                NoteMarks.new(parts, @carried.slurs, staff)
+              end
+            )
+          marks.events.each do |kind, value|
+            @events << Event.new(
+              kind,
+              NoteMarks::BEHIND.include?(kind) ? onset + length : onset,
+              staff,
+              (kind == :fermata) ? length : value
+            )
+          end
           pitch = pitch(parts["pitch"]&.first)
           return unless pitch && length.positive?
 
-          @sounds << Sound.new(staff, parts["voice"]&.first&.text.to_s, @stretch, sounding(parts, marks, onset, length, pitch))
+          @sounds << Sound.new(
+            staff,
+            parts["voice"]&.first&.text.to_s,
+            @stretch,
+            sounding(parts, marks, onset, length, pitch)
+          )
         end
 
         def sounding(parts, marks, onset, length, pitch)
           graces = @graces
           @graces = NO_GRACES
-          Score::Note.new(onset: onset, length: length, pitch: pitch, tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" }, finger: marks.finger, articulation: marks.articulation, graces: graces)
+          Score::Note.new(
+            onset: onset,
+            length: length,
+            pitch: pitch,
+            tied: !!parts["tie"]&.any? { |tie| tie["type"] == "stop" },
+            finger: marks.finger,
+            articulation: marks.articulation,
+            graces: graces
+          )
         end
 
         def pitch(element)
@@ -178,7 +243,13 @@ module Stairwell
         def written(step, alter, octave)
           return unless Score::Pitch::STEPS.include?(step)
 
-          @carried.transposition.pitch(Score::Pitch.new(step: step, alter: alter.to_f.clamp(-2.0, 2.0).round, octave: octave.to_s[0, 4].to_i.clamp(0, 9)))
+          @carried.transposition.pitch(
+            Score::Pitch.new(
+              step: step,
+              alter: alter.to_f.clamp(-2.0, 2.0).round,
+              octave: octave.to_s[0, 4].to_i.clamp(0, 9)
+            )
+          )
         end
 
         def duration(element) = whole_notes(element.xpath("duration"))
@@ -188,7 +259,9 @@ module Stairwell
 
         # Worked out once for each way it is written.
         def length_of(text)
-          @carried.lengths[[text, @carried.divisions]] ||= Rational(text[/\A\s*\d{1,9}(\.\d{1,9})?/] || 0) / (4 * @carried.divisions)
+          @carried.lengths[[text, @carried.divisions]] ||= Rational(
+            text[/\A\s*\d{1,9}(\.\d{1,9})?/] || 0
+          ) / (4 * @carried.divisions)
         end
 
         def back(by)

@@ -15,8 +15,8 @@ module Stairwell
         #   blanks for hyphens; "slurred" under a slur; "broken" for a chord
         #   that is rolled
         attr_reader :articulation
-        # @return [Array<Array(Symbol, Object)>] :fermata, :ornament, :lyric with the number of its verse,
-        #   :inside_word for a syllable that goes on with one; and {BEHIND} the note
+        # @return [Array<Array(Symbol, Object)>] :fermata, :ornament, :lyric with the number of its
+        #   verse, :inside_word for a syllable that goes on with one; and {BEHIND} the note
         attr_reader :events
 
         # @param parts [Hash{String => Array<Nokogiri::XML::Element>}] the
@@ -25,12 +25,19 @@ module Stairwell
         # @param staff [Integer]
         def initialize(parts, slurs, staff)
           @articulation = []
-          @events = parts["lyric"].to_a.map { |lyric| [:lyric, [lyric["number"].to_s[/\d+/].to_i, 1].max] }
-          @events << [:inside_word, nil] if parts["lyric"].to_a.any? { |lyric| %w[middle end].include?(lyric.at_xpath("syllabic")&.text) }
+          @events =
+            parts["lyric"].to_a.map { |lyric| [:lyric, [lyric["number"].to_s[/\d+/].to_i, 1].max] }
+          if parts["lyric"].to_a.any? { |lyric|
+               %w[middle end].include?(lyric.at_xpath("syllabic")&.text)
+             }
+            @events << [:inside_word, nil]
+          end
           @slurs = slurs
           @staff = staff
           under = slurs.any? { |on, _| on == staff }
-          parts["notations"].to_a.each { |notations| notations.element_children.each { |one| read(one) } }
+          parts["notations"].to_a.each do |notations|
+            notations.element_children.each { |one| read(one) }
+          end
           @articulation << "slurred" if (under || @starts) && !parts.key?("rest")
           @articulation.sort!
         end
@@ -39,12 +46,18 @@ module Stairwell
 
         def read(one)
           case one.name
-          when "slur" then slur(one)
-          when "articulations" then articulations(one.element_children.map(&:name))
-          when "arpeggiate" then @articulation << "broken"
-          when "fermata" then @events << [:fermata, nil]
-          when "ornaments" then @events << [:ornament, nil] if one.element_children.any?
-          when "technical" then @finger ||= one.at_xpath("fingering")&.text.to_s[/[1-5]/]&.to_i
+          when "slur"
+            slur(one)
+          when "articulations"
+            articulations(one.element_children.map(&:name))
+          when "arpeggiate"
+            @articulation << "broken"
+          when "fermata"
+            @events << [:fermata, nil]
+          when "ornaments"
+            @events << [:ornament, nil] if one.element_children.any?
+          when "technical"
+            @finger ||= one.at_xpath("fingering")&.text.to_s[/[1-5]/]&.to_i
           end
         end
 
@@ -56,7 +69,9 @@ module Stairwell
         def slur(one)
           @events << [:slur_end, nil] if one["type"] == "stop"
           slur = [@staff, one["number"] || "1"]
-          return @slurs.delete(slur) || @slurs.delete_if { |_, number| number == slur.last } if one["type"] == "stop"
+          if one["type"] == "stop"
+            return @slurs.delete(slur) || @slurs.delete_if { |_, number| number == slur.last }
+          end
 
           @starts = true
           @slurs << slur if one["type"] == "start"

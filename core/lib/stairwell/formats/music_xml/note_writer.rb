@@ -6,13 +6,17 @@ module Stairwell
       # Writes the notes of a bar: one voice for each hand, rests where it is silent.
       class NoteWriter
         # Note types by length in whole notes, plain and dotted, longest first.
-        TYPES = Tempos::UNITS.flat_map { |name, length| [[length * 3 / 2, name, true], [length, name, false]] }
-          .sort_by { |length, _, _| -length }.freeze
+        TYPES =
+          Tempos::UNITS
+            .flat_map { |name, length| [[length * 3 / 2, name, true], [length, name, false]] }
+            .sort_by { |length, _, _| -length }
+            .freeze
 
         # @param length [Rational] in whole notes
         # @return [Array(Rational, String, Boolean)] the longest note value that
         #   fits, its name, and whether it is dotted
-        def self.type(length) = TYPES.find { |value, _, _| value <= length } || [length, TYPES.last[1], false]
+        def self.type(length) =
+          TYPES.find { |value, _, _| value <= length } || [length, TYPES.last[1], false]
 
         # @param map [Score::Map]
         def initialize(map)
@@ -34,13 +38,18 @@ module Stairwell
 
         def voice(xml, notes, bar, staff, voice)
           reached = 0r
-          notes.group_by(&:onset).sort.each do |onset, together|
-            rests(xml, onset - reached, staff, voice)
-            together.flat_map(&:graces).each { |pitch| grace(xml, pitch, staff, voice) }
-            held = @fermatas[[bar.index, 1 + onset / bar.meter.count_length]]
-            together.each_with_index { |note, at| note(xml, note, at.positive?, staff, voice, held) }
-            reached = onset + together.map(&:length).max
-          end
+          notes
+            .group_by(&:onset)
+            .sort
+            .each do |onset, together|
+              rests(xml, onset - reached, staff, voice)
+              together.flat_map(&:graces).each { |pitch| grace(xml, pitch, staff, voice) }
+              held = @fermatas[[bar.index, 1 + onset / bar.meter.count_length]]
+              together.each_with_index do |note, at|
+                note(xml, note, at.positive?, staff, voice, held)
+              end
+              reached = onset + together.map(&:length).max
+            end
           rests(xml, bar.length - reached, staff, voice)
         end
 

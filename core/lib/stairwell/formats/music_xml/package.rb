@@ -17,10 +17,22 @@ module Stairwell
         # @return [String] XML text
         # @raise [UnreadableError]
         def text(bytes)
-          raise UnreadableError.new(Phrase["formats.music_xml.package.the_file_is_empty"], code: :empty) if bytes.empty?
+          if bytes.empty?
+            raise UnreadableError.new(
+                    Phrase["formats.music_xml.package.the_file_is_empty"],
+                    code: :empty
+                  )
+          end
 
           if bytes.bytesize > Constants::MOST_SCORE_BYTES
-            raise UnreadableError.new(Phrase["formats.music_xml.package.the_file_has_mb_a_score", megabytes: megabytes(bytes.bytesize), most: megabytes(Constants::MOST_SCORE_BYTES)], code: :too_large)
+            raise UnreadableError.new(
+                    Phrase[
+                      "formats.music_xml.package.the_file_has_mb_a_score",
+                      megabytes: megabytes(bytes.bytesize),
+                      most: megabytes(Constants::MOST_SCORE_BYTES)
+                    ],
+                    code: :too_large
+                  )
           end
           return bytes unless bytes.byteslice(0, 4) == "PK\x03\x04".b
 
@@ -40,30 +52,67 @@ module Stairwell
 
         def unpack(bytes)
           if listed(bytes) > Constants::MOST_ENTRIES
-            raise UnreadableError.new(Phrase["formats.music_xml.package.too_many_entries", most: Constants::MOST_ENTRIES], code: :too_much_inside)
+            raise UnreadableError.new(
+                    Phrase[
+                      "formats.music_xml.package.too_many_entries",
+                      most: Constants::MOST_ENTRIES
+                    ],
+                    code: :too_much_inside
+                  )
           end
           Zip::File.open_buffer(StringIO.new(bytes)) do |zip|
-            if zip.count > Constants::MOST_ENTRIES || zip.sum(&:size) > Constants::MOST_UNPACKED_BYTES
-              raise UnreadableError.new(Phrase["formats.music_xml.package.the_compressed_file_unpacks_to_more", megabytes: megabytes(Constants::MOST_UNPACKED_BYTES)], code: :too_much_inside)
+            if zip.count > Constants::MOST_ENTRIES ||
+                 zip.sum(&:size) > Constants::MOST_UNPACKED_BYTES
+              raise UnreadableError.new(
+                      Phrase[
+                        "formats.music_xml.package.the_compressed_file_unpacks_to_more",
+                        megabytes: megabytes(Constants::MOST_UNPACKED_BYTES)
+                      ],
+                      code: :too_much_inside
+                    )
             end
             return entry(zip, score_name(zip))
           end
         rescue UnreadableError
           raise
-        # Spoilt archives make the library stumble in ways of its own.
-        rescue Zip::Error, Zlib::Error, TypeError, NoMethodError, ArgumentError, RangeError, EncodingError, IOError, SystemCallError => error
-          raise UnreadableError.new(Phrase["formats.music_xml.package.the_compressed_file_is_cut_off", why: error.message.scrub.lines.first.to_s.strip], code: :cut_off)
+          # Spoilt archives make the library stumble in ways of its own.
+        rescue Zip::Error,
+               Zlib::Error,
+               TypeError,
+               NoMethodError,
+               ArgumentError,
+               RangeError,
+               EncodingError,
+               IOError,
+               SystemCallError => error
+          raise UnreadableError.new(
+                  Phrase[
+                    "formats.music_xml.package.the_compressed_file_is_cut_off",
+                    why: error.message.scrub.lines.first.to_s.strip
+                  ],
+                  code: :cut_off
+                )
         end
 
         # The container names the score; without one the first that looks like it.
         def score_name(zip)
           if zip.find_entry(CONTAINER)
-            named = Nokogiri::XML(entry(zip, CONTAINER)) { |config| config.nonet }
-              .remove_namespaces!.at_xpath("//rootfile/@full-path")&.value
+            named =
+              Nokogiri
+                .XML(entry(zip, CONTAINER)) { |config| config.nonet }
+                .remove_namespaces!
+                .at_xpath("//rootfile/@full-path")
+                &.value
             return named if named && zip.find_entry(named)
           end
           found = zip.map(&:name).find { |name| name.match?(/\A(?!META-INF).*\.(musicxml|xml)\z/i) }
-          found || raise(UnreadableError.new(Phrase["formats.music_xml.package.the_compressed_file_holds_no_score"], code: :not_a_score))
+          found ||
+            raise(
+              UnreadableError.new(
+                Phrase["formats.music_xml.package.the_compressed_file_holds_no_score"],
+                code: :not_a_score
+              )
+            )
         end
 
         def entry(zip, name)
@@ -71,8 +120,13 @@ module Stairwell
           text = zip.get_input_stream(name) { |stream| stream.read(limit + 1) }.to_s
           return text if text.bytesize <= limit
 
-          raise UnreadableError.new(Phrase["formats.music_xml.package.the_compressed_file_unpacks_to_more", megabytes: megabytes(limit)],
-            code: :too_much_inside)
+          raise UnreadableError.new(
+                  Phrase[
+                    "formats.music_xml.package.the_compressed_file_unpacks_to_more",
+                    megabytes: megabytes(limit)
+                  ],
+                  code: :too_much_inside
+                )
         end
 
         def megabytes(bytes) = (bytes / 1024.0 / 1024).ceil

@@ -11,9 +11,22 @@ module Stairwell
         READ = YAML.load_file(File.join(__dir__, "phrase_book.yml")).freeze
         # Glyphs that programs write as letters: Unicode's musical symbols, and those of the
         # Standard Music Font Layout, which engraving fonts share.
-        GLYPHS = READ.fetch("signs").flat_map { |word, glyphs| glyphs.map { |glyph| [glyph, word.match?(/\A\w+\z/) ? " {#{word}} " : word] } }.to_h.freeze
+        GLYPHS =
+          READ
+            .fetch("signs")
+            .flat_map do |word, glyphs|
+              glyphs.map { |glyph| [glyph, word.match?(/\A\w+\z/) ? " {#{word}} " : word] }
+            end
+            .to_h
+            .freeze
         # Every meaning with one pattern.
-        MEANINGS = READ.except("signs").to_h { |meaning, rows| [meaning.to_sym, Regexp.union(rows.map { |pattern, _, _| Regexp.new(pattern) })] }.freeze
+        MEANINGS =
+          READ
+            .except("signs")
+            .to_h do |meaning, rows|
+              [meaning.to_sym, Regexp.union(rows.map { |pattern, _, _| Regexp.new(pattern) })]
+            end
+            .freeze
         # Words that are much longer are no instruction. Own choice.
         LONGEST = 120
 

@@ -3,12 +3,13 @@
 module Stairwell
   module Formats
     module MusicXML
-      # Notes without any marks, as lines of text that one transformation of the whole score gives: most notes of most
-      # scores. To look at each as an element, and at the elements in it, is most of what reading a score costs.
+      # Notes without any marks, as lines of text that one transformation of the whole score gives:
+      # most notes of most scores. To look at each as an element, and at the elements in it, is most
+      # of what reading a score costs.
       class PlainNotes
-        # A line for each note: what it says of itself in the order it stands there, each behind its letter; "X" where
-        # there is more to be seen of it.
-        LINES = Nokogiri::XSLT(<<~XSLT)
+        # A line for each note: what it says of itself in the order it stands there, each behind its
+        # letter; "X" where there is more to be seen of it.
+        LINES = Nokogiri.XSLT(<<~XSLT)
           <xsl:stylesheet version="1.0" xmlns:xsl="http://www.w3.org/1999/XSL/Transform">
             <xsl:output method="text"/>
             <xsl:template match="/"><xsl:apply-templates select="score-partwise/part/measure | score-timewise/measure/part"/></xsl:template>
@@ -31,9 +32,10 @@ module Stairwell
           </xsl:stylesheet>
         XSLT
         MEASURES = "score-partwise/part/measure | score-timewise/measure/part"
-        # The fields of a note as the specification orders them. What is written otherwise, or with spaces or lines of
-        # its own, is looked at as an element too.
-        PLAIN = /\A(c\|)?(?:p([A-G]),(-?[\d.]*),(\d)\|)?d([\d.]+)\|((?:t[a-z-]+\|)*)(?:v([^\s|]+)\|)?(?:s(\d+)\|)?\z/
+        # The fields of a note as the specification orders them. What is written otherwise, or with
+        # spaces or lines of its own, is looked at as an element too.
+        PLAIN =
+          /\A(c\|)?(?:p([A-G]),(-?[\d.]*),(\d)\|)?d([\d.]+)\|((?:t[a-z-]+\|)*)(?:v([^\s|]+)\|)?(?:s(\d+)\|)?\z/
         # A note without marks: as written, but for the two that are true or false.
         Plain = Struct.new(:step, :alter, :octave, :duration, :voice, :staff, :chord, :tied)
         NONE = [].freeze
@@ -57,16 +59,27 @@ module Stairwell
         def read
           # Few are written in their own way alone: each is read once.
           known = Hash.new { |all, line| all[line] = plain(line) }
-          @document.xpath(MEASURES).zip(LINES.apply_to(@document).split("M\n").drop(1)) do |measure, lines|
-            @lines[measure] = lines.split("\n").map { |line| known[line] }
-          end
+          @document
+            .xpath(MEASURES)
+            .zip(LINES.apply_to(@document).split("M\n").drop(1)) do |measure, lines|
+              @lines[measure] = lines.split("\n").map { |line| known[line] }
+            end
         end
 
         def plain(line)
           return unless (found = PLAIN.match(line))
 
           chord, step, alter, octave, duration, ties, voice, staff = found.captures
-          Plain.new(step, alter, octave, duration, voice.to_s, [staff.to_i, 1].max, !chord.nil?, ties.include?("tstop|")).freeze
+          Plain.new(
+            step,
+            alter,
+            octave,
+            duration,
+            voice.to_s,
+            [staff.to_i, 1].max,
+            !chord.nil?,
+            ties.include?("tstop|")
+          ).freeze
         end
       end
     end

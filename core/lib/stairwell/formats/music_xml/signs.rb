@@ -35,8 +35,8 @@ module Stairwell
 
         private
 
-        # A line between two bars may be written with either: what opens stands at the left of a bar,
-        # what closes at the right of one.
+        # A line between two bars may be written with either: what opens stands at the left of a
+        # bar, what closes at the right of one.
         # @return [Array(Hash, Hash)] signs by bar
         def sides(barlines)
           left, right = Array.new(2) { Hash.new { |all, bar| all[bar] = [] } }
@@ -49,16 +49,24 @@ module Stairwell
         def placed(line, bar, left, right)
           at_left = line["location"] == "left"
           children = line.element_children.group_by(&:name)
-          @double_bars << bar if bar < @count && !at_left && children["bar-style"]&.first&.text == "light-light" && @double_bars.last != bar
-          children.values_at("repeat", "ending").compact.flatten.each do |sign|
-            opens = sign["direction"] == "forward" || sign["type"] == "start"
-            place = if opens
-              at_left ? bar : bar + 1
-            else
-              at_left ? bar - 1 : bar
-            end
-            (opens ? left : right)[place] << sign if place.between?(1, @count)
+          if bar < @count && !at_left && children["bar-style"]&.first&.text == "light-light" &&
+               @double_bars.last != bar
+            @double_bars << bar
           end
+          children
+            .values_at("repeat", "ending")
+            .compact
+            .flatten
+            .each do |sign|
+              opens = sign["direction"] == "forward" || sign["type"] == "start"
+              place =
+                if opens
+                  at_left ? bar : bar + 1
+                else
+                  at_left ? bar - 1 : bar
+                end
+              (opens ? left : right)[place] << sign if place.between?(1, @count)
+            end
         end
 
         def read(bar)
@@ -69,7 +77,8 @@ module Stairwell
           end_ending(bar) if @bracket && sign(@right[bar], "stop", "discontinue")
         end
 
-        def sign(signs, *kinds) = signs.find { |one| kinds.include?(one["direction"] || one["type"]) }
+        def sign(signs, *kinds) =
+          signs.find { |one| kinds.include?(one["direction"] || one["type"]) }
 
         def begin_ending(ending, bar)
           return unless ending
@@ -87,22 +96,40 @@ module Stairwell
 
         def repeat(element, bar)
           times = element["times"].to_s[0, 9].to_i
-          raise UnreadableError.new(Phrase["formats.music_xml.reader.a_repeat_is_played", times: times, most: Constants::MOST_TIMES], code: :too_much) if times > Constants::MOST_TIMES
+          if times > Constants::MOST_TIMES
+            raise UnreadableError.new(
+                    Phrase[
+                      "formats.music_xml.reader.a_repeat_is_played",
+                      times: times,
+                      most: Constants::MOST_TIMES
+                    ],
+                    code: :too_much
+                  )
+          end
 
-          @repeats << Score::Repeat.new(from: start(bar), to: bar, times: times.positive? ? times : nil, again: element["after-jump"] == "yes")
+          @repeats << Score::Repeat.new(
+            from: start(bar),
+            to: bar,
+            times: times.positive? ? times : nil,
+            again: element["after-jump"] == "yes"
+          )
         end
 
         # Opening signs nest; but the signs of endings that follow each other go
         # back to one and the same. The sign at the last of them belongs to the
         # repeat around.
         def start(bar)
-          return @repeats.last.from if @bracket && @repeats.any? && follows?(@closed_bracket) && (goes_on?(bar + 1) || alternates?(@closed_bracket))
+          if @bracket && @repeats.any? && follows?(@closed_bracket) &&
+               (goes_on?(bar + 1) || alternates?(@closed_bracket))
+            return @repeats.last.from
+          end
 
           @opened.pop
         end
 
         # @return [Boolean] whether the bracket is the next of the one closed last
-        def follows?(closed) = closed && @bracket.last == closed.last + 1 && later?(@bracket.first, closed.first)
+        def follows?(closed) =
+          closed && @bracket.last == closed.last + 1 && later?(@bracket.first, closed.first)
 
         # @return [Boolean] whether a bracket for a later pass opens in that bar
         def goes_on?(bar)
@@ -120,21 +147,40 @@ module Stairwell
         def passes(ending)
           found = numbers(ending["number"]).then { |said| said.any? ? said : numbers(ending.text) }
           most = [found.max || 1, found.size].max
-          raise UnreadableError.new(Phrase["formats.music_xml.reader.an_ending_is_for_pass", pass: most, most: Constants::MOST_TIMES], code: :too_much) if most > Constants::MOST_TIMES
+          if most > Constants::MOST_TIMES
+            raise UnreadableError.new(
+                    Phrase[
+                      "formats.music_xml.reader.an_ending_is_for_pass",
+                      pass: most,
+                      most: Constants::MOST_TIMES
+                    ],
+                    code: :too_much
+                  )
+          end
 
           found.empty? ? [next_pass] : found
         end
 
-        def next_pass = (@closed_bracket && @repeats.any? { |one| one.to == @closed_bracket.last }) ? [@closed_bracket.first.max + 1, Constants::MOST_TIMES].min : 1
+        def next_pass =
+          if @closed_bracket && @repeats.any? { |one| one.to == @closed_bracket.last }
+            [@closed_bracket.first.max + 1, Constants::MOST_TIMES].min
+          else
+            1
+          end
 
         # @param text [String, nil]
         # @return [Array<Integer>] with those between "1.–3."
         def numbers(text)
-          ranges = text.to_s[0, 400].scan(/(\d+)\.?(?:\s*[-–—]\s*(\d+))?/).first(Constants::MOST_TIMES + 1)
-          ranges.flat_map { |from, to| span(from[0, 9].to_i, (to || from)[0, 9].to_i) }.select(&:positive?).uniq
+          ranges =
+            text.to_s[0, 400].scan(/(\d+)\.?(?:\s*[-–—]\s*(\d+))?/).first(Constants::MOST_TIMES + 1)
+          ranges
+            .flat_map { |from, to| span(from[0, 9].to_i, (to || from)[0, 9].to_i) }
+            .select(&:positive?)
+            .uniq
         end
 
-        def span(from, to) = to.between?(from, from + Constants::MOST_TIMES) ? (from..to).to_a : [from, to]
+        def span(from, to) =
+          to.between?(from, from + Constants::MOST_TIMES) ? (from..to).to_a : [from, to]
       end
     end
   end

@@ -8,7 +8,13 @@ module Stairwell
       class Tempos
         # Note values by MusicXML name, in whole notes.
         UNITS = {
-          "breve" => 2r, "whole" => 1r, "half" => 1/2r, "quarter" => 1/4r, "eighth" => 1/8r, "16th" => 1/16r, "32nd" => 1/32r
+          "breve" => 2r,
+          "whole" => 1r,
+          "half" => 1 / 2r,
+          "quarter" => 1 / 4r,
+          "eighth" => 1 / 8r,
+          "16th" => 1 / 16r,
+          "32nd" => 1 / 32r
         }.freeze
         # Back to the tempo of the beginning.
         PRIMO = /\btempo\s+(primo|i\b|1)/i
@@ -27,26 +33,41 @@ module Stairwell
           first, later = said.partition { |one| one.bar <= (pickup ? 2 : 1) }
           opening = first.find(&:mark) || first.first
           words = (first.find(&:words) || opening)&.words
-          @tempo = Score::Tempo.new(words: words, mark: opening&.mark, mark_unit: opening&.mark_unit)
-          @changes = later.group_by(&:bar).map { |_, all| all.max_by { |one| [one.mark ? 1 : 0, one.words ? 1 : 0] } }.map { |one| primo(one) }
+          @tempo =
+            Score::Tempo.new(words: words, mark: opening&.mark, mark_unit: opening&.mark_unit)
+          @changes =
+            later
+              .group_by(&:bar)
+              .map { |_, all| all.max_by { |one| [one.mark ? 1 : 0, one.words ? 1 : 0] } }
+              .map { |one| primo(one) }
         end
 
         private
 
         # @return [Array<Score::TempoChange>]
         def said(elements, bar)
-          elements.flat_map { |element| @beside.of(element, "direction", "sound").filter_map { |node| change(node, bar) } }
+          elements.flat_map do |element|
+            @beside.of(element, "direction", "sound").filter_map { |node| change(node, bar) }
+          end
         end
 
         def change(node, bar)
           mark, unit = marked(node) || sounded(node)
           words = words(node, mark)
-          Score::TempoChange.new(bar: bar, words: words, mark: mark, mark_unit: unit) if mark || words
+          if mark || words
+            Score::TempoChange.new(bar: bar, words: words, mark: mark, mark_unit: unit)
+          end
         end
 
-        # What stands beside a mark is the word for it; words alone are where they are known as such.
+        # What stands beside a mark is the word for it; words alone are where they are known as
+        # such.
         def words(node, mark)
-          text = node.xpath("direction-type/words").map { |one| one.text.strip }.reject(&:empty?).join(" ")
+          text =
+            node
+              .xpath("direction-type/words")
+              .map { |one| one.text.strip }
+              .reject(&:empty?)
+              .join(" ")
           text unless text.empty? || !(mark || Score::TempoWords.known?(text) || text.match?(PRIMO))
         end
 
@@ -69,7 +90,7 @@ module Stairwell
         def sounded(node)
           sound = (node.name == "sound") ? node : node.at_xpath("sound[@tempo]")
           mark = sound&.[]("tempo").to_f.clamp(0.0, 1_000.0).round
-          [mark, 1/4r] if mark.positive?
+          [mark, 1 / 4r] if mark.positive?
         end
       end
     end

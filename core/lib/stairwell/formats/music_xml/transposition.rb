@@ -9,9 +9,13 @@ module Stairwell
         # @param element [Nokogiri::XML::Element] <transpose>
         # @return [Transposition]
         def self.of(element)
-          steps, semitones, octaves = %w[diatonic chromatic octave-change].map { |name| element.at_xpath(name)&.text&.to_i }
-          steps ||= (semitones.to_i * 7/12r).round
-          new(steps.clamp(-28, 28) + 7 * octaves.to_i.clamp(-4, 4), semitones.to_i.clamp(-48, 48) + 12 * octaves.to_i.clamp(-4, 4))
+          steps, semitones, octaves =
+            %w[diatonic chromatic octave-change].map { |name| element.at_xpath(name)&.text&.to_i }
+          steps ||= (semitones.to_i * 7 / 12r).round
+          new(
+            steps.clamp(-28, 28) + 7 * octaves.to_i.clamp(-4, 4),
+            semitones.to_i.clamp(-48, 48) + 12 * octaves.to_i.clamp(-4, 4)
+          )
         end
 
         # @param steps [Integer] scale steps
@@ -29,7 +33,8 @@ module Stairwell
           return written if @semitones.zero?
 
           place = written.staff_step + @steps
-          plain = Score::Pitch.new(step: Score::Pitch::STEPS[place % 7], octave: (place / 7).clamp(0, 9))
+          plain =
+            Score::Pitch.new(step: Score::Pitch::STEPS[place % 7], octave: (place / 7).clamp(0, 9))
           plain.with(alter: (written.midi + @semitones - plain.midi).clamp(-2, 2))
         end
 
@@ -40,7 +45,7 @@ module Stairwell
 
           # Up a semitone is seven fifths; signatures repeat every twelve.
           sounding = written + 7 * @semitones
-          sounding -= 12 * (sounding/12r).round
+          sounding -= 12 * (sounding / 12r).round
           sounding.between?(-7, 7) ? sounding : written
         end
       end

@@ -8,11 +8,24 @@ module Stairwell
       class Unread
         # Elements by name, and what a teacher calls them.
         NAMES = {
-          "rehearsal" => "rehearsal marks", "harmony" => "chord symbols", "figured-bass" => "figured bass", "unpitched" => "unpitched notes",
-          "cue" => "cue notes", "glissando" => "slides", "slide" => "slides", "tremolo" => "tremolos", "tuplet" => nil, "dashes" => nil,
-          "string-mute" => "mutes", "scordatura" => "tunings", "image" => "pictures", "measure-repeat" => "bars written as “repeat the bar before”"
+          "rehearsal" => "rehearsal marks",
+          "harmony" => "chord symbols",
+          "figured-bass" => "figured bass",
+          "unpitched" => "unpitched notes",
+          "cue" => "cue notes",
+          "glissando" => "slides",
+          "slide" => "slides",
+          "tremolo" => "tremolos",
+          "tuplet" => nil,
+          "dashes" => nil,
+          "string-mute" => "mutes",
+          "scordatura" => "tunings",
+          "image" => "pictures",
+          "measure-repeat" => "bars written as “repeat the bar before”"
         }.compact.freeze
-        EVERY = [*NAMES.keys.map { |name| ".//#{name}" }, ".//words", ".//*[@time-only]"].join(" | ").freeze
+        EVERY = [*NAMES.keys.map { |name| ".//#{name}" }, ".//words", ".//*[@time-only]"].join(
+          " | "
+        ).freeze
 
         def initialize
           @bars = Hash.new { |all, what| all[what] = [] }
@@ -22,13 +35,15 @@ module Stairwell
         # @param index [Integer]
         # @return [void]
         def look(measure, index)
-          measure.xpath(EVERY).each do |node|
-            next if tempo?(node)
-            next add("what holds on one pass only", index) if node.key?("time-only")
-            next add(NAMES.fetch(node.name), index) unless node.name == "words"
+          measure
+            .xpath(EVERY)
+            .each do |node|
+              next if tempo?(node)
+              next add("what holds on one pass only", index) if node.key?("time-only")
+              next add(NAMES.fetch(node.name), index) unless node.name == "words"
 
-            add("the words “#{node.text.strip[0, 60]}”", index) unless used?(node.text)
-          end
+              add("the words “#{node.text.strip[0, 60]}”", index) unless used?(node.text)
+            end
         end
 
         # @param what [String]
@@ -39,10 +54,20 @@ module Stairwell
         end
 
         # Tempo marks and the words beside them are used.
-        def tempo?(node) = node.name == "words" && (Score::TempoWords.known?(node.text) || node.text.match?(Tempos::PRIMO) || !node.ancestors("direction").first&.at_xpath("direction-type/metronome | sound[@tempo]").nil?)
+        def tempo?(node) =
+          node.name == "words" &&
+            (
+              Score::TempoWords.known?(node.text) || node.text.match?(Tempos::PRIMO) ||
+                !node
+                  .ancestors("direction")
+                  .first
+                  &.at_xpath("direction-type/metronome | sound[@tempo]")
+                  .nil?
+            )
 
         def used?(words)
-          words.strip.empty? || PhraseBook.used?(words) || Marks.words?(words) || Crossing.named(words)
+          words.strip.empty? || PhraseBook.used?(words) || Marks.words?(words) ||
+            Crossing.named(words)
         end
         private :tempo?, :used?
 

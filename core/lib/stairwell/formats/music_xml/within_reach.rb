@@ -3,8 +3,8 @@
 module Stairwell
   module Formats
     module MusicXML
-      # What no hand reaches at once is shared: a chord of a voice that visits the other staff leaves to the other
-      # hand what lies beyond its widest gap.
+      # What no hand reaches at once is shared: a chord of a voice that visits the other staff
+      # leaves to the other hand what lies beyond its widest gap.
       class WithinReach
         # @return [Array<Integer>] bars in which something was shared
         attr_reader :bars
@@ -18,28 +18,53 @@ module Stairwell
         end
 
         # @return [Hash{Integer => Hash{Symbol => Array<Score::Note>}}]
-        def call = @notes.to_h { |bar, hands| [bar, @visited.include?(bar) ? shared(bar, hands) : hands] }
+        def call =
+          @notes.to_h { |bar, hands| [bar, @visited.include?(bar) ? shared(bar, hands) : hands] }
 
         private
 
         def shared(bar, hands)
-          moved = hands.to_h { |hand, notes| [hand, notes.group_by(&:onset).values.select { |all| wide?(all) }.flat_map { |all| beyond(hand, all) }.select { |all| fits?(all, hands[OTHER[hand]]) }.flatten] }
+          moved =
+            hands.to_h do |hand, notes|
+              [
+                hand,
+                notes
+                  .group_by(&:onset)
+                  .values
+                  .select { |all| wide?(all) }
+                  .flat_map { |all| beyond(hand, all) }
+                  .select { |all| fits?(all, hands[OTHER[hand]]) }
+                  .flatten
+              ]
+            end
           return hands if moved.values.all?(&:empty?)
 
           @bars << bar
-          hands.to_h { |hand, notes| [hand, (notes - moved[hand] + moved[OTHER[hand]]).sort_by.with_index { |note, at| [note.onset, at] }] }
+          hands.to_h do |hand, notes|
+            [
+              hand,
+              (notes - moved[hand] + moved[OTHER[hand]]).sort_by.with_index do |note, at|
+                [note.onset, at]
+              end
+            ]
+          end
         end
 
-        OTHER = {right: :left, left: :right}.freeze
+        OTHER = { right: :left, left: :right }.freeze
         private_constant :OTHER
 
-        def wide?(notes) = notes.map { |note| note.pitch.midi }.minmax.then { |low, high| high - low > Constants::LARGEST_REACH }
+        def wide?(notes) =
+          notes
+            .map { |note| note.pitch.midi }
+            .minmax
+            .then { |low, high| high - low > Constants::LARGEST_REACH }
 
         # What of a chord lies on the side of the other hand, beyond its widest gap.
         # @return [Array<Array<Score::Note>>]
         def beyond(hand, notes)
           sorted = notes.sort_by { |note| note.pitch.midi }
-          at = (1...sorted.size).max_by { |one| sorted[one].pitch.midi - sorted[one - 1].pitch.midi }
+          at =
+            (1...sorted.size).max_by { |one| sorted[one].pitch.midi - sorted[one - 1].pitch.midi }
           [(hand == :right) ? sorted.take(at) : sorted.drop(at)]
         end
 

@@ -12,17 +12,31 @@ module Stairwell
         SHAPE = %i[pages count unnumbered meters pickup counts numbers].freeze
         # The order of kinds, for a statement of a kind there is none of yet.
         ORDER = [
-          :title, :composer, :book, :level, *SHAPE, :keys, *Reader::TEMPO, :repeats, :endings, *Reader::MARKS.values, :jumps, :leaves, :clefs, :sections,
+          :title,
+          :composer,
+          :book,
+          :level,
+          *SHAPE,
+          :keys,
+          *Reader::TEMPO,
+          :repeats,
+          :endings,
+          *Reader::MARKS.values,
+          :jumps,
+          :leaves,
+          :clefs,
+          :sections,
           *Score::Markings.members
         ].freeze
 
         # A line as typed and the claims it makes; none for blanks, comments
         # and what was not understood.
-        Line = Struct.new(:text, :claims) do
-          def comment = Text.apart(text).last
+        Line =
+          Struct.new(:text, :claims) do
+            def comment = Text.apart(text).last
 
-          def members = claims.map(&:member)
-        end
+            def members = claims.map(&:member)
+          end
         private_constant :Line
 
         # @param text [String]
@@ -30,7 +44,11 @@ module Stairwell
           reader = Reader.new(text)
           @map = reader.result.map
           claims = reader.claims.group_by(&:line)
-          @lines = PageScript.lines(text).each_with_index.map { |line, at| Line.new(line, claims.fetch(at + 1, [])) }
+          @lines =
+            PageScript
+              .lines(text)
+              .each_with_index
+              .map { |line, at| Line.new(line, claims.fetch(at + 1, [])) }
         end
 
         # @param put [Array<String>] statements; one about the same thing (the
@@ -45,12 +63,20 @@ module Stairwell
           # The page is taken apart last and put together first: the rest is
           # read against it.
           # What is put about the same thing replaces it where it stands.
-          replaced = put.flat_map { |statement| understood(statement, true) }.map { |claim| about(claim) }
-          drop.partition { |statement| !Reader.shape?(statement) }.flatten.each do |statement|
-            claims = understood(statement, lenient).reject { |claim| replaced.include?(about(claim)) }
-            claims.each { |claim| take_out(claim) || gone(statement, lenient) }
-          end
-          put.partition { |statement| Reader.shape?(statement) }.flatten.each { |statement| put_in(statement, understood(statement, lenient)) }
+          replaced =
+            put.flat_map { |statement| understood(statement, true) }.map { |claim| about(claim) }
+          drop
+            .partition { |statement| !Reader.shape?(statement) }
+            .flatten
+            .each do |statement|
+              claims =
+                understood(statement, lenient).reject { |claim| replaced.include?(about(claim)) }
+              claims.each { |claim| take_out(claim) || gone(statement, lenient) }
+            end
+          put
+            .partition { |statement| Reader.shape?(statement) }
+            .flatten
+            .each { |statement| put_in(statement, understood(statement, lenient)) }
           @lines.map { |line| "#{line.text}\n" }.join
         end
 
@@ -58,13 +84,23 @@ module Stairwell
 
         # @return [Array<Reader::Claim>] what a statement says on this page
         def understood(statement, lenient)
-          page = Reader.shape?(statement) ? [] : @lines.select { |line| (line.members & SHAPE).any? }.map(&:text)
+          page =
+            (
+              if Reader.shape?(statement)
+                []
+              else
+                @lines.select { |line| (line.members & SHAPE).any? }.map(&:text)
+              end
+            )
           reader = Reader.new([*page, statement.lines.first.to_s.chomp].join("\n"))
           problem = reader.result.problems.find { |one| one.line == page.size + 1 }
           claims = reader.claims.select { |claim| claim.line == page.size + 1 }
           return claims if claims.any? || lenient
 
-          raise UnreadableError.new("“#{statement}”: #{problem&.message || Phrase["formats.page_script.edit.this_says_nothing"]}", code: :statement)
+          raise UnreadableError.new(
+                  "“#{statement}”: #{problem&.message || Phrase["formats.page_script.edit.this_says_nothing"]}",
+                  code: :statement
+                )
         end
 
         # @return [Boolean] whether it was there
@@ -79,28 +115,49 @@ module Stairwell
         def gone(statement, lenient)
           return if lenient
 
-          raise UnreadableError.new(Phrase["formats.page_script.edit.the_script_does_not_say_any", statement: statement], code: :gone)
+          raise UnreadableError.new(
+                  Phrase[
+                    "formats.page_script.edit.the_script_does_not_say_any",
+                    statement: statement
+                  ],
+                  code: :gone
+                )
         end
 
         def put_in(statement, claims)
-          return if claims.all? { |claim| @lines.any? { |line| line.claims.any? { |one| same?(one, claim) } } }
+          if claims.all? { |claim|
+               @lines.any? { |line| line.claims.any? { |one| same?(one, claim) } }
+             }
+            return
+          end
 
           abouts = claims.map { |claim| about(claim) }
-          kept = @lines.find { |line| line.claims.any? && line.claims.all? { |one| abouts.include?(about(one)) } }
+          kept =
+            @lines.find do |line|
+              line.claims.any? && line.claims.all? { |one| abouts.include?(about(one)) }
+            end
           (@lines - [kept]).each do |line|
             rest = line.claims.reject { |one| abouts.include?(about(one)) }
             rewrite(line, rest) if rest.size < line.claims.size
           end
-          kept ? replace(kept, [Line.new(commented(statement, kept), claims)]) : @lines.insert(place(claims.first.member), Line.new(statement, claims))
+          if kept
+            replace(kept, [Line.new(commented(statement, kept), claims)])
+          else
+            @lines.insert(place(claims.first.member), Line.new(statement, claims))
+          end
         end
 
         # Says of a line only what is left of it; a comment behind it stays.
         def rewrite(line, rest)
-          return replace(line, [(Line.new(line.comment, []) if line.comment)].compact) if rest.empty?
+          if rest.empty?
+            return replace(line, [(Line.new(line.comment, []) if line.comment)].compact)
+          end
 
           texts = Writer.new(@map).say(rest)
           replace(line, [Line.new(commented(texts.join(", "), line), rest)]) if texts.size == 1
-          replace(line, rest.zip(texts).map { |claim, text| Line.new(text, [claim]) }) if texts.size > 1
+          if texts.size > 1
+            replace(line, rest.zip(texts).map { |claim, text| Line.new(text, [claim]) })
+          end
         end
 
         def replace(line, others)
@@ -113,7 +170,11 @@ module Stairwell
         # Behind the last of its kind, or of what comes before its kind.
         def place(member)
           rank = ORDER.index(member)
-          found = @lines.each_with_index.reject { |line, _| line.claims.empty? }.map { |line, at| [ORDER.index(line.members.first), at] }
+          found =
+            @lines
+              .each_with_index
+              .reject { |line, _| line.claims.empty? }
+              .map { |line, at| [ORDER.index(line.members.first), at] }
           behind = found.select { |other, _| other <= rank }.max
           behind ? behind.last + 1 : 0
         end
@@ -124,22 +185,38 @@ module Stairwell
         def about(claim)
           value = claim.value
           case claim.member
-          when *Reader::SINGLE then [claim.member]
-          when :pages then [:pages, value.number]
-          when :meters, :keys then [claim.member, value.bar]
-          when :counts, :numbers then [claim.member, value.first]
-          when :repeats, :endings then [claim.member, value.from, value.to]
-          when :tempos then [:tempos, value.bar]
-          when :jumps, :leaves then [claim.member, value.after]
-          when :sections then [:sections, value.label]
-          when :fermatas then [:fermatas, value.bar, value.beat]
-          when :starts then [:starts, value.hand, value.bar, value.beat, value.guide]
-          when :harmony then [:harmony, value.span]
-          when :patterns then [:patterns, value.span, value.hand]
-          when :joins then [:joins, value.from, value.to]
-          when :clefs then [:clefs, value.hand, value.bar, value.beat]
-          when :section_notes then [:section_notes, value.section, value.kind]
-          else [claim.member, value]
+          when *Reader::SINGLE
+            [claim.member]
+          when :pages
+            [:pages, value.number]
+          when :meters, :keys
+            [claim.member, value.bar]
+          when :counts, :numbers
+            [claim.member, value.first]
+          when :repeats, :endings
+            [claim.member, value.from, value.to]
+          when :tempos
+            [:tempos, value.bar]
+          when :jumps, :leaves
+            [claim.member, value.after]
+          when :sections
+            [:sections, value.label]
+          when :fermatas
+            [:fermatas, value.bar, value.beat]
+          when :starts
+            [:starts, value.hand, value.bar, value.beat, value.guide]
+          when :harmony
+            [:harmony, value.span]
+          when :patterns
+            [:patterns, value.span, value.hand]
+          when :joins
+            [:joins, value.from, value.to]
+          when :clefs
+            [:clefs, value.hand, value.bar, value.beat]
+          when :section_notes
+            [:section_notes, value.section, value.kind]
+          else
+            [claim.member, value]
           end
         end
       end

@@ -14,7 +14,8 @@ module Stairwell
         # @param layers [Array<String>] the lowest first
         # @return [String] the script with the layers on it; what does not fit
         #   it is left out
-        def self.on(base, *layers) = layers.compact.inject(base) { |text, layer| new(layer).over(text) }
+        def self.on(base, *layers) =
+          layers.compact.inject(base) { |text, layer| new(layer).over(text) }
 
         # @param text [String]
         def initialize(text)
@@ -25,7 +26,11 @@ module Stairwell
         # @return [String] the changed script
         def over(base)
           sorted = statements
-          Edit.new(base).call(drop: sorted[true].to_a.map { |line| line.sub(WITHOUT, "") }, put: sorted[false].to_a, lenient: true)
+          Edit.new(base).call(
+            drop: sorted[true].to_a.map { |line| line.sub(WITHOUT, "") },
+            put: sorted[false].to_a,
+            lenient: true
+          )
         end
 
         # @param base [String]
@@ -39,7 +44,13 @@ module Stairwell
             Edit.new(base).call((without ? :drop : :put) => [line.sub(WITHOUT, "")])
             nil
           rescue UnreadableError => error
-            Problem.new(line: at + 1, column: 1, text: line, message: error.message, suggestion: nil)
+            Problem.new(
+              line: at + 1,
+              column: 1,
+              text: line,
+              message: error.message,
+              suggestion: nil
+            )
           end
         end
 
@@ -59,7 +70,8 @@ module Stairwell
         # @param theirs [String]
         # @return [String] see {PageScript.merge}
         def self.merge(under:, base:, mine:, theirs:)
-          pages = {base: base, mine: mine, theirs: theirs}.transform_values { |layer| on(under, layer) }
+          pages =
+            { base: base, mine: mine, theirs: theirs }.transform_values { |layer| on(under, layer) }
           showing(PageScript.merge(**pages), under, theirs)
         end
 
@@ -81,7 +93,10 @@ module Stairwell
 
         # Whether putting the other statements takes this one away by itself.
         def self.line_replaced?(base, line, put)
-          before, after = [base, Edit.new(base).call(put: put, lenient: true)].map { |text| PageScript.write(PageScript.read(text).map).lines(chomp: true) }
+          before, after =
+            [base, Edit.new(base).call(put: put, lenient: true)].map do |text|
+              PageScript.write(PageScript.read(text).map).lines(chomp: true)
+            end
           before.include?(line) && !after.include?(line)
         end
         private_class_method :line_replaced?

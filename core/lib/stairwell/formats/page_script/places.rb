@@ -27,10 +27,27 @@ module Stairwell
             index = index[1..].to_i
             return index if index.between?(1, @bars.size)
 
-            raise Stumble.new(Phrase["formats.page_script.places.there_are_bars_no_bar", bars: @bars.size, index: index], at)
+            raise Stumble.new(
+                    Phrase[
+                      "formats.page_script.places.there_are_bars_no_bar",
+                      bars: @bars.size,
+                      index: index
+                    ],
+                    at
+                  )
           end
-          number = scan.take!(/\d{1,5}/, Phrase["formats.page_script.places.a_bar_such_as_or_p"]).to_i
-          @numbers.fetch(number) { raise Stumble.new(Phrase["formats.page_script.places.there_is_no_bar_the_piece", number: number, range: range], at) }
+          number =
+            scan.take!(/\d{1,5}/, Phrase["formats.page_script.places.a_bar_such_as_or_p"]).to_i
+          @numbers.fetch(number) do
+            raise Stumble.new(
+                    Phrase[
+                      "formats.page_script.places.there_is_no_bar_the_piece",
+                      number: number,
+                      range: range
+                    ],
+                    at
+                  )
+          end
         rescue UnreadableError => error
           raise Stumble.new(error.message, at)
         end
@@ -39,12 +56,22 @@ module Stairwell
         #   none is said
         def position!(scan)
           bar = bar!(scan)
-          return [bar, nil] unless scan.take(/beat\b/i)
+          return bar, nil unless scan.take(/beat\b/i)
 
           at = scan.column
           beat = scan.counts!
           counts = @bars[bar - 1].counts
-          raise Stumble.new(Phrase["formats.page_script.places.bar_has_counts_no_beat", name: @bars[bar - 1].name, counts: Roadmap.number(counts), beat: Roadmap.number(beat)], at) unless beat >= 1 && beat < counts + 1
+          unless beat >= 1 && beat < counts + 1
+            raise Stumble.new(
+                    Phrase[
+                      "formats.page_script.places.bar_has_counts_no_beat",
+                      name: @bars[bar - 1].name,
+                      counts: Roadmap.number(counts),
+                      beat: Roadmap.number(beat)
+                    ],
+                    at
+                  )
+          end
 
           [bar, beat]
         end
@@ -54,7 +81,12 @@ module Stairwell
           at = scan.column
           from, from_beat = position!(scan)
           to, to_beat = scan.take(/[-–]/) ? position!(scan) : [from, from_beat]
-          raise Stumble.new(Phrase["formats.page_script.places.the_span_ends_before_it_begins"], at) if to < from || (to == from && to_beat && from_beat && to_beat < from_beat)
+          if to < from || (to == from && to_beat && from_beat && to_beat < from_beat)
+            raise Stumble.new(
+                    Phrase["formats.page_script.places.the_span_ends_before_it_begins"],
+                    at
+                  )
+          end
 
           Score::Span.new(from: from, to: to, from_beat: from_beat, to_beat: to_beat)
         end
@@ -64,14 +96,23 @@ module Stairwell
           found = [span!(scan)]
           while scan.take(/,/)
             found << span!(scan)
-            scan.stumble(Phrase["formats.page_script.places.too_many", most: Score::Bounds::PLACES]) if found.size > Score::Bounds::PLACES
+            if found.size > Score::Bounds::PLACES
+              scan.stumble(
+                Phrase["formats.page_script.places.too_many", most: Score::Bounds::PLACES]
+              )
+            end
           end
           found
         end
 
         private
 
-        def range = Phrase["formats.page_script.places.bars_to", first: @bars.first.name, last: @bars.last.name]
+        def range =
+          Phrase[
+            "formats.page_script.places.bars_to",
+            first: @bars.first.name,
+            last: @bars.last.name
+          ]
       end
     end
   end

@@ -25,7 +25,8 @@ module Stairwell
           found
         end
 
-        def take!(pattern, expected) = take(pattern) || stumble(Phrase["formats.page_script.scan.expected", expected: expected])
+        def take!(pattern, expected) =
+          take(pattern) || stumble(Phrase["formats.page_script.scan.expected", expected: expected])
 
         # @return [Integer]
         def number!(expected, within)
@@ -33,13 +34,28 @@ module Stairwell
           value = take!(/\d{1,9}/, expected).to_i
           return value if within.cover?(value)
 
-          raise Stumble.new(Phrase["formats.page_script.scan.expected_from_to_found", expected: expected, min: within.min, max: within.max, found: value], at)
+          raise Stumble.new(
+                  Phrase[
+                    "formats.page_script.scan.expected_from_to_found",
+                    expected: expected,
+                    min: within.min,
+                    max: within.max,
+                    found: value
+                  ],
+                  at
+                )
         end
 
         # @return [Rational] counts such as 1, 2.5 or 1/2
         def counts!
           at = column
-          value = Rational(take!(/\d{1,4}(\/[1-9]\d?|\.\d{1,3})?/, Phrase["formats.page_script.scan.a_number_of_counts_such_as"]))
+          value =
+            Rational(
+              take!(
+                /\d{1,4}(\/[1-9]\d?|\.\d{1,3})?/,
+                Phrase["formats.page_script.scan.a_number_of_counts_such_as"]
+              )
+            )
           return value if value.positive? && value <= 64
 
           raise Stumble.new(Phrase["formats.page_script.scan.expected_between_and_counts"], at)
@@ -54,7 +70,11 @@ module Stairwell
             found << @scanner.scan(/[^\s,#]+/)
             @scanner.skip(/\s+/)
           end
-          found.empty? ? stumble(Phrase["formats.page_script.scan.expected", expected: expected]) : found.join(" ")
+          if found.empty?
+            stumble(Phrase["formats.page_script.scan.expected", expected: expected])
+          else
+            found.join(" ")
+          end
         end
 
         def done? = @scanner.eos?
@@ -69,10 +89,15 @@ module Stairwell
         def text = Text.read(rest)
 
         # @return [String] free text up to a comma, or in quotes
-        def phrase!(expected) = (found = take(Text::QUOTED)) ? Text.read(found) : take!(/[^,]+/, expected).strip
+        def phrase!(expected) =
+          (found = take(Text::QUOTED)) ? Text.read(found) : take!(/[^,]+/, expected).strip
 
         def finish!
-          stumble(Phrase["formats.page_script.scan.did_not_expect_here", rest: @scanner.rest.strip]) unless done?
+          unless done?
+            stumble(
+              Phrase["formats.page_script.scan.did_not_expect_here", rest: @scanner.rest.strip]
+            )
+          end
         end
 
         def stumble(message) = raise(Stumble.new(message, column))

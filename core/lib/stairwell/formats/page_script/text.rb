@@ -12,7 +12,13 @@ module Stairwell
       #   Text.read("\"Study # 3\"") # => "Study # 3"
       module Text
         QUOTED = /"(?:[^"\\]|\\.)*"/
-        ESCAPES = {"\n" => "\\n", "\r" => "\\r", "\t" => "\\t", "\"" => "\\\"", "\\" => "\\\\"}.freeze
+        ESCAPES = {
+          "\n" => "\\n",
+          "\r" => "\\r",
+          "\t" => "\\t",
+          "\"" => "\\\"",
+          "\\" => "\\\\"
+        }.freeze
         MEANS = ESCAPES.invert.freeze
         # A comment begins at a `#` that stands by itself.
         COMMENT = /#(?=\s|\z)/
@@ -24,7 +30,9 @@ module Stairwell
         # @return [String] as it stands in a script
         def write(text, list: false)
           text = text.to_s
-          plain = text == text.strip && !text.empty? && !text.match?(/[\n\r\t]/) && !text.start_with?("\"") && !text.match?(/(?:\A|\s)#{COMMENT}/o)
+          plain =
+            text == text.strip && !text.empty? && !text.match?(/[\n\r\t]/) &&
+              !text.start_with?("\"") && !text.match?(/(?:\A|\s)#{COMMENT}/o)
           (plain && !(list && text.include?(","))) ? text : quote(text)
         end
 
@@ -51,7 +59,9 @@ module Stairwell
           quotes = true
           until scanner.eos?
             before = scanner.pos.zero? ? " " : line.getbyte(scanner.pos - 1).chr
-            return [line.byteslice(0, scanner.pos), scanner.rest] if before.match?(/\s/n) && scanner.match?(COMMENT)
+            if before.match?(/\s/n) && scanner.match?(COMMENT)
+              return line.byteslice(0, scanner.pos), scanner.rest
+            end
             next if quotes && opens?(scanner, before) && (quotes = scanner.skip(QUOTED))
 
             scanner.getch

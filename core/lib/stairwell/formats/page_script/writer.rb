@@ -10,19 +10,22 @@ module Stairwell
         end
 
         # @return [String]
-        def to_s = "#{[texts, shape, music, signs, sections, Markings.lines(@map.markings, self), @map.remarks].flatten.compact.join("\n")}\n"
+        def to_s =
+          "#{[texts, shape, music, signs, sections, Markings.lines(@map.markings, self), @map.remarks].flatten.compact.join("\n")}\n"
 
         # @param section [Score::Section]
         # @return [String] its variant and difficulty in words
         def words(section)
-          difficulty = "difficulty #{section.difficulty}" unless section.difficulty == Constants::DIFFICULTY
+          difficulty = "difficulty #{section.difficulty}" unless section.difficulty ==
+            Constants::DIFFICULTY
           [variant(section.variant), difficulty].compact.join(" ")
         end
 
         # @param one [Score::Span]
         # @return [String] such as "9-13" or "12 beat 3 - 13 beat 1"
         def span(one)
-          from, to = [[one.from, one.from_beat], [one.to, one.to_beat]].map { |place| position(*place) }
+          from, to =
+            [[one.from, one.from_beat], [one.to, one.to_beat]].map { |place| position(*place) }
           return from if from == to
 
           (one.from_beat || one.to_beat) ? "#{from} - #{to}" : "#{from}-#{to}"
@@ -37,15 +40,24 @@ module Stairwell
         # @return [String] the statement that says it
         def statement(member, value)
           case member
-          when :repeats then "repeat: #{value.from ? bars(value) : "to #{bar(value.to)}"}#{" x#{value.times}" if value.times}#{" again" if value.again}"
-          when :endings then "ending #{value.passes.join(", ")}: #{bars(value)}"
-          when :jumps then jump(value)
-          when :leaves then "leave #{bar(value.after)}: #{bar(value.to)}"
-          when :sections then section(value)
-          when :counts then "bar #{bar(value.first)}: #{number(value.last)} counts"
-          when :clefs then "clef #{value.hand}: #{value.name}#{" from #{position(value.bar, (value.beat unless value.beat == 1))}" unless [value.bar, value.beat] == [1, 1]}"
-          when *Reader::MARKS.values then "#{Reader::MARKS.key(member)}: #{bar(value)}"
-          else statements(member, [value]).first
+          when :repeats
+            "repeat: #{value.from ? bars(value) : "to #{bar(value.to)}"}#{" x#{value.times}" if value.times}#{" again" if value.again}"
+          when :endings
+            "ending #{value.passes.join(", ")}: #{bars(value)}"
+          when :jumps
+            jump(value)
+          when :leaves
+            "leave #{bar(value.after)}: #{bar(value.to)}"
+          when :sections
+            section(value)
+          when :counts
+            "bar #{bar(value.first)}: #{number(value.last)} counts"
+          when :clefs
+            "clef #{value.hand}: #{value.name}#{" from #{position(value.bar, (value.beat unless value.beat == 1))}" unless [value.bar, value.beat] == [1, 1]}"
+          when *Reader::MARKS.values
+            "#{Reader::MARKS.key(member)}: #{bar(value)}"
+          else
+            statements(member, [value]).first
           end
         end
 
@@ -53,7 +65,9 @@ module Stairwell
         # @return [Array<String>] as few statements as say them
         def say(claims)
           members = claims.map(&:member)
-          return [tempo(Reader.tempo(claims.to_h { |one| [one.member, one.value] }))] if (members - Reader::TEMPO).empty?
+          if (members - Reader::TEMPO).empty?
+            return [tempo(Reader.tempo(claims.to_h { |one| [one.member, one.value] }))]
+          end
 
           statements(members.first, claims.map(&:value))
         end
@@ -73,14 +87,18 @@ module Stairwell
         private
 
         def texts
-          Reader::TEXTS.filter_map { |key| (value = @map.public_send(key)) && "#{key}: #{Text.write(value)}" }
+          Reader::TEXTS.filter_map do |key|
+            (value = @map.public_send(key)) && "#{key}: #{Text.write(value)}"
+          end
         end
 
         def shape
           numbered = @map.bars.size - (@map.pickup? ? 1 : 0) - unnumbered.size
           lines = @map.pages.map { |page| "page #{page.number}: #{page.lines.join(" ")}" }
           lines << "bars: #{numbered}" unless @map.pages.sum { |page| page.lines.sum } == numbered
-          lines << "unnumbered: #{unnumbered.map { |bar| "##{bar.index}" }.join(", ")}" if unnumbered.any?
+          if unnumbered.any?
+            lines << "unnumbered: #{unnumbered.map { |bar| "##{bar.index}" }.join(", ")}"
+          end
           lines
         end
 
@@ -91,22 +109,38 @@ module Stairwell
             @map.meters.map { |meter| "time: #{meter}#{from(meter.bar)}" },
             @map.keys.map { |key| "key: #{key}#{from(key.bar)}" },
             ("pickup: #{number(@map.bars.first.counts)}" if @map.pickup?),
-            @map.bars.drop(@map.pickup? ? 1 : 0).reject(&:full?).map { |bar| statement(:counts, [bar.index, bar.counts]) },
+            @map
+              .bars
+              .drop(@map.pickup? ? 1 : 0)
+              .reject(&:full?)
+              .map { |bar| statement(:counts, [bar.index, bar.counts]) },
             renumbered.map { |index| "bar ##{index}: number #{@map.bar(index).number}" },
-            tempo, @map.clefs.map { |clef| statement(:clefs, clef) }
+            tempo,
+            @map.clefs.map { |clef| statement(:clefs, clef) }
           ]
         end
 
         def tempo(tempo = @map.tempo)
           target = tempo.target if tempo.is_a?(Score::Tempo)
-          parts = [(tempo_words(tempo.words) if tempo.words), mark(tempo), ("target #{target}" if target)].compact
+          parts = [
+            (tempo_words(tempo.words) if tempo.words),
+            mark(tempo),
+            ("target #{target}" if target)
+          ].compact
           "tempo: #{parts.join(", ")}" if parts.any?
         end
 
         # Commas in tempo words stand as they are where they read back the same.
         def tempo_words(words)
           parts = words.split(",", -1).map(&:strip)
-          (parts.join(", ") == words && parts.none? { |part| part.empty? || part.match?(/\A(?:marked\b|#{Values::TARGET})/io) }) ? Text.write(words) : Text.quote(words)
+          if parts.join(", ") == words &&
+               parts.none? { |part|
+                 part.empty? || part.match?(/\A(?:marked\b|#{Values::TARGET})/io)
+               }
+            Text.write(words)
+          else
+            Text.quote(words)
+          end
         end
 
         def mark(tempo)
@@ -116,7 +150,8 @@ module Stairwell
           "marked #{name} = #{tempo.mark}"
         end
 
-        def signs = SIGNS.flat_map { |member| @map.public_send(member).map { |one| statement(member, one) } }
+        def signs =
+          SIGNS.flat_map { |member| @map.public_send(member).map { |one| statement(member, one) } }
 
         # Members of a map that are signs on the page.
         SIGNS = [:repeats, :endings, *Reader::MARKS.values, :jumps, :leaves].freeze
@@ -139,9 +174,16 @@ module Stairwell
         def variant(variant)
           return unless variant
 
-          except = variant.except.sort.slice_when { |a, b| b != a + 1 }.map { |bars| span(Score::Span.new(from: bars.first, to: bars.last)) }
+          except =
+            variant
+              .except
+              .sort
+              .slice_when { |a, b| b != a + 1 }
+              .map { |bars| span(Score::Span.new(from: bars.first, to: bars.last)) }
           [
-            ("#{variant.hand} hand" if variant.hand), "like #{variant.of}", ("except #{except.join(", ")}" if except.any?),
+            ("#{variant.hand} hand" if variant.hand),
+            "like #{variant.of}",
+            ("except #{except.join(", ")}" if except.any?),
             (variant.relation unless variant.relation == :same)
           ].compact.join(" ")
         end

@@ -19,12 +19,14 @@ module Stairwell
 
         def class_name(text) = short(text, 60)
 
-        def email(text) = text.match?(/\A[^\s@]+@[^\s@]+\z/) ? short(text, 200) : raise(ArgumentError)
+        def email(text) =
+          text.match?(/\A[^\s@]+@[^\s@]+\z/) ? short(text, 200) : raise(ArgumentError)
 
         def lesson_weekday(text) = weekday(text)
 
         def lesson_time(text)
-          found = /\A(\d{1,2})(?:[:.h](\d{2}))?\s*(am|pm|a\.m\.|p\.m\.)?\z/i.match(text.strip) or raise ArgumentError
+          found = /\A(\d{1,2})(?:[:.h](\d{2}))?\s*(am|pm|a\.m\.|p\.m\.)?\z/i.match(text.strip) or
+            raise ArgumentError
           hour, minute, half = found[1].to_i, found[2].to_i, found[3].to_s.downcase[0]
           raise ArgumentError if half && !hour.between?(1, 12)
 
@@ -42,10 +44,14 @@ module Stairwell
 
         # Weekdays one after another; a stretch such as "Mon-Fri".
         def practice_days(text)
-          found = text.split(/[,;\/ ]+/).reject(&:empty?).flat_map do |part|
-            from, to = part.split(/[-–]/, 2).map { |day| weekday(day) }
-            to ? (0..((to - from) % 7)).map { |days| (from + days) % 7 } : [from]
-          end
+          found =
+            text
+              .split(%r{[,;/ ]+})
+              .reject(&:empty?)
+              .flat_map do |part|
+                from, to = part.split(/[-–]/, 2).map { |day| weekday(day) }
+                to ? (0..((to - from) % 7)).map { |days| (from + days) % 7 } : [from]
+              end
           found.empty? ? raise(ArgumentError) : found.uniq.sort
         end
 
@@ -54,18 +60,40 @@ module Stairwell
           weekdays.fetch(wanted) { raise ArgumentError }
         end
 
-        def number(text, range) = Integer(text[/\A\s*(\d{1,4})/, 1] || raise(ArgumentError), 10).then { |value| range.cover?(value) ? value : raise(ArgumentError) }
+        def number(text, range) =
+          Integer(text[/\A\s*(\d{1,4})/, 1] || raise(ArgumentError), 10).then do |value|
+            range.cover?(value) ? value : raise(ArgumentError)
+          end
 
-        def short(text, most) = (text.size > most || text.include?("\0")) ? raise(ArgumentError) : text
+        def short(text, most) =
+          (text.size > most || text.include?("\0")) ? raise(ArgumentError) : text
 
         def plain(text) = text.to_s.strip.downcase.delete_suffix(".").tr("_", " ")
 
         # @return [Hash{String => Integer}] names of the days, in all languages
         def weekdays
-          Locales.all.flat_map { |locale| %i[day_names abbr_day_names].flat_map { |kind| I18n.t(kind, scope: :date, locale: locale).each_with_index.map { |day, at| [plain(day), at] } } }.to_h
+          Locales
+            .all
+            .flat_map do |locale|
+              %i[day_names abbr_day_names].flat_map do |kind|
+                I18n
+                  .t(kind, scope: :date, locale: locale)
+                  .each_with_index
+                  .map { |day, at| [plain(day), at] }
+              end
+            end
+            .to_h
         end
 
-        def names(column) = Locales.all.flat_map { |locale| Locales.with(locale) { Phrase["formats.student_list.heads.#{column}"].to_s.split("|") } }.uniq
+        def names(column) =
+          Locales
+            .all
+            .flat_map do |locale|
+              Locales.with(locale) do
+                Phrase["formats.student_list.heads.#{column}"].to_s.split("|")
+              end
+            end
+            .uniq
       end
     end
   end
