@@ -268,7 +268,7 @@ module Demo
           ability: ability,
           teacher_id: here.account_id,
           random: Random.new(@seed + id),
-          ids: -> { here.next_id(:assignments_id_seq) }
+          ids: -> { here.next_id(:assignments) }
         )
       rows = life.live(@today - 7 * WEEKS...@today)
       # One piece is for the studio's evening.
@@ -284,7 +284,6 @@ module Demo
     def write(tables, table, rows)
       columns = rows.flat_map(&:keys).uniq
       dataset = tables.db[table]
-      dataset = dataset.overriding_system_value if columns.include?(:id)
       dataset.import(columns, rows.map { |row| columns.map { |name| row[name] } })
     end
 

@@ -25,6 +25,8 @@ module Stairwell
       CONFLICTS = %i[assigned_already has_sections].freeze
 
       attr_reader :status, :code, :field, :more
+      # @return [Phrase, String] `message` before it is said
+      attr_reader :said
 
       # @param status [Integer]
       # @param detail [String]
@@ -33,6 +35,7 @@ module Stairwell
       # @param more [Hash] further members
       def initialize(status, detail, code:, field: nil, **more)
         super(detail)
+        @said = detail
         @status = status
         @code = code
         @field = field

@@ -166,6 +166,7 @@ module Stairwell
         run: %w[
           exportArchive
           loadArchive
+          archiveLoad
           changeKeeping
           keepLonger
           history

@@ -32,9 +32,10 @@ module Stairwell
         # @return [Object] what the block gives
         def read = store.snapshot(studio_id) { |db| yield Tables.new(db, studio_id) }
 
-        # @param sequence [Symbol]
-        # @return [Integer] the next number of it, for a row that is kept later
-        def next_id(sequence) = store.db.get(Sequel.function(:nextval, sequence.to_s))
+        # @param table [Symbol]
+        # @return [Integer] the number of a row that is stored later
+        def next_id(table) =
+          store.in_studio(studio_id) { |db| db.get(Sequel.function(:next_number, table.to_s)) }
 
         # Whatever is changed is noted with it, where a person asked for it, and told to who has the
         # studio open.

@@ -36,7 +36,7 @@ module Crowd
   def grow(db, count)
     until (missing = count - db[:students].count) <= 0
       db.run(
-        "CREATE TEMP TABLE twins AS SELECT id AS was, nextval(pg_get_serial_sequence('students', 'id')) AS id FROM students ORDER BY id LIMIT #{missing}"
+        "CREATE TEMP TABLE twins AS SELECT id AS was, nextval('students_id_seq') AS id FROM students ORDER BY id LIMIT #{missing}"
       )
       copy(
         db,
@@ -46,7 +46,7 @@ module Crowd
         name: "left(s.name, 40) || ' ' || t.id"
       )
       db.run(
-        "CREATE TEMP TABLE given AS SELECT a.id AS was, nextval(pg_get_serial_sequence('assignments', 'id')) AS id FROM assignments a JOIN twins t ON t.was = a.student_id"
+        "CREATE TEMP TABLE given AS SELECT a.id AS was, nextval('assignments_id_seq') AS id FROM assignments a JOIN twins t ON t.was = a.student_id"
       )
       copy(
         db,

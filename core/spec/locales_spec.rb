@@ -31,6 +31,10 @@ RSpec.describe "The locale files" do
   english = texts.fetch("en")
   # Plural forms are one text (CLDR's names of them).
   plural = /\.(?:zero|one|two|few|many|other)\z/
+  by_name =
+    english
+      .group_by { |key, _| key.sub(plural, "") }
+      .transform_values { |pairs| pairs.map(&:last) }
   names = english.keys.flat_map { |key| [key, key.sub(plural, "")] }.uniq
   # What the library and the pieces of a phrase read by themselves.
   own = /\A(?:date|number|between|lists|ordinals|formerly|locale|i18n)\b/
@@ -51,9 +55,9 @@ RSpec.describe "The locale files" do
         choices =
           (
             if part == "web"
-              code.scan(/\bt\([^"`()]*\? "([^"]+)" : "([^"]+)"/)
+              code.scan(/\bt\([^"`()]*\?\s*"([^"]+)"\s*:\s*"([^"]+)"/)
             else
-              code.scan(/Phrase\[[^"\]]*\? "([^"]+)" : "([^"]+)"/)
+              code.scan(/Phrase\[[^"\]]*(?:\?|\bif\b[^"\]]*)\s*"([^"]+)"\s*(?::|else)\s*"([^"]+)"/)
             end
           )
         (found + choices).flatten.map { |key| [(part == "web") ? "web.#{key}" : key, file] }
@@ -93,7 +97,7 @@ RSpec.describe "The locale files" do
             if part == "web"
               /\bt\(\s*"([^"]+)"((?:[^()]|\((?:[^()]|\([^()]*\))*\))*)\)/
             else
-              /Phrase\["([^"#]+)"((?:[^\[\]]|\[(?:[^\[\]]|\[[^\[\]]*\])*\])*)\]/
+              /Phrase\[\s*"([^"#]+)"((?:[^\[\]]|\[(?:[^\[\]]|\[[^\[\]]*\])*\])*)\]/
             end
           )
         files.flat_map do |file|
@@ -101,13 +105,7 @@ RSpec.describe "The locale files" do
             .read(file)
             .scan(call)
             .filter_map do |key, given|
-              asked =
-                english
-                  .select do |name, _|
-                    name.sub(plural, "") == ((part == "web") ? "web.#{key}" : key)
-                  end
-                  .values
-                  .join
+              asked = by_name.fetch((part == "web") ? "web.#{key}" : key, []).join
                   .scan(/%\{(\w+)\}/)
                   .flatten
                   .uniq

@@ -11,8 +11,13 @@ module Stairwell
       # end to its time and memory: whatever a stranger's file does, the server goes on.
       module ForeignFile
         PROGRAM = File.expand_path("../../bin/stairwell", __dir__)
+        ARCHIVE_READER = File.expand_path("../../bin/lib/read_archive.rb", __dir__)
         # What the reader may know of its surroundings: no secret is among it.
-        SURROUNDINGS = %w[PATH HOME TMPDIR].freeze
+        SURROUNDINGS = %w[PATH HOME TMPDIR BUNDLE_GEMFILE BUNDLE_PATH].freeze
+        # What is told where the end of time or memory was reached.
+        TOO_MUCH = Phrase["server.piece.foreign_file.takes_too_much"]
+        TOO_HEAVY = Phrase["server.archive.too_heavy"]
+        private_constant :TOO_MUCH, :TOO_HEAVY
         # Files that are read at once.
         PLACES = SizedQueue.new(Limits::FILES_AT_ONCE)
 
@@ -52,6 +57,19 @@ module Stairwell
         # @raise [UnreadableError, Problem] as {read}
         def holidays(text, since) = said_of(text, "holidays.ics", "holidays", "--since", since.to_s)
 
+        # Unpacks an archive of a studio, see {ArchiveFile#unpack}. Jobs alone do it: one waits for
+        # its turn.
+        # @param path [String] of the archive
+        # @param folder [String] where what is in it is put
+        # @return [Hash{String => Object}] its list
+        # @raise [UnreadableError]
+        def archive(path, folder)
+          taken = PLACES.push(true)
+          result(folder, run(folder, ARCHIVE_READER, path, folder), TOO_HEAVY)
+        ensure
+          PLACES.pop if taken
+        end
+
         # @param command [Array<String>] of the command line, without the file
         # @return [Object] the JSON it gives
         def said_of(bytes, name, *command)
@@ -59,7 +77,7 @@ module Stairwell
           Dir.mktmpdir("stairwell") do |folder|
             file = File.join(folder, name)
             File.binwrite(file, bytes)
-            result(folder, run(folder, file, command))
+            result(folder, run(folder, PROGRAM, *command, file, "--json"))
           end
         rescue ThreadError
           raise Problem.new(503, Phrase["server.piece.foreign_file.others_are_read"], code: "busy")
@@ -68,16 +86,14 @@ module Stairwell
         end
 
         # @return [Process::Status, nil] nil when it had to be ended
-        def run(folder, file, command)
+        def run(folder, program, *arguments)
           outside = ENV.to_h.slice(*SURROUNDINGS).merge("LANG" => "C.UTF-8")
           child =
             Process.spawn(
               outside,
               RbConfig.ruby,
-              PROGRAM,
-              *command,
-              file,
-              "--json",
+              program,
+              *arguments,
               out: File.join(folder, "out"),
               err: File.join(folder, "err"),
               in: File::NULL,
@@ -98,7 +114,7 @@ module Stairwell
           nil
         end
 
-        def result(folder, status)
+        def result(folder, status, too_much = TOO_MUCH)
           if status&.success?
             return JSON.parse(File.read(File.join(folder, "out"), encoding: "UTF-8"))
           end
@@ -110,16 +126,14 @@ module Stairwell
             if refused
               UnreadableError.new(Phrase.unpack(refused["said"]), code: refused["code"].to_sym)
             else
-              too_much
+              UnreadableError.new(too_much, code: :too_much)
             end
           )
         rescue JSON::ParserError # what it says was cut off
-          raise too_much
+          raise UnreadableError.new(too_much, code: :too_much)
         end
 
-        def too_much =
-          UnreadableError.new(Phrase["server.piece.foreign_file.takes_too_much"], code: :too_much)
-        private_class_method :said_of, :run, :result, :too_much
+        private_class_method :said_of, :run, :result
       end
     end
   end

@@ -17,6 +17,9 @@ module Stairwell
           calendar_links
           invitations
           plan_runs
+          archive_loads
+          archive_parts
+          number_starts
         ].freeze
         # Kept as files of their own.
         CONTENT = { "score_files" => "content" }.freeze
@@ -123,7 +126,7 @@ module Stairwell
                   Sequel.pg_jsonb(some)
                 )
               ).select(@tables.studio_id, *names)
-            @db[name.to_sym].overriding_system_value.insert([:studio_id, *names], found)
+            @db[name.to_sym].insert([:studio_id, *names], found)
           end
         end
 

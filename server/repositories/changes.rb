@@ -175,7 +175,7 @@ module Stairwell
           private
 
           def assign(row)
-            @tables.db[:assignments].overriding_system_value.insert(
+            @tables.db[:assignments].insert(
               studio_id: @tables.studio_id,
               student_id: @student_id,
               assigned_by: @context.account_id,

@@ -19,7 +19,7 @@ module Stairwell
           own = @tables[:extra_work].where(student_id: student_id, id: work.id)
           case verb
           when :add
-            @tables.db[:extra_work].overriding_system_value.insert(
+            @tables.db[:extra_work].insert(
               studio_id: @tables.studio_id,
               student_id: student_id,
               id: work.id,

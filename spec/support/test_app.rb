@@ -79,9 +79,9 @@ module TestApp
     CLOCK.fixed = time
   end
 
-  # Works on the jobs that lie there, until none is left.
+  # Works on the jobs that are due, until none is left.
   def work_on_jobs
-    while (job = OWNER[:que_jobs].where(finished_at: nil).order(:id).first)
+    while (job = OWNER[:que_jobs].where(finished_at: nil).where { run_at <= CLOCK.now }.order(:id).first)
       OWNER[:que_jobs].where(id: job[:id]).delete
       Object.const_get(job[:job_class]).allocate.run(*JSON.parse(job[:args]))
     end

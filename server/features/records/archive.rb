@@ -28,14 +28,37 @@ module Stairwell
           @context = context
         end
 
-        # @yieldparam path [String] of the whole file, which is gone afterwards
-        # @return [Object] what the block gives
-        def write
-          Tempfile.create(%w[studio .zip], binmode: true) do |file|
-            file.close
-            Zip::OutputStream.open(file.path) { |zip| fill(zip) }
-            yield file.path
+        # Rows go to a file as they are read, and the file to the client bit by bit: neither waits
+        # for the other, and none of it is in memory as a whole.
+        # @return [#each] bytes of the whole file, which is gone afterwards
+        def sent
+          file = Tempfile.new(%w[studio .zip], binmode: true)
+          Zip::OutputStream.open(file.path) { |zip| fill(zip) }
+          Sent.new(file)
+        rescue StandardError
+          file&.close!
+          raise
+        end
+
+        # A file on its way.
+        class Sent
+          BYTES = 256 * 1024
+          private_constant :BYTES
+
+          # @param file [Tempfile]
+          def initialize(file)
+            @file = file.tap(&:open)
           end
+
+          # @yieldparam bytes [String]
+          def each
+            while (bytes = @file.read(BYTES))
+              yield bytes
+            end
+          end
+
+          # As Rack says it is done.
+          def close = @file.close!
         end
 
         private
@@ -45,7 +68,12 @@ module Stairwell
         def fill(zip)
           @zip = zip
           @files = []
-          list = @context.read { |tables| rows(Repositories::Archived.new(tables)) }
+          list =
+            @context.read do |tables|
+              # Packing takes its time between two fetches.
+              tables.db.run("SET LOCAL idle_in_transaction_session_timeout = 0")
+              rows(Repositories::Archived.new(tables))
+            end
           CsvOut::TABLES.each do |table|
             put("csv/#{table}.csv") { |out| out.call(CsvOut.new(@context).of(table)) }
           end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "digest"
+require "fileutils"
 require "json"
 require "json_schemer"
 require "zip"
@@ -10,12 +11,19 @@ module Stairwell
     module Features
       # An archive as it was brought: nothing of it is believed before its list fits the schema and
       # every file is what the list says. See docs/archive.md.
+      #
+      #   ArchiveFile.open(path) { |file| file.unpack(folder) }
+      #
+      # It is read by a process of its own ({ForeignFile.archive}), with an end to time and memory.
       class ArchiveFile
         SCHEMA =
           JSONSchemer.schema(
             Pathname(File.expand_path("../../../docs/archive-1.schema.json", __dir__))
           )
-        private_constant :SCHEMA
+        # Names of files and tables that are written where they are loaded from.
+        TABLE = /\A[a-z_]{1,60}\z/
+        SCORE = %r{\Ascores/\d{1,18}-\d{1,9}\z}
+        private_constant :SCHEMA, :TABLE, :SCORE
 
         # @param path [String]
         # @yieldparam file [ArchiveFile] checked
@@ -49,6 +57,23 @@ module Stairwell
             end
         end
 
+        # Writes what is in it where it can be loaded bit by bit: rows one a line in tables/NAME, and
+        # scores/PIECE-REVISION as they are.
+        # @param folder [String]
+        # @return [Hash] {#list}
+        # @raise [Problem]
+        def unpack(folder)
+          check!
+          %w[tables scores].each { |name| FileUtils.mkdir_p(File.join(folder, name)) }
+          list["files"].each do |file|
+            next unpack_table(file, folder) if file["table"]&.match?(TABLE)
+
+            score = file["name"][SCORE] or next
+            File.binwrite(File.join(folder, score), content(file))
+          end
+          list
+        end
+
         # @return [void]
         # @raise [Problem]
         def check!
@@ -59,30 +84,35 @@ module Stairwell
           list["files"].each { |file| whole!(file) }
         end
 
-        # @return [Array<String>] tables
-        def tables = list["files"].filter_map { |file| file["table"] }
+        private
 
-        # @param table [String]
-        # @return [Array<Hash{String=>Object}>] rows that all say the same columns
-        def rows(table)
-          file = list["files"].find { |one| one["table"] == table } or return []
-          rows = json(file["name"], content(file))
-          unless rows.is_a?(Array) && rows.all?(Hash) && rows.map(&:keys).uniq.size <= 1
-            raise self.class.damaged(Phrase["server.archive.rows", file: file["name"]])
+        def unpack_table(file, folder)
+          columns = nil
+          File.open(File.join(folder, "tables", file["table"]), "w") do |out|
+            rows(file) do |row|
+              unless row.is_a?(Hash) && row.keys == (columns ||= row.keys)
+                raise self.class.damaged(Phrase["server.archive.rows", file: file["name"]])
+              end
+
+              out.puts(JSON.generate(row))
+            end
+          end
+        end
+
+        # Where each row has a line of its own, as we write them, one is read after another.
+        def rows(file, &)
+          text = content(file).force_encoding(Encoding::UTF_8)
+          first, *lines = text.split("\n")
+          if first == "[" && lines.pop == "]" && lines.all? { |line| line.start_with?("{") }
+            return lines.each { |line| yield json(file["name"], line.chomp(",")) }
           end
 
-          rows
+          found = json(file["name"], text)
+          unless found.is_a?(Array)
+            raise self.class.damaged(Phrase["server.archive.rows", file: file["name"]])
+          end
+          found.each(&)
         end
-
-        # @param name [String]
-        # @return [String] bytes
-        # @raise [Problem]
-        def file(name)
-          found = list["files"].find { |one| one["name"] == name }
-          content(found || raise(self.class.damaged(Phrase["server.archive.missing", file: name])))
-        end
-
-        private
 
         def content(file) = bytes(file["name"], file["bytes"])
 

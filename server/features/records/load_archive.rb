@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "fileutils"
 require "securerandom"
 
 module Stairwell
@@ -8,8 +9,8 @@ module Stairwell
       # Loads an archive into a studio that is empty: all of it or nothing.
       #
       # Nobody else can be waiting for an empty studio, so that its one transaction is as long as it
-      # takes, and the core works inside of it: whatever it cannot read takes the whole archive back
-      # (docs/decisions/0036).
+      # takes, and everything that was loaded is read by the core inside of it: whatever it cannot
+      # read takes the whole archive back (docs/decisions/0036).
       class LoadArchive
         # What is wrong with rows, as PostgreSQL says it (classes 22 and 23 of its appendix A).
         WRONG = [
@@ -18,39 +19,80 @@ module Stairwell
           PG::InvalidTextRepresentation,
           PG::UndefinedColumn
         ].freeze
-        private_constant :WRONG
+        # Of rows that are put in at once. Own choice: a statement of some megabytes.
+        ROWS_AT_ONCE = 500
+        BYTES_AT_ONCE = 4 * 1024 * 1024
+        # Numbers a row may have: a browser keeps them exactly, also with what comes after them.
+        NUMBERS = (1..2**40)
+        private_constant :WRONG, :ROWS_AT_ONCE, :BYTES_AT_ONCE, :NUMBERS
 
-        # @param context [StudioContext] of who loads it: they go on as whoever made the archive
-        def initialize(context)
-          @context = context
+        # @param tables [Tables]
+        # @return [void]
+        # @raise [Problem] 409
+        def self.empty!(tables)
+          names = Repositories::Archived.new(tables).names - ["history"]
+          return if names.none? { |name| tables[name.to_sym].any? }
+
+          raise Problem.new(409, Phrase["server.archive.not_empty"], code: "not_empty")
         end
 
-        # @param path [String] of the archive
-        # @return [Hash] students: and pieces: that are there now
-        # @raise [Problem] 409 where the studio is not empty, 422 where the archive cannot be loaded
-        def call(path)
-          ArchiveFile.open(path) { |file| @context.write { |tables| take_in(file, tables) } }
+        # @param context [StudioContext] of who loads it: they go on as whoever made the archive
+        # @param folder [String] where {ArchiveFile#unpack} put what is in it
+        # @param list [Hash{String=>Object}] its list, checked
+        def initialize(context, folder, list)
+          @context = context
+          @folder = folder
+          @list = list
+        end
+
+        # @yieldparam done [Integer] rows that are in
+        # @yieldparam total [Integer] rows in all
+        # @return [void]
+        # @raise [Problem] 409 where the studio is not empty, 422 where it cannot be loaded
+        def call(&progress)
+          @progress = progress
+          @context.write { |tables| take_in(tables) }
         rescue Sequel::DatabaseError => error
-          raise unless WRONG.any? { |kind| error.wrapped_exception.is_a?(kind) }
+          raise if WRONG.none? { |kind| error.wrapped_exception.is_a?(kind) }
 
           raise ArchiveFile.damaged(Phrase["server.archive.refused", table: @at.to_s])
         end
 
         private
 
-        def take_in(file, tables)
-          settings!(file.list["studio"])
+        def take_in(tables)
+          settings!(@list["studio"])
           tables.db.run("SET LOCAL idle_in_transaction_session_timeout = 0")
           @tables, @archived = tables, Repositories::Archived.new(tables)
-          empty!
-          known!(file)
-          @tables.db.get(Sequel.function(:take_over_studio, Sequel.pg_jsonb(file.list["studio"])))
-          @people = people(file.list)
-          @archived.names.each { |name| rows(name, file) }
-          rest(file.list)
-          worked_out
-          { students: tables[:students].count, pieces: tables[:pieces].count }
+          self.class.empty!(tables)
+          known!
+          tables.db.get(Sequel.function(:take_over_studio, Sequel.pg_jsonb(@list["studio"])))
+          @people = people
+          @done, @total = 0, @archived.names.sum { |name| File.foreach(file(name)).count }
+          @archived.names.each { |name| table(name) }
+          count_on
+          read_all
+          later
+          loaded
         end
+
+        # What the screens show at a glance is worked out by jobs, as it is every day.
+        def later
+          Jobs::DrawPages.enqueue(@context.studio_id)
+          Jobs::Summarise.enqueue(@context.studio_id)
+        end
+
+        def loaded
+          counted = %i[students pieces].to_h { |name| [name, @tables[name].count] }
+          Repositories::ArchiveLoads.new(@tables).end("loaded", counted)
+          Repositories::History.new(@tables).add(
+            day: @context.today,
+            account_id: @context.account_id,
+            operation: "loadArchive"
+          )
+        end
+
+        def file(name) = File.join(@folder, "tables", name).tap { |path| FileUtils.touch(path) }
 
         # What the database does not know of a studio's settings.
         def settings!(studio)
@@ -72,25 +114,20 @@ module Stairwell
           raise ArchiveFile.damaged(error.message)
         end
 
-        def empty!
-          full = (@archived.names - ["history"]).find { |name| @tables[name.to_sym].any? }
-          raise Problem.new(409, Phrase["server.archive.not_empty"], code: "not_empty") if full
-        end
+        def known!
+          unknown = @list["files"].filter_map { |file| file["table"] } - @archived.names
+          return if unknown.empty?
 
-        def known!(file)
-          unknown = file.tables - @archived.names
-          if unknown.any?
-            raise ArchiveFile.damaged(Phrase["server.archive.unknown", what: unknown.first])
-          end
+          raise ArchiveFile.damaged(Phrase["server.archive.unknown", what: unknown.first])
         end
 
         # Whoever loads it is who made it. Others can sign in once they have set a password by mail;
         # where their address is somebody's here already, it is not theirs to be drawn into a
         # studio: their name stays, without a sign-in.
         # @return [Hash{Integer=>Integer}] accounts here by those of the archive
-        def people(list)
-          maker = list["people"].find { |one| one["id"] == list["by"] } || list["people"].first
-          list["people"].to_h do |one|
+        def people
+          maker = @list["people"].find { |one| one["id"] == @list["by"] } || @list["people"].first
+          @list["people"].to_h do |one|
             [one["id"], (one == maker) ? @context.account_id : joined(one)]
           end
         end
@@ -111,100 +148,120 @@ module Stairwell
           id
         end
 
-        def rows(name, file)
+        def table(name)
           @at = name
-          rows = file.rows(name).map { |row| mapped(name, row) }
-          # others stand there already
-          rows = rows.map { |row| row.except("id") } if name == "history"
-          # Mail that waits is sent by the server where it was written: a copy sends none.
-          rows = rows.select { |row| row["sent_at"] } if name == "outbox"
-          return if rows.empty?
+          columns = @archived.columns(name)
+          @accounts = @archived.accounts(name)
+          batches(name) do |rows|
+            put(name, rows.filter_map { |row| mapped(name, row, columns) })
+            @progress&.call(@done += rows.size, @total)
+          end
+        end
 
-          columns = rows.first.keys
-          unknown = columns - @archived.columns(name)
+        # Rows as they lie in the file, one a line: never all of them at once.
+        def batches(name)
+          rows, bytes = [], 0
+          File.foreach(file(name)) do |line|
+            rows << JSON.parse(line, max_nesting: Limits::ARCHIVE_NESTED)
+            next if rows.size < ROWS_AT_ONCE && (bytes += line.bytesize) < BYTES_AT_ONCE
+
+            yield rows
+            rows, bytes = [], 0
+          end
+          yield rows if rows.any?
+        end
+
+        # @return [Hash, nil] the row as it is here; nil where none is made of it
+        def mapped(name, row, columns)
+          unknown = row.keys - columns
           if unknown.any?
             raise ArchiveFile.damaged(
                     Phrase["server.archive.unknown", what: "#{name}.#{unknown.first}"]
                   )
           end
+          numbered!(row["id"]) if row.key?("id") && !row["id"].is_a?(String)
+          # Mail that waits is sent by the server where it was written: a copy sends none.
+          return if name == "outbox" && row["sent_at"].nil?
 
-          (name == "score_files") ? scores(rows, file) : @archived.put(name, columns, rows)
+          found = row.merge(row.slice(*@accounts).transform_values { |id| id && person(id) })
+          # Others stand in the history already.
+          return found.except("id") if name == "history"
+
+          (name == "students") ? lessons_mapped(found) : found
         end
 
-        def mapped(name, row)
-          found =
-            row.merge(
-              row.slice(*@archived.accounts(name)).transform_values { |id| id && person(id) }
-            )
-          return found unless name == "students"
+        def lessons_mapped(row)
+          lessons =
+            Array(row["more_lessons"]).map do |lesson|
+              lesson["teacher_id"] ? lesson.merge("teacher_id" => person(lesson["teacher_id"])) : lesson
+            end
+          row.merge("more_lessons" => lessons)
+        end
 
-          found.merge(
-            "more_lessons" =>
-              Array(row["more_lessons"]).map do |one|
-                one["teacher_id"] ? one.merge("teacher_id" => person(one["teacher_id"])) : one
-              end
-          )
+        def numbered!(id)
+          return if id.is_a?(Integer) && NUMBERS.cover?(id)
+
+          raise ArchiveFile.damaged(Phrase["server.archive.number", table: @at, id: id.to_s[0, 20]])
+        end
+
+        def put(name, rows)
+          return if rows.empty?
+          return scores(rows) if name == "score_files"
+
+          @archived.put(name, rows.first.keys, rows)
         end
 
         def person(id) =
           @people[id] || raise(ArchiveFile.damaged(Phrase["server.archive.nobody", id: id]))
 
-        def scores(rows, file)
+        def scores(rows)
           rows.each do |row|
             score = row.slice("piece_id", "revision", "name").transform_keys(&:to_sym)
-            @tables.db[:score_files].insert(
-              studio_id: @context.studio_id,
-              **score,
-              content: Sequel.blob(file.file(Archive.score(score)))
-            )
+            path = File.join(@folder, Archive.score(score))
+            unless File.file?(path)
+              raise ArchiveFile.damaged(
+                      Phrase["server.archive.missing", file: Archive.score(score)]
+                    )
+            end
+
+            content = Sequel.blob(File.binread(path))
+            @tables.add(:score_files, **score, content: content)
           end
         end
 
-        # Whoever is in the archive was not erased, whatever it says: a restore would take them
-        # away.
-        def rest(list)
-          here = @tables[:students].select_map(:id)
-          @tables.db.get(
-            Sequel.function(
-              :take_over_erasures,
-              Sequel.pg_jsonb(list["erasures"].reject { |one| here.include?(one["student_id"]) })
-            )
-          )
+        # The studio's own numbers go on after those that came; links are made anew.
+        def count_on
+          @at = "numbers"
           @tables.db.get(Sequel.function(:number_on))
           links = Repositories::SheetLinks.new(@tables, @context.settings.link_secret)
           @at = "linked"
-          list["linked"].each { |id| links.renew(id) }
+          @list["linked"].each { |id| links.renew(id) }
         end
 
-        # What every screen shows is made once, and what is seldom shown is read: so it is known
-        # that all can be.
-        def worked_out
-          gone = @tables[:students].exclude(left_on: nil).all
-          context =
-            @context.with(
-              studio: @tables.db[:studios].first(id: @context.studio_id),
-              act: nil,
-              news: News::NONE
-            )
-          Locales.with(context.locale) do
-            readable("map_revisions") do
-              @tables[:map_revisions]
-                .select(Sequel.lit("map::text AS document"))
-                .each { |row| Score::Document.load(JSON.parse(row[:document])) }
-              Jobs::DrawPages.draw(context)
-            end
-            overview = Overview.new(context)
-            readable("students") do
-              Limits::SUMMARY_ROUNDS.times { overview.freshen || break }
-              gone.each_slice(Limits::SUMMARIES_AT_ONCE) do |some|
-                overview.summarise(some.map { |row| row[:id] })
-              end
-            end
-          end
-          gone.each do |row|
-            Jobs::EndKeeping.lay(@tables, row[:id], Keeping.of(row, context.studio).next_on)
+        # Every document is read, also those that are seldom shown: so it is known that all can be.
+        # Nothing is computed of them here.
+        def read_all
+          studio = @tables.db[:studios].first(id: @context.studio_id)
+          context = @context.with(studio: studio, act: nil, news: News::NONE)
+          readable("map_revisions") { documents.each { |map| Score::Document.load(JSON.parse(map)) } }
+          readable("students") { records(context) }
+          left = @tables[:students].exclude(left_on: nil).all
+          left.each { |row| Jobs::EndKeeping.lay(@tables, row[:id], Keeping.of(row, context.studio).next_on) }
+        end
+
+        # Steps, what happened and every plan that screens look into.
+        def records(context)
+          ids = @tables[:students].select_map(:id)
+          ids.each_slice(Limits::SUMMARIES_AT_ONCE) do |some|
+            Repositories::Records
+              .new(context)
+              .load(some)
+              .each { |record| record.weeks.begun(Date.new(9999)) }
           end
         end
+
+        def documents =
+          @tables[:map_revisions].order(:piece_id, :revision).select_map(Sequel.lit("map::text"))
 
         def readable(table)
           @at = table

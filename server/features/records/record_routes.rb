@@ -34,11 +34,12 @@ module Stairwell
           app.get("/api/studio/archive.zip") do
             content_type "application/zip"
             attachment("studio-#{context.today}.zip")
-            Archive.new(context).write { |path| File.binread(path) }
+            Archive.new(context).sent
           end
           app.post("/api/studio/archive") do
-            render_json(brought { |path| LoadArchive.new(context).call(path) }, status: 201)
+            render_json(brought { |path| ArchiveLoad.new(context).bring(path) }, status: 202)
           end
+          app.get("/api/studio/archive") { render_json(ArchiveLoad.new(context).show) }
           app.get("/api/studio/keeping") { render_json(Keeping.new(context).show) }
           app.put("/api/studio/keeping") { render_json(Keeping.new(context).change(sent)) }
           app.post("/api/students/:id/keep") do

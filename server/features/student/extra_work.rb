@@ -23,7 +23,7 @@ module Stairwell
         # @return [Hash] the student
         # @raise [Problem] where the keys make no sense
         def add(id, values)
-          work = work(@context.next_id(:extra_work_id_seq), values)
+          work = work(@context.next_id(:extra_work), values)
           known = nil
           act(
             id,
@@ -47,7 +47,7 @@ module Stairwell
         # An exercise of every day.
         # @return [Integer] its id
         def exercise(id, title:, minutes:, key:)
-          number = @context.next_id(:extra_work_id_seq)
+          number = @context.next_id(:extra_work)
           given =
             work(number, { kind: "exercise", title: title, minutes: minutes, times: 7, key: key })
           @changes.act(id) { |record| Studio::ChangeExtraWork.add(record, given) }

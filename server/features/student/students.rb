@@ -96,7 +96,7 @@ module Stairwell
         # @return [Integer] the assignment
         def give(id, asked)
           page = nil
-          number, key = @context.next_id(:assignments_id_seq), SecureRandom.uuid
+          number, key = @context.next_id(:assignments), SecureRandom.uuid
           @changes.act(
             id,
             more: ->(tables) { page = piece(tables, id, asked[:piece_id]) }

@@ -1766,9 +1766,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** @description How far the archive is that was brought, or what became of it. */
+        get: operations["archiveLoad"];
         put?: never;
-        /** @description Loads an archive into the studio, which must be empty. */
+        /** @description Takes an archive that is to be loaded into the studio, which must be empty. A job loads it. */
         post: operations["loadArchive"];
         delete?: never;
         options?: never;
@@ -3802,9 +3803,19 @@ export interface components {
             text: string;
             read: boolean;
         };
-        Loaded: {
-            students: number;
-            pieces: number;
+        ArchiveLoad: {
+            /** @enum {unknown} */
+            state: "none" | "waiting" | "reading" | "loading" | "loaded" | "failed";
+            /** @description Rows that are in */
+            done: number;
+            /** @description Rows in all */
+            total: number;
+            /** @description What there is now */
+            students?: number;
+            pieces?: number;
+            /** @description What was wrong */
+            code?: string;
+            detail?: string;
         };
         Keeping: {
             /** @description Whether a guardian's consent is asked for */
@@ -7251,6 +7262,27 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    archiveLoad: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How far it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchiveLoad"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     loadArchive: {
         parameters: {
             query?: never;
@@ -7264,13 +7296,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description What is there now */
-            201: {
+            /** @description How far it is */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Loaded"];
+                    "application/json": components["schemas"]["ArchiveLoad"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,4 +1,4 @@
-import { useInfiniteQuery } from "@tanstack/react-query";
+import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { api, ask, type Schemas, type Trouble } from "../client";
 import { aboutStudent, bytesOf, useLoad, useSave } from "./base";
 
@@ -64,11 +64,22 @@ export const useConsent = (id: number) =>
     { into: () => ["student", id], touches: () => [...aboutStudent(id), KEEPING] },
   );
 
-/**
- * Loads an archive into this studio, in which nothing is yet; every place shows something else
- * then.
- */
+export type ArchiveLoad = Schemas["ArchiveLoad"];
+
+/** Whether a job is still to do something about it. */
+export const isActive = (load?: ArchiveLoad) =>
+  load !== undefined && ["waiting", "reading", "loading"].includes(load.state);
+
+/** How far an archive is, asked again while it is being loaded. */
+export const useArchiveLoad = () =>
+  useQuery<ArchiveLoad, Trouble>({
+    queryKey: ["archive-load"],
+    queryFn: () => ask(api.GET("/api/studio/archive")),
+    refetchInterval: (query) => (isActive(query.state.data) ? 1000 : false),
+  });
+
+/** Brings an archive for this studio, in which nothing is yet. */
 export const useLoadArchive = () =>
   useSave((file: File) => ask(api.POST("/api/studio/archive", bytesOf(file))), {
-    touches: () => [[]],
+    touches: () => [["archive-load"]],
   });
