@@ -7,7 +7,11 @@ require "bundler/setup"
 root = File.expand_path("../..", __dir__)
 $LOAD_PATH.unshift(root, File.join(root, "core/lib"))
 require "json"
-require "stairwell"
+# The texts of the core are enough: nothing of a studio is worked out here.
+%w[value phrase/textual phrase/text phrase/day phrase/number phrase/ordinal].each do |part|
+  require "stairwell/#{part}"
+end
+%w[phrase/capital phrase/list phrase/former phrase error].each { |part| require "stairwell/#{part}" }
 require "server/limits"
 require "server/problem"
 require "server/features/records/archive"

@@ -1,9 +1,12 @@
 # frozen_string_literal: true
 
 require_relative "spec_helper"
+require "stringio"
 require "tmpdir"
+require "stairwell/command"
 
 RSpec.describe "bin/stairwell" do
+  exited = Struct.new(:exitstatus)
   let(:program) { File.expand_path("../../bin/stairwell", __dir__) }
   let(:script) do
     "title: Tried\nbars: 18\ntime: 3/4\nrepeat: 1-8\nrepeat: 9-16\nending 1: 15-16\nending 2: 17-18\n"
@@ -11,13 +14,31 @@ RSpec.describe "bin/stairwell" do
 
   around { |example| Dir.mktmpdir { |folder| Dir.chdir(folder) { example.run } } }
 
+  # What the program does once it has found its gems.
+  define_method(:stairwell) do |*arguments|
+    out, err = StringIO.new, StringIO.new
+    exit_status = Stairwell::Command.run(arguments, out: out, err: err)
+    [out.string, err.string, exited.new(exit_status)]
+  end
+
   # Without Bundler, as a person would call it.
-  def stairwell(*arguments)
+  def program_says(*arguments)
     Open3.capture3(
       { "RUBYOPT" => nil, "BUNDLE_GEMFILE" => nil, "RUBYLIB" => nil },
       program,
       *arguments
     )
+  end
+
+  it "is the same as a program of its own, where it works and where it does not" do
+    File.write("a.txt", script)
+    File.write("bad.txt", "bars: 4\nrepaet: 1-2\n")
+    [%w[roadmap a.txt --json], %w[roadmap bad.txt], %w[ladder 60 72], []].each do |arguments|
+      out, err, status = program_says(*arguments)
+      expect([out, err, status.exitstatus]).to eq(
+        stairwell(*arguments).then { |o, e, s| [o, e, s.exitstatus] }
+      )
+    end
   end
 
   it "prints the playing order of scripts and scores, plain and compressed, the same" do

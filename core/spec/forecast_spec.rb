@@ -236,7 +236,7 @@ RSpec.describe "Looking ahead" do
       end
 
     it "hold as often as they say, for new students, half-way, and with sections shown one after another" do
-      expect_dates(lives(8, 40_000), [0.76, 0.98], [0.32, 0.64])
+      expect_dates(lives(4, 40_000), [0.76, 0.98], [0.32, 0.64])
     end
 
     it "hold in 80 to 90, and 45 to 55, of 100 in the long run", :slow do

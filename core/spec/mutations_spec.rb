@@ -30,7 +30,7 @@ RSpec.describe "Malformed input" do
   end
 
   # A fifth of it in every run, all of it with SLOW=1.
-  many = ->(times) { Slow.whole? ? times : times / 5 }
+  many = ->(times) { Slow.whole? ? times : times / 12 }
 
   values = ["", "0", "-1", "99999999999", "1/0", "NaN", "x", "2.5", "D.S. al Coda", "L.H.", "🎹"]
 
