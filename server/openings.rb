@@ -36,18 +36,25 @@ module Stairwell
 
       # @param code [String] as typed: in any case, with or without the dashes
       # @return [void]
+      # @raise [Problem] 422 where it opens nothing
+      def known!(code) = open(code).any? || raise(unknown)
+
+      # @param code [String] as {#known!}
+      # @return [void]
       # @raise [Problem] 422
       def use(code)
-        open =
-          @db[:openings].where(print: print(code.upcase.gsub(/[^A-Z0-9]/, "")), used_at: nil).where(
-            Sequel[:ends_at] > Sequel.function(:now)
-          )
-        if open.update(used_at: Sequel::CURRENT_TIMESTAMP).zero?
-          raise Problem.new(422, Phrase["server.people.code_unknown"], code: "code", field: "code")
-        end
+        raise unknown if open(code).update(used_at: Sequel::CURRENT_TIMESTAMP).zero?
       end
 
       private
+
+      def open(code) =
+        @db[:openings].where(print: print(code.upcase.gsub(/[^A-Z0-9]/, "")), used_at: nil).where(
+          Sequel[:ends_at] > Sequel.function(:now)
+        )
+
+      def unknown =
+        Problem.new(422, Phrase["server.people.code_unknown"], code: "code", field: "code")
 
       def print(letters) = OpenSSL::HMAC.hexdigest("SHA256", @settings.opening_secret, letters)
     end

@@ -43,7 +43,9 @@ module Stairwell
         def write(path)
           File.open(path, "wb") do |file|
             numbers = @tables[:archive_parts].order(:number).select_map(:number)
-            numbers.each { |number| file << @tables[:archive_parts].where(number: number).get(:content) }
+            numbers.each do |number|
+              file << @tables[:archive_parts].where(number: number).get(:content)
+            end
           end
         end
 

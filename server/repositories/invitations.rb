@@ -61,10 +61,12 @@ module Stairwell
 
         private
 
+        # Also where a membership was changed by other means, none opens whose maker may not invite.
         def in_force =
-          @tables[:invitations].where(used_at: nil, withdrawn_at: nil).where(
-            Sequel[:ends_at] > Sequel.function(:now)
-          )
+          @tables[:invitations]
+            .where(used_at: nil, withdrawn_at: nil)
+            .where(Sequel[:ends_at] > Sequel.function(:now))
+            .where(made_by: Members.new(@tables).who_may(:run))
       end
     end
   end

@@ -59,10 +59,11 @@ module Stairwell
         end
 
         # @raise [MissingError, Problem]
-        def change(id, role)
+        def change(id, role, today:)
           one(id)
           another_owner!(id) unless role == "owner"
           here.where(account_id: id).update(role: role)
+          end_handed_out(id, today)
         end
 
         # @param to [Integer, nil] who takes over their students
@@ -82,6 +83,8 @@ module Stairwell
           end
 
           here.where(account_id: id).update(left_at: Sequel::CURRENT_TIMESTAMP)
+          end_handed_out(id, today)
+          end_covers(id, today)
         end
 
         # @raise [Problem] 422 for who teaches nobody here
@@ -95,6 +98,10 @@ module Stairwell
                   field: "teacher_id"
                 )
         end
+
+        # @param right [Symbol] of {Rights}
+        # @return [Sequel::Dataset] accounts of those who have it now
+        def who_may(right) = here.where(role: Rights::MAY.fetch(right)).select(:account_id)
 
         private
 
@@ -119,6 +126,25 @@ module Stairwell
             .where(teacher_id: id)
             .where(Sequel[:day] >= today)
             .update(teacher_id: to, version: Sequel[:version] + 1)
+        end
+
+        # What a person handed out ends with their right to hand it out, and does not come back
+        # with it.
+        def end_handed_out(id, today)
+          ended = { withdrawn_at: Sequel::CURRENT_TIMESTAMP }
+          lost = ->(right) { who_may(right).where(account_id: id).empty? }
+          if lost.call(:run)
+            @tables[:invitations].where(made_by: id, used_at: nil, withdrawn_at: nil).update(ended)
+          end
+          waiting =
+            @tables[:covers].where(made_by: id, withdrawn_at: nil).where(Sequel[:first_day] > today)
+          own = Sequel.|({ away_id: id }, { cover_id: id })
+          waiting.exclude(own).update(ended) if lost.call(:run)
+          waiting.where(own).update(ended) if lost.call(:teach)
+        end
+
+        # Nobody who has left is away or stands in.
+        def end_covers(id, today)
           @tables[:covers]
             .where(withdrawn_at: nil)
             .where(Sequel.|({ away_id: id }, { cover_id: id }))

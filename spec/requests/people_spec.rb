@@ -56,6 +56,44 @@ RSpec.describe "People" do
       expect(opened(browser, code: last, **owner)).to eq(["code", 422])
     end
 
+    # Without a code nobody learns who has an account, or whether a password is right.
+    it "and are told of the code first, whoever they say they are" do
+      TestApp.studio("Other Bank", email: "both@bank.example")
+      tried = [
+        owner,
+        owner.merge(email: "both@bank.example", password: TestApp::PASSWORD),
+        owner.merge(email: "both@bank.example", password: "not theirs, a guess"),
+        owner.merge(password: "short"),
+        owner.merge(time_zone: "Nowhere/At_all")
+      ]
+      answers =
+        tried.map { |body| browser.ask(:post, "/api/open", { code: "BBBB-BBBB-BBBB", **body }) }
+      expect(answers.uniq.map { |answer| answer["code"] }).to eq(["code"])
+    end
+
+    it "and are told the same of a password, whether the address has an account or not" do
+      TestApp.studio("Other Bank", email: "both@bank.example")
+      code = openings.make
+      hashed = []
+      allow(BCrypt::Engine).to receive(:hash_secret).and_wrap_original do |original, *given|
+        hashed << 1
+        original.call(*given)
+      end
+      answers =
+        %w[both@bank.example aura@lane.example].map do |email|
+          hashed.clear
+          answer =
+            browser.ask(
+              :post,
+              "/api/open",
+              { code: code, **owner, email: email, password: "short" }
+            )
+          [answer, hashed.size]
+        end
+      expect(answers.uniq.size).to eq(1)
+      expect(opened(browser, code: code, **owner)).to eq(["opened", 201])
+    end
+
     it "in a time zone there is, with a password that is none of the common ones" do
       code = openings.make
       expect(opened(browser, code: code, **owner, time_zone: "Europe/Nowhere")).to eq(
@@ -150,6 +188,94 @@ RSpec.describe "People" do
       ).to eq([["invitation_over", 404]])
       expect(TestApp::OWNER[:accounts].count).to eq(2)
       expect(join(links[2])).to eq(["joined", 201])
+    end
+
+    # What a person handed out ends with their right to hand it out.
+    it "join by no link of one who may invite nobody any more, also when they are an owner again" do
+      second = browser
+      join(invited(role: "owner")["link"], second)
+      second.sign_in(email: "odo@quay.example", password: "a lantern on the quay")
+      id = TestApp::OWNER[:accounts].where(email: "odo@quay.example").get(:id)
+      links =
+        %w[owner teacher].map do |role|
+          second.ask(:post, "/api/people/invitations", { role: role })["invitations"].last["link"]
+        end
+      ask(:put, "/api/people/#{id}", { role: "teacher" })
+      expect(ask(:get, "/api/people")["invitations"]).to eq([])
+      expect(join(links.first, email: "back@quay.example")).to eq(["invitation_over", 404])
+      ask(:put, "/api/people/#{id}", { role: "owner" })
+      expect(join(links.last, email: "back@quay.example")).to eq(["invitation_over", 404])
+      link =
+        second.ask(:post, "/api/people/invitations", { role: "owner" })["invitations"].last["link"]
+      ask(:post, "/api/people/#{id}/leave", {})
+      expect(join(link, second, email: "odo@quay.example")).to eq(["invitation_over", 404])
+    end
+
+    it "hand over no lessons once they may not: a cover that waits ends with who made it" do
+      id =
+        Stairwell::Server::Auth.add_account(
+          TestApp.store.db,
+          email: "odo@quay.example",
+          name: "Odo",
+          password: TestApp::PASSWORD
+        )
+      away =
+        Stairwell::Server::Auth.add_account(
+          TestApp.store.db,
+          email: "ava@quay.example",
+          name: "Ava",
+          password: TestApp::PASSWORD
+        )
+      [id, away].each do |one|
+        TestApp::OWNER[:memberships].insert(studio_id: 1, account_id: one, role: "teacher")
+      end
+      odo = browser
+      odo.sign_in(email: "odo@quay.example")
+      made =
+        lambda do |from, to|
+          odo.ask(
+            :post,
+            "/api/covers",
+            { key: SecureRandom.uuid, away_id: away, cover_id: id, first_day: from, last_day: to }
+          )
+        end
+      made.call("2027-03-03", "2027-03-05")
+      made.call("2027-03-08", "2027-03-14")
+      left = -> do
+        TestApp::OWNER[:covers].where(withdrawn_at: nil).select_map(:first_day).map(&:to_s)
+      end
+      expect(left.call).to eq(%w[2027-03-03 2027-03-08])
+      ask(:put, "/api/people/#{id}", { role: "assistant" })
+      expect(left.call).to eq(["2027-03-03"])
+      ask(:post, "/api/people/#{away}/leave", {})
+      expect(left.call).to eq([])
+    end
+
+    it "hand over no lessons between others once they are no owner: covers that wait end with that" do
+      ids =
+        %w[odo ava tam].map do |name|
+          id =
+            Stairwell::Server::Auth.add_account(
+              TestApp.store.db,
+              email: "#{name}@quay.example",
+              name: name,
+              password: TestApp::PASSWORD
+            )
+          TestApp::OWNER[:memberships].insert(studio_id: 1, account_id: id, role: "owner")
+          id
+        end
+      odo = browser
+      odo.sign_in(email: "odo@quay.example")
+      [[ids[1], ids[2], "2027-03-08"], [ids[0], ids[1], "2027-03-15"]].each do |away, cover, day|
+        odo.ask(
+          :post,
+          "/api/covers",
+          { key: SecureRandom.uuid, away_id: away, cover_id: cover, first_day: day, last_day: day }
+        )
+      end
+      ask(:put, "/api/people/#{ids[0]}", { role: "teacher" })
+      left = TestApp::OWNER[:covers].where(withdrawn_at: nil)
+      expect(left.select_map(:first_day).map(&:to_s)).to eq(["2027-03-15"])
     end
 
     it "who have an account join with its password, and change between their studios" do

@@ -18,11 +18,14 @@ module Stairwell
         # @return [Hash] {success:}
         # @raise [Problem] 422
         def open(code, values)
+          # Nothing else that was sent is looked at, and nothing said of it, without a code.
+          openings = Openings.new(@db, @contexts.settings)
+          openings.known!(code)
           zone!(values[:time_zone])
           Languages.known!(values[:locale]) if values[:locale]
           person!(values)
           @db.transaction do
-            Openings.new(@db, @contexts.settings).use(code)
+            openings.use(code)
             owner = account(values)
             @contexts.store.found_studio(
               name: values[:studio].strip,
@@ -80,30 +83,33 @@ module Stairwell
                 )
         end
 
-        # Someone who has an account says its password; a new one keeps to the rules. Outside
-        # any transaction: both take their time.
+        # Someone who has an account gives its password; a new one keeps to the rules. Which of the
+        # two it was is not said, and both take as long. Outside any transaction.
         def person!(values)
-          if known(values)
-            attempts =
-              Attempts.new(@db, @contexts.settings.session_secret[0, 64], email: values[:email])
-            if !attempts.too_many? &&
-                 Auth.within(@contexts).valid_login_and_password?(
-                   login: values[:email],
-                   password: values[:password]
-                 )
-              return
-            end
+          attempts =
+            Attempts.new(@db, @contexts.settings.session_secret[0, 64], email: values[:email])
+          return if !attempts.too_many? && (known(values) ? own?(values) : new!(values))
 
-            attempts.failed
-            raise Problem.new(
-                    422,
-                    Phrase["server.people.password_of_account"],
-                    code: "password",
-                    field: "password"
-                  )
-          end
-          wrong = Auth.within(@contexts).internal_request_eval { wrong_with(values[:password]) }
-          raise Problem.new(422, wrong, code: "password", field: "password") if wrong
+          attempts.failed
+          Auth.take_time(values[:password]) unless @took_time
+          raise Problem.new(
+                  422,
+                  Phrase["server.people.password", least: Limits::PASSWORD.min],
+                  code: "password",
+                  field: "password"
+                )
+        end
+
+        def own?(values)
+          @took_time = true
+          Auth.within(@contexts).valid_login_and_password?(
+            login: values[:email],
+            password: values[:password]
+          )
+        end
+
+        def new!(values)
+          return if Auth.within(@contexts).internal_request_eval { wrong_with(values[:password]) }
 
           values[:hash] = BCrypt::Password.create(values[:password], cost: Auth.cost)
         end

@@ -54,7 +54,9 @@ module Stairwell
         # @return [Hash] as {#show}
         # @raise [Problem] 422 where no owner would be left
         def change(id, role:)
-          @context.write { |tables| Repositories::Members.new(tables).change(id, role) }
+          @context.write do |tables|
+            Repositories::Members.new(tables).change(id, role, today: @context.today)
+          end
           show
         end
 

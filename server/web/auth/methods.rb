@@ -59,10 +59,7 @@ module Stairwell
           super.tap do |found|
             next if found
 
-            BCrypt::Engine.hash_secret(
-              param(password_param),
-              BCrypt::Engine.generate_salt(Auth.cost)
-            )
+            Auth.take_time(param(password_param))
             attempts.failed
           end
         end
