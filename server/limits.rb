@@ -16,7 +16,9 @@ module Stairwell
       PAUSE = 15
       # Times a change is computed again, where someone was faster, before the client is
       # told to. Own choice.
-      TRIES = 6
+      TRIES = 20
+      # Seconds between two of them at most. Own choice: about as long as a change is computed.
+      TRY_PAUSE = 0.4
       # Seconds after which a run over all students counts as lost. Own choice: the largest
       # studio takes some minutes.
       PLANNING_SECONDS = 3_600
@@ -70,6 +72,9 @@ module Stairwell
       NEWS_CLEARED_EVERY = 200
       # Sign-ins from one address in so many seconds. Own choice.
       SIGN_INS = { limit: 20, period: 60 }.freeze
+      # The same for what a page asks before anyone has signed in. Own choice: a class of devices
+      # behind one address opens the page at the hour.
+      OPENED = { limit: 240, period: 60 }.freeze
       # Requests for private links from one address in so many seconds. Own choice: a
       # family's phone asks for some a minute.
       SHEETS = { limit: 300, period: 60 }.freeze

@@ -44,7 +44,8 @@ Sequel.migration do
         next_value = get(Sequel.function(:nextval, sequence))
         run <<~SQL
           ALTER TABLE #{name} ALTER id DROP IDENTITY;
-          CREATE SEQUENCE #{sequence} OWNED BY #{name}.id START #{next_value};
+          CREATE SEQUENCE #{sequence} OWNED BY #{name}.id;
+          SELECT setval('#{sequence}', #{next_value}, false);
           ALTER TABLE #{name} ALTER id SET DEFAULT next_number('#{name}');
         SQL
       end

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "monitor"
+
 module Stairwell
   module Server
     module Repositories
@@ -25,19 +27,30 @@ module Stairwell
         # @return [Studio::Change] as it was kept
         # @raise [MissingError, RefusedError]
         def act(student_id, also: nil, more: nil, keep: nil)
-          tries = 0
-          begin
-            change = yield @records.find(student_id, also: also, &more)
-            keep(change, keep) unless change.none? && keep.nil?
-            change
-          rescue Stale
-            raise Problem.busy if (tries += 1) >= Limits::TRIES
+          turn(student_id).synchronize do
+            tries = 0
+            begin
+              change = yield @records.find(student_id, also: also, &more)
+              keep(change, keep) unless change.none? && keep.nil?
+              change
+            rescue Stale
+              raise Problem.busy if (tries += 1) >= Limits::TRIES
 
-            retry
+              # Another process was faster: whoever waits longest differs from time to time.
+              sleep(rand * Limits::TRY_PAUSE)
+              retry
+            end
           end
         end
 
         private
+
+        # Acts on one student take turns in a process, so that nothing is computed in vain. Two
+        # students may share a turn.
+        TURNS = Array.new(64) { Monitor.new }.freeze
+        private_constant :TURNS
+
+        def turn(student_id) = TURNS[[@context.studio_id, student_id].hash % TURNS.size]
 
         def keep(change, more)
           rows = Rows.new(change)

@@ -15,11 +15,13 @@ module Stairwell
       # @param secret [String] that prints are made with
       # @param email [String]
       # @param device [String, nil] what the device's cookie holds
-      def initialize(db, secret, email:, device: nil)
+      # @param session [String, nil] of who is signed in already
+      def initialize(db, secret, email:, device: nil, session: nil)
         @db = db
         @secret = secret
         @email = email.to_s.strip.downcase
         @device = device
+        @session = session
         @counts = Guards::Counts.new(db)
       end
 
@@ -50,7 +52,14 @@ module Stairwell
       private
 
       def key =
-        @key ||= known? ? "failed/device/#{print(@device)}" : "failed/address/#{print(@email)}"
+        @key ||=
+          if @session
+            "failed/session/#{print(@session)}"
+          elsif known?
+            "failed/device/#{print(@device)}"
+          else
+            "failed/address/#{print(@email)}"
+          end
 
       def known?
         return @known if defined?(@known)

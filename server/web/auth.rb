@@ -116,7 +116,7 @@ module Stairwell
             after_login_failure { attempts.failed }
             after_login { remember_device }
             after_reset_password { opened_again }
-            after_change_password { mail(:changed) }
+            after_change_password { renew_session }
             before_verify_login_change { mail(:moved, to: account[login_column]) }
             auth_class_eval { include Auth::Methods }
           end

@@ -14,7 +14,8 @@ module Stairwell
             "/api/#{path}"
           end
           .freeze
-      private_constant :TRIED
+      INVITATIONS = "/api/invitations/"
+      private_constant :TRIED, :INVITATIONS
 
       # The client's address is the connection's; only a proxy that is named may say another.
       # @param proxies [Array<String>] their addresses
@@ -26,7 +27,10 @@ module Stairwell
       def self.rates(store)
         Rack::Attack.cache.store = Counts.new(store.db)
         Rack::Attack.throttle("sign-in", **Limits::SIGN_INS) do |request|
-          request.ip if TRIED.include?(request.path)
+          request.ip if TRIED.include?(request.path) || request.path.start_with?(INVITATIONS)
+        end
+        Rack::Attack.throttle("session", **Limits::OPENED) do |request|
+          request.ip if request.path == "/api/session"
         end
         Rack::Attack.throttle("sheet", **Limits::SHEETS) do |request|
           request.ip if request.path.start_with?("/api/sheet/", "/api/calendars/")

@@ -167,6 +167,44 @@ RSpec.describe "An account" do
     )
   end
 
+  it "changes its password also while a stranger guesses at its address" do
+    sign_in
+    stranger = another
+    Stairwell::Server::Limits::MOST_FAILURES.times { stranger.sign_in(password: "guessed") }
+    expect(stranger.sign_in["code"]).to eq("locked")
+    expect(opened("/api/change-password", password: TestApp::PASSWORD, new_password: fresh)).to eq(
+      [nil, 200]
+    )
+  end
+
+  it "leaves no copy of its own cookie signed in when the password is changed" do
+    ask(:post, "/api/login", { email: "owner@quay.example", password: TestApp::PASSWORD, remember: true })
+    @csrf = ask(:get, "/api/session")["csrf"]
+    copy = another
+    copied = rack_mock_session.cookie_jar.for(URI("http://example.org/api"))
+    copy.header("Cookie", copied)
+    expect(copy.ask(:get, "/api/session")["account"]).to be_a(Hash)
+    opened("/api/change-password", password: TestApp::PASSWORD, new_password: fresh)
+    expect(ask(:get, "/api/session")["account"]).to be_a(Hash)
+    copy.clear_cookies
+    expect(copy.ask(:get, "/api/session")["account"]).to be_nil
+    # It stays signed in as long as was asked for.
+    expect(TestApp::OWNER[:account_active_session_keys].select_map(:remembered)).to eq([true])
+  end
+
+  # Common passwords of the list itself are refused by the library.
+  it "takes no common word with figures or signs around it, nor one said twice" do
+    sign_in
+    ["password1234", "Password2027!", "123sunshine!!", "sunshinesunshine", "DRAGON-dragon-1"].each do |common|
+      answer = ask(:post, "/api/change-password", { password: TestApp::PASSWORD, new_password: common })
+      expect([common, status, answer["field"]]).to eq([common, 422, "new_password"])
+    end
+    ["seven boats leave", "sunshine over Quay", "qx7-3391-bnre-55"].each do |good|
+      wrong = Stairwell::Server::Auth.within(contexts).internal_request_eval { wrong_with(good) }
+      expect([good, wrong]).to eq([good, nil])
+    end
+  end
+
   it "moves to another address once the link sent there is opened, and the old one is told" do
     sign_in
     expect(opened("/api/change-address", email: "New@Quay.example", password: "guessed")).to eq(

@@ -193,6 +193,22 @@ RSpec.describe "Signing in" do
     Stairwell::Server::Guards.trust([])
   end
 
+  it "may be asked for only so often from one place, and so may invitations" do
+    limit = Stairwell::Server::Limits::OPENED[:limit]
+    get "/api/session"
+    TestApp::OWNER[:rate_counts].update(count: limit)
+    get "/api/session"
+    expect(last_response.status).to eq(429)
+    TestApp::OWNER[:rate_counts].delete
+    token = "1.1.#{"0" * 32}"
+    found =
+      Array.new(Stairwell::Server::Limits::SIGN_INS[:limit] + 1) do
+        get "/api/invitations/#{token}"
+        last_response.status
+      end
+    expect(found.uniq).to eq([404, 429])
+  end
+
   it "asks for a token on every change, and refuses a forged request" do
     sign_in
     @csrf = nil

@@ -107,13 +107,38 @@ module Stairwell
           mail(:changed)
         end
 
+        # A copy of the cookie that was sent so far opens nothing any more, here or elsewhere.
+        def renew_session
+          remove_all_active_sessions
+          add_active_session
+          remembered = session["remembered"] == true
+          active_sessions_ds.where(session_id: compute_hmacs(session[session_id_session_key])).update(
+            remembered: remembered
+          )
+          mail(:changed)
+        end
+
+        # Common words with figures and signs around them, and the same twice, are as common.
+        def password_one_of_most_common?(password)
+          plain = password.downcase
+          bare = plain.gsub(/\A[^a-z]+|[^a-z]+\z/, "")
+          words = bare.split(/[^a-z]+/)
+          half = bare[0, bare.size / 2]
+          bare = words.first if words.uniq.size == 1
+          bare = half if half * 2 == bare
+          [password, plain, bare].any? { |word| super(word) }
+        end
+
+        # Who is signed in is counted by their session: a stranger who guesses at the address shuts
+        # nobody out who is in.
         def attempts
           @attempts ||=
             Attempts.new(
               db,
               hmac_secret,
               email: attempted,
-              device: request.cookies[Attempts::COOKIE]
+              device: request.cookies[Attempts::COOKIE],
+              session: (session[session_id_session_key] if logged_in? && !signing_in?)
             )
         end
 
