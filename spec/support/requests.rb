@@ -76,14 +76,16 @@ module Requests
   # A student who has the piece of SCRIPT, and a link.
   # @return [Hash] the student as the API shows it
   def student_with_piece
-    piece = ask(:post, "/api/pieces", { script: SCRIPT })
-    id = ask(:post, "/api/students", STUDENT)["id"]
-    ask(
-      :post,
-      "/api/students/#{id}/pieces",
-      { piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 76 }
-    )
-    ask(:post, "/api/students/#{id}/link", {})
+    Beginnings.at(:student_with_piece) do
+      piece = ask(:post, "/api/pieces", { script: SCRIPT })
+      id = ask(:post, "/api/students", STUDENT)["id"]
+      ask(
+        :post,
+        "/api/students/#{id}/pieces",
+        { piece_id: piece["id"], routine: "hand_by_hand", hand_order: "right", target_tempo: 76 }
+      )
+      ask(:post, "/api/students/#{id}/link", {})
+    end
   end
 
   # @return [String] path of a student's sheet in the API

@@ -75,13 +75,23 @@ module TestApp
     LOG.rewind
   end
 
+  # @return [Time] as the app's clock has it
+  def now = CLOCK.now
+
   def now=(time)
     CLOCK.fixed = time
   end
 
   # Works on the jobs that are due, until none is left.
   def work_on_jobs
-    while (job = OWNER[:que_jobs].where(finished_at: nil).where { run_at <= CLOCK.now }.order(:id).first)
+    while (
+            job =
+              OWNER[:que_jobs]
+                .where(finished_at: nil)
+                .where { run_at <= CLOCK.now }
+                .order(:id)
+                .first
+          )
       OWNER[:que_jobs].where(id: job[:id]).delete
       Object.const_get(job[:job_class]).allocate.run(*JSON.parse(job[:args]))
     end

@@ -53,7 +53,29 @@ module Visits
     end
   end
 
-  def sign_in
+  # Somebody who has signed in before: `session_spec` and the stories do it by the door.
+  def sign_in(email: "owner@quay.example", password: TestApp::PASSWORD, path: "/")
+    client = Class.new { include Requests }.new
+    client.sign_in(email: email, password: password)
+    client
+      .rack_mock_session
+      .cookie_jar
+      .to_hash
+      .slice("stairwell")
+      .each do |name, value|
+        page.driver.browser.execute_cdp(
+          "Network.setCookie",
+          name: name,
+          value: Rack::Utils.escape(value),
+          url: page.server_url
+        )
+      end
+    visit path
+    expect(page).to have_css("nav", text: "Today")
+  end
+
+  # The same by the door.
+  def sign_in_by_hand
     visit "/"
     fill_in "Email", with: "owner@quay.example"
     fill_in "Password", with: TestApp::PASSWORD
