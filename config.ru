@@ -5,7 +5,7 @@ require_relative "server/app"
 settings = Stairwell::Server::Settings.from_env
 app = Stairwell::Server.app(settings)
 if settings.jobs_here?
-  locker = Stairwell::Server::Jobs.start
-  at_exit { locker.stop! }
+  crew = Stairwell::Server::Jobs.start
+  at_exit { crew.stop }
 end
 run app

@@ -24,8 +24,6 @@ module Stairwell
       PLANNING_SECONDS = 3_600
       # A number of our own, by which PostgreSQL tells locks of this kind from others.
       PLANNING_LOCK = 4_310
-      # Jobs worked on at once by a process. Own choice: planning is all computing.
-      JOBS_AT_ONCE = 1
       # Students whose summaries are made from one snapshot. Own choice: a snapshot of some
       # seconds at the most.
       SUMMARIES_AT_ONCE = 8

@@ -20,18 +20,7 @@ Stairwell::Server::Jobs.prepare(
 )
 stop = Queue.new
 %w[INT TERM].each { |signal| trap(signal) { stop << signal } }
-# A database that is away is waited for here: ended and begun again and again, the worker
-# would be given up, and everything with it.
-sleep 0.5 until stop.size.positive? || PG::Connection.ping(settings.queue_url) == PG::PQPING_OK
-exit if stop.size.positive?
-locker = Stairwell::Server::Jobs.start
+crew = Stairwell::Server::Jobs.start
 puts "• Working on jobs (Ctrl-C stops)"
-# Whatever ends it from inside, such as a database that went, ends the process: who looks
-# after it starts another.
-Thread.new do
-  locker.wait_for_stop
-  stop << :lost
-end
-lost = stop.pop == :lost
-locker.stop!
-exit 1 if lost
+stop.pop
+crew.stop

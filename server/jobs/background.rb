@@ -8,6 +8,10 @@ module Stairwell
     # none is lost when the server stops; they are worked on beside the web server,
     # or by a process of their own.
     module Jobs
+      # How urgent a job is: the smaller the sooner. Whatever says nothing comes last.
+      MAIL = 10
+      WAITED_FOR = 50
+
       class << self
         # @return [StudioContexts] where jobs work
         attr_accessor :contexts
@@ -17,18 +21,25 @@ module Stairwell
         # @return [void]
         def prepare(contexts)
           self.contexts = contexts
-          Que.connection = contexts.store.db
+          Que.connection_proc = ->(&use) { connection(contexts.store.db, &use) }
           Que.logger = nil
         end
 
+        # One that failed is told to the pool, which otherwise would hand it out again.
+        private def connection(db)
+          db.synchronize do |connection|
+            yield connection
+          rescue PG::ConnectionBad, PG::UnableToSend, Que::Utils::Assertions::AssertionFailed => error
+            # The gem counts its connections by their process, which a lost one has no more.
+            raise if connection.status == PG::CONNECTION_OK
+
+            raise Sequel.convert_exception_class(error, Sequel::DatabaseDisconnectError)
+          end
+        end
+
         # Begins to work on jobs, in threads of this process.
-        # @return [Que::Locker] stop it with #stop!
-        def start =
-          Que::Locker.new(
-            connection_url: contexts.settings.queue_url,
-            worker_priorities: [nil] * Limits::JOBS_AT_ONCE,
-            poll_interval: 2
-          )
+        # @return [Crew] stop it with #stop
+        def start = Crew.start(contexts.settings.queue_url)
       end
     end
   end

@@ -7,6 +7,8 @@ module Stairwell
     module Jobs
       # Gives a unit to one member of a class: their steps are made and their week is planned.
       class GiveUnit < Que::Job
+        self.priority = WAITED_FOR
+
         # @param studio_id [Integer]
         # @param account_id [Integer] who gives it
         # @param unit_id [Integer]

@@ -7,6 +7,8 @@ module Stairwell
     module Jobs
       # Loads the archive that was brought into a studio.
       class LoadArchive < Que::Job
+        self.priority = WAITED_FOR
+
         # @param studio_id [Integer]
         # @param account_id [Integer] who brought it
         def run(studio_id, account_id)

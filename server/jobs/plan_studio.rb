@@ -8,6 +8,8 @@ module Stairwell
       # Plans the week of every student of a studio, one after another, and keeps
       # count in plan_runs. A student who cannot be planned does not stop the rest.
       class PlanStudio < Que::Job
+        self.priority = WAITED_FOR
+
         # @param studio_id [Integer]
         # @param account_id [Integer] who started it
         # @param run_id [Integer]

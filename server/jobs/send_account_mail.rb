@@ -9,6 +9,8 @@ module Stairwell
       # for a new password or address, and that something was changed. The job holds no link:
       # it is made when it is sent.
       class SendAccountMail < Que::Job
+        self.priority = MAIL
+
         # @param kind [String] of {AccountMail::KINDS}
         # @param whom [Integer, String] account; the address that was typed, where a link
         #   for a new password is asked for

@@ -8,6 +8,8 @@ module Stairwell
       # Mails an invitation to whom it is for. It is no mail of the outbox, which everyone in
       # the studio reads: whoever has the link could be whom it makes.
       class SendInvitation < Que::Job
+        self.priority = MAIL
+
         # @param studio_id [Integer]
         # @param id [Integer] of the invitation
         def run(studio_id, id)

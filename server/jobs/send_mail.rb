@@ -8,6 +8,8 @@ module Stairwell
       # Sends a mail of the outbox through the studio's mail server. Where that does
       # not take it, the outbox says why, and it is tried again.
       class SendMail < Que::Job
+        self.priority = MAIL
+
         # @param studio_id [Integer]
         # @param id [Integer] of the outbox
         def run(studio_id, id)

@@ -179,7 +179,7 @@ RSpec.describe "The week by hand" do
     visit "/students/#{student["id"]}"
     expect(page).to have_text("next lesson Wednesday 17 Mar")
   ensure
-    locker&.stop!
+    locker&.stop
   end
 
   it "takes an option of a piece that would be late with one press" do

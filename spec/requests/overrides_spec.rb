@@ -362,7 +362,7 @@ RSpec.describe "The teacher's hand" do
       locker = Stairwell::Server::Jobs.start
       Timeout.timeout(20) { sleep 0.05 until ask(:get, "/api/studio/settings")["run"]["finished"] }
     ensure
-      locker.stop!
+      locker.stop
     end
 
     it "plans everyone in the background, and says how far it is" do
