@@ -29,7 +29,9 @@ module Stairwell
         private def connection(db)
           db.synchronize do |connection|
             yield connection
-          rescue PG::ConnectionBad, PG::UnableToSend, Que::Utils::Assertions::AssertionFailed => error
+          rescue PG::ConnectionBad,
+                 PG::UnableToSend,
+                 Que::Utils::Assertions::AssertionFailed => error
             # The gem counts its connections by their process, which a lost one has no more.
             raise if connection.status == PG::CONNECTION_OK
 

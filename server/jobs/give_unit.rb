@@ -13,8 +13,7 @@ module Stairwell
         # @param account_id [Integer] who gives it
         # @param unit_id [Integer]
         # @param student_id [Integer]
-        # @param routine [String]
-        def run(studio_id, account_id, unit_id, student_id, routine)
+        def run(studio_id, account_id, unit_id, student_id, *)
           context = Jobs.contexts.of_studio(studio_id, account_id: account_id)
           unit, student, given =
             context.read do |tables|
@@ -27,9 +26,7 @@ module Stairwell
                   .any?
               ]
             end
-          unless given
-            Features::ClassUnits.new(context, unit[:class_id]).give(unit, student, routine)
-          end
+          Features::ClassUnits.new(context, unit[:class_id]).give(unit, student) unless given
         rescue Error
           nil # the class says who has nothing in hand yet
         end

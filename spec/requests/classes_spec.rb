@@ -222,6 +222,20 @@ RSpec.describe "A class" do
     expect(whole["units"].first["members"].first["percent"]).to be_positive
   end
 
+  it "is learnt by the routine its teacher chose, also by who chooses a piece later" do
+    unit(routine: "shapes_first")
+    worked_out
+    open = unit(title: "One of two", piece_ids: [1, 2], routine: "shapes_first")["units"].last
+    ask(
+      :put,
+      "/api/classes/#{made["id"]}/units/#{open["id"]}/choice",
+      { student_id: students[1], piece_id: 2 }
+    )
+    expect(
+      TestApp::OWNER[:assignments].order(:id).select_map(%i[student_id piece_id routine])
+    ).to eq([*students.map { |id| [id, 1, "shapes_first"] }, [students[1], 2, "shapes_first"]])
+  end
+
   it "lets each choose one of several pieces, or has an exercise for all" do
     unit(piece_ids: [1, 2])
     open = worked_out.first

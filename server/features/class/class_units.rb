@@ -33,66 +33,48 @@ module Stairwell
           end
           pieces.each { |id| learnable!(id) }
 
-          members, unit =
-            @context.write do |tables|
-              row = Repositories::Classes.new(tables).find(@class_id)
-              members =
-                Repositories::Classes.new(tables).members([row[:name]]).fetch(row[:name], [])
-              members.each { |student| Rights.with_student!(@context, tables, student) }
-              units = Repositories::ClassUnits.new(tables)
-              if keep_as
-                units.keep_criteria(keep_as.strip, said[:criteria], by: @context.account_id)
-              end
-              unit =
-                units.add(
-                  **said.slice(:key, :title, :criteria, :due_time, :minutes),
-                  due_on: due_on,
-                  piece_ids: pieces,
-                  class_id: @class_id,
-                  by: @context.account_id
-                )
-              members.each { |student| units.give(unit[:id], student[:id]) } if unit
-              [members, unit]
-            end
-          if unit && pieces.size < 2
-            members.each do |student|
-              Jobs::GiveUnit.enqueue(
-                @context.studio_id,
-                @context.account_id,
-                unit[:id],
-                student[:id],
-                routine
+          @context.write do |tables|
+            members = members(tables)
+            units = Repositories::ClassUnits.new(tables)
+            units.keep_criteria(keep_as.strip, said[:criteria], by: @context.account_id) if keep_as
+            unit =
+              units.add(
+                **said.slice(:key, :title, :criteria, :due_time, :minutes),
+                due_on: due_on,
+                piece_ids: pieces,
+                class_id: @class_id,
+                routine: routine,
+                by: @context.account_id
               )
-            end
+            members.each { |student| hand_out(units, unit, student) } if unit
           end
           Classes.new(@context).show(@class_id)
         end
 
-        # Fitted to each: their own days, minutes, pace and hand.
+        # Fitted to each: their own days, minutes, pace and hand. What they have of it and the steps
+        # are kept together.
         # @param unit [Hash] row
         # @param student [Hash] row
         # @return [void]
-        def give(unit, student, routine)
+        def give(unit, student)
           id = student[:id]
-          had =
-            case unit[:piece_ids].size
-            when 0
-              {
-                extra_work_id:
-                  ExtraWork.new(@context).exercise(
-                    id,
-                    title: unit[:title],
-                    minutes: unit[:minutes],
-                    key: SecureRandom.uuid
-                  )
-              }
-            when 1
-              { assignment_id: piece(unit, student, routine) }
-            else
-              {}
-            end
-          @context.write do |tables|
-            Repositories::ClassUnits.new(tables).give(unit[:id], id, **had)
+          note = ->(**had) do
+            ->(tables, *) { Repositories::ClassUnits.new(tables).give(unit[:id], id, **had) }
+          end
+          case unit[:piece_ids].size
+          when 0
+            ExtraWork
+              .new(@context)
+              .exercise(
+                id,
+                title: unit[:title],
+                minutes: unit[:minutes],
+                key: SecureRandom.uuid
+              ) { |work| note.call(extra_work_id: work) }
+          when 1
+            piece(unit, student) { |assignment| note.call(assignment_id: assignment) }
+          else
+            @context.write(&note.call)
           end
         end
 
@@ -114,7 +96,7 @@ module Stairwell
                   )
           end
 
-          give(unit.merge(piece_ids: [piece_id]), student, "hand_by_hand")
+          give(unit.merge(piece_ids: [piece_id]), student)
           Classes.new(@context).show(@class_id)
         end
 
@@ -161,6 +143,21 @@ module Stairwell
 
         private
 
+        def members(tables)
+          classes = Repositories::Classes.new(tables)
+          name = classes.find(@class_id)[:name]
+          members = classes.members([name]).fetch(name, [])
+          members.each { |student| Rights.with_student!(@context, tables, student) }
+        end
+
+        # Its job lies with it: steps are worked out for one member after another.
+        def hand_out(units, unit, student)
+          units.give(unit[:id], student[:id])
+          return if unit[:piece_ids].size > 1
+
+          Jobs::GiveUnit.enqueue(@context.studio_id, @context.account_id, unit[:id], student[:id])
+        end
+
         def found(tables, id)
           unit = Repositories::ClassUnits.new(tables).find(id)
           (unit[:class_id] == @class_id) ? unit : raise(MissingError, Phrase["missing.unit"])
@@ -197,8 +194,9 @@ module Stairwell
         end
 
         # Who has the piece in hand, or had it, goes on with it.
-        # @return [Integer] the assignment
-        def piece(unit, student, routine)
+        # @yieldparam assignment [Integer]
+        # @yieldreturn [#call] what is kept in the same transaction
+        def piece(unit, student, &)
           due =
             Studio::Due.last_day(unit[:due_on], Repositories::Students.time(unit[:due_time])).to_s
           piece_id = unit[:piece_ids].first
@@ -206,23 +204,21 @@ module Stairwell
             @context.read do |tables|
               tables[:assignments].where(student_id: student[:id], piece_id: piece_id).first
             end
-          unless known
-            return(
-              @students.give(
-                student[:id],
-                {
-                  piece_id: piece_id,
-                  routine: routine,
-                  hand_order: student[:hand_order],
-                  due_on: due,
-                  **tempo(piece_id)
-                }
-              )
-            )
+          if known
+            return @students.take_up(student[:id], known, due_on: due, keep: yield(known[:id]))
           end
 
-          @students.take_up(student[:id], known, due_on: due)
-          known[:id]
+          @students.give(
+            student[:id],
+            {
+              piece_id: piece_id,
+              routine: unit[:routine],
+              hand_order: student[:hand_order],
+              due_on: due,
+              **tempo(piece_id)
+            },
+            &
+          )
         end
 
         # The page's own target; else a tempo to begin with, which the teacher changes.

@@ -18,16 +18,12 @@ module Stairwell
         # @raise [Problem] 422 when it is to be sent and there is no address
         def call(send_mail:)
           beside = recap = nil
-          mails = []
           letters = []
           more = ->(tables) { beside = beside(tables) }
           keep =
             lambda do |tables, _|
               Repositories::Lessons.new(tables, @context).finish(@id, recap)
-              mails =
-                letters.map do |letter|
-                  Repositories::Outbox.new(tables).add(@id, **letter, by: @context.account_id)
-                end
+              letters.each { |letter| post(tables, letter) }
             end
           Repositories::Changes
             .new(@context)
@@ -54,13 +50,16 @@ module Stairwell
                 )
               Studio.plan(record, from: record.today + 1).promising
             end
-          if @context.settings.smtp
-            mails.each { |mail| Jobs::SendMail.enqueue(@context.studio_id, mail[:id]) }
-          end
           { sent: send_mail, sheet_path: beside[:sheet_path] }
         end
 
         private
+
+        # Its job lies with it: where one is kept, so is the other.
+        def post(tables, letter)
+          row = Repositories::Outbox.new(tables).add(@id, **letter, by: @context.account_id)
+          Jobs::SendMail.enqueue(@context.studio_id, row[:id]) if @context.settings.smtp
+        end
 
         def beside(tables)
           {

@@ -29,16 +29,16 @@ module Stairwell
         # @param email [String, nil] where the link is mailed to; without one it is handed over
         # @return [Hash] as {#show}
         def invite(role:, email: nil)
-          row =
-            @context.write do |tables|
+          @context.write do |tables|
+            row =
               invitations(tables).add(
                 role: role,
                 email: email&.strip&.downcase,
                 by: @context.account_id
               )
+            if row[:email] && @context.settings.smtp
+              Jobs::SendInvitation.enqueue(@context.studio_id, row[:id])
             end
-          if row[:email] && @context.settings.smtp
-            Jobs::SendInvitation.enqueue(@context.studio_id, row[:id])
           end
           show
         end

@@ -118,9 +118,7 @@ module Stairwell
             tapped_at: tapped_at && moment(tapped_at, "tapped_at")
           }
           late!(date)
-          rows, first = keep(row)
-          Jobs::MendWeek.enqueue(@context.studio_id, first) if first
-          marks = rows.map { |one| Repositories::Marks.value(one) }
+          marks = keep(row).map { |one| Repositories::Marks.value(one) }
           {
             assignment_id: assignment_id,
             step_id: step_id,
@@ -169,8 +167,8 @@ module Stairwell
 
         private
 
-        # @return [Array(Array<Hash>, Integer)] the marks of that step on that day, and the
-        #   student where this is the first of today, else nil
+        # The first of a day has the week kept as it stands, by a job that lies with it.
+        # @return [Array<Hash>] the marks of that step on that day
         def keep(row)
           change do |tables, id|
             marks = Repositories::Marks.new(tables, id)
@@ -179,7 +177,8 @@ module Stairwell
 
             before = today && tables[:practice_marks].where(student_id: id, day: row[:day]).any?
             marks.add(**row)
-            [marks.of(row[:assignment_id], row[:step_id], row[:day]), (id if today && !before)]
+            Jobs::MendWeek.enqueue(@context.studio_id, id) if today && !before
+            marks.of(row[:assignment_id], row[:step_id], row[:day])
           end
         end
 

@@ -50,7 +50,8 @@ module Stairwell
           number = @context.next_id(:extra_work)
           given =
             work(number, { kind: "exercise", title: title, minutes: minutes, times: 7, key: key })
-          @changes.act(id) { |record| Studio::ChangeExtraWork.add(record, given) }
+          keep = yield(number) if block_given?
+          @changes.act(id, keep: keep) { |record| Studio::ChangeExtraWork.add(record, given) }
           number
         end
 

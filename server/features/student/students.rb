@@ -93,12 +93,15 @@ module Stairwell
         end
 
         # The same where nobody looks at the student.
+        # @yieldparam number [Integer] the assignment
+        # @yieldreturn [#call] what is kept in the same transaction, of {Tables}
         # @return [Integer] the assignment
         def give(id, asked)
           page = nil
           number, key = @context.next_id(:assignments), SecureRandom.uuid
           @changes.act(
             id,
+            keep: block_given? ? yield(number) : nil,
             more: ->(tables) { page = piece(tables, id, asked[:piece_id]) }
           ) { |record| Studio.assign(record, assignment(asked, page), id: number, key: key) }
           number
@@ -107,14 +110,14 @@ module Stairwell
         # A piece the student has or had goes on, toward another day.
         # @param assignment [Hash] row
         # @return [void]
-        def take_up(id, assignment, due_on:)
+        def take_up(id, assignment, due_on:, keep: nil)
           if assignment[:ended]
             @changes.act(id, also: assignment[:id]) do |record|
               Studio::ChangePiece.new(record, assignment[:id]).finish(nil)
             end
           end
           due = Problem.date(due_on, "due_on")
-          @changes.act(id) do |record|
+          @changes.act(id, keep: keep) do |record|
             Studio::ChangePiece.new(record, assignment[:id]).call(plain: { due_on: due })
           end
         end
