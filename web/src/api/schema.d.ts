@@ -2798,7 +2798,10 @@ export interface components {
         SignKey: "repeat" | "ending_1" | "ending_2" | "ending_3" | "segno" | "to_coda" | "coda" | "fine" | "da_capo" | "dal_segno" | "double_bar";
         /** @description Of a printed bar, counted from 1 */
         BarIndex: number;
+        /** @description Counts up in a column of four bytes */
         Revision: number;
+        /** @description Counts up in a column of four bytes */
+        Version: number;
         Click: {
             at: number;
             strong: boolean;
@@ -5112,7 +5115,7 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewStudent"] & {
-                    version: components["schemas"]["Count"];
+                    version: components["schemas"]["Version"];
                 };
             };
         };
@@ -5967,7 +5970,7 @@ export interface operations {
                     name: components["schemas"]["RoutineName"];
                     for_whom: string;
                     stages: components["schemas"]["StageChanges"];
-                    version: components["schemas"]["Count"];
+                    version: components["schemas"]["Version"];
                 };
             };
         };
@@ -6351,7 +6354,7 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    version: components["schemas"]["Count"];
+                    version: components["schemas"]["Version"];
                     name?: components["schemas"]["ClassName"];
                     teacher_id?: components["schemas"]["Person"];
                     weekday?: components["schemas"]["Weekday"];
