@@ -18,6 +18,21 @@ module Stairwell
           @records = Records.new(context)
         end
 
+        # What was said of one who has left stays as it was until they are back.
+        # @param student [Studio::Student]
+        # @return [void]
+        # @raise [Problem] 409
+        def self.here!(student)
+          return unless student.left_on
+
+          day = Phrase.day(student.left_on, :day_and_month)
+          raise Problem.new(
+                  409,
+                  Phrase["server.changes.left", name: student.name, day: day],
+                  code: "left"
+                )
+        end
+
         # @param student_id [Integer]
         # @param also [Integer, nil] see {Records#find}
         # @param more [Proc] reads more in the same snapshot; of {Tables}
@@ -30,7 +45,9 @@ module Stairwell
           turn(student_id).synchronize do
             tries = 0
             begin
-              change = yield @records.find(student_id, also: also, &more)
+              record = @records.find(student_id, also: also, &more)
+              self.class.here!(record.student)
+              change = yield record
               keep(change, keep) unless change.none? && keep.nil?
               change
             rescue Stale

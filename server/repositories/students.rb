@@ -126,10 +126,11 @@ module Stairwell
         # @param values [Hash] of {COLUMNS}
         # @param key [String, nil] from the client; the same one twice is one student
         # @return [Hash] the row
-        def add(values, teacher_id:, key: nil)
+        def add(values, teacher_id:, today:, key: nil)
           row = {
             studio_id: @tables.studio_id,
             key: key,
+            came_on: today,
             **columns({ teacher_id: teacher_id }.merge(values))
           }
           Classes.new(@tables).named(row) if row[:class_name]
@@ -180,8 +181,10 @@ module Stairwell
               :warm_ups,
               :introduce_first,
               :reads,
-              :paused_on
+              :paused_on,
+              :left_on
             ),
+            came_on: row[:came_on],
             practice_days: row[:practice_days].to_a,
             lesson_time: time(row[:lesson_time]),
             note_names: row[:note_names].to_sym,

@@ -414,6 +414,16 @@ RSpec.describe "People" do
         "sheet_path" => nil
       )
       expect(lists).to eq([[], []])
+      # Nothing is told of a lesson or a week to come, and no lesson is given.
+      expect(ask(:get, path).values_at("week", "coming", "attention")).to eq([nil, [], []])
+      expect(ask(:get, "/api/students").first["next_lesson"]).to be_nil
+      [
+        [:get, "lesson"],
+        [:post, "lesson/finish", { send: false }],
+        [:post, "week", {}]
+      ].each do |method, what, body|
+        expect([ask(method, "#{path}/#{what}", body)["code"], status]).to eq(["left", 409])
+      end
       expect(ask(:get, sheet_of(student))["code"]).to eq("link_unknown")
       expect(ask(:get, "/api/students").map { |row| row.values_at("name", "left_on") }).to eq(
         [%w[Nell 2027-03-10]]

@@ -18,6 +18,7 @@ module Stairwell
           beside = nil
           record =
             Repositories::Records.new(@context).find(@id) { |tables| beside = beside(tables) }
+          Repositories::Changes.here!(record.student)
           LessonJson.new(
             record,
             beside,

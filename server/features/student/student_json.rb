@@ -28,7 +28,8 @@ module Stairwell
         def initialize(record, beside)
           @record = record
           @beside = beside
-          @week = Studio::PlanWeek.mended(record, record.weeks.newest)
+          # Nothing is planned of one who has left.
+          @week = Studio::PlanWeek.mended(record, record.weeks.newest) unless beside.row[:left_on]
           @looking = Studio::Outlooks.new(record)
           @outlooks = @looking.to_h
         end
@@ -48,7 +49,7 @@ module Stairwell
                   stairs: StairsJson.of(climb.of(one))
                 )
               end,
-            adherence: (@looking.adherence * 100).round,
+            adherence: @looking.adherence&.then { |share| (share * 100).round },
             rests_on: @looking.basis,
             timing: Studio::Timed.words(@record),
             pace: @record.pace.to_f.round(2),
@@ -57,7 +58,7 @@ module Stairwell
             overrides:
               OverridesJson.of(@record, @week ? @week.next_lesson : @looking.load.next_lesson),
             weeks: Studio::PastWeeks.new(@record, counted).to_a.map { |one| past_week(one) },
-            attention: ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week)),
+            attention: attention,
             repertoire: @beside.repertoire.map { |row| ended(row) },
             lessons: @beside.lessons.map { |row| lesson(row) },
             drills: @beside.drills.map { |row| row.merge(day: row[:day].to_s) },
@@ -74,6 +75,12 @@ module Stairwell
         end
 
         private
+
+        def attention
+          return [] if @beside.row[:left_on]
+
+          ConcernsJson.of(Studio::Concerns.of(@record, @outlooks, week: @week))
+        end
 
         def piece(one)
           one
@@ -95,9 +102,9 @@ module Stairwell
             )
         end
 
-        # Lessons ahead; none of one who pauses.
+        # Lessons ahead; none of one who pauses or has left.
         def coming
-          return [] if @beside.row[:paused_on]
+          return [] if @beside.row[:paused_on] || @beside.row[:left_on]
 
           days = @record.today..(@record.today + Limits::DAYS_AHEAD)
           table =

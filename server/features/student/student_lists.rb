@@ -41,6 +41,7 @@ module Stairwell
               Repositories::Students.new(tables).add(
                 values,
                 teacher_id: values[:teacher_id] || @context.account_id,
+                today: @context.today,
                 key: values[:key]
               )
             end

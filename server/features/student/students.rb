@@ -53,6 +53,7 @@ module Stairwell
               Repositories::Students.new(tables).add(
                 whole,
                 teacher_id: @context.account_id,
+                today: @context.today,
                 key: values[:key]
               )
             end
@@ -136,6 +137,7 @@ module Stairwell
             middle: found.outlook.middle&.to_s,
             cautious: found.outlook.cautious&.to_s,
             late: found.outlook.late?,
+            others: record.pieces.size,
             titles: found.steps.map(&:title),
             beforehand: found.beforehand,
             target_tempo: found.target_tempo,

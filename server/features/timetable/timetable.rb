@@ -169,11 +169,14 @@ module Stairwell
         # @return [Studio::Timetable]
         def lessons_of(student)
           @lessons_of ||= {}
-          @lessons_of[student[:id]] ||= Studio::Timetable.new(
-            times: Repositories::Students.value(student, @context.studio[:locale]).lesson_times,
-            away: Repositories::Students.away(student) | holidays,
-            changed: @changed.fetch(student[:id], [])
-          )
+          @lessons_of[student[:id]] ||= begin
+            value = Repositories::Students.value(student, @context.studio[:locale])
+            Studio::Timetable.new(
+              times: value.lesson_times,
+              away: value.away | value.elsewhere | holidays,
+              changed: @changed.fetch(student[:id], [])
+            )
+          end
         end
 
         def held(student, lesson)

@@ -3260,8 +3260,8 @@ export interface components {
             timing: string[];
             /** @description What the dates to come rest on, in words */
             rests_on: string;
-            /** @description Percent of the planned days of the last weeks that were practised */
-            adherence: number;
+            /** @description Percent of the planned days of the last weeks that were practised; null where none has passed */
+            adherence: number | null;
             /** @description 1 is average */
             pace: number;
             /** @description The last answers to "where next?" for each piece */
@@ -5811,6 +5811,8 @@ export interface operations {
                         cautious?: string | null;
                         late?: boolean;
                         titles: string[];
+                        /** @description Other pieces in hand */
+                        others: number;
                         /** @description What is set beforehand by what others showed of the page */
                         beforehand: string[];
                     };

@@ -20,11 +20,11 @@ module Stairwell
 
       # @param planned [Array<Date>] practice days that had something to do
       # @param practised [Array<Date>] days with at least one mark
-      # @return [Rational] share of the planned days that were practised, 0 to 1;
-      #   1 where nothing was planned yet
+      # @return [Rational, nil] share of the planned days that were practised, 0 to 1;
+      #   nil where no planned day has passed
       def adherence(planned, practised)
         planned = planned.uniq
-        planned.empty? ? 1r : Rational((planned & practised).size, planned.size)
+        planned.empty? ? nil : Rational((planned & practised).size, planned.size)
       end
     end
   end

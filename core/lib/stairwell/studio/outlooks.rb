@@ -50,7 +50,8 @@ module Stairwell
         )
       end
 
-      # @return [Rational] share of planned days that were practised lately
+      # @return [Rational, nil] share of planned days that were practised lately; nil where none
+      #   has passed
       def adherence =
         Progress::Pace.adherence(planned(Constants::HABIT_WEEKS), @record.practised_on)
 

@@ -13,7 +13,8 @@ module Stairwell
     #   wait until they were introduced at a lesson, as for a child
     # - `lesson_weekday`, `lesson_time`, `lesson_minutes`: of the lesson every week;
     #   `more_lessons` {LessonTime} of further ones; `paused_on`: the day since which there
-    #   are none, and no practice
+    #   are none, and no practice; `came_on` and `left_on`: the first day and, of one who has
+    #   left, the day of that
     # - `counting`: how one counts with them, of {Aspects::Counting::SYSTEMS}
     # - `held`: notes a second that went in pieces that ended, by kind of step, see
     # {Progress::Tempos}
@@ -44,6 +45,8 @@ module Stairwell
         lesson_minutes: Constants::LESSON_MINUTES,
         more_lessons: [],
         paused_on: nil,
+        came_on: nil,
+        left_on: nil,
         held: {
         }
       ) do
@@ -56,16 +59,20 @@ module Stairwell
             by_day: minutes_by_day.transform_values(&:to_r),
             begin_per_day: begin_per_day,
             use: day_use,
-            absent: away | holidays | pause
+            absent: away | holidays | elsewhere
           )
         end
 
         # @return [Boolean] who is spoken to and cautioned as a child
         def child? = introduce_first
 
-        # @return [Planning::Away] from the day they paused on
-        def pause =
-          Planning::Away.new(stretches: paused_on ? [paused_on..Constants::LAST_DATE] : [])
+        # @return [Planning::Away] before they came, and from the day they paused or left on
+        def elsewhere
+          before = Constants::FIRST_DATE..(came_on - 1) if came_on
+          since = [paused_on, left_on].compact.min
+          after = since..Constants::LAST_DATE if since
+          Planning::Away.new(stretches: [before, after].compact)
+        end
 
         # @return [Array<LessonTime>] of every week, in its order from Monday
         def lesson_times

@@ -22,7 +22,7 @@ export function ComesTo({ trial }: { trial: Trial }) {
         : t("piece.assign_piece.one_step_takes_longer_than_any")}{" "}
       {trial.middle &&
         trial.cautious &&
-        t("piece.assign_piece.likely_ready", {
+        t(`piece.assign_piece.${trial.others > 0 ? "likely_ready" : "likely_ready_alone"}`, {
           likely: dayAndMonth(trial.middle),
           cautious: dayAndMonth(trial.cautious),
         })}

@@ -77,7 +77,7 @@ function Whole({ student }: { student: Student }) {
     }),
     t(`students.student_page.hand_orders.${student.hand_order}`),
     // Of a student who is new nothing is known.
-    student.weeks.some((week) => week.planned > 0) &&
+    student.adherence !== null &&
       t("students.student_page.keeps", { percent: student.adherence }),
   ]
     .filter(Boolean)
@@ -90,16 +90,22 @@ function Whole({ student }: { student: Student }) {
             {t("students.student_page.change")}
           </Button>
         </May>
-        <PrintWeeks students={[student.id]}>{t("students.student_page.print_the_week")}</PrintWeeks>
-        <May to="hear">
-          <Button
-            kind="go"
-            onClick={() => go(`/students/${student.id}/lesson`)}
-            disabled={student.pieces.length === 0}
-          >
-            {t("students.student_page.open_lesson")}
-          </Button>
-        </May>
+        {!student.left_on && (
+          <>
+            <PrintWeeks students={[student.id]}>
+              {t("students.student_page.print_the_week")}
+            </PrintWeeks>
+            <May to="hear">
+              <Button
+                kind="go"
+                onClick={() => go(`/students/${student.id}/lesson`)}
+                disabled={student.pieces.length === 0}
+              >
+                {t("students.student_page.open_lesson")}
+              </Button>
+            </May>
+          </>
+        )}
       </PageHead>
       <InSight student={student} />
       <Messages student={student.id} earlier />
@@ -134,7 +140,7 @@ function Whole({ student }: { student: Student }) {
         </Text>
       )}
       {changing && <ChangeStudent student={student} onDone={() => setChanging(false)} />}
-      <Week student={student} />
+      {!student.left_on && <Week student={student} />}
       {student.pieces.map((piece) => (
         <Flights key={piece.id} piece={piece} who={student.name} today={student.today}>
           <Outlook
@@ -148,7 +154,7 @@ function Whole({ student }: { student: Student }) {
           </May>
         </Flights>
       ))}
-      <Coming student={student} />
+      {!student.left_on && <Coming student={student} />}
       {student.drills.map((one) => (
         <Text key={one.title} mt="8px" color="soft">
           {t("students.student_page.where_next_in_of_right_on", {
