@@ -133,6 +133,7 @@ module Demo
     def records(now, ids)
       told, ends = @today - 11, @today + 19
       now.write do |tables|
+        tables[:students].update(came_on: @today - 7 * WEEKS)
         tables[:students].exclude(id: ids[People::UNASKED]).update(consent_records_on: @today - 70)
         tables[:students].where(id: ids[People::LEFT]).update(
           left_on: ends << People::KEEP_MONTHS,

@@ -59,15 +59,40 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_button("Write again from the plan")
     keys("f") # at once: the words are kept before the lesson ends
     expect(page).to have_css("[role=dialog][aria-label='Finish lesson']")
+    # Nothing is told as sent where nothing can be.
+    expect(page).to have_text("This server doesn't send email. Copy the recap, or print the week.")
+    expect(page).to have_no_button("Send and finish")
     keys(:enter)
     expect(page).to have_css("h1", text: "Wednesday 10 March")
     expect(page).to have_button("Heard")
-    go "Outbox"
-    expect(page).to have_css("article", text: "Bring the blue book.")
+    expect(TestApp::OWNER[:lessons].get(:recap)).to include("Bring the blue book.")
     expect(
       TestApp::OWNER[:lesson_results].where(step_id: "A.left", result: "shaky").get(:note)
     ).to eq("thumb")
     expect(complaints).to eq([])
+  end
+
+  it "copies the recap where there is no mail server" do
+    open_lesson
+    find("body").send_keys("f")
+    execute_script("navigator.clipboard.writeText = (text) => Promise.resolve(window.copied = text)")
+    click_button "Copy recap and finish"
+    expect(page).to have_css("h1", exact_text: "Wednesday 10 March")
+    expect(evaluate_script("window.copied")).to start_with("Dear Nell,").and(include("A, right hand"))
+    expect(TestApp::OWNER[:outbox].count).to eq(0)
+  end
+
+  it "sends the recap where there is a mail server" do
+    smtp = Stairwell::Server::Settings::Smtp.new(host: "127.0.0.1", port: 1, from: "a@quay.example")
+    allow(TestApp::SETTINGS).to receive(:smtp).and_return(smtp)
+    open_lesson
+    find("body").send_keys("f")
+    expect(page).to have_text("The recap goes to home@quay.example.")
+    click_button "Send and finish"
+    expect(page).to have_css("h1", exact_text: "Wednesday 10 March")
+    go "Outbox"
+    expect(page).to have_css("article", text: "home@quay.example")
+    expect(TestApp::OWNER[:que_jobs].where(job_class: "Stairwell::Server::Jobs::SendMail").count).to eq(1)
   end
 
   it "takes ticks of a paper chart in one stroke a row, and takes them back" do

@@ -145,8 +145,12 @@ RSpec.describe "Records in the browser" do
     within("section[aria-label=Archive]") do
       expect(page).to have_link("Save the archive (.zip)", href: %r{/api/studio/archive\.zip\z})
       attach_file("Archive", wrong, make_visible: true)
+      expect(page).to have_css("[role=status]", text: "The archive is here.")
+      TestApp.work_on_jobs
       expect(page).to have_css("[role=alert]", text: "it is no zip file, or it is cut off")
       attach_file("Archive", files.first, make_visible: true)
+      expect(page).to have_css("[role=status]", text: "The archive is here.")
+      TestApp.work_on_jobs
       expect(page).to have_css("[role=status]", text: "Loaded: 1 student, 1 piece.")
     end
     go "Students"

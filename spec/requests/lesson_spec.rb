@@ -152,7 +152,7 @@ RSpec.describe "A lesson" do
       ask(:put, path, Requests::STUDENT.merge(version: 1, email: "nells.mother@quay.example"))
       told = lesson["recap"]
       expect(ask(:post, "#{path}/lesson/finish", { send: true })).to eq(
-        { "sent" => true, "sheet_path" => student["sheet_path"] }
+        { "sent" => false, "sheet_path" => student["sheet_path"] }
       )
       letter = ask(:get, "/api/outbox").first
       expect(letter).to include(

@@ -50,7 +50,8 @@ module Stairwell
                 )
               Studio.plan(record, from: record.today + 1).promising
             end
-          { sent: send_mail, sheet_path: beside[:sheet_path] }
+          # Without a mail server it lies in the outbox, and nobody gets it.
+          { sent: send_mail && !@context.settings.smtp.nil?, sheet_path: beside[:sheet_path] }
         end
 
         private

@@ -1,4 +1,5 @@
-import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
+import { useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef } from "react";
 import { api, ask, type Schemas, type Trouble } from "../client";
 import { aboutStudent, bytesOf, useLoad, useSave } from "./base";
 
@@ -70,13 +71,22 @@ export type ArchiveLoad = Schemas["ArchiveLoad"];
 export const isActive = (load?: ArchiveLoad) =>
   load !== undefined && ["waiting", "reading", "loading"].includes(load.state);
 
-/** How far an archive is, asked again while it is being loaded. */
-export const useArchiveLoad = () =>
-  useQuery<ArchiveLoad, Trouble>({
+/** How far an archive is, asked again while it is being loaded; then every place shows more. */
+export function useArchiveLoad() {
+  const cache = useQueryClient();
+  const load = useQuery<ArchiveLoad, Trouble>({
     queryKey: ["archive-load"],
     queryFn: () => ask(api.GET("/api/studio/archive")),
     refetchInterval: (query) => (isActive(query.state.data) ? 1000 : false),
   });
+  const active = isActive(load.data);
+  const before = useRef(active);
+  useEffect(() => {
+    if (before.current && !active) cache.invalidateQueries();
+    before.current = active;
+  }, [active, cache]);
+  return load;
+}
 
 /** Brings an archive for this studio, in which nothing is yet. */
 export const useLoadArchive = () =>

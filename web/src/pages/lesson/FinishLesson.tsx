@@ -1,7 +1,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
-import { useFinish } from "../../api/queries";
+import { useFinish, useSession } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Paper } from "../../components/Paper";
@@ -20,14 +20,20 @@ export function FinishLesson({
 }) {
   const finish = useFinish(lesson.student.id);
   const go = useNavigate();
+  const mails = useSession().data?.mail ?? false;
   const addresses = [
     lesson.student.email,
     ...(lesson.student.contacts ?? []).map((one) => one.email),
   ].filter(Boolean);
-  const address = [...new Set(addresses)].join(", ");
   // Pressed while results are on their way, it ends once they have arrived.
   const [wanted, setWanted] = useState<{ send: boolean; print: boolean } | null>(null);
   const end = (send: boolean, print: boolean) => setWanted({ send, print });
+  // Nobody gets a letter from a server that sends none.
+  const address = mails ? [...new Set(addresses)].join(", ") : "";
+  const copy = () =>
+    navigator.clipboard
+      ?.writeText(lesson.lesson?.recap ?? lesson.recap)
+      .then(() => end(false, false));
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each press
   useEffect(() => {
     if (!wanted || waiting > 0) return;
@@ -67,20 +73,28 @@ export function FinishLesson({
             </Button>
           </>
         )}
+        {!mails && (
+          <Button disabled={busy} onClick={copy}>
+            {t("lesson.finish_lesson.copy_and_finish")}
+          </Button>
+        )}
         <Button kind="quiet" onClick={onDone}>
           {t("lesson.finish_lesson.not_yet")}
         </Button>
         <Text fontSize="sm" color="soft">
           {waiting > 0
             ? t("lesson.finish_lesson.results_are_still_on_their_way", { waiting })
-            : address
-              ? t("lesson.finish_lesson.the_recap_goes_to", { address })
-              : t("lesson.finish_lesson.no_email_address_for_add_one", {
-                  student: lesson.student.name,
-                })}
+            : toWhom(mails, address, lesson.student.name)}
         </Text>
       </Flex>
       <Notice trouble={finish.error} />
     </Paper>
   );
+}
+
+/** Where the recap goes, or why it goes nowhere. */
+function toWhom(mails: boolean, address: string, student: string) {
+  if (!mails) return t("lesson.finish_lesson.no_mail_server");
+  if (address) return t("lesson.finish_lesson.the_recap_goes_to", { address });
+  return t("lesson.finish_lesson.no_email_address_for_add_one", { student });
 }

@@ -77,8 +77,7 @@ function Whole({ student }: { student: Student }) {
     }),
     t(`students.student_page.hand_orders.${student.hand_order}`),
     // Of a student who is new nothing is known.
-    student.adherence !== null &&
-      t("students.student_page.keeps", { percent: student.adherence }),
+    student.adherence !== null && t("students.student_page.keeps", { percent: student.adherence }),
   ]
     .filter(Boolean)
     .join(" · ");
