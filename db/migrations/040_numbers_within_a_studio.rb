@@ -29,6 +29,8 @@ Sequel.migration do
       ALTER TABLE number_starts ENABLE ROW LEVEL SECURITY;
       ALTER TABLE number_starts FORCE ROW LEVEL SECURITY;
 
+      GRANT SELECT ON number_starts TO stairwell_app;
+
       CREATE FUNCTION next_number(of text) RETURNS bigint LANGUAGE sql VOLATILE SECURITY DEFINER
         SET search_path = public, pg_temp AS $$
         SELECT nextval((of || '_id_seq')::regclass)

@@ -257,6 +257,8 @@ module Stairwell
             )
           end
 
+          def learnt = @learnt ||= Learnt.of(@context.studio, @context.today)
+
           def settings
             @settings ||=
               Studio::Settings.new(
@@ -264,8 +266,8 @@ module Stairwell
                 locale: @context.locale,
                 caution: @context.studio[:caution],
                 holidays: Planning::Away.load(@context.studio[:holidays].to_a.map(&:to_h)),
-                habit: Planning::Habit::Seen.load(@context.studio[:seen].to_h),
-                promises: Planning::Promises.load(@context.studio[:promises].to_h)
+                habit: Planning::Habit::Seen.load(learnt[:seen].to_h),
+                promises: Planning::Promises.load(learnt[:promises].to_h)
               )
           end
 

@@ -317,6 +317,7 @@ RSpec.describe "While a transaction is open" do
     ask(:post, "/api/students/list", { students: [lines.first["student"].merge(key: key.call)] })
     ask(:get, "/api/studio/history")
     custom_request("GET", "/api/studio/archive.zip")
+    custom_request("GET", "/api/studio/archive")
     custom_request("GET", "/api/pieces/parcel?pieces=1")
     header("Content-Type", "application/octet-stream")
     custom_request("POST", "/api/pieces/parcel?key=#{key.call}", {}, input: last_response.body)

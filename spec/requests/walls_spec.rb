@@ -40,12 +40,14 @@ RSpec.describe "Walls" do
         .map(&:to_sym)
     end
 
-    it "delete nothing but sessions, devices, links by mail, counters, news and jobs" do
+    it "delete nothing but sessions, devices, links by mail, archives on their way, counters, news and jobs" do
       expect(may("DELETE")).to contain_exactly(
         :account_active_session_keys,
         :account_devices,
         :account_password_reset_keys,
         :account_login_change_keys,
+        :archive_loads,
+        :archive_parts,
         :rate_counts,
         :message_bus,
         :que_jobs,
@@ -150,7 +152,8 @@ RSpec.describe "Walls" do
       links do |_, tables|
         Stairwell::Server::Repositories::Students.new(tables).add(
           Requests::STUDENT,
-          teacher_id: studio[:account_id]
+          teacher_id: studio[:account_id],
+          today: Date.new(2027, 3, 3)
         )[
           :id
         ]

@@ -76,6 +76,9 @@ module Requests
   # A student who has the piece of SCRIPT, and a link.
   # @return [Hash] the student as the API shows it
   def student_with_piece
+    # As if they had been asked for.
+    header("X-CSRF-Token", @csrf) if @csrf
+    header("Content-Type", "application/json")
     Beginnings.at(:student_with_piece) do
       piece = ask(:post, "/api/pieces", { script: SCRIPT })
       id = ask(:post, "/api/students", STUDENT)["id"]

@@ -63,7 +63,7 @@ module Stairwell
             recap: recap,
             may: @beside.may,
             outlooks:
-              self.class.outlooks(@record.pieces, @outlooks || Studio::Outlooks.new(@record).to_h)
+              self.class.outlooks(@record.pieces, @outlooks || Studio::Outlooks.settled(@record))
           }
         end
 

@@ -17,7 +17,7 @@ module Stairwell
             name,
             record.today.to_s,
             record.settings.inspect
-          ) { Studio::Outlooks.new(record.without_taps).to_h.freeze }
+          ) { Studio::Outlooks.settled(record).freeze }
         end
       end
     end

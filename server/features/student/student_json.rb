@@ -31,7 +31,7 @@ module Stairwell
           # Nothing is planned of one who has left.
           @week = Studio::PlanWeek.mended(record, record.weeks.newest) unless beside.row[:left_on]
           @looking = Studio::Outlooks.new(record)
-          @outlooks = @looking.to_h
+          @outlooks = Outlooks.of(beside.context, record)
         end
 
         # @param one [Studio::ExtraWork]

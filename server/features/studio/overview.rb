@@ -74,29 +74,28 @@ module Stairwell
           end
         end
 
-        # What was seen of all the students, and how their dates have held, together.
+        # What was seen of all the students, and how their dates have held, together: from tomorrow
+        # on, what follows from it.
         # @return [void]
         def learn
           kept = @context.read { |tables| Repositories::Summaries.new(tables, @context.today).seen }
-          seen =
-            kept
-              .map { |row| Planning::Habit::Seen.load(row[:seen].to_h) }
-              .inject(Planning::Habit::Seen.new, :+)
-              .dump
-          promises =
-            kept
-              .map { |row| Planning::Promises.load(row[:promises].to_h) }
-              .inject(Planning::Promises.new, :+)
-              .to_h
+          learnt = { seen: seen(kept).dump, promises: promises(kept).to_h }
           @context.write(about: nil) do |tables|
-            tables.db[:studios].where(id: tables.studio_id).update(
-              seen: Sequel.pg_jsonb(seen),
-              promises: Sequel.pg_jsonb(promises)
-            )
+            Repositories::Learnt.new(tables).keep(learnt, @context.today)
           end
         end
 
         private
+
+        def seen(kept) =
+          kept
+            .map { |row| Planning::Habit::Seen.load(row[:seen].to_h) }
+            .inject(Planning::Habit::Seen.new, :+)
+
+        def promises(kept) =
+          kept
+            .map { |row| Planning::Promises.load(row[:promises].to_h) }
+            .inject(Planning::Promises.new, :+)
 
         # What the row is shown without.
         ASIDE = %w[seen promises].freeze

@@ -25,7 +25,10 @@ module Stairwell
             locale: row[:locale],
             caution: row[:caution],
             own_students_only: row[:own_students_only],
-            promises: Planning::Promises.load(row[:promises].to_h).to_h,
+            promises:
+              Planning::Promises.load(
+                Repositories::Learnt.of(row, @context.today)[:promises].to_h
+              ).to_h,
             run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)
           }
         end

@@ -5,6 +5,12 @@ module Stairwell
     # Looks ahead for one student: when each piece will be ready as the student
     # really practises, and what would help where that is too late.
     class Outlooks
+      # The dates a page shows: as it stood before the day's taps, so that they are the same on
+      # every page and stay so while somebody practises.
+      # @param record [Record]
+      # @return [Hash{Integer => Outlook}] by assignment
+      def self.settled(record) = new(record.without_taps).to_h
+
       # @param record [Record]
       def initialize(record)
         @record = record

@@ -17,7 +17,7 @@ module Stairwell
     # @return [Summary]
     def Summary.of(record, promised = [])
       looking = Outlooks.new(record)
-      outlooks = looking.to_h
+      outlooks = Outlooks.settled(record)
       new(
         pieces: record.pieces,
         practised: Practised.new(record.week, record.pieces),
