@@ -135,6 +135,7 @@ module Demo
         minutes_a_day: 12,
         practice_days: [0, 1, 4, 5, 6],
         begin_per_day: 2,
+        child: true,
         introduce_first: true,
         reads: false
       )

@@ -243,6 +243,7 @@ module Demo
           practice_days: days,
           minutes_a_day: minutes,
           begin_per_day: begin_per_day,
+          child: begin_per_day <= 2,
           lesson_weekday: weekday,
           lesson_time: time,
           hand_order: hand,

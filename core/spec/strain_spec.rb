@@ -119,7 +119,7 @@ RSpec.describe "What is strenuous" do
 
     it "goes by whether a child is taught" do
       grown, child =
-        [false, true].map { |introduce_first| record(introduce_first: introduce_first) }
+        [false, true].map { |child| record(child: child) }
           .map do |made|
             asked =
               Stairwell::Studio::Assignment.new(

@@ -18,6 +18,7 @@ module Stairwell
           has_pedal
           warm_ups
           absent
+          child
           introduce_first
           minutes_by_day
           note_names
@@ -179,6 +180,7 @@ module Stairwell
               :hand_span,
               :has_pedal,
               :warm_ups,
+              :child,
               :introduce_first,
               :reads,
               :paused_on,

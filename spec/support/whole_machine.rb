@@ -19,9 +19,14 @@ class WholeMachine
 
   attr_reader :address, :folder
 
-  def initialize(folder = Dir.mktmpdir("stairwell-machine"), env: {}, options: [])
+  def initialize(folder = Dir.mktmpdir("stairwell-machine"), env: {}, options: [], copied: true)
     @folder = folder
     @options = options
+    # With owners and rights: PostgreSQL looks at them.
+    if copied && options.empty? && Dir.empty?(folder)
+      system("cp", "-a", "#{self.class.with_demo}/.", folder, exception: true)
+      FileUtils.rm_rf(%w[output running running.address app].map { |name| File.join(folder, name) })
+    end
     FileUtils.chmod(0o711, folder)
     @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
     @address = "http://127.0.0.1:#{@port}"
@@ -32,6 +37,18 @@ class WholeMachine
       "RACK_ENV" => nil,
       "STAIRWELL_NOW" => nil
     }.merge(env)
+  end
+
+  # The demo studio is made once in a run; every machine that has it begins with a copy.
+  # @return [String] a folder as a machine leaves it that was started once
+  def self.with_demo
+    @with_demo ||=
+      Dir
+        .mktmpdir("stairwell-with-demo")
+        .tap do |folder|
+          at_exit { FileUtils.rm_rf(folder) }
+          new(folder, copied: false).start.stop
+        end
   end
 
   # @return [self] ready to answer

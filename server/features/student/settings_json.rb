@@ -16,6 +16,7 @@ module Stairwell
           hand_span
           has_pedal
           warm_ups
+          child
           introduce_first
           note_names
           counting

@@ -2742,6 +2742,8 @@ export interface components {
             repeats?: "as_printed" | "taken" | "not_taken";
             /** @enum {string} */
             fermata?: "as_said" | "twice" | "free";
+            /** @description Who is spoken to and cautioned as a child */
+            child?: boolean;
             /** @description A section opens only when it was introduced */
             introduce_first?: boolean;
             priority?: components["schemas"]["Priority"];
@@ -3146,8 +3148,10 @@ export interface components {
              * @enum {string}
              */
             warm_ups?: "none" | "five_finger" | "scale" | "scale_and_chords" | "progression";
-            /** @description Sections open only when they were introduced; unsaid it is so for those who begin at most two steps a day */
+            /** @description Sections open only when they were introduced; unsaid it is so for a child */
             introduce_first?: boolean;
+            /** @description Who is spoken to and cautioned as a child; unsaid nobody is */
+            child?: boolean;
             /** @enum {string} */
             note_names?: "letters" | "fixed_do";
             /**

@@ -35,6 +35,7 @@ module Stairwell
         has_pedal: true,
         warm_ups: "five_finger",
         away: Planning::Away.new(stretches: []),
+        child: false,
         introduce_first: false,
         note_names: :letters,
         counting: :bar,
@@ -64,7 +65,7 @@ module Stairwell
         end
 
         # @return [Boolean] who is spoken to and cautioned as a child
-        def child? = introduce_first
+        def child? = child
 
         # @return [Planning::Away] before they came, and from the day they paused or left on
         def elsewhere
@@ -83,15 +84,15 @@ module Stairwell
         end
       end
 
-    # What is so where it was not said: as many steps begin on a day as it holds, and children
-    # are shown each section at a lesson.
+    # What is so where it was not said: as many steps begin on a day as its minutes hold, two of a
+    # child's, and a child is shown each section at a lesson.
     # @param values [Hash{Symbol => Object}] of a new student
     # @return [Hash{Symbol => Object}]
     def Student.usual(values)
-      count = values[:begin_per_day] || Planning::Practice.usual_begin(values.fetch(:minutes_a_day))
-      { begin_per_day: count, introduce_first: count <= Constants::BEGIN_PER_DAY[:child] }.merge(
-        values
-      )
+      child = values.fetch(:child, false)
+      count = Planning::Practice.usual_begin(values.fetch(:minutes_a_day))
+      count = [count, Constants::BEGIN_PER_DAY[:child]].min if child
+      { child: child, begin_per_day: count, introduce_first: child }.merge(values.compact)
     end
   end
 end

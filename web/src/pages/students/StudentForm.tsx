@@ -29,6 +29,7 @@ type Props = {
 /** What is so of most. */
 export const NEW: Values = {
   name: "",
+  child: false,
   practice_days: [1, 2, 3, 4, 5],
   minutes_a_day: 20,
   day_use: "full",
@@ -66,6 +67,7 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
       });
     then({
       ...values,
+      child: String(values.child) === "true",
       teacher_id: Number(values.teacher_id) || undefined,
       minutes_a_day: Number(values.minutes_a_day),
       begin_per_day: Number(values.begin_per_day) || undefined,
@@ -112,6 +114,10 @@ export function StudentForm({ start = NEW, verb, trouble, busy, onSave, onNext, 
           autoFocus
           {...register("name")}
         />
+        <Choice label={t("students.student_form.age")} width="170px" {...register("child")}>
+          <option value="true">{t("students.student_form.child")}</option>
+          <option value="false">{t("students.student_form.teenager_or_adult")}</option>
+        </Choice>
         <Choice label={t("students.student_form.lesson_day")} {...register("lesson_weekday")}>
           {FROM_MONDAY.map((day) => (
             <option key={day} value={day}>
