@@ -23,6 +23,9 @@ module Demo
 
     # @return [void]
     def make
+      # Jobs lie with what they are about: in the demo's own database.
+      elsewhere = Server::Jobs.contexts
+      Server::Jobs.prepare(contexts(@today))
       found
       load_pieces
       People::STUDENTS.each { |one| enrol(*one) }
@@ -31,6 +34,8 @@ module Demo
       Server::Features::Overview.new(now).summarise(
         now.read { |tables| tables[:students].select_map(:id) }
       )
+    ensure
+      Server::Jobs.prepare(elsewhere) if elsewhere
       @store.db.disconnect
     end
 
@@ -54,13 +59,15 @@ module Demo
       end
     end
 
-    def context(teacher = 0, day: @today - 7 * WEEKS)
+    def contexts(day) =
       Server::StudioContexts.new(
         store: @store,
         clock: Server::Clock.new(noon(day)),
         settings: @settings
-      ).of_studio(@studio_id, account_id: @teachers[teacher])
-    end
+      )
+
+    def context(teacher = 0, day: @today - 7 * WEEKS) =
+      contexts(day).of_studio(@studio_id, account_id: @teachers[teacher])
 
     # What is not as every week: a teacher is away and another stands in, a lesson is moved,
     # one student comes twice a week, one has left; brothers and sisters, and a father who
@@ -169,9 +176,7 @@ module Demo
             tables[:students].where(class_name: group[:name]).order(:id).all
           ]
         end
-      members.each do |member|
-        Server::Features::ClassUnits.new(now, group[:id]).give(row, member, "hand_by_hand")
-      end
+      members.each { |member| Server::Features::ClassUnits.new(now, group[:id]).give(row, member) }
       now.write do |tables|
         units = Server::Repositories::ClassUnits.new(tables)
         group[:members]

@@ -11,7 +11,9 @@ require "json"
 %w[value phrase/textual phrase/text phrase/day phrase/number phrase/ordinal].each do |part|
   require "stairwell/#{part}"
 end
-%w[phrase/capital phrase/list phrase/former phrase error].each { |part| require "stairwell/#{part}" }
+%w[phrase/capital phrase/list phrase/former phrase error].each do |part|
+  require "stairwell/#{part}"
+end
 require "server/limits"
 require "server/problem"
 require "server/features/records/archive"

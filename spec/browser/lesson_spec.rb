@@ -75,10 +75,14 @@ RSpec.describe "A lesson in the browser" do
   it "copies the recap where there is no mail server" do
     open_lesson
     find("body").send_keys("f")
-    execute_script("navigator.clipboard.writeText = (text) => Promise.resolve(window.copied = text)")
+    execute_script(
+      "navigator.clipboard.writeText = (text) => Promise.resolve(window.copied = text)"
+    )
     click_button "Copy recap and finish"
     expect(page).to have_css("h1", exact_text: "Wednesday 10 March")
-    expect(evaluate_script("window.copied")).to start_with("Dear Nell,").and(include("A, right hand"))
+    expect(evaluate_script("window.copied")).to start_with("Dear Nell,").and(
+      include("A, right hand")
+    )
     expect(TestApp::OWNER[:outbox].count).to eq(0)
   end
 
@@ -92,7 +96,9 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_css("h1", exact_text: "Wednesday 10 March")
     go "Outbox"
     expect(page).to have_css("article", text: "home@quay.example")
-    expect(TestApp::OWNER[:que_jobs].where(job_class: "Stairwell::Server::Jobs::SendMail").count).to eq(1)
+    expect(
+      TestApp::OWNER[:que_jobs].where(job_class: "Stairwell::Server::Jobs::SendMail").count
+    ).to eq(1)
   end
 
   it "takes ticks of a paper chart in one stroke a row, and takes them back" do

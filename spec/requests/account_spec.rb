@@ -178,7 +178,11 @@ RSpec.describe "An account" do
   end
 
   it "leaves no copy of its own cookie signed in when the password is changed" do
-    ask(:post, "/api/login", { email: "owner@quay.example", password: TestApp::PASSWORD, remember: true })
+    ask(
+      :post,
+      "/api/login",
+      { email: "owner@quay.example", password: TestApp::PASSWORD, remember: true }
+    )
     @csrf = ask(:get, "/api/session")["csrf"]
     copy = another
     copied = rack_mock_session.cookie_jar.for(URI("http://example.org/api"))
@@ -195,8 +199,9 @@ RSpec.describe "An account" do
   # Common passwords of the list itself are refused by the library.
   it "takes no common word with figures or signs around it, nor one said twice" do
     sign_in
-    ["password1234", "Password2027!", "123sunshine!!", "sunshinesunshine", "DRAGON-dragon-1"].each do |common|
-      answer = ask(:post, "/api/change-password", { password: TestApp::PASSWORD, new_password: common })
+    %w[password1234 Password2027! 123sunshine!! sunshinesunshine DRAGON-dragon-1].each do |common|
+      answer =
+        ask(:post, "/api/change-password", { password: TestApp::PASSWORD, new_password: common })
       expect([common, status, answer["field"]]).to eq([common, 422, "new_password"])
     end
     ["seven boats leave", "sunshine over Quay", "qx7-3391-bnre-55"].each do |good|

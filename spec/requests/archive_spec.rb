@@ -85,7 +85,14 @@ RSpec.describe "An archive of a studio" do
     TestApp::OWNER
       .tables
       .reject do |name|
-        name.to_s.start_with?("account_", "que_", "message_bus", "rate_counts", "schema", "archive_loads")
+        name.to_s.start_with?(
+          "account_",
+          "que_",
+          "message_bus",
+          "rate_counts",
+          "schema",
+          "archive_loads"
+        )
       end
       .to_h { |name| [name, TestApp::OWNER[name].count] }
 
@@ -398,7 +405,9 @@ RSpec.describe "An archive of a studio" do
       far = 2**40 - 1
       students = JSON.parse(files(bytes)["tables/students.json"])
       moved =
-        students.map { |row| row.merge("id" => far, "name" => "Far off", "key" => SecureRandom.uuid) }
+        students.map do |row|
+          row.merge("id" => far, "name" => "Far off", "key" => SecureRandom.uuid)
+        end
       hostile =
         changed(
           bytes,
@@ -419,7 +428,9 @@ RSpec.describe "An archive of a studio" do
       moved = sequences.call.map { |name, last| last.to_i - before[name].to_i }
       expect(moved.max).to be < 10
       # What comes in that studio comes after it, and the other counts on as it did.
-      added = -> { ask(:post, "/api/students", Requests::STUDENT.merge(key: SecureRandom.uuid))["id"] }
+      added = -> do
+        ask(:post, "/api/students", Requests::STUDENT.merge(key: SecureRandom.uuid))["id"]
+      end
       expect(added.call).to be > far
       sign_in
       expect(added.call).to be < 10

@@ -17,7 +17,14 @@ RSpec.describe "The edges of what is counted" do
       ask(
         :post,
         "/api/classes",
-{ key: SecureRandom.uuid, name: "Monday", weekday: 1, time: "19:00", minutes: 60, members: [] }
+        {
+          key: SecureRandom.uuid,
+          name: "Monday",
+          weekday: 1,
+          time: "19:00",
+          minutes: 60,
+          members: []
+        }
       )
     expect(status).to eq(201)
     routine = ask(:post, "/api/routines/hand_by_hand/copy", { name: "Mine" })
@@ -31,7 +38,10 @@ RSpec.describe "The edges of what is counted" do
         "seen",
         { overrides: [{ key: SecureRandom.uuid, kind: "drop", id: "1/A.right", date: nil }] }
       ],
-      "/api/routines/#{routine["key"]}" => ["version", { name: "Mine", stages: routine["stages"].map(&:compact) }]
+      "/api/routines/#{routine["key"]}" => [
+        "version",
+        { name: "Mine", stages: routine["stages"].map(&:compact) }
+      ]
     }
     asked.each do |path, (field, body)|
       method = (field == "seen") ? :post : :put

@@ -17,7 +17,8 @@ module Stairwell
 
         # @return [Hash] see the contract's ArchiveLoad
         def show
-          row = @context.read { |tables| Repositories::ArchiveLoads.new(tables).find } or return NONE
+          row = @context.read { |tables| Repositories::ArchiveLoads.new(tables).find } or
+            return NONE
           { **row.slice(:state, :done, :total), **row[:answer].to_h.transform_keys(&:to_sym) }
         end
 
@@ -64,8 +65,7 @@ module Stairwell
         end
 
         # Beside the loader's transaction, so that it is seen while that goes on.
-        def note(**values) =
-          Thread.new { write { |loads| loads.note(**values) } }.join
+        def note(**values) = Thread.new { write { |loads| loads.note(**values) } }.join
 
         def failed(problem) =
           write { |loads| loads.end("failed", { code: problem.code, detail: problem.message }) }

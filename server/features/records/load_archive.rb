@@ -193,7 +193,11 @@ module Stairwell
         def lessons_mapped(row)
           lessons =
             Array(row["more_lessons"]).map do |lesson|
-              lesson["teacher_id"] ? lesson.merge("teacher_id" => person(lesson["teacher_id"])) : lesson
+              if lesson["teacher_id"]
+                lesson.merge("teacher_id" => person(lesson["teacher_id"]))
+              else
+                lesson
+              end
             end
           row.merge("more_lessons" => lessons)
         end
@@ -243,10 +247,14 @@ module Stairwell
         def read_all
           studio = @tables.db[:studios].first(id: @context.studio_id)
           context = @context.with(studio: studio, act: nil, news: News::NONE)
-          readable("map_revisions") { documents.each { |map| Score::Document.load(JSON.parse(map)) } }
+          readable("map_revisions") do
+            documents.each { |map| Score::Document.load(JSON.parse(map)) }
+          end
           readable("students") { records(context) }
           left = @tables[:students].exclude(left_on: nil).all
-          left.each { |row| Jobs::EndKeeping.lay(@tables, row[:id], Keeping.of(row, context.studio).next_on) }
+          left.each do |row|
+            Jobs::EndKeeping.lay(@tables, row[:id], Keeping.of(row, context.studio).next_on)
+          end
         end
 
         # Steps, what happened and every plan that screens look into.

@@ -112,9 +112,9 @@ module Stairwell
           remove_all_active_sessions
           add_active_session
           remembered = session["remembered"] == true
-          active_sessions_ds.where(session_id: compute_hmacs(session[session_id_session_key])).update(
-            remembered: remembered
-          )
+          active_sessions_ds.where(
+            session_id: compute_hmacs(session[session_id_session_key])
+          ).update(remembered: remembered)
           mail(:changed)
         end
 
