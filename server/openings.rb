@@ -37,18 +37,18 @@ module Stairwell
       # @param code [String] as typed: in any case, with or without the dashes
       # @return [void]
       # @raise [Problem] 422 where it opens nothing
-      def known!(code) = open(code).any? || raise(unknown)
+      def known!(code) = in_force(code).any? || raise(unknown)
 
       # @param code [String] as {#known!}
       # @return [void]
       # @raise [Problem] 422
       def use(code)
-        raise unknown if open(code).update(used_at: Sequel::CURRENT_TIMESTAMP).zero?
+        raise unknown if in_force(code).update(used_at: Sequel::CURRENT_TIMESTAMP).zero?
       end
 
       private
 
-      def open(code) =
+      def in_force(code) =
         @db[:openings].where(print: print(code.upcase.gsub(/[^A-Z0-9]/, "")), used_at: nil).where(
           Sequel[:ends_at] > Sequel.function(:now)
         )

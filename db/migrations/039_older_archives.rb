@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# What an archive of an older Stairwell does not say of a studio stays as it is in the one it is loaded into.
+# What an archive of an older Stairwell does not say of a studio stays as it is in the one it is
+# loaded into.
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 

@@ -61,7 +61,7 @@ Sequel.migration do
         name text;
         taken bigint;
       BEGIN
-        FOR name IN #{format(numbered, "NO").gsub("\n", " ")} LOOP
+        FOR name IN #{format(numbered, "NO").tr("\n", " ")} LOOP
           EXECUTE format('SELECT max(id) FROM %I WHERE studio_id = $1', name)
             INTO taken USING studio;
           IF taken IS NOT NULL THEN

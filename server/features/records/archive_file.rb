@@ -57,8 +57,8 @@ module Stairwell
             end
         end
 
-        # Writes what is in it where it can be loaded bit by bit: rows one a line in tables/NAME, and
-        # scores/PIECE-REVISION as they are.
+        # Writes what is in it where it can be loaded bit by bit: rows one a line in tables/NAME,
+        # and scores/PIECE-REVISION as they are.
         # @param folder [String]
         # @return [Hash] {#list}
         # @raise [Problem]

@@ -7,8 +7,8 @@ module Stairwell
     module CsvTable
       MARK = "\uFEFF"
       BREAK = "\r\n"
-      # A cell that begins so is a formula for a spreadsheet, with signs of full width for some: what
-      # a family typed is never run.
+      # A cell that begins so is a formula for a spreadsheet, for some with signs of full width:
+      # what a family typed is never run.
       FORMULA = /\A[=+\-@\uFF1D\uFF0B\uFF0D\uFF20\t\r\n]/
       QUOTED = /[",\r\n]/
       private_constant :MARK, :BREAK, :FORMULA, :QUOTED
