@@ -32,9 +32,7 @@ RSpec.describe "The locale files" do
   # Plural forms are one text (CLDR's names of them).
   plural = /\.(?:zero|one|two|few|many|other)\z/
   by_name =
-    english
-      .group_by { |key, _| key.sub(plural, "") }
-      .transform_values { |pairs| pairs.map(&:last) }
+    english.group_by { |key, _| key.sub(plural, "") }.transform_values { |pairs| pairs.map(&:last) }
   names = english.keys.flat_map { |key| [key, key.sub(plural, "")] }.uniq
   # What the library and the pieces of a phrase read by themselves.
   own = /\A(?:date|number|between|lists|ordinals|formerly|locale|i18n)\b/
@@ -105,7 +103,10 @@ RSpec.describe "The locale files" do
             .read(file)
             .scan(call)
             .filter_map do |key, given|
-              asked = by_name.fetch((part == "web") ? "web.#{key}" : key, []).join
+              asked =
+                by_name
+                  .fetch((part == "web") ? "web.#{key}" : key, [])
+                  .join
                   .scan(/%\{(\w+)\}/)
                   .flatten
                   .uniq

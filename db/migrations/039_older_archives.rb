@@ -5,8 +5,7 @@
 Sequel.migration do
   studio = "nullif(current_setting('stairwell.studio', true), '')::bigint"
 
-  studio_taken = ->(base) do
-    <<~SQL
+  studio_taken = ->(base) { <<~SQL }
       CREATE OR REPLACE FUNCTION take_over_studio(said jsonb) RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
       DECLARE
         studio bigint := #{studio};
@@ -21,13 +20,8 @@ Sequel.migration do
           WHERE id = studio;
       END $$
     SQL
-  end
 
-  up do
-    run studio_taken.call("(SELECT s FROM studios s WHERE s.id = studio)")
-  end
+  up { run studio_taken.call("(SELECT s FROM studios s WHERE s.id = studio)") }
 
-  down do
-    run studio_taken.call("NULL::studios")
-  end
+  down { run studio_taken.call("NULL::studios") }
 end
