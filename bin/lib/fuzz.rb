@@ -36,14 +36,53 @@ tokens =
         .first(8)
     end
   end
+# The owner and the teachers of the demo, an assistant of theirs, and the owner and a teacher of
+# another studio.
 people =
-  Demo::People::TEACHERS.map { |one| { email: one[:email], password: Demo::People::PASSWORD } }
+  lambda do
+    store = Stairwell::Server::Store.new(settings.app_url)
+    add = ->(name) do
+      Stairwell::Server::Auth.add_account(
+        store.db,
+        email: "#{name}@fuzz.example",
+        name: name,
+        password: Demo::People::PASSWORD
+      )
+    end
+    own = store.studio_of_account(store.db[:accounts].min(:id)).first[:id]
+    join = ->(studio, account, role) do
+      store.in_studio(studio) do |db|
+        db[:memberships].insert(studio_id: studio, account_id: account, role: role)
+      end
+    end
+    name = ->(role) { "#{role}-#{seed}-#{Process.pid}" }
+    join.call(own, add.call(name["assistant"]), "assistant")
+    other =
+      store.found_studio(
+        name: "Far Shore",
+        time_zone: "Asia/Tokyo",
+        owner_id: add.call(name["owner-elsewhere"])
+      )
+    join.call(other, add.call(name["teacher-elsewhere"]), "teacher")
+    made =
+      %w[assistant owner-elsewhere teacher-elsewhere].map do |role|
+        ["#{name[role]}@fuzz.example", role]
+      end
+    demo =
+      Demo::People::TEACHERS.each_with_index.map do |one, at|
+        [one[:email], at.zero? ? "owner" : "teacher"]
+      end
+    (demo + made).map do |email, role|
+      { email: email, password: Demo::People::PASSWORD, role: role }
+    end
+  end
 Sequel.connect(settings.owner_url) do |db|
   db.extension :pg_json
   puts "Seed #{seed}: #{requests} requests and #{scores} scores"
-  fuzz = Fuzz::Demo.on(app, db, seed: seed, people: people, tokens: tokens.call)
+  fuzz = Fuzz::Demo.on(app, db, seed: seed, people: people.call, tokens: tokens.call)
   fuzz.requests(requests).scores(scores)
   puts "#{fuzz.sent} sent: #{fuzz.statuses.sort.map { |status, count| "#{status} × #{count}" }.join(", ")}"
+  puts "Signed in as: #{fuzz.past_the_door.map { |role, count| "#{role} × #{count}" }.join(", ")}"
   puts format(
          "The longest took %.2f s of computing: %s",
          fuzz.slowest.first,
