@@ -17,6 +17,9 @@ module Stairwell
       Sequel.connect(settings.owner_url) do |db|
         role(db, Server::Settings::APP_ROLE, settings.app_password)
         role(db, Server::Settings::QUEUE_ROLE, settings.queue_password)
+        if settings.keeper_password
+          role(db, Server::Settings::KEEPER_ROLE, settings.keeper_password)
+        end
         Sequel::Migrator.run(db, MIGRATIONS)
         EraseAgain.call(db)
         close(db)

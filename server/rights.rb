@@ -173,6 +173,7 @@ module Stairwell
           exportTable
           exportStudent
           eraseStudent
+          stopErasing
           changeStudio
           readHolidays
           invite

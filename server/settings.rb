@@ -14,6 +14,9 @@ module Stairwell
       # Waits for jobs: what the gem for jobs needs beside the app's rights (a function of
       # its own for as long as it is connected) is given to a role that sees jobs alone.
       QUEUE_ROLE = "stairwell_queue"
+      # Erases who was asked to be erased. Its password is made anew at each start and told to the
+      # worker alone.
+      KEEPER_ROLE = "stairwell_keeper"
 
       # @param env [Hash{String => String}] DATABASE_URL (the owner's address),
       #   STAIRWELL_SECRET, and optionally STAIRWELL_NOW (a fixed time, for
@@ -39,6 +42,16 @@ module Stairwell
 
       # @return [String] address for the role that waits for jobs
       def queue_url = as(URI(app_url), QUEUE_ROLE, queue_password)
+
+      # @return [String] address for the role that erases
+      # @raise [KeyError] where this process may not
+      def keeper_url = @env["STAIRWELL_KEEPER_URL"] || owner_url
+
+      # @return [String, nil] nil leaves the role without a sign-in
+      def keeper_password = @env["STAIRWELL_KEEPER_PASSWORD"]
+
+      # @return [String] as {#keeper_url} for a worker, whose starter made a password
+      def keeper_address = as(URI(owner_url), KEEPER_ROLE, keeper_password)
 
       def app_password = derive("database role")[0, 40]
 

@@ -195,10 +195,12 @@ port_free() { # port_free HOST PORT
 # the checkout where that user can read it, else from a copy beside the data. Sets runs_in
 # and runs_as.
 runs_in() {
-  runs_in="$root" runs_as=
+  runs_in="$root" runs_as= jobs_as=
   [ "$(id -u)" -eq 0 ] || return 0
   id -u stairwell >/dev/null 2>&1 || useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin stairwell
-  runs_as=stairwell
+  # The worker is another user: what it knows, the web server cannot read.
+  id -u stairwell-jobs >/dev/null 2>&1 || useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin stairwell-jobs
+  runs_as=stairwell jobs_as=stairwell-jobs
   as_app() { setpriv --reuid stairwell --regid stairwell --clear-groups "$@"; }
   as_app test -r "$root/config.ru" && as_app test -r "$root/web/dist/index.html" && as_app test -x "$root/vendor/bundle/ruby" && return 0
   runs_in="$folder/app"

@@ -8,46 +8,32 @@ require_relative "supervisor"
 
 $stdout.sync = true
 root = ENV.fetch("STAIRWELL_RUNS_IN")
-user = ENV["STAIRWELL_AS"].to_s
+web_user, jobs_user = ENV["STAIRWELL_AS"].to_s, ENV["STAIRWELL_JOBS_AS"].to_s
 as =
-  (
-    if user.empty?
-      []
-    else
-      ["setpriv", "--reuid", user, "--regid", user, "--clear-groups", "--no-new-privs"]
-    end
-  )
-# The web server and the worker sign in as the app's plain role, and know no other.
+  lambda do |user|
+    next [] if user.empty?
+
+    ["setpriv", "--reuid", user, "--regid", user, "--clear-groups", "--no-new-privs"]
+  end
+# The web server and the worker sign in as the app's plain role. The worker alone knows the one that
+# erases, and runs as a user of its own, so that the web server cannot read it there.
 env = {
   "DATABASE_URL" => nil,
   "STAIRWELL_JOBS" => "elsewhere",
   "BUNDLE_GEMFILE" => File.join(root, "Gemfile"),
   "BUNDLE_PATH" => File.join(root, "vendor/bundle")
 }
-env["HOME"] = "/nonexistent" unless user.empty?
-bundle = [*as, "bundle", "exec"]
+env["HOME"] = "/nonexistent" unless web_user.empty?
+puma = %w[bundle exec puma --quiet --dir] + [root, "--config", File.join(root, "config/puma.rb")]
+puma += ["--bind", ENV.fetch("STAIRWELL_BIND"), File.join(root, "config.ru")]
+worker = ["bundle", "exec", "ruby", File.join(root, "bin/lib/worker.rb")]
 children = [
   Supervisor::Child.new(
     "The web server",
-    [
-      *bundle,
-      "puma",
-      "--quiet",
-      "--dir",
-      root,
-      "--config",
-      File.join(root, "config/puma.rb"),
-      "--bind",
-      ENV.fetch("STAIRWELL_BIND"),
-      File.join(root, "config.ru")
-    ],
-    env
+    [*as.call(web_user), *puma],
+    env.merge("STAIRWELL_KEEPER_URL" => nil)
   ),
-  Supervisor::Child.new(
-    "The worker on jobs",
-    [*bundle, "ruby", File.join(root, "bin/lib/worker.rb")],
-    env
-  )
+  Supervisor::Child.new("The worker on jobs", [*as.call(jobs_user), *worker], env)
 ]
 Dir.chdir(root)
 

@@ -11,6 +11,7 @@ module Stairwell
           studios
           memberships
           erasures
+          erasure_requests
           student_summaries
           piece_figures
           sheet_links

@@ -99,6 +99,13 @@ module Stairwell
                 )
         end
 
+        # @return [Array<Array(Integer, String)>] account and address of every owner
+        def owners =
+          here
+            .where(role: "owner")
+            .join(:accounts, id: :account_id)
+            .select_map([Sequel[:accounts][:id], :email])
+
         # @param right [Symbol] of {Rights}
         # @return [Sequel::Dataset] accounts of those who have it now
         def who_may(right) = here.where(role: Rights::MAY.fetch(right)).select(:account_id)

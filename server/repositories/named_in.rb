@@ -14,12 +14,13 @@ module Stairwell
         end
 
         # @param name [String] as a word of its own, in small or large letters
+        # @param but [Integer] the student whose own rows do not count
         # @return [Array<Hash>] table: and count: of rows that hold it
-        def of(name)
+        def of(name, but:)
           word = "(^|[^[:alnum:]])#{Regexp.escape(name.downcase)}([^[:alnum:]]|$)"
           columns.filter_map do |table, names|
             rows =
-              @tables[table.to_sym].where(
+              others(table, but).where(
                 Sequel.|(
                   *names.map do |column|
                     Sequel.lit("lower(?::text) ~ ?", Sequel[table.to_sym][column.to_sym], word)
@@ -32,6 +33,14 @@ module Stairwell
         end
 
         private
+
+        def others(table, student_id)
+          rows = @tables[table.to_sym]
+          return rows.exclude(id: student_id) if table == "students"
+          return rows unless @tables.db[table.to_sym].columns.include?(:student_id)
+
+          rows.where(Sequel.|({ student_id: nil }, Sequel.~(student_id: student_id)))
+        end
 
         def columns
           own = Sequel[:information_schema][:columns]

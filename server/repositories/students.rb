@@ -79,16 +79,6 @@ module Stairwell
           raise MissingError, Phrase["missing.student"] if changed.zero?
         end
 
-        # Takes away all that is kept of a student, for good; that it was done is noted without a
-        # name.
-        # @param id [Integer]
-        # @return [void]
-        # @raise [MissingError]
-        def erase(id)
-          find(id)
-          @tables.db.get(Sequel.function(:erase_student, id))
-        end
-
         # @param id [Integer]
         # @param values [Hash] paused_on:, absent:
         # @return [void]

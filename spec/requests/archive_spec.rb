@@ -306,6 +306,7 @@ RSpec.describe "An archive of a studio" do
       )
       expect(files(archive).values.join.b).to include("Xanthippe")
       ask(:post, "/api/students/1/erase", { name: "Xanthippe" })
+      TestApp.erase_as_asked
       bytes = archive
       expect(files(bytes).values.join.b).not_to match(/xanthippe/in)
       expect(TestApp::LOG.string).not_to match(/xanthippe/i)

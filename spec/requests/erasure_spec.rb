@@ -99,8 +99,13 @@ RSpec.describe "Erasing a student" do
       "status" => 422,
       "detail" => a_string_including("Zephyrine")
     )
-    expect(ask(:post, "#{path}/erase", { name: " Zephyrine " })).to eq({ "places" => [] })
+    day = (Date.today..Date.today + 2).map(&:to_s)
+    expect(ask(:post, "#{path}/erase", { name: " Zephyrine " })).to match(
+      { "places" => [], "day" => satisfy { |one| day.include?(one) } }
+    )
     TestApp.work_on_jobs
+    expect(holding("zephyrine")).to include(:students, :lesson_results)
+    TestApp.erase_as_asked
     expect(holding("zephyrine")).to eq([])
     expect(holding("home@quay.example")).to eq([])
     # Of tables that are about students only those keep rows of theirs that say no name.
@@ -112,7 +117,7 @@ RSpec.describe "Erasing a student" do
         .select { |table| TestApp::OWNER[table.to_sym].where(student_id: @id).any? }
     expect(left).to contain_exactly("history", "erasures")
     expect(ask(:get, "/api/studio/history?kind=studio").first).to include(
-      "what" => "erased a student",
+      "what" => "asked for a student's record to be erased",
       "student" => nil,
       "student_id" => @id
     )
@@ -135,8 +140,8 @@ RSpec.describe "Erasing a student" do
       { notes: "Plays with ZEPHYRINE on Friday", version: 0 }
     )
     ask(:post, "/api/pieces", { script: "title: Zephyrines\nbars: 4\n" }) # another word
-    expect(ask(:post, "#{path}/erase", { name: "Zephyrine" })).to eq(
-      { "places" => [{ "place" => "recaps and notes of lessons", "count" => 1 }] }
+    expect(ask(:post, "#{path}/erase", { name: "Zephyrine" })["places"]).to eq(
+      [{ "place" => "recaps and notes of lessons", "count" => 1 }]
     )
   end
 
@@ -148,16 +153,48 @@ RSpec.describe "Erasing a student" do
     expect(status).to eq(404)
     expect(TestApp::OWNER[:students].where(id: @id).count).to eq(1)
     app = TestApp.store.db
+    # The app's role may ask, and erase nobody, in whatever studio it says it is; nor say when.
+    %i[erase_student erase_as_asked].each do |function|
+      expect {
+        TestApp.store.in_studio(1) { |db| db.get(Sequel.function(function, @id)) }
+      }.to raise_error(Sequel::DatabaseError, /permission denied/)
+    end
+    row = { studio_id: 1, student_id: @id }
     expect {
       TestApp
         .store
-        .in_studio(TestApp::OWNER[:studios].max(:id)) do |db|
-          db.get(Sequel.function(:erase_student, @id))
+        .in_studio(1) do |db|
+          db[:erasure_requests].insert(**row, due_at: Sequel.lit("now() - interval '1 day'"))
         end
-    }.to raise_error(Sequel::DatabaseError, /no such student/)
+    }.to raise_error(Sequel::DatabaseError, /permission denied/)
+    TestApp.store.in_studio(1) { |db| db[:erasure_requests].insert(row) }
+    Stairwell::Server::Jobs::EraseStudent.allocate.run(1, @id)
+    expect(TestApp::OWNER[:students].where(id: @id).count).to eq(1)
     expect { app[:lesson_results].delete }.to raise_error(
       Sequel::DatabaseError,
       /permission denied/
     )
+  end
+
+  it "tells every owner, and is stopped by any of them within a day" do
+    second =
+      Stairwell::Server::Auth.add_account(
+        TestApp.store.db,
+        email: "second@quay.example",
+        name: "Odo",
+        password: TestApp::PASSWORD
+      )
+    TestApp::OWNER[:memberships].insert(studio_id: 1, account_id: second, role: "owner")
+    2.times { ask(:post, "#{path}/erase", { name: "Zephyrine" }) }
+    expect(ask(:get, path)["erasing_on"]).to be_a(String)
+    told = ask(:get, "/api/outbox").map { |letter| letter.values_at("recipient", "subject") }
+    expect(told.map(&:first).uniq).to contain_exactly("owner@quay.example", "second@quay.example")
+    expect(told.map(&:last)).to all(start_with("The record of Zephyrine will be erased on"))
+    clear_cookies
+    sign_in(email: "second@quay.example")
+    expect(ask(:delete, "#{path}/erase")["erasing_on"]).to be_nil
+    TestApp.erase_as_asked
+    expect(TestApp::OWNER[:students].where(id: @id).count).to eq(1)
+    expect([ask(:delete, "#{path}/erase")["code"], status]).to eq(["not_erasing", 409])
   end
 end

@@ -68,6 +68,7 @@ RSpec.describe "Records of students who left" do
     tend("2027-09-09")
     expect(TestApp::OWNER[:students].count).to eq(1)
     tend("2027-09-10")
+    TestApp.erase_as_asked
     expect(
       [
         TestApp::OWNER[:students].count,
@@ -116,6 +117,7 @@ RSpec.describe "Records of students who left" do
     tend("2027-08-11")
     on("2027-09-10")
     2.times { Stairwell::Server::Jobs::EndKeeping.allocate.run(studio[:studio_id], student["id"]) }
+    2.times { TestApp.erase_as_asked }
     expect(
       [
         TestApp::OWNER[:students].count,

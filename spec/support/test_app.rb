@@ -82,6 +82,15 @@ module TestApp
     CLOCK.fixed = time
   end
 
+  # A day after somebody was to be erased, by the database's clock.
+  def erase_as_asked
+    OWNER[:erasure_requests].update(due_at: Sequel.lit("clock_timestamp() - interval '1 second'"))
+    OWNER[:erasure_requests]
+      .where(stopped_at: nil)
+      .select_map(%i[studio_id student_id])
+      .each { |ids| Stairwell::Server::Jobs::EraseStudent.allocate.run(*ids) }
+  end
+
   # Works on the jobs that are due, until none is left.
   def work_on_jobs
     while (

@@ -3,7 +3,7 @@
 module Stairwell
   module Server
     module Features
-      # Erases one student for good.
+      # Asks for one student to be erased for good, which is done a day later, or stops that.
       class Erasure
         # Tables in which one writes freely, as a teacher calls them; others are called by one word.
         PLACES = %w[
@@ -32,12 +32,12 @@ module Stairwell
         end
 
         # @param name [String] as whoever erases has typed it, so that it is nobody else
-        # @return [Hash] places: where the name still stands in what was written of others, see the
-        #   contract's Erased
+        # @return [Hash] when it is done, and places: where the name will still stand in what was
+        #   written of others, see the contract's Erasing
         # @raise [Problem] 422 where it is another name
         # @raise [MissingError]
         def call(name:)
-          places = nil
+          places = request = nil
           @context.write do |tables|
             student = Repositories::Students.new(tables).find(@id)
             unless name.strip == student[:name]
@@ -49,13 +49,58 @@ module Stairwell
                     )
             end
 
-            Repositories::Students.new(tables).erase(@id)
-            places = Repositories::NamedIn.new(tables).of(student[:name])
+            request = Repositories::ErasureRequests.new(tables).add(@id, by: @context.account_id)
+            tell(tables, student, request)
+            places = Repositories::NamedIn.new(tables).of(student[:name], but: @id)
           end
-          { places: places.map { |one| { place: place(one[:table]).to_s, count: one[:count] } } }
+          {
+            day: day(request),
+            places: places.map { |one| { place: place(one[:table]).to_s, count: one[:count] } }
+          }
+        end
+
+        # @return [void]
+        # @raise [Problem] 409 where nothing was asked
+        def stop
+          @context.write do |tables|
+            Repositories::Students.new(tables).find(@id)
+            next if Repositories::ErasureRequests.new(tables).stop(@id)
+
+            raise Problem.new(409, Phrase["server.erasure.nothing_to_stop"], code: "not_erasing")
+          end
         end
 
         private
+
+        def day(request) = @context.date_of(request[:due_at]).to_s
+
+        # Every owner hears of it, also where one of them did not ask.
+        def tell(tables, student, request)
+          words = {
+            name: student[:name],
+            day: Phrase.day(@context.date_of(request[:due_at]), :full)
+          }
+          Repositories::Members
+            .new(tables)
+            .owners
+            .each do |id, address|
+              letter =
+                Repositories::Outbox.new(tables).add(
+                  @id,
+                  recipient: address,
+                  subject: Phrase["server.erasure.subject", **words].to_s,
+                  body:
+                    Phrase[
+                      "server.erasure.body",
+                      **words,
+                      studio: @context.studio[:name],
+                      address: @context.settings.address
+                    ].to_s,
+                  by: id
+                )
+              Jobs::SendMail.enqueue(@context.studio_id, letter[:id]) if @context.settings.smtp
+            end
+        end
 
         def place(table)
           name = PLACES.include?(table) ? table : "others"

@@ -177,21 +177,23 @@ module Stairwell
             next unless changed(tables, row, erasing_told_on: @context.today)
 
             letters =
-              owners(tables).map do |id, address|
-                Repositories::Outbox.new(tables).add(row[:id], recipient: address, **letter, by: id)
-              end
+              Repositories::Members
+                .new(tables)
+                .owners
+                .map do |id, address|
+                  Repositories::Outbox.new(tables).add(
+                    row[:id],
+                    recipient: address,
+                    **letter,
+                    by: id
+                  )
+                end
             if @context.settings.smtp
               letters.each { |one| Jobs::SendMail.enqueue(@context.studio_id, one[:id]) }
             end
             lay(tables, row, day)
           end
         end
-
-        def owners(tables) =
-          tables[:memberships]
-            .where(role: "owner", left_at: nil)
-            .join(:accounts, id: :account_id)
-            .select_map([Sequel[:accounts][:id], :email])
 
         # @return [Boolean] whether the studio keeps records as long as it did a moment ago
         def still(tables) =
@@ -205,7 +207,10 @@ module Stairwell
           @context.write do |tables|
             next unless still(tables) && changed(tables, row, longer_until: row[:longer_until])
 
-            Repositories::Students.new(tables).erase(row[:id])
+            requests = Repositories::ErasureRequests.new(tables)
+            next if requests.pending(row[:id])
+
+            requests.add(row[:id], by: nil)
             Repositories::History.new(tables).add(
               day: @context.today,
               account_id: nil,

@@ -55,6 +55,10 @@ module Stairwell
             StudentZip.new(context, id).to_s
           end
           app.post("/api/students/:id/erase") { render_json(Erasure.new(context, id).call(**sent)) }
+          app.delete("/api/students/:id/erase") do
+            Erasure.new(context, id).stop
+            render_json(Students.new(context).show(id))
+          end
           app.get("/api/studio/csv/:table") do
             table = at("table")
             content_type "text/csv", charset: "utf-8"

@@ -1843,9 +1843,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description Takes away all that is kept of a student, for good. */
+        /** @description Asks for all that is kept of a student to be taken away for good, which is done a day later. */
         post: operations["eraseStudent"];
-        delete?: never;
+        /** @description Keeps a student after all, as long as nothing was erased. */
+        delete: operations["stopErasing"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3235,6 +3236,8 @@ export interface components {
             }[];
             calendar_path: string | null;
             left_on: string | null;
+            /** @description The day on which all that is kept is erased */
+            erasing_on?: string | null;
             /** @description What whoever looks may do with this student */
             may: components["schemas"]["Right"][];
             moved?: components["schemas"]["Moved"];
@@ -3852,7 +3855,9 @@ export interface components {
             records_on: string | null;
             recordings_on: string | null;
         };
-        Erased: {
+        Erasing: {
+            /** @description On which it is done */
+            day: string;
             /** @description Where the name still stands in what was written of others */
             places: {
                 place: string;
@@ -7448,13 +7453,36 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Erased */
+            /** @description When it is done */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Erased"];
+                    "application/json": components["schemas"]["Erasing"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    stopErasing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -35,9 +35,15 @@ export const useErase = (id: number) =>
     (name: string) =>
       ask(api.POST("/api/students/{id}/erase", { params: { path: { id } }, body: { name } })),
     {
-      touches: () => [["students"], ["studio"], ["today"], ["timetable"], ["history"]],
+      touches: () => [["students"], ["student", id], ["history"], ["outbox"]],
     },
   );
+
+/** Keeps the record after all, as long as nothing was erased. */
+export const useStopErasing = (id: number) =>
+  useSave(() => ask(api.DELETE("/api/students/{id}/erase", { params: { path: { id } } })), {
+    touches: () => [...aboutStudent(id), ["history"]],
+  });
 
 const KEEPING = ["keeping"];
 

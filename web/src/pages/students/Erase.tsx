@@ -1,31 +1,21 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { useNavigate } from "react-router";
-import { useErase } from "../../api/queries/records";
+import { useErase, useStopErasing } from "../../api/queries/records";
 import { Button } from "../../components/Button";
+import { dayAndMonth } from "../../components/dates";
 import { Labelled } from "../../components/Labelled";
 import { Notice } from "../../components/Notice";
 import { t } from "../../words";
 
-/** Takes a student's record away for good: only with the name typed, and never back. */
-export function Erase({ student }: { student: { id: number; name: string } }) {
+type Student = { id: number; name: string; erasing_on?: string | null };
+
+/** Has a student's record erased for good a day later, with the name typed; or stops that. */
+export function Erase({ student }: { student: Student }) {
   const [sure, setSure] = useState(false);
   const [name, setName] = useState("");
   const erase = useErase(student.id);
-  const go = useNavigate();
-  if (erase.data)
-    return (
-      <Text role="status" mt="8px">
-        {erase.data.places.length === 0
-          ? t("students.erase.nothing_left")
-          : t("students.erase.still", {
-              places: erase.data.places.map((one) => `${one.place} (${one.count})`).join(", "),
-            })}{" "}
-        <Button size="sm" onClick={() => go("/students")}>
-          {t("students.erase.to_the_students")}
-        </Button>
-      </Text>
-    );
+  if (student.erasing_on)
+    return <Erasing student={student} on={student.erasing_on} places={erase.data?.places ?? []} />;
   if (!sure)
     return (
       <Button mt="8px" size="sm" onClick={() => setSure(true)}>
@@ -56,5 +46,31 @@ export function Erase({ student }: { student: { id: number; name: string } }) {
       </Flex>
       <Notice trouble={erase.error} />
     </form>
+  );
+}
+
+type Place = { place: string; count: number };
+
+/** When it happens, where the name will still stand, and how to stop it. */
+function Erasing({ student, on, places }: { student: Student; on: string; places: Place[] }) {
+  const stop = useStopErasing(student.id);
+  return (
+    <>
+      <Text role="status" mt="8px" color="brick">
+        {t("students.erase.erasing_on", { name: student.name, day: dayAndMonth(on) })}
+      </Text>
+      {places.length > 0 && (
+        <Text mt="4px">
+          {t("students.erase.still", {
+            name: student.name,
+            places: places.map((one) => `${one.place} (${one.count})`).join(", "),
+          })}
+        </Text>
+      )}
+      <Button mt="6px" size="sm" disabled={stop.isPending} onClick={() => stop.mutate(undefined)}>
+        {t("students.erase.stop")}
+      </Button>
+      <Notice trouble={stop.error} />
+    </>
   );
 }

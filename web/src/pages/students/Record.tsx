@@ -6,7 +6,11 @@ import { t } from "../../words";
 import { Erase } from "./Erase";
 
 /** All that is kept of a student, to be handed over; for who runs the studio. */
-export function Record({ student }: { student: { id: number; name: string } }) {
+export function Record({
+  student,
+}: {
+  student: { id: number; name: string; erasing_on?: string | null };
+}) {
   const runs = useMay()("run");
   if (!runs) return null;
   return (
