@@ -102,6 +102,19 @@ RSpec.describe "Records in the browser" do
     expect(records.call).to have_text("Everyone’s guardian has agreed.")
   end
 
+  it "erases a record a day after its name was typed, unless somebody stops it" do
+    sign_in
+    visit "/students/#{student["id"]}"
+    click_button "Erase Nell…"
+    fill_in "Type the name: Nell", with: "Nell"
+    click_button "Erase for good"
+    expect(page).to have_css("[role=status]", text: /We'll erase the record of Nell on \d+ \w+/)
+    expect_accessible
+    click_button "Stop erasing"
+    expect(page).to have_button("Erase Nell…")
+    expect(page).to have_no_text("We'll erase")
+  end
+
   it "says whose records will be erased and when, and keeps them a year longer" do
     api do
       ask(:put, "/api/studio/keeping", { keep_months: 24 })

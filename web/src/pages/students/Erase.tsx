@@ -14,6 +14,10 @@ export function Erase({ student }: { student: Student }) {
   const [sure, setSure] = useState(false);
   const [name, setName] = useState("");
   const erase = useErase(student.id);
+  const close = () => {
+    setSure(false);
+    setName("");
+  };
   if (student.erasing_on)
     return <Erasing student={student} on={student.erasing_on} places={erase.data?.places ?? []} />;
   if (!sure)
@@ -26,7 +30,7 @@ export function Erase({ student }: { student: Student }) {
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        erase.mutate(name);
+        erase.mutate(name, { onSuccess: close });
       }}
     >
       <Text mt="8px">{t("students.erase.about")}</Text>
@@ -40,7 +44,7 @@ export function Erase({ student }: { student: Student }) {
         <Button type="submit" disabled={name.trim() !== student.name || erase.isPending}>
           {t("students.erase.for_good")}
         </Button>
-        <Button type="button" kind="quiet" onClick={() => setSure(false)}>
+        <Button type="button" kind="quiet" onClick={close}>
           {t("students.erase.keep")}
         </Button>
       </Flex>
