@@ -28,6 +28,15 @@ module Stairwell
       #   have
       def size = @one_at_a_time.synchronize { @held }
 
+      # Forgets everything, as where a database was filled anew under a running process.
+      # @return [void]
+      def clear
+        @one_at_a_time.synchronize do
+          @values.clear
+          @held = 0
+        end
+      end
+
       private
 
       # Hashes keep the order in which they were filled: the last one used goes to the end.

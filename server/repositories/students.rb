@@ -59,10 +59,16 @@ module Stairwell
             .all
         end
 
-        # @return [Hash]
+        # @return [Hash] the row, with :erased_at where the record is to be erased
         # @raise [MissingError]
-        def find(id) =
-          @tables[:students].first(id: id) || raise(MissingError, Phrase["missing.student"])
+        def find(id)
+          asked = @tables[:erasure_requests].where(student_id: id, stopped_at: nil)
+          @tables[:students]
+            .where(id: id)
+            .select_all(:students)
+            .select_append(asked.select(:due_at).as(:erased_at))
+            .first || raise(MissingError, Phrase["missing.student"])
+        end
 
         # @param id [Integer]
         # @param on [Date, nil] the day they left; nil when they are back

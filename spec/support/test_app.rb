@@ -70,6 +70,7 @@ module TestApp
   # Nothing is left of the spec before; today is a Wednesday.
   def empty
     OWNER[*TABLES].truncate(cascade: true, restart: true)
+    Stairwell::Server::Remembered::OF_PROCESS.clear
     self.now = Time.utc(2027, 3, 3, 12)
     LOG.truncate(0)
     LOG.rewind

@@ -11,7 +11,8 @@ module Stairwell
         # @param record [Studio::Record]
         # @return [Hash{Integer => Studio::Outlook}] by assignment
         def self.of(context, record)
-          name = [context.studio_id, record.student.id, record.untapped].join("/")
+          pieces = record.pieces.map { |piece| [piece.id, piece.piece_id, piece.assigned_on] }
+          name = [context.studio_id, record.student.id, record.untapped, *pieces].join("/")
           Remembered::OF_PROCESS.fetch(
             :outlooks,
             name,

@@ -20,7 +20,6 @@ module Stairwell
             :covers,
             :names,
             :family,
-            :erasing,
             :may
           )
 
@@ -67,8 +66,7 @@ module Stairwell
             today: @record.today.to_s,
             may: @beside.may,
             left_on: @beside.row[:left_on]&.to_s,
-            erasing_on:
-              @beside.erasing && @beside.context.date_of(@beside.erasing[:due_at]).to_s,
+            erasing_on: @beside.row[:erased_at]&.then { |at| @beside.context.date_of(at).to_s },
             paused_on: @beside.row[:paused_on]&.to_s,
             coming: coming.map { |one| LessonTimeJson.of(one, @beside.names, @beside.may) },
             consent: Keeping.consent(@beside.row, @beside.context.studio),

@@ -319,7 +319,6 @@ module Stairwell
             context: @context,
             covers: Repositories::Covers.new(tables).between(days.begin, days.end),
             names: Repositories::Members.new(tables).names,
-            erasing: Repositories::ErasureRequests.new(tables).pending(id),
             family: Repositories::Students.new(tables).family(id),
             heard:
               Repositories::Results.new(tables).of_lessons(
