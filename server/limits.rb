@@ -96,6 +96,8 @@ module Stairwell
       ARCHIVE_LIST_BYTES = 8 * 1024 * 1024
       ARCHIVE_UNPACKED = 256 * 1024 * 1024
       ARCHIVE_NESTED = 40
+      # Rows of an archive. Own choice: fifty times the demo's, some minutes of loading.
+      ARCHIVE_ROWS = 600_000
       # Days for which another stands in, at most: a term. Own choice.
       COVER_DAYS = 120
       # Absences that are kept of a student, as the contract has it.

@@ -298,6 +298,13 @@ RSpec.describe "An archive of a studio" do
       expect(load(bytes)["students"]).to eq(1)
     end
 
+    it "is refused where it holds more rows than a studio has" do
+      stub_const("Stairwell::Server::Limits::ARCHIVE_ROWS", 5)
+      bytes = archive
+      elsewhere
+      expect(load(bytes)["detail"]).to include("it holds more than 5 rows")
+    end
+
     it "holds nothing of one who was erased, and neither does what the server said, nor any row of it" do
       ask(
         :put,

@@ -158,8 +158,8 @@ RSpec.describe "How a student's days are used" do
         ]
       end
     expect(counts).to eq(
-      5 => [2, true],
-      20 => [2, true],
+      5 => [2, false],
+      20 => [2, false],
       21 => [3, false],
       30 => [4, false],
       60 => [5, false]

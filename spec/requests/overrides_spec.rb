@@ -196,13 +196,9 @@ RSpec.describe "The teacher's hand" do
     end
 
     it "is the default for children, and the teacher's to open" do
-      child = ask(:post, "/api/students", Requests::STUDENT.except(:introduce_first))
-      adult =
-        ask(
-          :post,
-          "/api/students",
-          Requests::STUDENT.except(:introduce_first).merge(begin_per_day: 3)
-        )
+      unsaid = Requests::STUDENT.except(:introduce_first, :begin_per_day)
+      child = ask(:post, "/api/students", unsaid.merge(child: true))
+      adult = ask(:post, "/api/students", unsaid.merge(minutes_a_day: 5))
       expect([child["introduce_first"], adult["introduce_first"]]).to eq([true, false])
       opened = ask(:put, "#{path}/pieces/#{gated["id"]}", { introduce_first: false })
       expect(open_sections(opened)).to eq(%w[A A1 B])

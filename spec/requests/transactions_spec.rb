@@ -334,6 +334,7 @@ RSpec.describe "While a transaction is open" do
       custom_request("GET", "/api/studio/csv/#{table}")
     end
     ask(:post, "/api/students/1/erase", { name: "nobody" })
+    ask(:delete, "/api/students/1/erase")
     header("Content-Type", "application/octet-stream")
     custom_request(
       "POST",

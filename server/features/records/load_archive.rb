@@ -69,6 +69,10 @@ module Stairwell
           tables.db.get(Sequel.function(:take_over_studio, Sequel.pg_jsonb(@list["studio"])))
           @people = people
           @done, @total = 0, @archived.names.sum { |name| File.foreach(file(name)).count }
+          if @total > Limits::ARCHIVE_ROWS
+            raise ArchiveFile.damaged(Phrase["server.archive.too_many", most: Limits::ARCHIVE_ROWS])
+          end
+
           @archived.names.each { |name| table(name) }
           count_on
           read_all
