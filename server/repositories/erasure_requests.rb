@@ -12,7 +12,7 @@ module Stairwell
 
         # @param student_id [Integer]
         # @return [Hash, nil] :due_at and :asked_by of what was asked and not stopped
-        def pending(student_id) = open(student_id).first
+        def pending(student_id) = waiting(student_id).first
 
         # Asks, and lays the job that does it; asked twice it is one.
         # @param student_id [Integer]
@@ -25,11 +25,11 @@ module Stairwell
 
         # @return [Boolean] whether there was one
         def stop(student_id) =
-          open(student_id).update(stopped_at: Sequel.function(:clock_timestamp)).positive?
+          waiting(student_id).update(stopped_at: Sequel.function(:clock_timestamp)).positive?
 
         private
 
-        def open(student_id) =
+        def waiting(student_id) =
           @tables[:erasure_requests].where(student_id: student_id, stopped_at: nil)
 
         def laid(row)
