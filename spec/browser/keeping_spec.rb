@@ -86,7 +86,9 @@ RSpec.describe "Keeping a page" do
     open_piece
     choose(12)
     keys("f")
+    expect(page).to have_button("Take away fine")
     saved
+    expect(stored).to include("fine: 12")
     TestApp::OWNER[:map_revisions].update(made_at: Sequel.lit("made_at - interval '1 hour'"))
     click_tab "Past"
     click_button "What changed"

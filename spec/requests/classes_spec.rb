@@ -76,17 +76,22 @@ RSpec.describe "A class" do
 
   it "has members, who come at its hour beside their own lessons" do
     expect(made["members"].map { |one| one["name"] }).to eq(%w[Ilo Nell Odo])
-    week =
-      ask(:get, "/api/timetable")["days"].to_h do |day|
-        [day["date"], day["lessons"].map { |one| one["time"] }]
-      end
-    expect(week.slice("2027-03-01", "2027-03-04")).to eq(
-      "2027-03-01" => ["16:30"] * 3,
+    times = ->(days) do
+      days.to_h { |day| [day["date"], day["lessons"].map { |lesson| lesson["time"] }] }
+    end
+    # Nobody had a lesson on Monday, before they came.
+    expect(times.(ask(:get, "/api/timetable")["days"])).to include(
+      "2027-03-01" => [],
       "2027-03-04" => ["19:30"] * 3
+    )
+    next_week = ask(:get, "/api/timetable?from=2027-03-08")["days"]
+    expect(times.(next_week)).to include(
+      "2027-03-08" => ["16:30"] * 3,
+      "2027-03-11" => ["19:30"] * 3
     )
     # All of a class at once are in nobody's way; three lessons on Monday at one time are.
     expect(
-      ask(:get, "/api/timetable")["days"]
+      next_week
         .flat_map { |day| day["lessons"] }
         .group_by { |one| one["time"] }
         .transform_values { |all| all.map { |one| one["clash"] }.uniq }
