@@ -26,7 +26,7 @@ module Stairwell
         db[:erase_again]
           .select_map(%i[studio_id student_id])
           .each do |studio, student|
-            db.get(Sequel.function(:set_config, "stairwell.studio", studio.to_s, true))
+            db.get(Sequel.function(:enter_any_studio, studio))
             unless db[:students].where(studio_id: studio, id: student).empty?
               db.get(Sequel.function(:erase_student, student))
             end

@@ -17,10 +17,9 @@ module Stairwell
       Sequel.connect(settings.owner_url) do |db|
         role(db, Server::Settings::APP_ROLE, settings.app_password)
         role(db, Server::Settings::QUEUE_ROLE, settings.queue_password)
-        if settings.keeper_password
-          role(db, Server::Settings::KEEPER_ROLE, settings.keeper_password)
-        end
+        role(db, Server::Settings::KEEPER_ROLE, settings.keeper_password)
         Sequel::Migrator.run(db, MIGRATIONS)
+        sign_links(db, settings.link_secrets)
         EraseAgain.call(db)
         close(db)
       end
@@ -47,10 +46,11 @@ module Stairwell
     # @return [void]
     def self.draw(settings)
       require_relative "../server/app"
-      store = Server::Store.new(settings.app_url)
+      keeper = Server::Store.new(settings.keeper_url)
       contexts =
         Server::StudioContexts.new(
-          store: store,
+          store: keeper,
+          keeper: keeper,
           clock: Server::Clock.new(settings.fixed_now),
           settings: settings
         )
@@ -61,7 +61,7 @@ module Stairwell
           Locales.with(context.locale) { Server::Jobs::DrawPages.draw(context) }
         end
     ensure
-      store&.db&.disconnect
+      keeper&.db&.disconnect
     end
 
     # The walls between studios hide them even from an owner who is no superuser; they are
@@ -75,6 +75,28 @@ module Stairwell
           .select_map(:id)
           .tap { db.run("ALTER TABLE studios FORCE ROW LEVEL SECURITY") }
       end
+    end
+
+    # Gives the database what it signs private links with, as HMAC prepares a key of 64 bytes
+    # (RFC 2104).
+    # @param secrets [Hash{String => String}] by kind
+    # @return [void]
+    def self.sign_links(db, secrets)
+      rows =
+        secrets.map do |kind, secret|
+          inner, outer =
+            [0x36, 0x5c].map do |pad|
+              Sequel.blob(secret.bytes.map { |byte| byte ^ pad }.pack("C*"))
+            end
+          { kind: kind, inner_key: inner, outer_key: outer }
+        end
+      db[:door_keys].insert_conflict(
+        target: :kind,
+        update: {
+          inner_key: Sequel[:excluded][:inner_key],
+          outer_key: Sequel[:excluded][:outer_key]
+        }
+      ).multi_insert(rows)
     end
 
     # A role without any attribute but sign-in. One of that name with more

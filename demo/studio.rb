@@ -17,7 +17,7 @@ module Demo
     def initialize(settings, seed: 11)
       @settings = settings
       @seed = seed
-      @store = Server::Store.new(settings.app_url, connections: 2)
+      @store = Server::Store.new(settings.keeper_url, connections: 2)
       @today = Server::Clock.new(settings.fixed_now).today(People::TIME_ZONE)
     end
 
@@ -62,6 +62,7 @@ module Demo
     def contexts(day) =
       Server::StudioContexts.new(
         store: @store,
+        keeper: @store,
         clock: Server::Clock.new(noon(day)),
         settings: @settings
       )

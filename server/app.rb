@@ -17,7 +17,7 @@ require_relative "tables"
 require_relative "remembered"
 require_relative "mailer"
 require_relative "rights"
-require_relative "signed_link"
+require_relative "door"
 require_relative "openings"
 require_relative "act"
 require_relative "news"
@@ -64,15 +64,18 @@ module Stairwell
     end
 
     # @param settings [Settings]
+    # @param more [Hash] keeper:, see {StudioContexts}
     # @return [#call] the whole Rack application
     def self.app(
       settings,
       store: Store.new(settings.app_url),
       clock: Clock.new(settings.fixed_now),
       news: News.new(settings.app_url),
-      log: $stderr
+      log: $stderr,
+      **more
     )
-      contexts = StudioContexts.new(store: store, clock: clock, settings: settings, news: news)
+      contexts =
+        StudioContexts.new(store: store, clock: clock, settings: settings, news: news, **more)
       Jobs.prepare(contexts)
       Guards.trust(settings.proxies)
       api = Class.new(Api) { set :contexts, contexts }

@@ -14,8 +14,8 @@ module Stairwell
       # Waits for jobs: what the gem for jobs needs beside the app's rights (a function of
       # its own for as long as it is connected) is given to a role that sees jobs alone.
       QUEUE_ROLE = "stairwell_queue"
-      # Erases who was asked to be erased. Its password is made anew at each start and told to the
-      # worker alone.
+      # Works on jobs: comes into any studio, makes the links that are mailed, erases who was asked
+      # to be erased. The web server isn't told the secret its password is derived from.
       KEEPER_ROLE = "stairwell_keeper"
 
       # @param env [Hash{String => String}] DATABASE_URL (the owner's address),
@@ -43,34 +43,39 @@ module Stairwell
       # @return [String] address for the role that waits for jobs
       def queue_url = as(URI(app_url), QUEUE_ROLE, queue_password)
 
-      # @return [String] address for the role that erases
-      # @raise [KeyError] where this process may not
-      def keeper_url = @env["STAIRWELL_KEEPER_URL"] || owner_url
+      # @return [String] address for the role that works on jobs
+      # @raise [KeyError] where this process isn't told the secret
+      def keeper_url = as(URI(app_url), KEEPER_ROLE, keeper_password)
 
-      # @return [String, nil] nil leaves the role without a sign-in
-      def keeper_password = @env["STAIRWELL_KEEPER_PASSWORD"]
-
-      # @return [String] as {#keeper_url} for a worker, whose starter made a password
-      def keeper_address = as(URI(owner_url), KEEPER_ROLE, keeper_password)
+      def keeper_password = derive("database role of the keeper")[0, 40]
 
       def app_password = derive("database role")[0, 40]
 
       def queue_password = derive("database role for jobs")[0, 40]
 
       # @return [String] 64 bytes and more, for the session cookie
-      def session_secret = derive("session") + derive("session, second half")
-
-      # @return [String] for signing private links
-      def link_secret = derive("sheet link")
+      def session_secret =
+        @env["STAIRWELL_SESSION_SECRET"] || derive("session") + derive("session, second half")
 
       # @return [String] for the prints of codes that open a studio
-      def opening_secret = derive("opening a studio")
+      def opening_secret = @env["STAIRWELL_OPENING_SECRET"] || derive("opening a studio")
 
-      # @return [String] for signing links to calendars
-      def calendar_secret = derive("calendar")
+      # @return [Hash{String => String}] what private links are signed with, by kind, 64
+      #   hexadecimal digits each. The database signs; nobody else is told.
+      def link_secrets =
+        {
+          "sheet" => "sheet link",
+          "calendar" => "calendar",
+          "invitation" => "invitation"
+        }.transform_values { |purpose| derive(purpose) }
 
-      # @return [String] for signing invitations
-      def invitation_secret = derive("invitation")
+      # @return [Hash{String => String}] environment of a web server that knows no other secret
+      def for_web =
+        {
+          "STAIRWELL_APP_URL" => app_url,
+          "STAIRWELL_SESSION_SECRET" => session_secret,
+          "STAIRWELL_OPENING_SECRET" => opening_secret
+        }
 
       # @return [Array<String>] addresses of proxies that say truly where a request came from
       def proxies = @env["STAIRWELL_PROXY"].to_s.split(",").map(&:strip)

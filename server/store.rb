@@ -7,7 +7,7 @@ require "sequel/extensions/pg_json_ops"
 module Stairwell
   module Server
     # The database as the app sees it. Every use is inside a studio: the
-    # transaction carries its id, and row-level security does the rest.
+    # transaction comes in by a {Door}, and row-level security does the rest.
     class Store
       # Larger than any id there will be: what claims more names nothing.
       MOST_ID = 2**62
@@ -41,72 +41,68 @@ module Stairwell
       end
 
       # @param studio_id [Integer]
+      # @param door [Door::Session, Door::Link, Door::Keeper] how one comes in
       # @yieldparam db [Sequel::Database]
       # @return [Object] what the block gives
-      def in_studio(studio_id)
+      # @raise [Problem] where the door is shut
+      def in_studio(studio_id, door = Door::Keeper.new)
         db.transaction do
-          setting("stairwell.studio", studio_id)
+          door.enter(db, studio_id) || raise(door.shut)
           yield db
         end
       end
 
       # The same for what is only read: all statements see one state.
       # @return [Object] what the block gives
-      def snapshot(studio_id)
+      def snapshot(studio_id, door = Door::Keeper.new)
         db.transaction(isolation: :repeatable, read_only: true) do
-          setting("stairwell.studio", studio_id)
+          door.enter(db, studio_id) || raise(door.shut)
           yield db
         end
       end
 
-      # @param account_id [Integer]
+      # @param door [Door::Session, Door::Keeper] of a person
       # @param wanted [Integer, nil] the studio to be preferred, of several
-      # @return [Array(Hash, String), nil] the row of a studio the account belongs to, and
-      #   its role there
-      def studio_of_account(account_id, wanted = nil)
+      # @return [Hash, nil] :account_id, :studio (a row) and :role, of one the person belongs to
+      def studio_of(door, wanted = nil)
         db.transaction do
+          account_id = door.person(db)
           found =
-            memberships(account_id).min_by do |one|
-              [(one[:studio_id] == wanted) ? 0 : 1, one[:studio_id]]
+            memberships(account_id).min_by do |membership|
+              [(membership[:studio_id] == wanted) ? 0 : 1, membership[:studio_id]]
             end
-          found && [row(found[:studio_id]), found[:role]]
+          found &&
+            { account_id: account_id, studio: row(door, found[:studio_id]), role: found[:role] }
         end
       end
 
-      # @param account_id [Integer]
-      # @return [Array<Hash>] rows of all studios the account belongs to
-      def studios_of_account(account_id)
-        db.transaction { memberships(account_id).map { |one| row(one[:studio_id]) } }
+      # @param door [Door::Session, Door::Keeper] of a person
+      # @return [Array<Hash>] rows of all studios the person belongs to
+      def studios_of(door)
+        db.transaction do
+          memberships(door.person(db)).map { |membership| row(door, membership[:studio_id]) }
+        end
+      end
+
+      # @param link [Door::Link]
+      # @return [Array(Integer, Hash), nil] the link's row by its number, and the studio's row;
+      #   nil for a link that is over, forged or garbled alike
+      def behind(link)
+        db.transaction { (id = link.row_id(db)) && [id, db[:studios].first] }
       end
 
       # @param id [Integer]
       # @return [Hash, nil]
-      def studio(id) = (id < MOST_ID) ? db.transaction { row(id) } : nil
+      def studio(id) = (id < MOST_ID) ? db.transaction { row(Door::Keeper.new, id) } : nil
 
       # Makes a studio and its first member.
       # @return [Integer] the studio's id
-      def found_studio(name:, time_zone:, owner_id:, **more)
-        db.transaction do
-          id =
-            db.get(
-              Sequel.function(:nextval, Sequel.function(:pg_get_serial_sequence, "studios", "id"))
-            )
-          setting("stairwell.studio", id)
-          db[:studios].overriding_system_value.insert(
-            id: id,
-            name: name,
-            time_zone: time_zone,
-            **more
-          )
-          db[:memberships].insert(studio_id: id, account_id: owner_id, role: "owner")
-          id
-        end
-      end
+      def found_studio(name:, time_zone:, owner_id:, locale: nil) =
+        db.get(Sequel.function(:found_studio, name, time_zone, locale, owner_id))
 
       private
 
       def memberships(account_id)
-        setting("stairwell.account", account_id)
         db[:memberships]
           .where(account_id: account_id, left_at: nil)
           .order(:studio_id)
@@ -123,13 +119,7 @@ module Stairwell
         }.each { |name, seconds| connection.exec("SET #{name} = '#{seconds}s'") }
       end
 
-      def row(studio_id)
-        setting("stairwell.studio", studio_id)
-        db[:studios].first(id: studio_id)
-      end
-
-      # Holds until the transaction ends.
-      def setting(name, value) = db.get(Sequel.function(:set_config, name, value.to_s, true))
+      def row(door, studio_id) = door.enter(db, studio_id) ? db[:studios].first(id: studio_id) : nil
     end
   end
 end

@@ -12,6 +12,7 @@ module Stairwell
         :clock,
         :settings,
         :today,
+        door: Door::Keeper.new,
         account_id: nil,
         role: nil,
         act: nil,
@@ -30,12 +31,14 @@ module Stairwell
         # One state of the rows, however many statements it takes.
         # @yieldparam tables [Tables]
         # @return [Object] what the block gives
-        def read = store.snapshot(studio_id) { |db| yield Tables.new(db, studio_id) }
+        def read = store.snapshot(studio_id, door) { |db| yield Tables.new(db, studio_id) }
 
         # @param table [Symbol]
         # @return [Integer] the number of a row that is stored later
         def next_id(table) =
-          store.in_studio(studio_id) { |db| db.get(Sequel.function(:next_number, table.to_s)) }
+          store.in_studio(studio_id, door) do |db|
+            db.get(Sequel.function(:next_number, table.to_s))
+          end
 
         # Whatever is changed is noted with it, where a person asked for it, and told to who has the
         # studio open.
@@ -44,7 +47,7 @@ module Stairwell
         # @yieldparam tables [Tables]
         # @return [Object] what the block gives
         def write(about: act ? act.about : {})
-          store.in_studio(studio_id) do |db|
+          store.in_studio(studio_id, door) do |db|
             yield(tables = Tables.new(db, studio_id)).tap do
               act&.note(tables)
               db.after_commit { news.tell(studio_id, by: act&.window, **about) } if about

@@ -21,15 +21,16 @@ log = StringIO.new
 app = Stairwell::Server.app(settings, log: log)
 tokens =
   lambda do
-    store = Stairwell::Server::Store.new(settings.app_url)
+    store = Stairwell::Server::Store.new(settings.keeper_url)
     context =
       Stairwell::Server::StudioContexts.new(
         store: store,
+        keeper: store,
         clock: Stairwell::Server::Clock.new(settings.fixed_now),
         settings: settings
       ).of_account(store.db[:accounts].get(:id))
     context.read do |tables|
-      links = Stairwell::Server::Repositories::SheetLinks.new(tables, settings.link_secret)
+      links = Stairwell::Server::Repositories::SheetLinks.new(tables)
       tables[:students]
         .select_map(:id)
         .filter_map { |id| links.path(id)&.delete_prefix("/s/") }
@@ -40,7 +41,7 @@ tokens =
 # another studio.
 people =
   lambda do
-    store = Stairwell::Server::Store.new(settings.app_url)
+    store = Stairwell::Server::Store.new(settings.keeper_url)
     add = ->(name) do
       Stairwell::Server::Auth.add_account(
         store.db,
@@ -49,7 +50,8 @@ people =
         password: Demo::People::PASSWORD
       )
     end
-    own = store.studio_of_account(store.db[:accounts].min(:id)).first[:id]
+    first = Stairwell::Server::Door::Keeper.new(account_id: store.db[:accounts].min(:id))
+    own = store.studio_of(first)[:studio][:id]
     join = ->(studio, account, role) do
       store.in_studio(studio) do |db|
         db[:memberships].insert(studio_id: studio, account_id: account, role: role)

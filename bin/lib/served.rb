@@ -117,16 +117,17 @@ class Served
         .limit(count)
         .all
         .map do |link|
-          Sheet.new(
-            Stairwell::Server::Repositories::SheetLinks.address(link, @settings.link_secret).sub(
-              "/s/",
-              "/api/sheet/"
-            ),
-            *link.values_at(:studio_id, :student_id)
-          )
+          Sheet.new("/api/sheet/#{token(db, link)}", *link.values_at(:studio_id, :student_id))
         end
     end
   end
+
+  # @return [String] of a link
+  def token(db, link) =
+    db.transaction do
+      db.get(Sequel.function(:enter_any_studio, link[:studio_id]))
+      db.get(Sequel.function(:link_token, "sheet", link[:id], link[:nonce]))
+    end
 
   # Waits until whoever works on jobs has none.
   # @return [void]

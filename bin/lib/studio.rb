@@ -11,9 +11,11 @@ class StudioCommand
 
   def initialize(settings)
     @settings = settings
+    keeper = Store.new(settings.keeper_url)
     @contexts =
       StudioContexts.new(
-        store: Store.new(settings.app_url),
+        store: keeper,
+        keeper: keeper,
         clock: Clock.new(settings.fixed_now),
         settings: settings
       )

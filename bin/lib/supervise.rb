@@ -15,8 +15,8 @@ as =
 
     ["setpriv", "--reuid", user, "--regid", user, "--clear-groups", "--no-new-privs"]
   end
-# The web server and the worker sign in as the app's plain role. The worker alone knows the one that
-# erases, and runs as a user of its own, so that the web server cannot read it there.
+# The web server signs in as the app's plain role and isn't told the secret. The worker alone knows
+# it, and runs as a user of its own, so that the web server can't read it there.
 env = {
   "DATABASE_URL" => nil,
   "STAIRWELL_JOBS" => "elsewhere",
@@ -31,7 +31,7 @@ children = [
   Supervisor::Child.new(
     "The web server",
     [*as.call(web_user), *puma],
-    env.merge("STAIRWELL_KEEPER_URL" => nil)
+    env.merge("STAIRWELL_SECRET" => nil)
   ),
   Supervisor::Child.new("The worker on jobs", [*as.call(jobs_user), *worker], env)
 ]

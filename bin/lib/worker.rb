@@ -8,11 +8,12 @@ require "server/app"
 # Whoever waits for an answer comes first.
 Process.setpriority(Process::PRIO_PROCESS, 0, 10)
 settings = Stairwell::Server::Settings.from_env
-store = Stairwell::Server::Store.new(settings.app_url)
+keeper = Stairwell::Server::Store.new(settings.keeper_url)
 news = Stairwell::Server::News.new(settings.app_url)
 Stairwell::Server::Jobs.prepare(
   Stairwell::Server::StudioContexts.new(
-    store: store,
+    store: keeper,
+    keeper: keeper,
     clock: Stairwell::Server::Clock.new(settings.fixed_now),
     settings: settings,
     news: news

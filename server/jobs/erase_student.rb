@@ -12,12 +12,10 @@ module Stairwell
         # @param student_id [Integer]
         # @raise [KeyError] in a process that may erase nobody: another does it
         def run(studio_id, student_id)
-          Sequel.connect(Jobs.contexts.settings.keeper_url, max_connections: 1) do |db|
-            db.transaction do
-              db.get(Sequel.function(:set_config, "stairwell.studio", studio_id.to_s, true))
-              db.get(Sequel.function(:erase_as_asked, student_id))
-            end
-          end
+          Jobs
+            .contexts
+            .keeper
+            .in_studio(studio_id) { |db| db.get(Sequel.function(:erase_as_asked, student_id)) }
           Jobs.contexts.news.tell(studio_id, by: nil)
         end
       end

@@ -27,7 +27,7 @@ module Stairwell
           else
             AccountMail.new(contexts).deliver(
               kind.to_sym,
-              to || contexts.store.db[:accounts].where(id: whom).get(:email)
+              to || contexts.keeper.db[:accounts].where(id: whom).get(:email)
             )
           end
         rescue Rodauth::InternalRequestError

@@ -15,10 +15,7 @@ module Stairwell
         def run(studio_id, id)
           context = Jobs.contexts.of_studio(studio_id)
           settings = context.settings
-          row =
-            context.read do |tables|
-              Repositories::Invitations.new(tables, settings.invitation_secret).find(id)
-            end
+          row = context.read { |tables| Repositories::Invitations.new(tables).find(id) }
           return unless row && settings.smtp
 
           by = context.store.db[:accounts].where(id: row[:made_by]).get(:name)
@@ -27,7 +24,7 @@ module Stairwell
               name: by,
               studio: context.studio[:name],
               day: Phrase.day(context.date_of(row[:ends_at]), :full),
-              link: "#{settings.address}/join##{SignedLink.token(row, settings.invitation_secret)}"
+              link: "#{settings.address}/join##{row[:token]}"
             }
             Mailer.new(settings.smtp).deliver(
               to: row[:email],

@@ -5,22 +5,24 @@ require "securerandom"
 module Stairwell
   module Server
     module Repositories
-      # Private links to a calendar, a teacher's or a student's: see {SignedLink}.
+      # Private links to a calendar, a teacher's or a student's: the database signs them.
       class CalendarLinks
         # @param tables [Tables]
-        # @param secret [String]
-        def initialize(tables, secret)
+        def initialize(tables)
           @tables = tables
-          @secret = secret
         end
 
-        # @param link [Hash] row
+        # @param token [String]
         # @return [String]
-        def self.address(link, secret) = "/api/calendars/#{SignedLink.token(link, secret)}"
+        def self.address(token) = "/api/calendars/#{token}"
 
         # @param whose [Hash] account_id: or student_id:
         # @return [String, nil] path of the calendar, where a link is in force
-        def path(whose) = live.first(whose)&.then { |link| self.class.address(link, @secret) }
+        def path(whose) =
+          live
+            .where(whose)
+            .get(SheetLinks.token(:calendar_links, "calendar"))
+            &.then { |token| self.class.address(token) }
 
         # Withdraws the link in force, if any, and makes another. Two at once wait for each
         # other.
@@ -42,10 +44,10 @@ module Stairwell
         # @return [void]
         def withdraw(whose) = live.where(whose).update(withdrawn_at: Sequel::CURRENT_TIMESTAMP)
 
-        # @param token [String]
+        # @param id [Integer]
         # @return [Hash] the row
-        # @raise [Problem] 404 for a withdrawn, forged or garbled link alike
-        def find(token) = SignedLink.row(live, token, @secret) || raise(SheetLinks.unknown)
+        # @raise [Problem] 404 for one that was withdrawn
+        def find(id) = live.first(id: id) || raise(SheetLinks.unknown)
 
         private
 

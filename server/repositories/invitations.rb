@@ -5,20 +5,18 @@ require "securerandom"
 module Stairwell
   module Server
     module Repositories
-      # Invitations into a studio: links ({SignedLink}) that open once and for some days.
+      # Invitations into a studio: links, signed by the database, that open once and for some days.
       class Invitations
         # @param tables [Tables]
-        # @param secret [String]
-        def initialize(tables, secret)
+        def initialize(tables)
           @tables = tables
-          @secret = secret
         end
 
-        # @return [Array<Hash>] rows of those that can still be used
-        def open = in_force.order(:id).all
+        # @return [Array<Hash>] rows of those that can still be used, each with its :token
+        def open = with_token.order(:id).all
 
         # @return [Hash, nil] one of them
-        def find(id) = in_force.first(id: id)
+        def find(id) = with_token.first(id: id)
 
         # @return [Hash] the row
         def add(role:, email:, by:)
@@ -39,10 +37,10 @@ module Stairwell
           end
         end
 
-        # @param token [String]
+        # @param id [Integer]
         # @return [Hash] its row
-        # @raise [Problem] 404 for one that is over, forged or garbled alike
-        def behind(token) = SignedLink.row(in_force, token, @secret) || raise(self.class.over)
+        # @raise [Problem] 404 for one that is over
+        def behind(id) = in_force.first(id: id) || raise(self.class.over)
 
         # Two who use it at once: one of them comes late.
         # @raise [Problem] 404
@@ -60,6 +58,11 @@ module Stairwell
           Problem.new(404, Phrase["server.people.invitation_over"], code: "invitation_over")
 
         private
+
+        def with_token =
+          in_force.select_all(:invitations).select_append(
+            SheetLinks.token(:invitations, "invitation")
+          )
 
         # Also where a membership was changed by other means, none opens whose maker may not invite.
         def in_force =

@@ -5,13 +5,18 @@ require "securerandom"
 module Stairwell
   module Server
     module Repositories
-      # Private links to one student's sheet: see {SignedLink}.
+      # Private links to one student's sheet: the database signs them.
       class SheetLinks
+        # What the database signs a link of a row with.
+        # @param table [Symbol]
+        # @param kind [String]
+        # @return [Sequel::SQL::AliasedExpression] :token
+        def self.token(table, kind) =
+          Sequel.function(:link_token, kind, Sequel[table][:id], Sequel[table][:nonce]).as(:token)
+
         # @param tables [Tables]
-        # @param secret [String]
-        def initialize(tables, secret)
+        def initialize(tables)
           @tables = tables
-          @secret = secret
         end
 
         # @return [Problem]
@@ -25,13 +30,13 @@ module Stairwell
         # @param student_id [Integer]
         # @return [String, nil] address of the sheet, where a link is in force
         def path(student_id)
-          link = live(student_id).first
-          link && self.class.address(link, @secret)
+          token = live(student_id).get(self.class.token(:sheet_links, "sheet"))
+          token && self.class.address(token)
         end
 
-        # @param link [Hash] row
+        # @param token [String]
         # @return [String]
-        def self.address(link, secret) = "/s/#{SignedLink.token(link, secret)}"
+        def self.address(token) = "/s/#{token}"
 
         # @param student_id [Integer]
         # @return [Array<Hash>] :name and :path of the sheets of brothers and sisters
@@ -43,10 +48,8 @@ module Stairwell
             .where(Sequel[:students][:family_id] => own, Sequel[:students][:left_on] => nil)
             .exclude(student_id: student_id)
             .order(Sequel[:students][:name])
-            .select_all(:sheet_links)
-            .select_append(Sequel[:students][:name])
-            .all
-            .map { |link| { name: link[:name], path: self.class.address(link, @secret) } }
+            .select(Sequel[:students][:name], self.class.token(:sheet_links, "sheet"))
+            .map { |link| { name: link[:name], path: self.class.address(link[:token]) } }
         end
 
         # Withdraws the link in force, if any, and makes another. Two at once wait for each
@@ -61,13 +64,12 @@ module Stairwell
         # @return [void]
         def withdraw(student_id) = live(student_id).update(withdrawn_at: Sequel::CURRENT_TIMESTAMP)
 
-        # @param token [String]
+        # @param id [Integer] of a link
         # @return [Integer] the student's id
-        # @raise [Problem] 404 for a withdrawn, forged or garbled link alike
-        def student_id(token)
-          found = SignedLink.row(@tables[:sheet_links].where(withdrawn_at: nil), token, @secret)
-          found ? found[:student_id] : raise(self.class.unknown)
-        end
+        # @raise [Problem] 404 for one that was withdrawn
+        def student_id(id) =
+          @tables[:sheet_links].where(id: id, withdrawn_at: nil).get(:student_id) ||
+            raise(self.class.unknown)
 
         private
 

@@ -6,32 +6,25 @@ module Stairwell
       # The private links of a student that are in force, both kinds at once.
       class StudentLinks
         # @param tables [Tables]
-        # @param settings [Settings]
-        def initialize(tables, settings)
+        def initialize(tables)
           @tables = tables
-          @settings = settings
         end
 
         # @param student_id [Integer]
         # @return [Hash{Symbol => String, nil}] :sheet_path, :calendar_path
         def paths(student_id)
           sheet, calendar =
-            %w[sheet_links calendar_links].map do |table|
-              @tables[table.to_sym].where(student_id: student_id, withdrawn_at: nil).select(
-                :studio_id,
-                :id,
-                :nonce,
-                Sequel.as(table, :kind)
+            %w[sheet calendar].map do |kind|
+              table = :"#{kind}_links"
+              @tables[table].where(student_id: student_id, withdrawn_at: nil).select(
+                Sequel.as(kind, :kind),
+                SheetLinks.token(table, kind)
               )
             end
-          found = sheet.union(calendar, all: true).all.to_h { |row| [row[:kind], row] }
+          tokens = sheet.union(calendar, all: true).as_hash(:kind, :token)
           {
-            sheet_path:
-              found["sheet_links"]&.then { |row| SheetLinks.address(row, @settings.link_secret) },
-            calendar_path:
-              found["calendar_links"]&.then do |row|
-                CalendarLinks.address(row, @settings.calendar_secret)
-              end
+            sheet_path: tokens["sheet"]&.then { |token| SheetLinks.address(token) },
+            calendar_path: tokens["calendar"]&.then { |token| CalendarLinks.address(token) }
           }
         end
       end

@@ -38,11 +38,11 @@ module Stairwell
       # The language of the person's studio; of someone without one, the first.
       def language(to)
         id =
-          @contexts.store.db[:accounts].where(Sequel.function(:lower, :email) => to.downcase).get(
+          @contexts.keeper.db[:accounts].where(Sequel.function(:lower, :email) => to.downcase).get(
             :id
           )
-        studio, = id && @contexts.store.studio_of_account(id)
-        studio ? studio[:locale].to_sym : Locales::DEFAULT
+        found = id && @contexts.keeper.studio_of(Door::Keeper.new(account_id: id))
+        found ? found[:studio][:locale].to_sym : Locales::DEFAULT
       end
     end
   end

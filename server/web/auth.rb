@@ -52,10 +52,10 @@ module Stairwell
       private_constant :WORDS, :PASSWORD_ASKED
 
       # @param contexts [StudioContexts]
-      # @return [Class] what does for an account what nobody asks for over HTTP
+      # @return [Class] what does for an account what nobody asks for over HTTP, as the role of jobs
       def self.within(contexts)
         @within ||= {}
-        @within[contexts.store] ||= middleware(contexts.store, contexts.settings).rodauth
+        @within[contexts.keeper] ||= middleware(contexts.keeper, contexts.settings).rodauth
       end
 
       # @param store [Store]
@@ -165,9 +165,7 @@ module Stairwell
       # The same where the password's hash was made before, outside of a transaction.
       # @return [Integer]
       def self.keep_account(db, email:, name:, hash:)
-        db[:accounts]
-          .insert(email: email.downcase, name: name)
-          .tap { |id| db[:account_password_hashes].insert(id: id, password_hash: hash) }
+        db.get(Sequel.function(:add_account, email, name, hash))
       end
 
       # As long as looking at a password takes, where there is none to be looked at.

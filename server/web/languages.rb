@@ -87,10 +87,10 @@ module Stairwell
         end
 
         def call(env)
-          account_id = env["rodauth"]&.session_value
-          return @app.call(env) unless account_id
+          return @app.call(env) unless env["rodauth"]&.session_value
 
-          context = env[CONTEXT] = @contexts.of_account(account_id, env["rack.session"]["studio"])
+          context =
+            env[CONTEXT] = @contexts.of_person(env["rodauth"].door, env["rack.session"]["studio"])
           Locales.with(context.locale) { @app.call(env) }
         rescue Problem => problem
           # Who belongs to no studio any more can still see that, sign out, or join one.

@@ -80,12 +80,12 @@ RSpec.describe "A class" do
       days.to_h { |day| [day["date"], day["lessons"].map { |lesson| lesson["time"] }] }
     end
     # Nobody had a lesson on Monday, before they came.
-    expect(times.(ask(:get, "/api/timetable")["days"])).to include(
+    expect(times.call(ask(:get, "/api/timetable")["days"])).to include(
       "2027-03-01" => [],
       "2027-03-04" => ["19:30"] * 3
     )
     next_week = ask(:get, "/api/timetable?from=2027-03-08")["days"]
-    expect(times.(next_week)).to include(
+    expect(times.call(next_week)).to include(
       "2027-03-08" => ["16:30"] * 3,
       "2027-03-11" => ["19:30"] * 3
     )

@@ -77,10 +77,7 @@ RSpec.describe "The dates of a piece" do
     end
   end
 
-  def link =
-    TestApp::OWNER[:sheet_links].first.then do |row|
-      Stairwell::Server::SignedLink.token(row, TestApp::SETTINGS.link_secret)
-    end
+  def link = TestApp.sheet_token(TestApp::OWNER[:sheet_links].first)
 
   it "are the same on the studio's, the student's and the lesson's page after each of #{acts} acts" do
     random = Random.new(17)

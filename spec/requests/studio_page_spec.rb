@@ -263,6 +263,6 @@ RSpec.describe "The studio page" do
       day: Date.new(2027, 3, 4),
       kind: "repetition"
     }
-    Thread.new { TestApp.store.in_studio(1) { |db| db[:practice_marks].insert(row) } }.join
+    Thread.new { TestApp.keeper.in_studio(1) { |db| db[:practice_marks].insert(row) } }.join
   end
 end

@@ -59,21 +59,21 @@ RSpec.describe "Two studios" do
     tables.each do |table|
       expect(db[table].count).to eq(0), "#{table} shows rows without a studio"
       TestApp
-        .store
-        .in_studio(other[:studio_id]) do
+        .keeper
+        .in_studio(other[:studio_id]) do |keeper|
           expect(
-            db[table].exclude(
+            keeper[table].exclude(
               (table == :studios) ? { id: other[:studio_id] } : { studio_id: other[:studio_id] }
             ).count
           ).to eq(0)
         end
     end
-    expect(TestApp.store.in_studio(one[:studio_id]) { db[:students].count }).to eq(1)
+    expect(TestApp.keeper.in_studio(one[:studio_id]) { |keeper| keeper[:students].count }).to eq(1)
     expect {
       TestApp
-        .store
-        .in_studio(other[:studio_id]) do
-          db[:pieces].insert(studio_id: one[:studio_id], title: "Smuggled")
+        .keeper
+        .in_studio(other[:studio_id]) do |keeper|
+          keeper[:pieces].insert(studio_id: one[:studio_id], title: "Smuggled")
         end
     }.to raise_error(Sequel::DatabaseError, /row-level security/)
   end

@@ -27,8 +27,9 @@ RSpec.describe "A database made by the version before", order: :defined do
       db.run(Zlib::GzipReader.open("#{fixtures}/version_11.sql.gz", &:read))
       db.run("SET session_replication_role = origin")
       Sequel::Migrator.run(db, "db/migrations")
+      @settings = Stairwell::Server::Settings.from_env(env)
+      Stairwell::Prepare.sign_links(db, @settings.link_secrets)
     end
-    @settings = Stairwell::Server::Settings.from_env(env)
     Stairwell::Prepare.draw(@settings)
     @upgraded_store = Stairwell::Server::Store.new(@settings.app_url)
     @upgraded =

@@ -5,7 +5,7 @@ module Statements
   # Transactions, settings and the session are aside: what is counted is about the
   # studio's tables.
   ASIDE =
-    /\A(?:BEGIN|COMMIT|ROLLBACK|SET |SELECT set_config|SAVEPOINT|RELEASE)|"account_|"rate_counts"|FROM "accounts" WHERE \("id"|"memberships"/
+    /\A(?:BEGIN|COMMIT|ROLLBACK|SET |SELECT "?(?:enter_\w+|link_token)"?\(|SAVEPOINT|RELEASE)|"account_|"rate_counts"|FROM "accounts" WHERE \("id"|"memberships"/
 
   # Keeps what Sequel logs.
   class Log

@@ -66,8 +66,7 @@ module Stairwell
           {
             row: Repositories::Students.new(tables).find(@id),
             lesson: Repositories::Lessons.new(tables, @context).today(@id),
-            sheet_path:
-              Repositories::SheetLinks.new(tables, @context.settings.link_secret).path(@id)
+            sheet_path: Repositories::SheetLinks.new(tables).path(@id)
           }
         end
 

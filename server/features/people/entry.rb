@@ -40,9 +40,9 @@ module Stairwell
         # @param token [String]
         # @return [Hash] see the contract's Invitation
         def invitation(token)
-          context = studio_of(token)
+          context, id = behind(token)
           context
-            .read { |tables| invitations(context, tables).behind(token) }
+            .read { |tables| invitations(tables).behind(id) }
             .slice(:role, :email)
             .merge(studio: context.studio[:name])
         end
@@ -50,27 +50,23 @@ module Stairwell
         # @return [Hash] {success:}
         # @raise [Problem] 404, 422
         def join(token, values)
-          context = studio_of(token)
-          context.read { |tables| invitations(context, tables).behind(token) }
+          context, invitation_id = behind(token)
+          context.read { |tables| invitations(tables).behind(invitation_id) }
           person!(values)
           context.write do |tables|
-            row = invitations(context, tables).behind(token)
+            row = invitations(tables).behind(invitation_id)
             id = account(values)
             Repositories::Members.new(tables).join(id, row[:role])
-            invitations(context, tables).use(row, id)
+            invitations(tables).use(row, id)
           end
           { success: "joined" }
         end
 
         private
 
-        def studio_of(token)
-          id, = SignedLink.claimed(token)
-          (id && @contexts.of_studio(id)) || raise(Repositories::Invitations.over)
-        end
+        def behind(token) = @contexts.behind("invitation", token) { Repositories::Invitations.over }
 
-        def invitations(context, tables) =
-          Repositories::Invitations.new(tables, context.settings.invitation_secret)
+        def invitations(tables) = Repositories::Invitations.new(tables)
 
         def zone!(zone)
           TZInfo::Timezone.get(zone)

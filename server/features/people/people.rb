@@ -74,8 +74,7 @@ module Stairwell
 
         def run? = Rights.of(@context.role).include?(:run)
 
-        def invitations(tables) =
-          Repositories::Invitations.new(tables, @context.settings.invitation_secret)
+        def invitations(tables) = Repositories::Invitations.new(tables)
 
         def invitation(row)
           {
@@ -83,8 +82,7 @@ module Stairwell
             role: row[:role],
             email: row[:email],
             ends_on: @context.date_of(row[:ends_at]).to_s,
-            link:
-              "#{@context.settings.address}/join##{SignedLink.token(row, @context.settings.invitation_secret)}"
+            link: "#{@context.settings.address}/join##{row[:token]}"
           }
         end
       end

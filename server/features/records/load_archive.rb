@@ -241,7 +241,7 @@ module Stairwell
         def count_on
           @at = "numbers"
           @tables.db.get(Sequel.function(:number_on))
-          links = Repositories::SheetLinks.new(@tables, @context.settings.link_secret)
+          links = Repositories::SheetLinks.new(@tables)
           @at = "linked"
           @list["linked"].each { |id| links.renew(id) }
         end

@@ -33,7 +33,7 @@ module Stairwell
                 studios:
                   (
                     if account
-                      store.studios_of_account(account_id).map { |row| row.slice(:id, :name) }
+                      store.studios_of(env["rodauth"].door).map { |row| row.slice(:id, :name) }
                     else
                       []
                     end
@@ -48,12 +48,11 @@ module Stairwell
 
           # Of several studios a person belongs to, the one to work in from now on.
           app.put "/api/session/studio" do
-            account_id = env["rodauth"].session_value
             found =
               settings
                 .contexts
                 .store
-                .studios_of_account(account_id)
+                .studios_of(env["rodauth"].door)
                 .find { |row| row[:id] == sent[:id] }
             unless found
               raise Problem.new(404, Phrase["server.people.no_such_studio"], code: "no_studio")

@@ -10,13 +10,8 @@ module Stairwell
         # @return [Sheets]
         # @raise [Problem] 404 for any link that is not in force
         def self.behind(contexts, token)
-          studio_id, = SignedLink.claimed(token)
-          context = studio_id && contexts.of_studio(studio_id)
-          raise Repositories::SheetLinks.unknown unless context
-
-          new(context) do |tables|
-            Repositories::SheetLinks.new(tables, context.settings.link_secret).student_id(token)
-          end
+          context, id = contexts.behind("sheet", token) { Repositories::SheetLinks.unknown }
+          new(context) { |tables| Repositories::SheetLinks.new(tables).student_id(id) }
         end
 
         # @param context [StudioContext]
@@ -263,7 +258,7 @@ module Stairwell
           ]
         end
 
-        def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)
+        def links(tables) = Repositories::SheetLinks.new(tables)
       end
     end
   end

@@ -22,7 +22,7 @@ module Stairwell
           @context.write do |tables|
             Repositories::Students.new(tables).leave(id, @context.today)
             Jobs::EndKeeping.lay(tables, id, told)
-            Repositories::SheetLinks.new(tables, @context.settings.link_secret).withdraw(id)
+            Repositories::SheetLinks.new(tables).withdraw(id)
           end
           show(id)
         end
@@ -108,8 +108,7 @@ module Stairwell
           show(id)
         end
 
-        def calendars(tables) =
-          Repositories::CalendarLinks.new(tables, @context.settings.calendar_secret)
+        def calendars(tables) = Repositories::CalendarLinks.new(tables)
       end
     end
   end

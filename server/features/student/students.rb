@@ -309,7 +309,7 @@ module Stairwell
         def stale(row, values) =
           Problem.stale(:student, row[:name], kept: SettingsJson.of(row), sent: values)
 
-        def links(tables) = Repositories::SheetLinks.new(tables, @context.settings.link_secret)
+        def links(tables) = Repositories::SheetLinks.new(tables)
 
         def beside(tables, id)
           row = Repositories::Students.new(tables).find(id)
@@ -333,7 +333,7 @@ module Stairwell
                 @context.today - 7 * (Constants::PAST_WEEKS + 1)
               ),
             drills: Repositories::Repertoire.new(tables).drills(id),
-            **Repositories::StudentLinks.new(tables, @context.settings).paths(id)
+            **Repositories::StudentLinks.new(tables).paths(id)
           )
         end
 

@@ -11,11 +11,8 @@ module Stairwell
         # @return [String] iCalendar
         # @raise [Problem] 404 for any link that is not in force
         def self.behind(contexts, token)
-          studio_id, = SignedLink.claimed(token)
-          context = studio_id && contexts.of_studio(studio_id)
-          raise Repositories::SheetLinks.unknown unless context
-
-          new(context).behind(token)
+          context, id = contexts.behind("calendar", token) { Repositories::SheetLinks.unknown }
+          new(context).behind(id)
         end
 
         # @param context [StudioContext]
@@ -23,14 +20,15 @@ module Stairwell
           @context = context
         end
 
+        # @param id [Integer] of a link
         # @return [String] iCalendar
-        def behind(token)
+        def behind(id)
           first, last =
             @context.today - Limits::CALENDAR_DAYS.begin,
             @context.today + Limits::CALENDAR_DAYS.end
           link, table, names =
             @context.read do |tables|
-              link = links(tables).find(token)
+              link = links(tables).find(id)
               gone!(tables, link)
               [
                 link,
@@ -71,8 +69,7 @@ module Stairwell
 
         private
 
-        def links(tables) =
-          Repositories::CalendarLinks.new(tables, @context.settings.calendar_secret)
+        def links(tables) = Repositories::CalendarLinks.new(tables)
 
         # Brothers and sisters stand in one calendar.
         def family(tables, link) =
