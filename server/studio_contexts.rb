@@ -23,6 +23,9 @@ module Stairwell
       # @raise [KeyError] in a web server that doesn't work on jobs
       def keeper = @keeper ||= Store.new(settings.keeper_url)
 
+      # @return [Store] the one in whose transaction this thread is
+      def at_work = [@keeper, @store].compact.find { |store| store.db.in_transaction? } || @store
+
       # @param door [Door::Session]
       # @param wanted [Integer, nil] the studio that was chosen, of several
       # @return [StudioContext]

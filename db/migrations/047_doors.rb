@@ -68,7 +68,7 @@ Sequel.migration do
         $$ SELECT set_config('stairwell.person', door_pass('person', account), true) $$;
 
       -- A session is kept by its print alone: who shows what that was made from is who signed in.
-      CREATE FUNCTION print_of(shown text) RETURNS text LANGUAGE sql IMMUTABLE AS
+      CREATE FUNCTION print_of(shown text) RETURNS text LANGUAGE sql IMMUTABLE STRICT AS
         $$ SELECT encode(sha256(convert_to(shown, 'UTF8')), 'hex') $$;
       UPDATE account_active_session_keys SET session_id = print_of(session_id);
       CREATE UNIQUE INDEX account_active_session_keys_print ON account_active_session_keys (session_id);
@@ -103,11 +103,11 @@ Sequel.migration do
         RETURN true;
       END $$;
 
-      CREATE FUNCTION base_36(digits text) RETURNS bigint LANGUAGE sql IMMUTABLE AS $$
+      CREATE FUNCTION base_36(digits text) RETURNS bigint LANGUAGE sql IMMUTABLE STRICT AS $$
         SELECT sum((strpos('0123456789abcdefghijklmnopqrstuvwxyz', digit) - 1) * 36::numeric ^ (length(digits) - place))::bigint
         FROM string_to_table(digits, NULL) WITH ORDINALITY AS digits_of (digit, place)
       $$;
-      CREATE FUNCTION base_36(number bigint) RETURNS text LANGUAGE plpgsql IMMUTABLE AS $$
+      CREATE FUNCTION base_36(number bigint) RETURNS text LANGUAGE plpgsql IMMUTABLE STRICT AS $$
       DECLARE
         digits text := '';
       BEGIN

@@ -21,7 +21,7 @@ module Stairwell
         # @return [void]
         def prepare(contexts)
           self.contexts = contexts
-          Que.connection_proc = ->(&use) { connection(contexts.store.db, &use) }
+          Que.connection_proc = ->(&use) { connection(contexts.at_work.db, &use) }
           Que.logger = nil
         end
 

@@ -23,7 +23,7 @@ RSpec.describe "What nobody means" do
     )
 
   it "is refused as a problem, or borne" do
-    found = fuzz.requests(Slow.wanted? ? 800 : 300).scores(Slow.wanted? ? 30 : 10)
+    found = fuzz.requests(Slow.whole? ? 800 : 300).scores(Slow.whole? ? 30 : 10)
     wrong = found.faults.reject(&:slow?).join("\n")
     expect(wrong).to eq(""), "FUZZ_SEED=#{seed}\n#{wrong}\n#{TestApp::LOG.string[0, 4_000]}"
     # It got through the door, and further than the contract.

@@ -8,7 +8,7 @@ module LaidTogether
 
   def enqueue(*given, **more)
     if name.start_with?("Stairwell::") && !ALONE.include?(given.first) &&
-         !Stairwell::Server::Jobs.contexts.store.db.in_transaction?
+         !Stairwell::Server::Jobs.contexts.at_work.db.in_transaction?
       raise "#{name} was put outside of a transaction"
     end
 

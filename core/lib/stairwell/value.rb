@@ -25,7 +25,12 @@ module Stairwell
       end
 
       # @return [Object] a copy with some members changed
-      def with(**changes) = self.class.new(**to_h, **changes)
+      # @raise [NameError] for a member it doesn't have
+      def with(**changes)
+        copy = dup
+        changes.each { |name, value| copy[name] = value }
+        copy.freeze
+      end
     RUBY
     klass.class_eval(&body) if body
     klass
