@@ -9,21 +9,40 @@ module Stairwell
   # role the app signs in as, then migrates.
   module Prepare
     MIGRATIONS = File.expand_path("migrations", __dir__)
+    # Any number, which nothing else locks.
+    LOCK = 4_310_047
+    # Roles belong to all databases of a PostgreSQL: who prepares another one may be changing the
+    # same role.
+    TRIES = 10
+    private_constant :LOCK, :TRIES
 
     # @param settings [Server::Settings]
     # @return [void]
     def self.call(settings)
       Sequel.extension :migration
       Sequel.connect(settings.owner_url) do |db|
-        role(db, Server::Settings::APP_ROLE, settings.app_password)
-        role(db, Server::Settings::QUEUE_ROLE, settings.queue_password)
-        role(db, Server::Settings::KEEPER_ROLE, settings.keeper_password)
-        Sequel::Migrator.run(db, MIGRATIONS)
-        sign_links(db, settings.link_secrets)
-        EraseAgain.call(db)
-        close(db)
+        alone(db) do
+          role(db, Server::Settings::APP_ROLE, settings.app_password)
+          role(db, Server::Settings::QUEUE_ROLE, settings.queue_password)
+          role(db, Server::Settings::KEEPER_ROLE, settings.keeper_password)
+          Sequel::Migrator.run(db, MIGRATIONS)
+          sign_links(db, settings.link_secrets)
+          EraseAgain.call(db)
+          close(db)
+        end
       end
     end
+
+    # Of servers that start on one database at once, one prepares it and the others wait.
+    def self.alone(db)
+      db.synchronize do
+        db.get(Sequel.function(:pg_advisory_lock, LOCK))
+        yield
+      ensure
+        db.get(Sequel.function(:pg_advisory_unlock, LOCK))
+      end
+    end
+    private_class_method :alone
 
     # Closes the walls between studios for the owner too, where a backup that fell left them open.
     # @param db [Sequel::Database] as its owner
@@ -108,6 +127,12 @@ module Stairwell
         abort "The database role #{name} is a superuser or bypasses row security. Take that right away and start again."
       end
       db.run("#{role ? "ALTER" : "CREATE"} ROLE #{name} LOGIN PASSWORD #{db.literal(password)}")
+    rescue Sequel::DatabaseError => error
+      tries = tries.to_i + 1
+      raise if tries > TRIES || !error.message.match?(/concurrently updated|already exists/)
+
+      sleep 0.1
+      retry
     end
     private_class_method :role
   end

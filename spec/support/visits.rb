@@ -8,6 +8,8 @@ require_relative "noted"
 Capybara.app = Noted.new(TestApp.app)
 Capybara.server = :puma, { Silent: true, Threads: "1:5" }
 Capybara.default_max_wait_time = 15
+# Looking less often leaves the page the time to be drawn.
+Capybara.default_retry_interval = 0.05
 Capybara.enable_aria_label = true
 # Every letter is typed. Otherwise the middle of a long text is put in behind the page's
 # back, and is gone where the page is drawn anew meanwhile.
