@@ -178,10 +178,18 @@ module Stairwell
         # Plans come as text: they are taken apart when one is looked into.
         def weeks(tables, ids)
           since, over = @context.today - 7 * Limits::WEEKS_READ, @context.today - 14
-          tables.statement(:weeks, Tables.ids(ids), since, over) do |all, students, first, past|
+          soon = @context.today + Limits::DAYS_AHEAD
+          tables.statement(
+            :weeks,
+            Tables.ids(ids),
+            since,
+            over,
+            soon
+          ) do |all, students, first, past, last|
+            # What was planned while the clock ran far ahead is no week of theirs.
             recent =
               all[:week_plans].where(student_id: Tables.any(students)).where(
-                Sequel[:next_lesson] > first
+                (Sequel[:next_lesson] > first) & (Sequel[:starts] <= last)
               )
             begins = Sequel.function(:min, :starts).over(partition: %i[student_id next_lesson])
             newest =

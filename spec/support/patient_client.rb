@@ -59,7 +59,9 @@ class PatientClient
       @uri.port,
       open_timeout: 5,
       read_timeout: 30,
-      max_retries: 0
+      max_retries: 0,
+      use_ssl: @uri.scheme == "https",
+      verify_mode: OpenSSL::SSL::VERIFY_NONE # a certificate of our own
     ) do |http|
       request =
         Net::HTTP.const_get(method.to_s.capitalize).new(

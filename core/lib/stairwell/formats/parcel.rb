@@ -54,8 +54,7 @@ module Stairwell
 
       # What was written by hand may say more than a page can be.
       def page(data)
-        Score::Bounds.check_data(data) if data.is_a?(Hash)
-        map = Score::Bounds.check(Score::Document.load(data))
+        map = Score::Document.take(data)
         if map.bars.empty? || map.title.to_s.strip.empty?
           raise UnreadableError.new(Phrase["formats.parcel.no_bars"], code: :parcel)
         end

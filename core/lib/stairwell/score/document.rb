@@ -164,11 +164,17 @@ module Stairwell
           raise UnreadableError, Phrase["score.document.this_is_not_json_the_file"]
         end
 
-        data = JSON.parse(text)
-        refuse_unlike(data)
-        Coherence.check(Bounds.check(load(data)))
+        take(JSON.parse(text))
       rescue JSON::ParserError, EncodingError
         raise UnreadableError, Phrase["score.document.this_is_not_json_the_file"]
+      end
+
+      # @param data [Object] what somebody else's JSON holds
+      # @return [Map]
+      # @raise [UnreadableError] as {read}
+      def take(data)
+        refuse_unlike(data)
+        Coherence.check(Bounds.check(load(data)))
       end
 
       # Against the published schema; the validator is loaded only for this.
