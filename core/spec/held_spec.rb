@@ -10,11 +10,12 @@ RSpec.describe "What rests on a step that did not go" do
   let(:monday) { Date.new(2027, 3, 1) }
   let(:steps) do
     chain = [["right", []], ["both", ["right"]], ["faster", ["both"]], ["whole", ["faster"]]]
-    chain.map do |id, needs|
+    # Each asks for more than what was heard before it.
+    chain.each_with_index.map do |(id, needs), at|
       Stairwell::Practice
         .steps(page("bars: 4\ntempo: target 60\nsection A: 1-4"))
         .first
-        .with(id: id, title: id, needs: needs, good_days: 2, minutes: 2r)
+        .with(id: id, title: id, needs: needs, good_days: 2, minutes: 2r, tempo: 40 + 10 * at)
     end
   end
 

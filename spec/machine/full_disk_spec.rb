@@ -4,6 +4,7 @@ require_relative "../spec_helper"
 require "demo/people"
 require_relative "../support/whole_machine"
 require_relative "../support/patient_client"
+require_relative "../../core/spec/support/slow"
 
 # A data folder on a small file system that fills up.
 RSpec.describe "A disk that is full", order: :defined do
@@ -27,6 +28,8 @@ RSpec.describe "A disk that is full", order: :defined do
     end
   end
 
+  # Before and after: ten writes in every run, 300 with SLOW=1.
+  let(:some) { Slow.whole? ? 150 : 5 }
   let(:ballast) { File.join(@folder, "ballast") }
 
   def fill
@@ -45,7 +48,7 @@ RSpec.describe "A disk that is full", order: :defined do
           kept << key
       end
     end
-    5.times { piece.call }
+    some.times { piece.call }
     fill
     refusals = []
     200.times do |at|
@@ -70,7 +73,7 @@ RSpec.describe "A disk that is full", order: :defined do
     expect(refusals.uniq - [%w[503 disk_full], %w[503 database_away]]).to eq([])
     expect(refusals.size).to be_positive
     FileUtils.rm(ballast)
-    5.times { piece.call }
+    some.times { piece.call }
     @machine.database { |db| expect(db[:pieces].where(key: kept).count).to eq(kept.size) }
   end
 

@@ -16,8 +16,6 @@ module Browser
     --hide-scrollbars
     --force-prefers-reduced-motion
     --force-color-profile=srgb
-    --disable-site-isolation-trials
-    --renderer-process-limit=1
     --disable-features=BackForwardCache,SpareRendererForSitePerProcess
   ].freeze
 

@@ -27,7 +27,7 @@ module Stairwell
         of_days = marks.group_by(&:date)
         @days = of_days.transform_values { |of_day| tally(of_day) }.freeze
         @then = of_days.transform_values { |of_day| asked_then(of_day) }
-        by_day = results.group_by(&:date).transform_values { |of_day| of_day.max_by(&:at) }
+        by_day = results.group_by(&:date).transform_values { |of_day| last_word(of_day) }
         (@days.keys | by_day.keys).sort.each do |date|
           practised(date)
           hear(by_day[date]) if by_day[date]
@@ -57,6 +57,13 @@ module Stairwell
       end
 
       private
+
+      # What was heard of the step itself says more than what was heard of one it lies in.
+      def last_word(of_day)
+        contained, own = of_day.partition(&:contained)
+        said = own.max_by(&:at)
+        (said.nil? || said.result == :not_heard) ? contained.max_by(&:at) || said : said
+      end
 
       # A day of practice: a good day for what is learnt, a review of what is
       # secure; one that is a struggle is secure no more.
@@ -92,7 +99,7 @@ module Stairwell
       def hear(result)
         return if result.result == :not_heard
 
-        @last_result = result
+        @last_result = result unless result.contained
         case result.result
         when :not_yet
           @not_yet = true
@@ -103,6 +110,8 @@ module Stairwell
           @secure = false
         when :steady, :secure
           @credited = @good_days
+          return if result.contained
+
           @reviews = 0 unless secure? && result.result == :secure
           @secure = result.result == :secure
         end

@@ -33,6 +33,8 @@ module Stairwell
             .group_by(&:what)
             .transform_values { |all| all.max_by(&:at).introduced }
         @own = steps
+        @closure = Closure.new(steps)
+        @contained = @closure.results(@results.values.flatten)
         @steps = steps.flat_map { |step| simplification(step) }
       end
 
@@ -237,7 +239,12 @@ module Stairwell
               changed + @events.grep(Mark).select { |mark| undone.include?(mark.key) }
             end
           )
-        steps = touched.filter_map { |event| event.step_id if event.respond_to?(:step_id) }.uniq
+        steps =
+          touched.flat_map do |event|
+            next [] unless event.respond_to?(:step_id)
+
+            [event.step_id, *(@closure.reach(event.step_id) if event.is_a?(LessonResult))]
+          end
         Piece.new(@own, events, introduce_first: @introduce_first, folds: @folds.except(*steps))
       end
 
@@ -247,7 +254,8 @@ module Stairwell
       def fold(step)
         @folds[step.id] ||= begin
           asked = @asked.fetch(step.id, []).to_h { |one| [one.date, one.repetitions] }
-          Fold.new(step, @marks.fetch(step.id, []), @results.fetch(step.id, []), asked: asked)
+          results = @results.fetch(step.id, []) + @contained.fetch(step.id, [])
+          Fold.new(step, @marks.fetch(step.id, []), results, asked: asked)
         end
       end
 

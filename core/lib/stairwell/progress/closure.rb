@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Progress
+    # What was heard steady counts for everything it contains: bars within its bars, hands among its
+    # hands, a tempo not above what was heard, and nothing asked for that wasn't heard.
+    class Closure
+      # What playing the notes shows by itself. Whatever else a step is about was heard only in a
+      # step about the same.
+      HEARD_WITH_THE_NOTES = %i[overview position rhythm notes fingering tempo].freeze
+      # A recording is beside it only where the stage says so.
+      TRACK = :track
+      private_constant :HEARD_WITH_THE_NOTES, :TRACK
+
+      # @param steps [Array<Practice::Step>]
+      def initialize(steps)
+        @steps = steps.to_h { |step| [step.id, step] }
+        @contained = {}
+      end
+
+      # @param result [LessonResult]
+      # @return [Array<String>] ids of other steps that it counts for; none where it didn't go
+      def of(result)
+        return [] unless %i[steady secure].include?(result.result)
+
+        heard = @steps[result.step_id] or return []
+        within(heard, result.tempo || heard.tempo)
+      end
+
+      # @param id [String] of a step
+      # @return [Array<String>] ids of all that a result of it may count for, at whatever tempo
+      def reach(id) = @steps[id] ? within(@steps[id], Float::INFINITY) : []
+
+      # @param results [Array<LessonResult>]
+      # @return [Hash{String => Array<LessonResult>}] what they say of the steps they contain, by
+      #   step: steady, never more
+      def results(results)
+        results
+          .group_by { |result| [result.step_id, result.date] }
+          .each_value
+          .map { |of_day| of_day.max_by(&:at) }
+          .each_with_object(Hash.new { |all, id| all[id] = [] }) do |result, found|
+            of(result).each do |id|
+              found[id] << result.with(step_id: id, result: :steady, contained: true)
+            end
+          end
+      end
+
+      private
+
+      def within(heard, tempo)
+        @contained[[heard.id, tempo]] ||= @steps
+          .each_value
+          .select { |step| step.id != heard.id && contained?(step, heard, tempo) }
+          .map(&:id)
+      end
+
+      def contained?(step, heard, tempo)
+        (HEARD_WITH_THE_NOTES.include?(step.aspect) || step.aspect == heard.aspect) &&
+          (step.stage != TRACK || heard.stage == TRACK) &&
+          (step.tempo.nil? || (tempo && step.tempo <= tempo)) &&
+          (Practice.playing(step) - Practice.playing(heard)).empty? &&
+          step.spans.all? { |span| heard.spans.any? { |other| within?(span, other) } }
+      end
+
+      def within?(span, other) =
+        other.hold?(span) && !begins_before?(span, other) && !ends_after?(span, other)
+
+      def begins_before?(span, other) =
+        span.from == other.from && other.from_beat &&
+          (span.from_beat.nil? || span.from_beat < other.from_beat)
+
+      def ends_after?(span, other) =
+        span.to == other.to && other.to_beat && (span.to_beat.nil? || span.to_beat > other.to_beat)
+    end
+  end
+end
