@@ -36,38 +36,30 @@ RSpec.describe "On a small screen" do
     JS
   end
 
-  {
+  screens = {
     "a phone" => [390, 844],
     "a tablet on end" => [768, 1024],
     "a tablet" => [1024, 768]
-  }.each do |name, (width, height)|
-    it "fits #{name}, with the header in one row" do
-      sign_in
-      screen(width, height)
-      wide =
-        places.filter_map do |path, css|
-          visit path
-          expect(page).to have_css(css)
-          expect(
-            page.evaluate_script("document.querySelector('header').getBoundingClientRect().height")
-          ).to be < 60
-          found = sideways
-          "#{path}: #{found.last}" if found.any?
-        end
-      expect(wide).to eq([]), wide.join("\n")
-    end
-  end
+  }.freeze
 
-  it "fits a phone with text twice as large" do
+  # A page is loaded once and made wider; then its text larger, on the phone.
+  it "fits #{screens.keys.join(", ")}, with the header in one row, and a phone with text twice as large" do
     sign_in
-    screen(390, 844)
     wide =
-      places.keys.filter_map do |path|
+      places.flat_map do |path, css|
+        screen(*screens["a phone"])
         visit path
-        expect(page).to have_css(places.fetch(path))
+        expect(page).to have_css(css)
+        found =
+          screens.flat_map do |name, size|
+            screen(*size)
+            header = "document.querySelector('header').getBoundingClientRect().height"
+            expect(page.evaluate_script(header)).to be < 60
+            sideways.map { |one| "#{path} on #{name}: #{one}" }
+          end
+        screen(*screens["a phone"])
         page.execute_script("document.documentElement.style.fontSize = '200%'")
-        found = sideways
-        "#{path}: #{found.last}" if found.any?
+        found + sideways.map { |one| "#{path} with large text: #{one}" }
       end
     expect(wide).to eq([]), wide.join("\n")
   end

@@ -80,7 +80,9 @@ module TestApp
         [
           "SET session_replication_role = replica",
           *tables.map { |table| "DELETE FROM #{table}" },
-          *named.call(:pg_sequences, :sequencename).map { |name| "SELECT setval('#{name}', 1, false)" },
+          *named
+            .call(:pg_sequences, :sequencename)
+            .map { |name| "SELECT setval('#{name}', 1, false)" },
           "SET session_replication_role = origin"
         ].join(";")
       end

@@ -153,8 +153,9 @@ module Visits
   # axe finds nothing, in light and in dark.
   def expect_accessible
     expect(page).to be_axe_clean
+    # What is dark differs by its colours alone.
     page.execute_script("document.documentElement.classList.toggle('dark')")
-    expect(page).to be_axe_clean
+    expect(page).to be_axe_clean.checking_only(:"color-contrast")
     page.execute_script("document.documentElement.classList.toggle('dark')")
   end
 
