@@ -21,9 +21,9 @@ module Stairwell
 
           case kind.to_sym
           when :forgotten
-            Auth.within(contexts).reset_password_request(account_login: whom)
+            keeper(contexts).reset_password_request(account_login: whom)
           when :address
-            Auth.within(contexts).internal_request_eval(account_id: whom) { send_address_link }
+            keeper(contexts).internal_request_eval(account_id: whom) { send_address_link }
           else
             AccountMail.new(contexts).deliver(
               kind.to_sym,
@@ -33,6 +33,10 @@ module Stairwell
         rescue Rodauth::InternalRequestError
           nil # nobody has that address, or a link is on its way already
         end
+
+        private
+
+        def keeper(contexts) = Auth.within(contexts, contexts.keeper)
       end
     end
   end

@@ -52,10 +52,12 @@ module Stairwell
       private_constant :WORDS, :PASSWORD_ASKED
 
       # @param contexts [StudioContexts]
-      # @return [Class] what does for an account what nobody asks for over HTTP, as the role of jobs
-      def self.within(contexts)
+      # @param store [Store] contexts.keeper for what the web server may not do, such as making the
+      #   links that are mailed
+      # @return [Class] what does for an account what nobody asks for over HTTP
+      def self.within(contexts, store = contexts.store)
         @within ||= {}
-        @within[contexts.keeper] ||= middleware(contexts.keeper, contexts.settings).rodauth
+        @within[store] ||= middleware(store, contexts.settings).rodauth
       end
 
       # @param store [Store]

@@ -124,7 +124,7 @@ RSpec.describe "Another language", :aggregate_failures do
       expect(page).to have_css(css)
       expect(page).to spoken
       open_all
-      all("button[aria-expanded=false]").each(&:click)
+      all("button[aria-expanded=false]", minimum: 0).each(&:click)
       expect_only_texts(path)
       keys("?")
       expect_only_texts("#{path} and its keys")

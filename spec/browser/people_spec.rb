@@ -26,9 +26,11 @@ RSpec.describe "A studio of people" do
   end
 
   def buttons =
-    all("main button, main select, main input:not([readonly])", visible: true).map do |one|
-      one["aria-label"].to_s.empty? ? one.text : one["aria-label"]
-    end
+    all(
+      "main button, main select, main input:not([readonly])",
+      visible: true,
+      minimum: 0
+    ).map { |one| one["aria-label"].to_s.empty? ? one.text : one["aria-label"] }
 
   it "is opened by the first who has the code, and shared" do
     code = Stairwell::Server::Openings.new(TestApp::OWNER, TestApp::SETTINGS).make

@@ -179,7 +179,9 @@ RSpec.describe "The sheet on the phone" do
       expect(page).to have_text("page 12, line 1")
       expect(page).to have_no_text("Done when")
       names.size.times do
-        all("button[aria-label^=count]").size.times { |at| find_button("count #{at + 1}").click }
+        all("button[aria-label^=count]", minimum: 0).size.times do |at|
+          find_button("count #{at + 1}").click
+        end
         click_button "next ›"
       end
       expect(page).to have_css("h2", text: "That is all for today.")

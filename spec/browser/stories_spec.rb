@@ -162,7 +162,7 @@ RSpec.describe "A day of" do
         first =
           find("main section:has(h2):has(button[aria-label^=count])", match: :first)["aria-label"]
         within("main section[aria-label='#{first}']") do
-          boxes = all("button[aria-label^=count]").map { |one| one["aria-label"] }
+          boxes = all("button[aria-label^=count]", minimum: 0).map { |one| one["aria-label"] }
           boxes.each { |label| click_button label }
           expect(page).to have_text("#{boxes.size} of #{boxes.size}")
           click_button "That was hard" if day == 5

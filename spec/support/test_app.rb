@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "sequel"
+require_relative "web_alone"
 
 # The server under test and its database, shared by all specs of a run.
 module TestApp
@@ -29,7 +30,10 @@ module TestApp
 
   # The application anew, when another was made in between.
   def again =
-    @app = Stairwell::Server.app(SETTINGS, store: store, keeper: keeper, clock: CLOCK, log: LOG)
+    @app =
+      WebAlone.new(
+        Stairwell::Server.app(SETTINGS, store: store, keeper: keeper, clock: CLOCK, log: LOG)
+      )
 
   # @return [Stairwell::Server::StudioContexts]
   def contexts =

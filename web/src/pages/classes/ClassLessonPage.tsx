@@ -2,7 +2,13 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { newKey } from "../../api/client";
-import { useClassLesson, useFinishClass, useHearInClass, useJudge } from "../../api/queries";
+import {
+  useClassLesson,
+  useFinishClass,
+  useHearInClass,
+  useJudge,
+  useSession,
+} from "../../api/queries";
 import { Button } from "../../components/Button";
 import { fullDay } from "../../components/dates";
 import { useHelp } from "../../components/KeyHelp";
@@ -55,6 +61,7 @@ function Held({ lesson }: { lesson: Lesson }) {
   const hear = useHearInClass(lesson.id);
   const judge = useJudge(lesson.id);
   const finish = useFinishClass(lesson.id);
+  const mails = useSession().data?.mail ?? false;
   const table = useRef<HTMLTableElement>(null);
   const [at, setAt] = useState<[number, number]>([0, 0]);
   useHelp(t("classes.lesson.help"), [
@@ -119,7 +126,7 @@ function Held({ lesson }: { lesson: Lesson }) {
   };
   const open = members.filter((one) => !one.finished && one.lesson && !isAway(one)).length;
   const held = members.some((one) => one.finished);
-  const addressed = members.some((one) => one.addressed);
+  const sends = mails && members.some((one) => one.addressed);
   return (
     <>
       <PageHead
@@ -137,7 +144,7 @@ function Held({ lesson }: { lesson: Lesson }) {
         <Button onClick={() => go(`/classes/${lesson.id}`)}>
           {t("classes.lesson.back", { name: lesson.name })}
         </Button>
-        {addressed && (
+        {sends && (
           <Button disabled={finish.isPending || open === 0} onClick={() => finish.mutate(true)}>
             {t("classes.lesson.finish_and_send")}
           </Button>
