@@ -56,6 +56,8 @@ RSpec.describe "An archive between two servers", order: :defined do
       rate_counts
       sheet_links
       student_summaries
+      piece_figures
+      number_starts
       archive_loads
       archive_parts
     ]
@@ -127,7 +129,16 @@ RSpec.describe "An archive between two servers", order: :defined do
   end
 
   it "shows the same on every screen" do
-    students = here.ask(:get, "/api/students").map { |row| row["id"] }
+    # What jobs work out about each student is there.
+    Timeout.timeout(240) do
+      [here, there].each do |client|
+        sleep 1 until client.ask(:get, "/api/studio").all? { |row| row["known"] }
+      end
+    end
+    rows = here.ask(:get, "/api/students")
+    students = rows.map { |row| row["id"] }
+    # Who has left has no lesson.
+    held = rows.reject { |row| row["left_on"] }.map { |row| row["id"] }
     pieces = here.ask(:get, "/api/pieces").map { |row| row["id"] }
     paths = %w[
       /api/studio
@@ -143,9 +154,9 @@ RSpec.describe "An archive between two servers", order: :defined do
       /api/studio/keeping
     ]
     paths +=
-      students.flat_map do |id|
-        ["/api/students/#{id}", "/api/students/#{id}/lesson", "/api/students/#{id}/messages"]
-      end + pieces.flat_map { |id| ["/api/pieces/#{id}", "/api/pieces/#{id}/revisions"] }
+      students.flat_map { |id| ["/api/students/#{id}", "/api/students/#{id}/messages"] } +
+        held.map { |id| "/api/students/#{id}/lesson" } +
+        pieces.flat_map { |id| ["/api/pieces/#{id}", "/api/pieces/#{id}/revisions"] }
     names =
       [@from, @to].map { |machine| machine.database { |db| db[:accounts].select_hash(:id, :name) } }
     wrong =

@@ -27,6 +27,10 @@ class PatientClient
     self
   end
 
+  # @param address [String] of another server
+  # @return [PatientClient] with the same cookies there
+  def at(address) = dup.tap { |other| other.instance_variable_set(:@uri, URI(address)) }
+
   # @return [Hash, Array] the answer, whenever it comes
   # @raise [Refused]
   def ask(method, path, body = nil, type: "application/json")
