@@ -203,6 +203,19 @@ RSpec.describe "A student's lessons" do
     expect(excused.record.timetable.next_after(day[10])).to eq(day[24])
   end
 
+  it "that is finished was attended, unless somebody said otherwise" do
+    on = studio.plan(record(today: day[4])).record.with(today: day[10])
+    came = studio.came(on)
+    expect(came.appointments.map { |one| [one.day, one.attendance] }).to eq([[day[10], :came]])
+    expect(came.week).to be_nil
+    expect(studio.came(came.record)).to be_none
+    late = studio.change_lesson(on, on: day[10], attendance: :late, seen: 0).record
+    left_out = studio.change_lesson(on, on: day[10], left_out: true, seen: 0).record
+    expect([late, left_out, on.with(today: day[11])].map { |one| studio.came(one).none? }).to all(
+      be(true)
+    )
+  end
+
   it "one that makes up for another counts once, however often it is sent" do
     left_out = change(record, on: day[10], left_out: true)
     made_up =

@@ -175,6 +175,23 @@ RSpec.describe "A lesson" do
       )
       expect(lesson["lesson"]["finished"]).to be(true)
     end
+
+    it "says who came, unless that was said" do
+      lesson_day
+      came = -> { ask(:get, "/api/today")["lessons"].map { |one| one["attendance"] } }
+      finish = -> { ask(:post, "#{path}/lesson/finish", { send: false }) }
+      finish.call
+      expect(came.call).to eq(["came"])
+      attend = "#{path}/lessons/2027-03-10/attendance"
+      ask(:put, attend, { version: 1, attendance: "late" })
+      finish.call
+      expect(came.call).to eq(["late"])
+      # On a day without a lesson nobody comes.
+      TestApp.now = Time.utc(2027, 3, 12, 16)
+      sign_in
+      finish.call
+      expect(TestApp::OWNER[:appointments].select_map(:attendance)).to eq(["late"])
+    end
   end
 
   it "lists the day's lessons in order, with the week, what to hear first and what wants attention" do

@@ -127,6 +127,9 @@ module Stairwell
     # @return [Change] see {ChangeLesson#put_in}
     def self.put_lesson_in(record, **said) = ChangeLesson.new(record).put_in(**said)
 
+    # @return [Change] see {ChangeLesson#came}
+    def self.came(record) = ChangeLesson.new(record).came
+
     # Days, minutes or what else the student's settings hold are others now.
     # @param student [Student]
     # @return [Change]

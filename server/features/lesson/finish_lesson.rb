@@ -48,7 +48,11 @@ module Stairwell
                     []
                   end
                 )
-              Studio.plan(record, from: record.today + 1).promising
+              came = Studio.came(record)
+              Studio
+                .plan(came.record, from: record.today + 1)
+                .with(appointments: came.appointments)
+                .promising
             end
           # Without a mail server it lies in the outbox, and nobody gets it.
           { sent: send_mail && !@context.settings.smtp.nil?, sheet_path: beside[:sheet_path] }

@@ -9,9 +9,10 @@ module Stairwell
         # What makes a PDF of sheets.
         module OnPaper
           # @param sheets [Array<Hash>] see {SheetJson#to_h}
-          # @param told [Array<Hash>] see {WeekPdf}
+          # @param told [Array<Hash>] see {WeekPdf}; printed only where they were asked for
           # @return [String] PDF
           def paper(sheets, told: [])
+            told = [] unless checked.query["recaps"]
             content_type "application/pdf"
             headers "Content-Disposition" => "inline; filename=\"week.pdf\""
             WeekPdf.new(sheets, empty: checked.query["boxes"] == "empty", told: told).to_s

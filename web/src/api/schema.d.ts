@@ -1449,6 +1449,8 @@ export interface paths {
         parameters: {
             query?: {
                 boxes?: components["parameters"]["Boxes"];
+                /** @description The last recaps on a page of their own */
+                recaps?: components["parameters"]["Recaps"];
             };
             header?: never;
             path: {
@@ -2243,6 +2245,8 @@ export interface paths {
         parameters: {
             query?: {
                 boxes?: components["parameters"]["Boxes"];
+                /** @description The last recaps on a page of their own */
+                recaps?: components["parameters"]["Recaps"];
             };
             header?: never;
             path: {
@@ -4056,6 +4060,8 @@ export interface components {
         Id: components["schemas"]["Count"];
         For: components["schemas"]["Whose"];
         RoutineKey: components["schemas"]["RoutineKey"];
+        /** @description The last recaps on a page of their own */
+        Recaps: "lately";
         Boxes: "empty" | "done";
         Assignment: components["schemas"]["Count"];
         Unit: components["schemas"]["Count"];
@@ -6763,6 +6769,8 @@ export interface operations {
         parameters: {
             query?: {
                 boxes?: components["parameters"]["Boxes"];
+                /** @description The last recaps on a page of their own */
+                recaps?: components["parameters"]["Recaps"];
             };
             header?: never;
             path: {
@@ -8095,6 +8103,8 @@ export interface operations {
         parameters: {
             query?: {
                 boxes?: components["parameters"]["Boxes"];
+                /** @description The last recaps on a page of their own */
+                recaps?: components["parameters"]["Recaps"];
             };
             header?: never;
             path: {

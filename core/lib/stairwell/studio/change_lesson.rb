@@ -40,6 +40,15 @@ module Stairwell
         follow(added)
       end
 
+      # Whoever had a lesson today came, unless somebody said otherwise.
+      # @return [Change] of nothing where there was none, or it is known who came
+      def came
+        found = @record.timetable.on(@record.today)
+        return Change.new(record: @record) if found.nil? || found.attendance || !found.held?
+
+        follow(found.with(attendance: :came))
+      end
+
       private
 
       # Of two on one day the one that was left out is what is to be held after all.

@@ -150,7 +150,11 @@ function Whole({ sheet: loaded, token }: { sheet: Sheet; token: string }) {
           </Text>
         </details>
       )}
-      <Told recap={sheet.recap} before={sheet.told_before} />
+      <Told
+        recap={sheet.recap}
+        before={sheet.told_before}
+        print={`/api/sheet/${token}/week.pdf?recaps=lately`}
+      />
       <Message token={token} today={sheet.today} sent={sheet.messages ?? []} />
       {!window.isSecureContext && (
         <Text mt="8px" color="soft">

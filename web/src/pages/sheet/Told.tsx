@@ -1,5 +1,6 @@
-import { Text } from "@chakra-ui/react";
+import { Box, Text } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
+import { Button } from "../../components/Button";
 import { fullDay } from "../../components/dates";
 import { Paper } from "../../components/Paper";
 import { t } from "../../words";
@@ -7,7 +8,16 @@ import { t } from "../../words";
 type Recap = NonNullable<Schemas["Sheet"]["recap"]>;
 
 /** What was told after the last lesson, and after those before it. */
-export function Told({ recap, before = [] }: { recap: Recap | null; before?: Recap[] }) {
+export function Told({
+  recap,
+  before = [],
+  print,
+}: {
+  recap: Recap | null;
+  before?: Recap[];
+  /** The address of the week with these recaps on paper. */
+  print: string;
+}) {
   if (!recap) return null;
   return (
     <Paper as="section" aria-label={t("sheet.told.recap")} px="14px" mt="10px">
@@ -28,6 +38,9 @@ export function Told({ recap, before = [] }: { recap: Recap | null; before?: Rec
           </Text>
         </details>
       ))}
+      <Box pb="12px">
+        <Button onClick={() => window.open(print, "_blank")}>{t("sheet.told.print")}</Button>
+      </Box>
     </Paper>
   );
 }

@@ -55,6 +55,15 @@ export function Past({ student }: { student: Schemas["Student"] }) {
           {student.lessons.map((one) => (
             <PastLesson key={one.day} student={student.id} lesson={one} />
           ))}
+          <Button
+            size="xs"
+            mt="8px"
+            onClick={() =>
+              window.open(`/api/students/${student.id}/week.pdf?recaps=lately`, "_blank")
+            }
+          >
+            {t("students.past.print")}
+          </Button>
         </Paper>
       )}
     </Flex>
