@@ -106,4 +106,12 @@ RSpec.describe Stairwell::Formats::StudentList do
       expect { list.read(text) }.to raise_error(Stairwell::UnreadableError, words)
     end
   end
+
+  it "is refused with more columns than say anything of a student" do
+    wide = ->(columns) do
+      described_class.read("name,day,time#{",x" * (columns - 3)}\nIlo,Monday,16:00\n")
+    end
+    expect(wide[200].lines.size).to eq(1)
+    expect { wide[201] }.to raise_error(Stairwell::UnreadableError, /201 columns, more than 200/)
+  end
 end

@@ -88,14 +88,18 @@ RSpec.describe "Two web processes", order: :defined do
     expect(titles.uniq.size).to eq(1)
     stranger = PatientClient.new(machine.address)
     stranger.token = stranger.ask(:get, "/api/session")["csrf"]
+    guess = { email: "nobody@quay.example", password: "wrong wrong wrong" }
+    # Five at a time, so that a slow machine too sends them within the minute that is counted.
     codes =
-      Array.new(Stairwell::Server::Limits::SIGN_INS[:limit] + 5) do
-        stranger.once(
-          :post,
-          "/api/login",
-          { email: "nobody@quay.example", password: "wrong wrong wrong" }
-        ).code
-      end
+      Array
+        .new(5) do
+          Thread.new do
+            Array.new(Stairwell::Server::Limits::SIGN_INS[:limit] / 5 + 1) do
+              stranger.once(:post, "/api/login", guess).code
+            end
+          end
+        end
+        .flat_map(&:value)
     expect(codes.count("429")).to be >= 5
     # A desk that is signed in goes on, whoever answers.
     expect(Array.new(20) { desk.once(:get, "/api/session").code }.uniq).to eq(["200"])

@@ -14,9 +14,10 @@ module Stairwell
     # Minutes of a lesson where nothing else is said: the usual length for a child, common
     # practice, no source.
     LESSON_MINUTES = 30
-    # Own choice: events of a calendar file with holidays, and lines of a list of students.
+    # Own choice: events of a calendar file with holidays, lines and columns of a list of students.
     MOST_EVENTS = 2_000
     MOST_STUDENT_LINES = 200
+    MOST_STUDENT_COLUMNS = 200
     # Own choice: who practises on a day has done so by then.
     PRACTISED_BY = "18:00"
     # Own choice: a lesson further away is as good as none, and nobody plans toward it.

@@ -66,6 +66,17 @@ module Stairwell
                 )
         end
 
+        if head.size > Constants::MOST_STUDENT_COLUMNS
+          raise UnreadableError.new(
+                  Phrase[
+                    "formats.student_list.too_wide",
+                    count: head.size,
+                    most: Constants::MOST_STUDENT_COLUMNS
+                  ],
+                  code: :too_wide
+                )
+        end
+
         found = head.map { |text| Cells.column(text.to_s) }
         @columns = found.compact.uniq
         @unknown =
