@@ -126,10 +126,15 @@ postgres_programs() { # postgres_programs CLUSTER
 }
 
 cluster_started() { # cluster_started CLUSTER PORT [OPTIONS]
-  local programs
+  local programs try
   programs=$(postgres_programs "$1")
-  as_postgres "$programs/pg_ctl" -D "$1" -l "$1/log" -w -s -o "-p $2 -c listen_addresses=127.0.0.1 -c unix_socket_directories= ${3:-}" start ||
-    fail "PostgreSQL did not start; its log is $1/log"
+  # Where the plug was pulled a moment ago, a process of the one before may still have written while
+  # this one brought its files in order. The next try finds nobody.
+  for try in 1 2 3; do
+    as_postgres "$programs/pg_ctl" -D "$1" -l "$1/log" -w -s -o "-p $2 -c listen_addresses=127.0.0.1 -c unix_socket_directories= ${3:-}" start && return
+    sleep "$try"
+  done
+  fail "PostgreSQL did not start; its log is $1/log"
 }
 
 # The disk must have room for a start and some work.
