@@ -8,7 +8,7 @@ module Stairwell
       # What playing the notes shows by itself. Whatever else a step is about was heard only in a
       # step about the same.
       HEARD_WITH_THE_NOTES = %i[overview position rhythm notes fingering tempo].freeze
-      # A recording is beside it only where the stage says so.
+      # The stage that is played along with a recording.
       TRACK = :track
       private_constant :HEARD_WITH_THE_NOTES, :TRACK
 
@@ -60,18 +60,18 @@ module Stairwell
           (step.stage != TRACK || heard.stage == TRACK) &&
           (step.tempo.nil? || (tempo && step.tempo <= tempo)) &&
           (Practice.playing(step) - Practice.playing(heard)).empty? &&
-          step.spans.all? { |span| heard.spans.any? { |other| within?(span, other) } }
+          step.spans.all? { |span| heard.spans.any? { |outer| inside?(span, outer) } }
       end
 
-      def within?(span, other) =
-        other.hold?(span) && !begins_before?(span, other) && !ends_after?(span, other)
+      def inside?(span, outer) =
+        outer.hold?(span) && !begins_before?(span, outer) && !ends_after?(span, outer)
 
-      def begins_before?(span, other) =
-        span.from == other.from && other.from_beat &&
-          (span.from_beat.nil? || span.from_beat < other.from_beat)
+      def begins_before?(span, outer) =
+        span.from == outer.from && outer.from_beat &&
+          (span.from_beat.nil? || span.from_beat < outer.from_beat)
 
-      def ends_after?(span, other) =
-        span.to == other.to && other.to_beat && (span.to_beat.nil? || span.to_beat > other.to_beat)
+      def ends_after?(span, outer) =
+        span.to == outer.to && outer.to_beat && (span.to_beat.nil? || span.to_beat > outer.to_beat)
     end
   end
 end

@@ -58,11 +58,10 @@ module Stairwell
 
       private
 
-      # What was heard of the step itself says more than what was heard of one it lies in.
+      # A result of the step itself counts before one of a step that contains it.
       def last_word(of_day)
-        contained, own = of_day.partition(&:contained)
-        said = own.max_by(&:at)
-        (said.nil? || said.result == :not_heard) ? contained.max_by(&:at) || said : said
+        contained, own = of_day.partition(&:contained).map { |results| results.max_by(&:at) }
+        (own.nil? || own.result == :not_heard) ? contained || own : own
       end
 
       # A day of practice: a good day for what is learnt, a review of what is

@@ -5,7 +5,7 @@ module Stairwell
     # What was heard at a lesson: :not_heard, :not_yet, :shaky, :steady or
     # :secure. The last one said for a step on a day holds. `tempo` is that at which it was played,
     # nil where nobody said.
-    # `contained` is one that was heard of a step this one lies in, see {Closure}.
+    # `contained` where it comes from a step that contains this one, see {Closure}.
     LessonResult =
       Stairwell.value(:step_id, :date, :result, :at, key: nil, tempo: nil, contained: false) do
         # @return [Rational, nil] the tempo of an easier form at the most: that at which it went, or

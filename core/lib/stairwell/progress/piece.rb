@@ -14,7 +14,8 @@ module Stairwell
 
       # @param introduce_first [Boolean] whether a section opens only when it was introduced
       # @param folds [Hash{String => Fold}] by step id, where they are known
-      def initialize(steps, events, introduce_first: false, folds: {})
+      # @param closure [Closure] of the same steps
+      def initialize(steps, events, introduce_first: false, folds: {}, closure: Closure.new(steps))
         @events = events
         @folds = folds
         @introduce_first = introduce_first
@@ -33,7 +34,7 @@ module Stairwell
             .group_by(&:what)
             .transform_values { |all| all.max_by(&:at).introduced }
         @own = steps
-        @closure = Closure.new(steps)
+        @closure = closure
         @contained = @closure.results(@results.values.flatten)
         @steps = steps.flat_map { |step| simplification(step) }
       end
@@ -245,7 +246,13 @@ module Stairwell
 
             [event.step_id, *(@closure.reach(event.step_id) if event.is_a?(LessonResult))]
           end
-        Piece.new(@own, events, introduce_first: @introduce_first, folds: @folds.except(*steps))
+        Piece.new(
+          @own,
+          events,
+          introduce_first: @introduce_first,
+          folds: @folds.except(*steps),
+          closure: @closure
+        )
       end
 
       # What a stage is called that opens when it is introduced.
