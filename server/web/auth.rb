@@ -120,7 +120,10 @@ module Stairwell
             after_reset_password { opened_again }
             after_change_password { renew_session }
             before_verify_login_change { mail(:moved, to: account[login_column]) }
-            auth_class_eval { include Auth::Methods }
+            auth_class_eval do
+              include Auth::Proofs
+              include Auth::Methods
+            end
           end
 
           route do |r|

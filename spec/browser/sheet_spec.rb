@@ -115,6 +115,9 @@ RSpec.describe "The sheet on the phone" do
       expect(page).to have_text("well done.")
       find("summary", text: "After the lesson on Wednesday 3 March").click
       expect(page).to have_text("as before.")
+      printed = window_opened_by { click_button "Print these with the week" }
+      within_window(printed) { expect(page.current_url).to end_with("/week.pdf?recaps=lately") }
+      printed.close
       expect_sent
       visit current_path
       expect(page).to have_checked_field("Page 3", disabled: true)

@@ -17,14 +17,11 @@ module Stairwell
           ]
         end
 
-        # @return [Door::Session] what the session shows to the database, to come into a studio
-        def door = Door::Session.new(shown: shown(session[session_id_session_key]))
-
         # @return [Boolean] whether the session is one in the database, of an open account
         def currently_active_session?
           return false unless (id = session[session_id_session_key])
 
-          mine = active_sessions_ds.where(session_id: print(id))
+          mine = active_sessions_ds.where(session_id: session_digest(id))
           found =
             mine
               .exclude(inactive_session_cond)
@@ -73,7 +70,7 @@ module Stairwell
           account_from_session
           key = random_key
           waiting = verify_login_change_ds.where(Sequel[:deadline] > Sequel::CURRENT_TIMESTAMP)
-          login = waiting.returning(:login).update(key: kept(key)).first&.fetch(:login)
+          login = waiting.returning(:login).update(key: key_digest(key)).first&.fetch(:login)
           deliver(:address, login, token_param_value(key)) if login
         end
 
@@ -83,70 +80,6 @@ module Stairwell
           generate_reset_password_key_value
           create_reset_password_key
           token_param_value(reset_password_key_value)
-        end
-
-        # A link holds what the database has only the print of. The one before it ends.
-        # @return [void]
-        def create_reset_password_key
-          values = {
-            key: kept(reset_password_key_value),
-            deadline: Sequel.lit("now() + interval '1 day'"),
-            email_last_sent: Sequel::CURRENT_TIMESTAMP
-          }
-          password_reset_ds.insert_conflict(target: :id, update: values).insert(
-            id: account_id,
-            **values
-          )
-        end
-
-        # @return [Hash, nil] whose link it is
-        def account_from_reset_password_key(token)
-          id, @shown_key = whose(token)
-          return unless id && db.get(Sequel.function(:reset_key_fits, id, @shown_key))
-
-          set_account(_account_from_id(id, account_open_status_value), :reset_password)
-        end
-
-        # @return [Hash, nil] as {#account_from_reset_password_key}
-        def account_from_verify_login_change_key(token)
-          id, @shown_key = whose(token)
-          login = id && db.get(Sequel.function(:address_key_fits, id, @shown_key)) or return
-
-          @verify_login_change_new_login = login
-          set_account(_account_from_id(id, account_open_status_value), :verify_login_change)
-        end
-
-        # The database takes a new hash from who shows the one before, or the key of a mailed link.
-        # @return [void]
-        # @raise [Rodauth::SetPasswordFailure] where somebody changed it meanwhile
-        def set_password(password)
-          hash = password_hash(password)
-          shown = @shown_key || @known_hash
-          function = @shown_key ? :reset_password : :change_password
-          unless db.get(Sequel.function(function, account_id, shown, hash))
-            raise Rodauth::SetPasswordFailure, "it was changed meanwhile"
-          end
-
-          @known_hash = hash
-        end
-
-        # A session begins for who has just shown the password.
-        # @return [void]
-        def add_active_session
-          key = generate_active_sessions_key
-          set_session_value(session_id_session_key, key)
-          done = Sequel.function(:begin_session, session_value, @known_hash, print(key))
-          raise Rodauth::Error, "no session without a password" unless db.get(done)
-        end
-
-        # @return [void]
-        def remove_current_session
-          (id = session[session_id_session_key]) && remove_active_session(print(id))
-        end
-
-        # @return [void]
-        def remove_all_active_sessions_except_for(id)
-          active_sessions_ds.exclude(session_id: print(id)).delete
         end
 
         # @param password [String] a new one
@@ -178,9 +111,9 @@ module Stairwell
           remove_all_active_sessions
           add_active_session
           remembered = session["remembered"] == true
-          active_sessions_ds.where(session_id: print(session[session_id_session_key])).update(
-            remembered: remembered
-          )
+          active_sessions_ds.where(
+            session_id: session_digest(session[session_id_session_key])
+          ).update(remembered: remembered)
           mail(:changed)
         end
 
@@ -232,38 +165,8 @@ module Stairwell
         def update_login(login)
           return true if _account_from_login(login)
 
-          asked = Sequel.function(:ask_for_address, account_id, @known_hash, login)
+          asked = Sequel.function(:ask_for_address, account_id, @proven_hash, login)
           db.get(asked).tap { |taken| mail(:address) if taken }
-        end
-
-        # By the key of a mailed link.
-        def _update_login(_login)
-          db
-            .get(Sequel.function(:change_address, account_id, @shown_key))
-            .tap { |changed| clear_tokens(:change_login) if changed }
-        end
-
-        # The hash of a password that fits is what the database asks for before it changes anything.
-        def database_function_password_match?(name, hash_id, password, salt)
-          hash = password_hash_using_salt(password, salt)
-          db
-            .get(Sequel.function(function_name(name), hash_id, hash))
-            .tap { |fits| @known_hash = hash if fits }
-        end
-
-        # What a session shows, and what is kept of it.
-        def shown(id) = id && compute_hmac(id)
-
-        def print(id) = Digest::SHA256.hexdigest(shown(id))
-
-        # What is kept of a mailed link's key.
-        def kept(key) = Digest::SHA256.hexdigest(convert_email_token_key(key))
-
-        # @return [Array(Integer, String), nil] account and key of a mailed link, as claimed
-        def whose(token)
-          id, key = split_token(token)
-          id = key && convert_token_id(id)
-          id && [id, key]
         end
 
         def password_does_not_meet_requirements_message = password_requirement_message
@@ -273,9 +176,9 @@ module Stairwell
         def remember_device
           remembered = param_or_nil("remember") == "true"
           session["remembered"] = true if remembered
-          active_sessions_ds.where(session_id: print(session[session_id_session_key])).update(
-            remembered: remembered
-          )
+          active_sessions_ds.where(
+            session_id: session_digest(session[session_id_session_key])
+          ).update(remembered: remembered)
           if remembered
             request.env["rack.session.options"][:expire_after] = Limits::REMEMBERED[:age]
           end
