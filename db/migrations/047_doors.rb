@@ -11,8 +11,8 @@ Sequel.migration do
 
   up do
     run <<~SQL
-      -- Keys of signatures, prepared as HMAC (RFC 2104) wants them. Those of links are put in at each
-      -- start, since they come out of the server's secret.
+      -- Keys of signatures, prepared for HMAC (RFC 2104). Those of links are put in at each start,
+      -- since they are derived from the server's secret.
       CREATE TABLE door_keys (
         kind text PRIMARY KEY CHECK (kind IN ('pass', 'sheet', 'calendar', 'invitation')),
         inner_key bytea NOT NULL CHECK (octet_length(inner_key) = 64),
@@ -21,11 +21,13 @@ Sequel.migration do
       -- Random on both sides: nobody else makes or reads this signature.
       INSERT INTO door_keys SELECT 'pass', sha256(a) || sha256(b), sha256(c) || sha256(d)
         FROM (SELECT uuid_send(gen_random_uuid()) AS a, uuid_send(gen_random_uuid()) AS b,
-                     uuid_send(gen_random_uuid()) AS c, uuid_send(gen_random_uuid()) AS d) AS random;
+                     uuid_send(gen_random_uuid()) AS c, uuid_send(gen_random_uuid()) AS d)
+          AS random;
 
       CREATE FUNCTION door_signature(of_kind text, signed text) RETURNS text
         LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public, pg_temp AS $$
-        SELECT encode(sha256(outer_key || sha256(inner_key || convert_to(signed, 'UTF8'))), 'hex')
+        SELECT
+          encode(sha256(outer_key || sha256(inner_key || convert_to(signed, 'UTF8'))), 'hex')
         FROM door_keys WHERE kind = of_kind
       $$;
 
@@ -71,7 +73,8 @@ Sequel.migration do
       CREATE FUNCTION print_of(shown text) RETURNS text LANGUAGE sql IMMUTABLE STRICT AS
         $$ SELECT encode(sha256(convert_to(shown, 'UTF8')), 'hex') $$;
       UPDATE account_active_session_keys SET session_id = print_of(session_id);
-      CREATE UNIQUE INDEX account_active_session_keys_print ON account_active_session_keys (session_id);
+      CREATE UNIQUE INDEX account_active_session_keys_print
+        ON account_active_session_keys (session_id);
 
       -- @return whose session it is; null where it is none
       CREATE FUNCTION enter_as(shown text) RETURNS bigint
@@ -104,7 +107,10 @@ Sequel.migration do
       END $$;
 
       CREATE FUNCTION base_36(digits text) RETURNS bigint LANGUAGE sql IMMUTABLE STRICT AS $$
-        SELECT sum((strpos('0123456789abcdefghijklmnopqrstuvwxyz', digit) - 1) * 36::numeric ^ (length(digits) - place))::bigint
+        SELECT sum(
+          (strpos('0123456789abcdefghijklmnopqrstuvwxyz', digit) - 1)
+            * 36::numeric ^ (length(digits) - place)
+        )::bigint
         FROM string_to_table(digits, NULL) WITH ORDINALITY AS digits_of (digit, place)
       $$;
       CREATE FUNCTION base_36(number bigint) RETURNS text LANGUAGE plpgsql IMMUTABLE STRICT AS $$
@@ -112,15 +118,17 @@ Sequel.migration do
         digits text := '';
       BEGIN
         LOOP
-          digits := substr('0123456789abcdefghijklmnopqrstuvwxyz', (number % 36)::integer + 1, 1) || digits;
+          digits := substr(
+            '0123456789abcdefghijklmnopqrstuvwxyz', (number % 36)::integer + 1, 1
+          ) || digits;
           number := number / 36;
           EXIT WHEN number = 0;
         END LOOP;
         RETURN digits;
       END $$;
 
-      -- A private link into the studio one is in: studio and row, both in base 36, and the signature
-      -- over them and what the row alone knows.
+      -- A private link into the studio one is in: studio and row, both in base 36, and the
+      -- signature over them and the row's nonce.
       CREATE FUNCTION link_token(of_kind text, row_id bigint, nonce text) RETURNS text
         LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public, pg_temp AS $$
         SELECT claimed || '.' || left(door_signature(of_kind, claimed || '.' || nonce), 32)
@@ -166,7 +174,8 @@ Sequel.migration do
         studio bigint := nextval(pg_get_serial_sequence('studios', 'id'));
       BEGIN
         PERFORM open_studio(studio);
-        INSERT INTO studios (id, name, time_zone) OVERRIDING SYSTEM VALUE VALUES (studio, called, zone);
+        INSERT INTO studios (id, name, time_zone) OVERRIDING SYSTEM VALUE
+          VALUES (studio, called, zone);
         IF speaks IS NOT NULL THEN
           UPDATE studios SET locale = speaks WHERE id = studio;
         END IF;
@@ -188,14 +197,15 @@ Sequel.migration do
         RETURN account;
       END $$;
 
-      -- Accounts. A password's hash is shown to change it, to begin a session, and to ask for another
-      -- address; the key of a mailed link does instead.
+      -- Accounts. A new password, a session and a new address take the hash of the present
+      -- password, or the key of a mailed link.
       CREATE FUNCTION add_account(address text, called text, hash text) RETURNS bigint
         LANGUAGE plpgsql VOLATILE SECURITY DEFINER SET search_path = public, pg_temp AS $$
       DECLARE
         account bigint;
       BEGIN
-        INSERT INTO accounts (email, name) VALUES (lower(address), called) RETURNING id INTO account;
+        INSERT INTO accounts (email, name) VALUES (lower(address), called)
+          RETURNING id INTO account;
         INSERT INTO account_password_hashes VALUES (account, hash);
         RETURN account;
       END $$;
@@ -240,7 +250,8 @@ Sequel.migration do
           RETURN false;
         END IF;
         INSERT INTO account_login_change_keys (id, key, login) VALUES (account, '', address)
-          ON CONFLICT (id) DO UPDATE SET key = '', login = excluded.login, deadline = now() + interval '1 day';
+          ON CONFLICT (id) DO UPDATE
+          SET key = '', login = excluded.login, deadline = now() + interval '1 day';
         RETURN true;
       END $$;
       CREATE FUNCTION address_key_fits(account bigint, shown text) RETURNS text
@@ -310,13 +321,15 @@ Sequel.migration do
       REVOKE INSERT, UPDATE ON account_active_session_keys FROM stairwell_app;
       GRANT UPDATE (remembered, last_use) ON account_active_session_keys TO stairwell_app;
       REVOKE ALL ON account_password_reset_keys, account_login_change_keys FROM stairwell_app;
-      GRANT SELECT (id), DELETE ON account_password_reset_keys, account_login_change_keys TO stairwell_app;
+      GRANT SELECT (id), DELETE ON account_password_reset_keys, account_login_change_keys
+        TO stairwell_app;
       REVOKE INSERT ON studios FROM stairwell_app;
       REVOKE USAGE ON SEQUENCE studios_id_seq FROM stairwell_app;
 
       -- Who works on jobs may what the app may, in any studio, and makes the links that are mailed.
       GRANT stairwell_app TO stairwell_keeper;
-      GRANT EXECUTE ON FUNCTION enter_any_studio(bigint), enter_as_anyone(bigint) TO stairwell_keeper;
+      GRANT EXECUTE ON FUNCTION enter_any_studio(bigint), enter_as_anyone(bigint)
+        TO stairwell_keeper;
       GRANT SELECT, INSERT, UPDATE, DELETE ON account_password_reset_keys, account_login_change_keys
         TO stairwell_keeper;
       GRANT INSERT (email, name) ON accounts TO stairwell_keeper;
