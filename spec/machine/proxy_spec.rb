@@ -34,13 +34,9 @@ RSpec.describe "Behind a proxy with TLS", order: :defined do
 
   it "counts who guesses by where they are, not by the proxy" do
     stranger, other = @proxies.map { |proxy| at(proxy) }
-    [stranger, other].each { |one| one.token = one.ask(:get, "/api/session")["csrf"] }
+    expect(stranger.guess_until_told_to_wait).to be(true)
+    other.token = other.ask(:get, "/api/session")["csrf"]
     guess = { email: "nobody@quay.example", password: "wrong wrong wrong" }
-    codes =
-      Array.new(Stairwell::Server::Limits::SIGN_INS[:limit] + 3) do
-        stranger.once(:post, "/api/login", guess).code
-      end
-    expect(codes.last).to eq("429")
     expect(other.once(:post, "/api/login", guess).code).not_to eq("429")
   end
 end

@@ -41,6 +41,14 @@ RSpec.describe "Doors" do
     expect { store.in_studio(own[:studio_id], door) { raise "inside" } }.to raise_error(problem)
   end
 
+  it "ask who signed out meanwhile to sign in, rather than to be added to a studio" do
+    door = TestApp.door(own[:account_id])
+    TestApp::OWNER[:account_active_session_keys].delete
+    expect { store.studio_of(door) }.to raise_error(problem) { |raised|
+      expect(raised.status).to eq(401)
+    }
+  end
+
   it "let in no account that was closed" do
     door = TestApp.door(own[:account_id])
     TestApp::OWNER[:accounts].where(id: own[:account_id]).update(status_id: 3)

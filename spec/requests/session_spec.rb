@@ -98,9 +98,19 @@ RSpec.describe "Signing in" do
     expect(sign_in && status).to eq(200)
   end
 
+  # Requests are counted by the minute of the clock; it stands still here, for as long as it takes.
+  def within_one_minute
+    allow(Time).to receive(:now).and_return(Time.now)
+    yield
+    TestApp::OWNER[:rate_counts].update(expires_at: Sequel.lit("now() + interval '1 hour'"))
+  end
+
   it "limits how often an address may try" do
-    statuses = Array.new(25) { |at| sign_in(email: "n#{at}@quay.example").then { status } }
-    expect(statuses).to include(429)
+    limit = Stairwell::Server::Limits::SIGN_INS[:limit]
+    try = ->(number) { sign_in(email: "n#{number}@quay.example").then { status } }
+    within_one_minute { try.call(0) }
+    statuses = (1..limit).map(&try)
+    expect(statuses).to eq([401] * (limit - 1) + [429])
     expect(last_response.content_type).to eq("application/problem+json")
   end
 
@@ -200,12 +210,9 @@ RSpec.describe "Signing in" do
     get "/api/session"
     expect(last_response.status).to eq(429)
     TestApp::OWNER[:rate_counts].delete
-    token = "1.1.#{"0" * 32}"
-    found =
-      Array.new(Stairwell::Server::Limits::SIGN_INS[:limit] + 1) do
-        get "/api/invitations/#{token}"
-        last_response.status
-      end
+    try = -> { get("/api/invitations/1.1.#{"0" * 32}").then { last_response.status } }
+    within_one_minute { try.call }
+    found = Array.new(Stairwell::Server::Limits::SIGN_INS[:limit]) { try.call }
     expect(found.uniq).to eq([404, 429])
   end
 

@@ -55,6 +55,22 @@ class PatientClient
   # @return [Net::HTTPResponse] whatever is answered the first time
   def once(method, path, body = nil, type: "application/json") = send_once(method, path, body, type)
 
+  # Tries to sign in with a wrong password, some at a time, until it is told to wait. Tries are
+  # counted by the minute of the clock: those before and after its turn are two counts, and a slow
+  # machine needs more than one.
+  # @param at_most [Integer] tries
+  # @return [Boolean] whether it was
+  def guess_until_told_to_wait(at_most: 200)
+    @token = ask(:get, "/api/session")["csrf"]
+    guess = { email: "nobody@quay.example", password: "wrong wrong wrong" }
+    (at_most / 5).times.any? do
+      Array
+        .new(5) { Thread.new { once(:post, "/api/login", guess).code } }
+        .map(&:value)
+        .include?("429")
+    end
+  end
+
   private
 
   def send_once(method, path, body, type)
