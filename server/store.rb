@@ -64,7 +64,7 @@ module Stairwell
       # @param door [Door::Session, Door::Keeper] of a person
       # @param wanted [Integer, nil] the studio to be preferred, of several
       # @return [Hash, nil] :account_id, :studio (a row) and :role, of one the person belongs to
-      # @raise [Problem] where the session ended after it was looked at
+      # @raise [Problem] where the session has ended in the meantime
       def studio_of(door, wanted = nil)
         db.transaction do
           account_id = door.person(db) || raise(door.shut)

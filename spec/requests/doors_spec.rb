@@ -41,7 +41,7 @@ RSpec.describe "Doors" do
     expect { store.in_studio(own[:studio_id], door) { raise "inside" } }.to raise_error(problem)
   end
 
-  it "ask who signed out meanwhile to sign in, rather than to be added to a studio" do
+  it "ask somebody whose session has just ended to sign in again" do
     door = TestApp.door(own[:account_id])
     TestApp::OWNER[:account_active_session_keys].delete
     expect { store.studio_of(door) }.to raise_error(problem) { |raised|

@@ -7,6 +7,8 @@ require "securerandom"
 # A client that keeps what it wants to say until the server has taken it, as the browser's
 # pages do: the same request again and again, with the same key.
 class PatientClient
+  # Guesses that are sent at the same time.
+  AT_ONCE = 5
   # Refused for good; what was sent is wrong.
   Refused = Class.new(StandardError)
   LOST = [SystemCallError, IOError, EOFError, Timeout::Error, Net::HTTPBadResponse].freeze
@@ -55,20 +57,19 @@ class PatientClient
   # @return [Net::HTTPResponse] whatever is answered the first time
   def once(method, path, body = nil, type: "application/json") = send_once(method, path, body, type)
 
-  # Tries to sign in with a wrong password, some at a time, until it is told to wait. Tries are
-  # counted by the minute of the clock: those before and after its turn are two counts, and a slow
-  # machine needs more than one.
+  # Tries to sign in with wrong passwords until it is told to wait. The limit counts tries per clock
+  # minute: a slow machine spreads them over several, and needs more of them.
   # @param at_most [Integer] tries
-  # @return [Boolean] whether it was
-  def guess_until_told_to_wait(at_most: 200)
-    @token = ask(:get, "/api/session")["csrf"]
-    guess = { email: "nobody@quay.example", password: "wrong wrong wrong" }
-    (at_most / 5).times.any? do
-      Array
-        .new(5) { Thread.new { once(:post, "/api/login", guess).code } }
-        .map(&:value)
-        .include?("429")
-    end
+  # @return [Boolean] whether it was told to
+  def guess_until_told_to_wait(at_most: 200) =
+    (at_most / AT_ONCE).times.any? { guess(AT_ONCE).include?("429") }
+
+  # @param tries [Integer] wrong passwords, all sent at once
+  # @return [Array<String>] status of each answer
+  def guess(tries)
+    @token ||= ask(:get, "/api/session")["csrf"]
+    wrong = { email: "nobody@quay.example", password: "wrong wrong wrong" }
+    Array.new(tries) { Thread.new { once(:post, "/api/login", wrong).code } }.map(&:value)
   end
 
   private

@@ -40,7 +40,7 @@ module Stairwell
           set_account(_account_from_id(id, account_open_status_value), :verify_login_change)
         end
 
-        # The database takes a new hash from whoever has the old one, or the key of a mailed link.
+        # The database accepts a new hash only with the old one, or with the key of a mailed link.
         # @return [void]
         # @raise [Rodauth::SetPasswordFailure] where someone else changed it first
         def set_password(password)
