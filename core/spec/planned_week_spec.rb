@@ -10,7 +10,7 @@ RSpec.describe Stairwell::Planning::WeekDocument do
   planning = Stairwell::Planning
   schema =
     JSONSchemer.schema(
-      JSON.parse(File.read(File.expand_path("../../docs/planned-week-1.schema.json", __dir__)))
+      JSON.parse(File.read(File.expand_path("../../docs/planned-week-2.schema.json", __dir__)))
     )
   phrase = Stairwell::Phrase
   texts = [
@@ -55,7 +55,9 @@ RSpec.describe Stairwell::Planning::WeekDocument do
         tempo: random.rand(30..200),
         begins: true,
         arithmetic: text.call(random),
-        one_of: [typed.call(random), typed.call(random)]
+        one_of: [typed.call(random), typed.call(random)],
+        row: "7/new/A",
+        stage: text.call(random)
       )
     end
   day =
@@ -68,7 +70,8 @@ RSpec.describe Stairwell::Planning::WeekDocument do
           notes: %w[G A B♭],
           right: [1, 2, 3],
           left: [5, 4, 3],
-          pinned: true
+          pinned: true,
+          row: "warm-up 1"
         )
       planning::PlannedDay.new(
         date: date.call(random),
@@ -76,6 +79,18 @@ RSpec.describe Stairwell::Planning::WeekDocument do
         budget: halves.call(random),
         items: %i[step review run extra_work added].map { |kind| item.call(random, kind) },
         warm_ups: [warm_up]
+      )
+    end
+  row =
+    lambda do |random|
+      planning::PlannedRow.new(
+        id: "7/new/A",
+        kind: any_of.call(random, Stairwell::Rows::KINDS),
+        title: text.call(random),
+        why: text.call(random),
+        piece: typed.call(random),
+        assignment_id: random.rand(1..99),
+        short_day: random.rand(2).zero?
       )
     end
   filled =
@@ -102,6 +117,7 @@ RSpec.describe Stairwell::Planning::WeekDocument do
         planned_from: date.call(random),
         next_lesson: date.call(random),
         budget: random.rand(5..90),
+        rows: [row.call(random)],
         days: Array.new(random.rand(0..7)) { day.call(random) },
         left_out: [left_out],
         unmet: [unmet],
@@ -160,7 +176,7 @@ RSpec.describe Stairwell::Planning::WeekDocument do
   {
     "no hash" => [],
     "another document" => {
-      "schema" => "planned-week/2"
+      "schema" => "planned-week/3"
     },
     "no days" => {
       "schema" => "planned-week/1",
@@ -184,7 +200,7 @@ RSpec.describe Stairwell::Planning::WeekDocument do
     it "refuses #{what} and says it is the document" do
       expect { described_class.load(data) }.to raise_error(
         Stairwell::UnreadableError,
-        %r{planned-week/1}
+        %r{planned-week/2}
       )
     end
   end

@@ -45,7 +45,7 @@ RSpec.describe "The demo studio", order: :defined do
   it "has weeks as their schema says" do
     schema =
       JSONSchemer.schema(
-        JSON.parse(File.read(File.expand_path("../../docs/planned-week-1.schema.json", __dir__)))
+        JSON.parse(File.read(File.expand_path("../../docs/planned-week-2.schema.json", __dir__)))
       )
     plans =
       rows { |db| db[:week_plans].select_map(Sequel.lit("plan::text")) }.map do |text|

@@ -15,6 +15,7 @@ require_relative "planning/plan"
 require_relative "planning/finish"
 require_relative "planning/planned_item"
 require_relative "planning/planned_warm_up"
+require_relative "planning/planned_row"
 require_relative "planning/planned_day"
 require_relative "planning/planned_left_out"
 require_relative "planning/planned_unmet"
@@ -146,9 +147,9 @@ module Stairwell
 
     # @param group [Proc] of a task's id, such as the piece it belongs to
     # @return [Hash{Object => Outlook}] for each part of the work
-    def self.forecasts(tasks:, practice:, from:, next_lesson:, group:, **observed)
+    def self.forecasts(tasks:, practice:, from:, next_lesson:, group:, **observed, &endings)
       Calendar.days(practice, from, next_lesson)
-      Forecast.new(tasks, practice, group: group, **observed).by_group(from, next_lesson)
+      Forecast.new(tasks, practice, group: group, **observed, &endings).by_group(from, next_lesson)
     end
   end
 end

@@ -3439,8 +3439,10 @@ export interface components {
             };
         };
         Week: {
-            /** @description planned-week/1 */
+            /** @description planned-week/2 */
             schema?: string;
+            /** @description In the order in which they come within a day; none in a week that was planned before there were rows */
+            rows: components["schemas"]["WeekRow"][];
             /** @description Days before it have gone by, as they were planned */
             planned_from: string;
             starts: string;
@@ -3481,6 +3483,27 @@ export interface components {
                 fits: boolean;
             }[];
         };
+        /** @description A piece of work that stays all week. Its cells are done in their order, not by date */
+        WeekRow: {
+            id: string;
+            /** @enum {string} */
+            kind: "warm_up" | "hard_place" | "new" | "grow" | "whole" | "keep_fresh" | "sight_reading" | "repertoire" | "other_work";
+            title: string;
+            piece: string | null;
+            assignment_id: number | null;
+            /** @description For a day with little time */
+            short_day: boolean;
+            why: string;
+            days: {
+                /** @description Of the practice day, from 1 */
+                number: number;
+                date: string;
+                stages: string[];
+                /** @description Of each stage at the most */
+                times: number;
+                minutes: number;
+            }[];
+        };
         WeekItem: {
             id: string;
             /** @description null for what is no step */
@@ -3503,12 +3526,17 @@ export interface components {
             /** @description What that breaks, in words */
             breaks: string | null;
             one_of: string[];
+            /** @description Of which row it is */
+            row: string | null;
+            /** @description What its row has come to */
+            stage: string | null;
             begins: boolean;
             why: string;
             arithmetic: string;
         };
         WarmUp: {
             id: string;
+            row?: string | null;
             pinned: boolean;
             title: string;
             minutes: number;

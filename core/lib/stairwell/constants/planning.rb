@@ -50,10 +50,10 @@ module Stairwell
     MANY_STEPS, FEWER_PACES = 150, [0.6, 1.0, 1.5, 2.2].freeze
     # What is usual of students nobody knows yet, and as how many days it counts beside what
     # was seen of one: practice on about 70 % of days, 15 % struggles. Own choice.
-    USUAL = { kept: [0.7, 8], went: [0.85, 12] }.freeze
+    USUAL = { kept: [0.7, 8], went: [0.92, 12] }.freeze
     # Logarithm of the good days that one estimated takes: lessons set back, a seventh
     # more. Own choice.
-    USUAL_PACE = 0.14
+    USUAL_PACE = 0.0
     # As how many days, or steps, the usual counts beside what a studio's students did. Own
     # choice.
     USUAL_WEIGHT = 40
@@ -62,7 +62,7 @@ module Stairwell
     ALIKE_DAYS = 1.8
     # How students' paces differ, and what single steps of one student take beside the
     # estimate (standard deviations of logarithms). Own choice.
-    PACE_DIFFERS, STEPS_DIFFER = 0.2, 0.5
+    PACE_DIFFERS, STEPS_DIFFER = 0.2, 0.3
     # Of the steps that are left, one in so many stands in the longest row, on whose luck the
     # end depends. Own choice.
     STEPS_IN_ROW = 4.5

@@ -35,10 +35,8 @@ module Stairwell
     LATE_TAP = 35
     # Changes by hand that a week holds. Own choice.
     MOST_OVERRIDES = 200
-    # Times a week a piece is played that is kept ready for a date. Own choice.
-    KEPT_TIMES = 2
-    # Lines of a recap that are told one by one; the rest is on the sheet. Own choice:
-    # more is not read.
-    RECAP_LINES = 6
+    # Words of a recap at the most, titles that are named as going well, and stages of a row that
+    # are named one by one. Own choice: more isn't read.
+    RECAP_WORDS, RECAP_TITLES, RECAP_STAGES = 120, 3, 4
   end
 end

@@ -16,6 +16,10 @@ module Stairwell
       # @param seed [Integer]
       # @param under [Practice, nil] see {Planning.restrained}
       # @param wider [Numeric] by how much cautious dates were too early so far
+      # @yieldparam tasks [Array<Task>] with the days they really take
+      # @yieldparam kept [Numeric] share of days that are practised
+      # @yieldreturn [Hash{Object => Ending}] by group, where it's planned another way than day by
+      #   day
       def initialize(
         tasks,
         practice,
@@ -25,9 +29,11 @@ module Stairwell
         wider: 1,
         futures: Constants::FUTURES,
         group: nil,
-        under: nil
+        under: nil,
+        &endings
       )
         @tasks = tasks
+        @endings = endings
         @group = group || ->(_) {}
         @practice = practice
         @under = under
@@ -59,16 +65,7 @@ module Stairwell
       def plan(from, next_lesson)
         @from = from
         @practice_days = []
-        @under ||=
-          Planning.restrained(
-            tasks: @tasks,
-            practice: @practice,
-            from: from,
-            next_lesson: next_lesson,
-            warm_ups: @warm_ups
-          )
-        @planned =
-          Horizon.new(@tasks, @under, warm_ups: @warm_ups, group: @group).finish(from, next_lesson)
+        @planned = endings(@tasks, 1, from, next_lesson)
         @at_paces =
           (
             if @tasks.count { |task| task.remaining.positive? } > Constants::MANY_STEPS
@@ -79,14 +76,25 @@ module Stairwell
           )
         @paces =
           @at_paces.map do |pace|
-            Horizon.new(
-              @tasks.map { |task| taking(task, pace) },
-              @under,
-              warm_ups: @warm_ups,
-              group: @group,
-              kept: @kept.mean
-            ).finish(from, next_lesson)
+            endings(@tasks.map { |task| taking(task, pace) }, @kept.mean, from, next_lesson)
           end
+      end
+
+      def endings(tasks, kept, from, next_lesson)
+        return @endings.call(tasks, kept) if @endings
+
+        @under ||=
+          Planning.restrained(
+            tasks: @tasks,
+            practice: @practice,
+            from: from,
+            next_lesson: next_lesson,
+            warm_ups: @warm_ups
+          )
+        Horizon
+          .new(tasks, @under, warm_ups: @warm_ups, group: @group, kept: kept)
+          .finish(from, next_lesson)
+          .groups
       end
 
       # With the days it may really take at a pace: some steps need more good days than
@@ -116,8 +124,8 @@ module Stairwell
 
       # @return [Outlook]
       def outlook(group)
-        planned = @planned.groups[group]
-        endings = @paces.map { |one| one.groups[group] }
+        planned = @planned[group]
+        endings = @paces.map { |pace| pace[group] }
         if planned.nil? || endings.any?(&:nil?)
           return Outlook.new(planned: nil, middle: nil, cautious: nil, futures: 0)
         end

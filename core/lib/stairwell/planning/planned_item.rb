@@ -4,7 +4,9 @@ module Stairwell
   module Planning
     # One thing to do on a day of a planned week, complete in itself: a step or a
     # review of one, or more of one than is needed (with its piece, place and tempo), a run,
-    # extra work, or what the teacher added. `kind` as of {Item}.
+    # extra work, or what the teacher added. `kind` as of {Item}; `row` is the id of its
+    # {PlannedRow}, nil in weeks that were planned before there were rows; `stage` what that row has
+    # come to.
     PlannedItem =
       Stairwell.value(
         :id,
@@ -23,7 +25,9 @@ module Stairwell
         tempo: nil,
         begins: false,
         arithmetic: "",
-        one_of: []
+        one_of: [],
+        row: nil,
+        stage: nil
       ) do
         # @return [Boolean] whether it is a step or a review of one
         def step? = tapped? && kind != :more

@@ -4,6 +4,15 @@ module Stairwell
   module Planning
     # What begins a day: `notes` from the bottom up, with the fingers of each hand.
     PlannedWarmUp =
-      Stairwell.value(:id, :title, :minutes, notes: [], right: [], left: [], pinned: false)
+      Stairwell.value(
+        :id,
+        :title,
+        :minutes,
+        notes: [],
+        right: [],
+        left: [],
+        pinned: false,
+        row: nil
+      )
   end
 end

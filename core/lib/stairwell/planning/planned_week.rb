@@ -16,6 +16,7 @@ module Stairwell
         left_out: [],
         unmet: [],
         limits: [],
+        rows: [],
         with_lesson: true
       ) do
         # @param date [Date]
@@ -37,6 +38,15 @@ module Stairwell
           end
         end
 
+        # @param row [PlannedRow]
+        # @return [Array<Array(Integer, Date, Array)>] its cells: the number of the practice day,
+        #   its date, and what is played there
+        def cells(row) =
+          days.each_with_index.filter_map do |day, at|
+            items = day.in_row(row.id)
+            [at + 1, day.date, items] if items.any?
+          end
+
         # @param date [Date]
         # @return [Boolean] whether its lesson is past
         def over?(date) = next_lesson < date
@@ -54,7 +64,14 @@ module Stairwell
                 []
               end
             )
-          gone.empty? ? self : with(starts: gone.first.date, days: gone + days)
+          return self if gone.empty?
+
+          stood = earlier.rows.select { |row| gone.any? { |day| day.in_row(row.id).any? } }
+          with(
+            starts: gone.first.date,
+            days: gone + days,
+            rows: rows + stood.reject { |row| rows.any? { |other| other.id == row.id } }
+          )
         end
       end
   end

@@ -48,6 +48,10 @@ module Stairwell
           lessons[number - 1] ||
             ((lessons.last || next_lesson) + 7 * (number - [lessons.size, 1].max))
 
+        # @param lesson [Date]
+        # @return [Date] the one after it
+        def lesson_after(lesson) = lessons.find { |date| date > lesson } || (lesson + 7)
+
         # @return [Boolean]
         def on?(date) = weekdays.include?(date.wday) && !absent.include?(date)
 

@@ -2,9 +2,11 @@
 
 module Stairwell
   module Planning
-    # A planned week as plain data, `planned-week/1`: what is stored and sent.
+    # A planned week as plain data, `planned-week/2`: what is stored and sent. Weeks that were
+    # planned before there were rows are `planned-week/1`, and have none.
     module WeekDocument
-      SCHEMA = "planned-week/1"
+      SCHEMA = "planned-week/2"
+      FORMER_SCHEMAS = [nil, "planned-week/1"].freeze
       # What weeks planned before this had a schema called the kinds of items.
       FORMERLY = { "other" => "extra_work", "extra" => "added" }.freeze
 
@@ -16,8 +18,25 @@ module Stairwell
       def dump(week) = Phrase.pack(data(week, &:to_s))
 
       # @param week [PlannedWeek]
-      # @return [Hash{String => Object}] the same for whoever reads it now, minutes as they are said
-      def said(week) = data(week) { |minutes| Units.halves(minutes).to_f }
+      # @return [Hash{String => Object}] the same for whoever reads it now, minutes as they are said,
+      #   and each row with its cells
+      def said(week)
+        data = data(week) { |minutes| Units.halves(minutes).to_f }
+        cells = week.rows.map { |row| week.cells(row).map { |cell| cell(*cell) } }
+        data.merge("rows" => data["rows"].zip(cells).map { |row, days| row.merge("days" => days) })
+      end
+
+      # One day of a row.
+      def cell(number, date, items)
+        {
+          "number" => number,
+          "date" => date.to_s,
+          "stages" => items.filter_map { |item| item.stage if item.is_a?(PlannedItem) }.uniq,
+          "times" =>
+            items.filter_map { |item| item.repetitions if item.is_a?(PlannedItem) }.max || 1,
+          "minutes" => Units.halves(items.sum(0r, &:minutes)).to_f
+        }
+      end
 
       def data(week, &)
         {
@@ -27,6 +46,7 @@ module Stairwell
           "next_lesson" => week.next_lesson.to_s,
           "with_lesson" => week.with_lesson,
           "budget" => week.budget,
+          "rows" => week.rows.map { |row| plain(row).merge("kind" => row.kind.to_s) },
           "days" => week.days.map { |day| dump_day(day, &) },
           "left_out" => week.left_out.map { |one| plain(one) },
           "unmet" => week.unmet.map { |one| plain(one).merge("date" => one.date&.to_s) },
@@ -39,7 +59,7 @@ module Stairwell
       # @return [PlannedWeek]
       # @raise [UnreadableError] when it is no planned week
       def load(data)
-        unless data.is_a?(Hash) && [nil, SCHEMA].include?(data["schema"])
+        unless data.is_a?(Hash) && [*FORMER_SCHEMAS, SCHEMA].include?(data["schema"])
           raise UnreadableError,
                 Phrase["planning.planned_week.this_is_not_a_document", schema: SCHEMA]
         end
@@ -49,6 +69,7 @@ module Stairwell
           planned_from: Date.iso8601(data["planned_from"] || data["starts"]),
           budget: data.fetch("budget"),
           with_lesson: data.fetch("with_lesson", true),
+          rows: data.fetch("rows", []).map { |row| load_row(row) },
           days: data.fetch("days").map { |day| load_day(day) },
           left_out: data.fetch("left_out", []).map { |one| value(PlannedLeftOut, one) },
           unmet:
@@ -90,6 +111,16 @@ module Stairwell
         }
       end
 
+      def load_row(data)
+        kind = data.fetch("kind").to_sym
+        PlannedRow.new(
+          **data.transform_keys(&:to_sym).slice(*PlannedRow.members),
+          kind: kind,
+          title: Phrase.unpack(data.fetch("title")),
+          why: Phrase.unpack(data.fetch("why"))
+        )
+      end
+
       def load_day(data)
         PlannedDay.new(
           date: Date.iso8601(data.fetch("date")),
@@ -121,7 +152,7 @@ module Stairwell
 
       # What is said in our words: a string there was kept before phrases were. Other
       # titles may be somebody's own.
-      SAID = %i[why place arithmetic breaks].freeze
+      SAID = %i[why place arithmetic breaks stage].freeze
       OWN = %i[extra_work added].freeze
 
       # What a kind of value does not have is passed over: older weeks held more.
@@ -134,7 +165,15 @@ module Stairwell
           **fields.slice(*SAID).transform_values { |text| Phrase.load(text) }
         )
       end
-      private_class_method :data, :dump_day, :load_day, :load_item, :exact, :plain, :value
+      private_class_method :data,
+                           :cell,
+                           :dump_day,
+                           :load_row,
+                           :load_day,
+                           :load_item,
+                           :exact,
+                           :plain,
+                           :value
     end
   end
 end

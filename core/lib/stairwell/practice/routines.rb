@@ -43,7 +43,7 @@ module Stairwell
             name: Phrase["practice.routines.the_join"],
             scope: :join,
             tempo_share: Constants::ALONE,
-            good_days: 2,
+            good_days: 1,
             needs: [from],
             after: apart.map { |hand| :"join_#{hand}" },
             repetitions: Constants::HARD_REPETITIONS,
@@ -70,7 +70,7 @@ module Stairwell
                   aspect: :tempo,
                   picture: :fast,
                   tempo_share: Constants::FASTER,
-                  good_days: 2,
+                  good_days: 1,
                   needs: [from, *also],
                   done: Phrase["practice.routines.three_times_in_a_row_are"]
                 )
@@ -130,7 +130,7 @@ module Stairwell
             scope: :whole,
             aspect: :tempo,
             tempo_share: Constants::FASTER,
-            good_days: 2,
+            good_days: 1,
             repetitions: 2,
             needs: [*from, :join, :grow, :dynamics, :touch, :ornaments],
             done: Phrase["practice.routines.it_goes_from_beginning_to_end"]
@@ -142,7 +142,7 @@ module Stairwell
             aspect: :pedal,
             picture: :pedal,
             tempo_share: Constants::ALONE,
-            good_days: 2,
+            good_days: 1,
             repetitions: 3,
             needs: [*from, :dynamics],
             only: [:pedal],
@@ -167,7 +167,7 @@ module Stairwell
             scope: :section,
             aspect: :memory,
             tempo_share: Constants::ALONE,
-            good_days: 2,
+            good_days: 1,
             repetitions: 3,
             needs: [:whole],
             picture: :eyes,
@@ -179,7 +179,7 @@ module Stairwell
             scope: :whole,
             aspect: :memory,
             tempo_share: Constants::FASTER,
-            good_days: 2,
+            good_days: 1,
             repetitions: 1,
             needs: %i[memory tempo],
             picture: :eyes,
@@ -201,7 +201,7 @@ module Stairwell
             scope: :section,
             picture: hand,
             tempo_share: share,
-            good_days: 2,
+            good_days: 1,
             done: done,
             actions: {
               hand => :play,
@@ -219,7 +219,7 @@ module Stairwell
           scope: :section,
           picture: :slow,
           tempo_share: Constants::SLOWLY,
-          good_days: 3,
+          good_days: 2,
           needs: needs,
           actions: {
             right: :play,
@@ -259,7 +259,7 @@ module Stairwell
       end
 
       def aspect_by_aspect
-        section = { scope: :section, good_days: 2, sitting: :aspects }
+        section = { scope: :section, good_days: 1, sitting: :aspects }
         Routine.new(
           key: "aspect_by_aspect",
           name: Phrase["practice.routines.aspect_by_aspect"],
@@ -318,7 +318,7 @@ module Stairwell
               tempo_share: Constants::ALONE,
               after: [:notes],
               done: Phrase["practice.routines.rhythm_fingers_and_notes_go_together"],
-              **section.merge(good_days: 3)
+              **section.merge(good_days: 2)
             ),
             *joined(:together, also: [:spot]),
             *layered([:faster])
@@ -329,7 +329,7 @@ module Stairwell
       def say_clap_play
         rung = {
           scope: :section,
-          good_days: 2,
+          good_days: 1,
           tempo_share: Constants::ALONE,
           repetitions: 2,
           sitting: :ladder
@@ -454,7 +454,7 @@ module Stairwell
               scope: :whole,
               aspect: :tempo,
               tempo_share: Constants::FASTER,
-              good_days: 2,
+              good_days: 1,
               repetitions: 2,
               needs: %i[together track join grow],
               done: Phrase["practice.routines.it_goes_from_beginning_to_end"]
@@ -497,7 +497,7 @@ module Stairwell
                 left: :silent
               },
               tempo_share: Constants::ALONE,
-              good_days: 2,
+              good_days: 1,
               after: [:block_left],
               done: Phrase["practice.routines.the_hand_moves_in_shapes_not"]
             ),
@@ -511,7 +511,7 @@ module Stairwell
                 left: :block
               },
               tempo_share: Constants::SLOWLY,
-              good_days: 2,
+              good_days: 1,
               needs: %i[block_left right],
               done: Phrase["practice.routines.the_shapes_change_together"]
             ),
@@ -559,7 +559,7 @@ module Stairwell
                 left: :play
               },
               tempo_share: Constants::ALONE,
-              good_days: 3,
+              good_days: 2,
               after: [:listen],
               done: Phrase["practice.routines.it_comes_back_as_it_was"]
             ),
@@ -571,7 +571,7 @@ module Stairwell
                 scope: :whole,
                 aspect: :tempo,
                 tempo_share: share,
-                good_days: 2,
+                good_days: 1,
                 repetitions: 2,
                 needs: at.zero? ? %i[together join grow] : [speeds[at - 1].first],
                 done: Phrase["practice.routines.it_goes_without_a_stop"]
@@ -626,7 +626,7 @@ module Stairwell
       end
 
       def whole_piece
-        whole = { scope: :whole, good_days: 2, repetitions: 2 }
+        whole = { scope: :whole, good_days: 1, repetitions: 2 }
         parted = { **whole, by_section: true }
         Routine.new(
           key: "whole_piece",
@@ -693,14 +693,14 @@ module Stairwell
               tempo_share: Constants::SLOWLY,
               needs: %i[right left],
               done: Phrase["practice.routines.the_pulse_stays_even_from_beginning"],
-              **parted.merge(good_days: 4)
+              **parted.merge(good_days: 2)
             ),
             Stage.new(
               key: :join,
               name: Phrase["practice.routines.the_join"],
               scope: :join,
               tempo_share: Constants::ALONE,
-              good_days: 2,
+              good_days: 1,
               needs: %i[together spot],
               repetitions: Constants::HARD_REPETITIONS,
               done: Phrase["practice.routines.there_is_no_gap_between_the"]

@@ -77,6 +77,13 @@ module Stairwell
           Estimate.seconds(counts: counts, tempo: tempo, seconds: tempo ? nil : seconds)
         end
 
+        # @return [Integer] repetitions with which a short day is still a good one
+        def least
+          return 1 if sitting
+
+          fewest || [(repetitions * Constants::FEWEST).ceil, Constants::FEWER_TIMES].min
+        end
+
         # @param times [Integer] repetitions of a day
         # @return [Array<Integer>] the tempo of each, slow to fast; empty where all are alike
         def tempos(times) =

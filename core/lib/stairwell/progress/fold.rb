@@ -89,10 +89,7 @@ module Stairwell
       # asks for less than a step keeps; what is of one sitting keeps one.
       def asked_then(marks)
         asked = marks.select(&:asked).max_by(&:at)&.asked
-        asked&.clamp(
-          @step.sitting ? 1 : (@step.repetitions * Constants::FEWEST).ceil,
-          @step.repetitions
-        )
+        asked&.clamp(@step.least, @step.repetitions)
       end
 
       def hear(result)

@@ -16,7 +16,7 @@ module Stairwell
         @record = record
         @load = load
         @outlooks = outlooks
-        @ahead = load.tasks.any? ? Planning.schedule(**load.plan, under: load.under) : {}
+        @ahead = load.in_rows.schedule
       end
 
       # @param piece [PieceInHand]
@@ -48,19 +48,27 @@ module Stairwell
 
       # The piece by itself, from the day it was assigned, with every day kept.
       def planned(piece)
-        tasks = piece.tasks(progress: Progress.piece(piece.progress.own, []))
         from = piece.assigned_on + 1
-        Planning.schedule(
-          tasks: tasks,
-          practice: @load.practice.with(absent: []),
-          from: from,
-          next_lesson: Planning::Calendar.next_weekday(from, @record.student.lesson_weekday),
-          warm_ups: @load.warm_ups
+        alone =
+          piece.with(
+            progress: Progress.piece(piece.progress.own, [], introduce_first: piece.introduce_first)
+          )
+        own(
+          @load.in_rows.schedule(
+            [alone],
+            practice: @load.practice.with(absent: [], lessons: []),
+            from: from,
+            next_lesson: Planning::Calendar.next_weekday(from, @record.student.lesson_weekday)
+          ),
+          piece
         )
       end
 
-      def ahead(piece)
-        @ahead
+      def ahead(piece) = own(@ahead, piece)
+
+      # @return [Hash{String => Array(Date, Date)}] by step id
+      def own(spans, piece)
+        spans
           .filter_map do |id, span|
             [id.delete_prefix(piece.prefix), span] if id.start_with?(piece.prefix)
           end

@@ -18,8 +18,9 @@ module Stairwell
         Recap.write(
           name: record.student.name,
           results: outcomes(steps),
-          lines: lines(record, week),
-          dates: week.dates,
+          rows: week.rows.map { |row| row(row, week) },
+          days: week.days.size,
+          short_day: week.rows.any?(&:short_day),
           next_lesson: record.lesson_of(week),
           child: record.student.child?,
           introduced: record.introduced_today
@@ -31,7 +32,8 @@ module Stairwell
           .select { |one| one.heard && one.heard.result != :not_heard }
           .map do |one|
             Recap::Outcome.new(
-              title: one.step.title,
+              title: Rows::Titles.place(one.step),
+              piece: one.piece.title,
               result: one.heard.result,
               simplification: simplification(one)
             )
@@ -51,52 +53,25 @@ module Stairwell
         )&.words
       end
 
-      # One line for each thing of the week, with its days: warm-ups first.
-      def lines(record, week)
-        several = week.days.flat_map { |day| day.items.filter_map(&:piece) }.uniq.size > 1
-        warm_ups(week) + items(week).map { |item, dates| line(item, dates, several, record) }
-      end
-
-      def warm_ups(week)
-        week
-          .days
-          .flat_map { |day| day.warm_ups.map { |one| [one.title, day.date] } }
-          .group_by(&:first)
-          .map do |title, all|
-            Recap::Line.new(title: title, kind: :warm_up, dates: all.map(&:last))
-          end
-      end
-
-      # @return [Array<Array(PlannedItem, Array<Date>)>] without what is only more of a step of
-      #   the week
-      def items(week)
-        steps = week.days.flat_map(&:steps).map(&:key)
-        week
-          .days
-          .flat_map { |day| day.items.map { |item| [item, day.date] } }
-          .group_by { |item, _| item.id }
-          .values
-          .map { |all| [all.first.first, all.map(&:last)] }
-          .reject do |item, _|
-            item.kind == :more && (!item.tapped? || steps.include?([item.assignment_id, item.of]))
-          end
-      end
-
-      def line(item, dates, several, record)
-        target = record.pieces.find { |one| one.id == item.assignment_id }&.target_tempo
-        Recap::Line.new(
-          title: item.title,
-          kind: item.kind,
-          dates: dates,
-          place: item.place,
-          repetitions: item.repetitions || 1,
-          tempo: item.tempo,
-          share: (Rational(item.tempo, target) if item.tempo && target),
-          piece: (item.piece if several),
-          one_of: item.one_of
+      # What is once through is no stage of its own.
+      def row(row, week)
+        cells = week.cells(row)
+        items = cells.flat_map(&:last).select { |item| item.is_a?(Planning::PlannedItem) }
+        steps = items.select { |item| item.kind == :step }
+        Recap::Row.new(
+          kind: row.kind,
+          title: row.title,
+          piece: row.piece,
+          days: cells.map(&:first),
+          stages: steps.map { |item| spoken(item) },
+          tempo: steps.filter_map(&:tempo).max,
+          one_of: items.flat_map(&:one_of).uniq
         )
       end
-      private_class_method :letter, :outcomes, :simplification, :lines, :warm_ups, :items, :line
+
+      # Its stage as one says it: the last part of its title.
+      def spoken(item) = item.title.is_a?(Phrase::List) ? item.title.items[1] : item.title
+      private_class_method :letter, :outcomes, :simplification, :row, :spoken
     end
   end
 end

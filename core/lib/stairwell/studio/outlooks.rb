@@ -27,12 +27,11 @@ module Stairwell
         found =
           Planning.forecasts(
             **@load.plan,
-            under: @load.under,
             group: Workload::GROUP,
             habit: habit,
             seed: @record.student.id,
             wider: @record.settings.promises.wider
-          )
+          ) { |tasks, kept| @load.in_rows.endings(tasks, kept) }
         @record.pieces.to_h { |one| [one.id, outlook(one, found.fetch(one.id))] }
       end
 

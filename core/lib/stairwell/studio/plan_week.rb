@@ -9,8 +9,10 @@ module Stairwell
 
       # @param record [Record]
       # @param from [Date] the first day that may be practised
+      # @param same_as [Planning::PlannedWeek, nil] the week under way, whose rows stay
       # @return [Planning::PlannedWeek] from that day on
-      def ahead(record, from:) = Workload.new(record, from: from).planned_week
+      def ahead(record, from:, same_as: nil) =
+        Workload.new(record, from: from).planned_week(same_as: same_as)
 
       # Days of the same week that have gone by, and today once something was
       # practised, stay as they were shown.
@@ -46,7 +48,7 @@ module Stairwell
           return on
         end
 
-        ahead(record.before_today, from: record.today).after(week)
+        ahead(record.before_today, from: record.today, same_as: week).after(week)
       end
 
       # Whether a day since the last planning lacks a good day that was planned.

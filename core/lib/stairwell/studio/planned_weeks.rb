@@ -2,55 +2,74 @@
 
 module Stairwell
   module Studio
-    # What the planner made of a workload, complete in itself.
+    # The rows of a workload as a planned week, complete in itself.
     module PlannedWeeks
       module_function
 
-      # @param plan [Planning::Plan]
+      # @param work [RowWork]
       # @param load [Workload] what was planned
+      # @param dates [Array<Date>] practice days
       # @return [Planning::PlannedWeek]
-      def of(plan, load)
+      def of(work, load, dates)
+        rows = work.week.rows
         Planning::PlannedWeek.new(
           starts: load.from,
           planned_from: load.from,
           next_lesson: load.next_lesson,
           with_lesson: load.record.timetable.held?(load.next_lesson),
           budget: load.record.student.minutes_a_day,
-          days: plan.days.map { |day| day(day, load) },
-          left_out: plan.left_out.map { |one| left_out(one, *load.steps.fetch(one.id)) },
-          unmet: plan.unmet.map { |override, why| unmet(override, why, load) },
-          limits: plan.limits.map { |one| limit(one, load) }
+          rows: rows.map { |row| row(row) },
+          days: dates.each_with_index.map { |date, at| day(date, at + 1, rows, load) },
+          left_out: work.week.waiting.map { |waiting| left_out(waiting) },
+          unmet:
+            work
+              .overrides
+              .unmet(dates, work.known)
+              .map { |override, why| unmet(override, why, load) }
         )
       end
 
-      def day(day, load)
-        warm_ups, items = day.items.partition { |one| one.kind == :warm_up }
+      def row(row) =
+        Planning::PlannedRow.new(
+          id: row.id,
+          kind: row.kind,
+          title: row.title,
+          piece: row.piece&.title,
+          assignment_id: row.piece&.id,
+          short_day: row.short_day,
+          why: row.why
+        )
+
+      def day(date, number, rows, load)
+        first, others = rows.partition { |row| row.kind == :warm_up }
+        budget = load.practice.budget(date)
+        parts = others.flat_map { |row| row.on(number).map { |part| [row, part] } }
+        warm_ups = first.flat_map { |row| row.on(number).map { |part| warm_up(row, part, load) } }
+        minutes = warm_ups.sum(0r, &:minutes) + parts.sum(0r) { |_, part| part.minutes }
+        over = [minutes - budget, 0r].max
         Planning::PlannedDay.new(
-          date: day.date,
-          minutes: day.minutes,
-          budget: load.practice.budget(day.date),
-          warm_ups: warm_ups.map { |one| warm_up(one, load) },
+          date: date,
+          minutes: minutes,
+          budget: budget,
+          warm_ups: warm_ups,
           items:
-            items.map do |one|
-              if (found = load.steps[Planning::More.of(one.id)])
-                step(one, *found, load)
-              else
-                other(one, load)
-              end
+            parts.map do |row, part|
+              part.step ? step(row, part, number, over, load) : other(row, part, over, load)
             end
         )
       end
 
-      def warm_up(item, load)
-        line = load.lines.fetch(item.id)
+      def warm_up(row, part, load)
+        line = load.lines.fetch(part.id)
         Planning::PlannedWarmUp.new(
-          id: item.id,
+          id: part.id,
           title: line.title,
-          minutes: item.minutes,
+          minutes: part.minutes,
           notes: notes(line.exercise, load.record.student.note_names),
-          pinned: item.pinned,
+          pinned: part.pinned,
           right: line.exercise&.fingers&.fetch(:right).to_a,
-          left: line.exercise&.fingers&.fetch(:left).to_a
+          left: line.exercise&.fingers&.fetch(:left).to_a,
+          row: row.id
         )
       end
 
@@ -60,90 +79,96 @@ module Stairwell
       def notes(exercise, names) =
         exercise&.notes.to_a.map { |text| text.gsub(NOTE) { |note| Score::Names.of(note, names) } }
 
-      def step(item, piece, step, load)
+      def step(row, part, number, over, load)
+        step = part.step
+        standing = part.piece.standing(step)
         Planning::PlannedItem.new(
-          **common(item),
-          assignment_id: piece.id,
-          step_id: item.id.delete_prefix(piece.prefix),
-          title: (item.kind == :more) ? item.title : step.title,
-          piece: piece.title,
+          **common(row, part, over),
+          kind: standing.done? ? :review : :step,
+          assignment_id: part.piece.id,
+          step_id: step.id,
+          title: step.title,
+          piece: part.piece.title,
           section: step.section,
-          place: place(item, step),
+          place: step.place,
           tempo: step.tempo,
-          begins: item.begins,
-          arithmetic: (item.kind == :step) ? arithmetic(item, step, load) : ""
+          stage: Rows::Titles.stage(step),
+          begins: begins?(row, step, standing, number),
+          arithmetic: standing.done? ? "" : arithmetic(part, load)
         )
       end
 
-      # The half, or the quarter, that is its turn.
-      def place(item, step)
-        which, of = item.part
-        if which
-          Phrase[
-            "studio.planned_weeks.part_of",
-            which: Practice::Simplification.nth(which + 1),
-            of: Phrase["studio.planned_weeks.parts.#{(of == 2) ? "half" : "quarter"}"],
-            place: step.place
-          ]
-        else
-          step.place
-        end
+      # Whether it is played for the first time.
+      def begins?(row, step, standing, number)
+        %i[waiting open].include?(standing.state) &&
+          row.days.keys.select { |day| row.on(day).any? { |part| part.step == step } }.min == number
       end
 
-      # How its minutes come about, as estimated, as this student takes, and as new as it is.
-      def arithmetic(item, step, load)
-        times = load.timing.factor(step.kind)
-        said =
-          { as_timed: times, first_days: newer(item, step, times) }.reject do |_, one|
-            (one - 1).abs < Constants::TIMES_SAID
-          end
-        unless step.sitting
-          ready = Phrase["studio.planned_weeks.ready", minutes: Units.minutes(Constants::READY)]
-        end
+      # How its minutes come about, as estimated, and as this student takes.
+      def arithmetic(part, load)
+        times = load.timing.factor(part.step.kind)
         Phrase.list(
           [
-            step.arithmetic,
-            ready,
-            *said.map do |key, one|
-              Phrase["studio.planned_weeks.#{key}", times: Phrase.number(one.round(1))]
-            end
+            part.step.arithmetic,
+            (
+              if part.ready.positive?
+                Phrase["studio.planned_weeks.ready", minutes: Units.minutes(part.ready)]
+              end
+            ),
+            (
+              unless (times - 1).abs < Constants::TIMES_SAID
+                Phrase["studio.planned_weeks.as_timed", times: Phrase.number(times.round(1))]
+              end
+            )
           ].compact,
           by: :semicolon
         )
       end
 
-      # What is of one sitting gets ready once, and its parts say nothing of it.
-      def newer(item, step, times)
-        return 1 if step.sitting
-
-        (item.minutes - Constants::READY) * 60 / (item.repetitions * step.once * times)
-      end
-
-      # What is no step: extra work, a run, the teacher's own, all so far slowly.
-      def other(item, load)
-        line = load.lines[item.id]
+      # What is no step: an old piece, other work, the teacher's own, a run from the beginning.
+      def other(row, part, over, load)
+        line = load.lines[part.id]
+        kind = (part.piece && :run) || (line ? :extra_work : :added)
         Planning::PlannedItem.new(
-          **common(item),
-          title: line&.title || item.title,
-          piece: line ? line.piece : load.title_of(item.id),
-          arithmetic: Phrase["studio.planned_weeks.once", minutes: Units.minutes(item.minutes)],
+          **common(row, part, over),
+          kind: kind,
+          title: line&.title || part.title,
+          piece: line ? line.piece : part.piece&.title,
+          arithmetic: Phrase["studio.planned_weeks.once", minutes: Units.minutes(part.minutes)],
           one_of: line&.one_of.to_a
         )
       end
 
-      def common(item) = item.to_h.slice(:id, :kind, :minutes, :repetitions, :why, :pinned, :breaks)
-
-      def left_out(one, piece, step)
-        Planning::PlannedLeftOut.new(
-          id: one.id,
-          assignment_id: piece.id,
-          step_id: step.id,
-          title: step.title,
-          piece: piece.title,
-          why: one.why,
-          fits: one.fits
-        )
+      def common(row, part, over)
+        {
+          id: part.key,
+          minutes: part.minutes,
+          repetitions: (part.times if part.step),
+          why: part.pinned ? Phrase["planning.week.you_put_it_here", why: row.why] : row.why,
+          pinned: part.pinned,
+          breaks: (breaks(part, over) if part.pinned),
+          row: row.id
+        }
       end
+
+      # What it breaks that the teacher put it there.
+      def breaks(part, over)
+        said = [*part.breaks]
+        if over.positive?
+          said << Phrase["planning.overrides.the_day_is_too_long", minutes: Units.minutes(over)]
+        end
+        Phrase.list(said, by: :semicolon) if said.any?
+      end
+
+      def left_out(waiting) =
+        Planning::PlannedLeftOut.new(
+          id: "#{waiting.piece.id}/#{waiting.step.id}",
+          assignment_id: waiting.piece.id,
+          step_id: waiting.step.id,
+          title: waiting.title,
+          piece: waiting.piece.title,
+          why: waiting.why
+        )
 
       def unmet(override, why, load)
         Planning::PlannedUnmet.new(
@@ -154,53 +179,18 @@ module Stairwell
         )
       end
 
-      def limit(one, load)
-        gain = {
-          needed: Units.minutes(one.needed),
-          lifted: one.lifted && Units.minutes(one.lifted)
-        }.compact
-        case one.kind
-        when :begin
-          count = load.practice.begin_per_day
-          Planning::PlannedLimit.new(
-            kind: :begin,
-            why: Phrase["studio.planned_weeks.only_so_many_begin", count: count, **gain],
-            begin_per_day: count + 1
-          )
-        when :introduce
-          piece, step = load.steps.fetch(one.id)
-          what = piece.progress.introducing(step)
-          Planning::PlannedLimit.new(
-            kind: :introduce,
-            why:
-              Phrase[
-                "studio.planned_weeks.waits_to_be_introduced",
-                what: what,
-                piece: piece.title,
-                **gain
-              ],
-            assignment_id: piece.id,
-            what: what
-          )
-        else
-          Planning::PlannedLimit.new(
-            kind: :nothing,
-            why: Phrase["studio.planned_weeks.nothing_else_in_hand", **gain]
-          )
-        end
-      end
-      private_class_method :day,
+      private_class_method :row,
+                           :day,
                            :warm_up,
                            :notes,
                            :step,
-                           :place,
+                           :begins?,
                            :arithmetic,
-                           :newer,
                            :other,
                            :common,
+                           :breaks,
                            :left_out,
-                           :unmet,
-                           :limit
+                           :unmet
     end
   end
 end

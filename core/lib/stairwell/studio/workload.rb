@@ -3,7 +3,7 @@
 module Stairwell
   module Studio
     # All one student has to do, as the planner takes it: steps of every piece,
-    # reviews, warm-ups, extra work and a run, and the days there are for them.
+    # warm-ups, old pieces and other work, and the days there are for them.
     class Workload
       # Something of a week that is no step: what it is called on screens.
       Line = Stairwell.value(:id, :title, :minutes, exercise: nil, one_of: [], piece: nil)
@@ -62,24 +62,26 @@ module Stairwell
       # @return [Progress::Timing] of the student, from all pieces in hand
       def timing = @timing ||= record.timing.within(practice.most - warm_ups.sum(0r, &:minutes))
 
-      # @return [Planning::PlannedWeek] what {Planning.week} makes of it
+      # @param same_as [Planning::PlannedWeek, nil] the week under way, whose rows stay
+      # @return [Planning::PlannedWeek] in rows
       # @raise [ContradictionError] when there is no practice day
-      def planned_week = PlannedWeeks.of(Planning.week(**week), self)
-
-      # @return [Hash{Symbol => Object}] for {Planning.week}
-      def week
-        reviews =
-          pieces.flat_map { |one| one.progress.reviews(next_lesson - 1, prefix: one.prefix) }
-        plan.merge(
-          under: under,
-          overrides: record.overrides_of(next_lesson).overrides,
-          reviews: reviews,
-          extra_work: extra_work,
-          runs: runs,
-          more: pieces.flat_map { |one| one.progress.more(prefix: one.prefix) },
-          limits: true
-        )
+      def planned_week(same_as: nil)
+        dates = Planning::Calendar.days(practice, from, next_lesson)
+        rows = same_as&.rows&.map(&:id)
+        PlannedWeeks.of(RowWork.new(self, dates, same_as: (rows if rows&.any?)), self, dates)
       end
+
+      # @return [Array<Rows::Beside>] what stands beside the pieces
+      def beside
+        [
+          *warm_up_lines.map { |line| beside_line(line, :warm_up) },
+          *kept.map { |line| beside_line(line, :repertoire) },
+          *weekly.map { |work| beside_line(line(work), :other_work, times: work.times) }
+        ]
+      end
+
+      # @return [RowWork] of no week in particular
+      def in_rows = @in_rows ||= RowWork.new(self, [])
 
       # @return [Hash{Symbol => Object}] for {Planning.finish} and its like
       def plan =
@@ -105,12 +107,7 @@ module Stairwell
       # @return [Hash{String => Line}] what is no step, by id
       def lines
         @lines ||=
-          [
-            *warm_up_lines,
-            *kept,
-            *weekly.map { |one| line(one) },
-            *runs.map { |run| run_line(run) }
-          ].to_h { |one| [one.id, one] }
+          [*warm_up_lines, *kept, *weekly.map { |one| line(one) }].to_h { |one| [one.id, one] }
       end
 
       # @param id [String] of an item
@@ -118,6 +115,15 @@ module Stairwell
       def title_of(id) = pieces.find { |one| id.start_with?(one.prefix) }&.title
 
       private
+
+      def beside_line(line, kind, times: nil) =
+        Rows::Beside.new(
+          id: line.id,
+          kind: kind,
+          title: line.title,
+          minutes: line.minutes,
+          times: times
+        )
 
       # As far as all of the week's lessons are not all days on which there is practice.
       def lesson_days
@@ -152,25 +158,6 @@ module Stairwell
         end
       end
 
-      def extra_work
-        kept.map do |one|
-          Planning::ExtraWork.new(
-            id: one.id,
-            minutes: one.minutes,
-            times: Constants::KEPT_TIMES,
-            title: one.title
-          )
-        end +
-          weekly.map do |one|
-            Planning::ExtraWork.new(
-              id: one.item_id,
-              minutes: one.minutes,
-              times: one.times,
-              title: one.title
-            )
-          end
-      end
-
       # Pieces kept ready for a date that is still to come: once through.
       def kept
         @kept ||=
@@ -199,11 +186,6 @@ module Stairwell
               )
             end
       end
-
-      def runs = @runs ||= pieces.filter_map { |one| one.progress.run(prefix: one.prefix) }
-
-      def run_line(run) =
-        Line.new(id: run.id, title: run.title, minutes: run.minutes, piece: title_of(run.id))
 
       def weekly = record.extra_work.reject(&:exercise?)
 

@@ -26,7 +26,7 @@ type Props = {
 // More days than these go into a second row: weeks with holidays are long.
 const IN_A_ROW = 7;
 
-/** A week as day columns: the longer a step, the taller. Pointing at a step, or
+/** A week of the time before there were rows, as day columns: the longer a step, the taller. Pointing at a step, or
  * coming to it by keyboard, says where it is, why it stands there and how its
  * minutes come about; it can be pinned, moved, dropped and changed there. */
 export function WeekColumns({ week, hand, student, severalPieces }: Props) {
@@ -34,14 +34,6 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const onKey = useWeekKeys(place, drawn);
   const drag = useWeekDrag(drawn);
-  if (week.days.length === 0)
-    return (
-      <Text color="soft">
-        {t("components.week.week_columns.there_is_no_practice_day_before", {
-          day: dayAndMonth(week.next_lesson),
-        })}
-      </Text>
-    );
   return (
     <Box ref={place} data-own-focus onKeyDown={onKey} onMouseLeave={drawn.letGo}>
       <Notice trouble={drawn.trouble} />

@@ -11,7 +11,7 @@ import { Messages } from "../../components/Messages";
 import { Empty, Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
 import { RightsOf } from "../../components/Rights";
-import { WeekColumns } from "../../components/week/WeekColumns";
+import { Week } from "../../components/week/Week";
 import { t } from "../../words";
 import { FinishLesson } from "./FinishLesson";
 import { Recap } from "./Recap";
@@ -121,7 +121,7 @@ function Open({ lesson }: { lesson: Lesson }) {
               {lesson.changed.join(" · ")}
             </Text>
           )}
-          <WeekColumns
+          <Week
             week={lesson.next_week}
             hand={lesson.overrides}
             student={student.id}

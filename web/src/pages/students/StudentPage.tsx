@@ -20,7 +20,7 @@ import { PrintWeeks } from "../../components/PrintWeeks";
 import { May, RightsOf, useMay } from "../../components/Rights";
 import { Select } from "../../components/Select";
 import { weekKeys } from "../../components/week/useWeekKeys";
-import { WeekColumns } from "../../components/week/WeekColumns";
+import { Week } from "../../components/week/Week";
 import { t } from "../../words";
 import { AssignPiece } from "../piece/AssignPiece";
 import { ChangeStudent } from "./ChangeStudent";
@@ -139,7 +139,7 @@ function Whole({ student }: { student: Student }) {
         </Text>
       )}
       {changing && <ChangeStudent student={student} onDone={() => setChanging(false)} />}
-      {!student.left_on && <Week student={student} />}
+      {!student.left_on && <ThisWeek student={student} />}
       {student.pieces.map((piece) => (
         <Flights key={piece.id} piece={piece} who={student.name} today={student.today}>
           <Outlook
@@ -178,7 +178,7 @@ function Whole({ student }: { student: Student }) {
   );
 }
 
-function Week({ student }: { student: Student }) {
+function ThisWeek({ student }: { student: Student }) {
   const week = student.week;
   const again = usePlanAgain(student.id);
   if (!week) return null;
@@ -218,7 +218,7 @@ function Week({ student }: { student: Student }) {
       </PartHead>
       <Notice trouble={again.error} />
       <Box mt="8px">
-        <WeekColumns
+        <Week
           week={week}
           hand={student.overrides}
           student={student.id}

@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module Stairwell
+  # Those of the rows of a week.
+  module Constants
+    # Rows of a week besides warm-ups, sight-reading and other work: for a child who can't read, a
+    # child, anyone else. Own choice: what a family can hold in the head.
+    ROWS = { no_reader: 3, child: 5, other: 6 }.freeze
+    # Rows a teacher may set. Own choice.
+    ROWS_SET = (1..12)
+    # Hard places of a piece that have a row, where the student reads. Own choice.
+    HARD_PLACES = 2
+    # Bars of the sections that are new in one row, and the same for who can't read. Own choice:
+    # about what is introduced at one lesson.
+    NEW_BARS, NEW_BARS_UNREAD = 8, 4
+    # Times a day: what is usual (common practice, no source), where several things share a row or
+    # the minutes are short, and of what only has to be played again (own choice).
+    USUAL_TIMES, FEWER_TIMES, OFTEN_ENOUGH = 5, 3, 2
+    # Stages of one row on one day, and sections of one layer. Own choice.
+    STAGES_AT_ONCE, SECTIONS_AT_ONCE = 2, 4
+    # The last practice day of a week on which it's played from the beginning. Own choice: twice a
+    # week.
+    RUN_DAYS = 5
+    # Weeks after which a plan to the end stops looking. Own choice: two years.
+    MOST_WEEKS = 104
+    # Rows that are for a day with little time. Own choice.
+    SHORT_DAY_ROWS = 2
+  end
+end

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Rows
+    # One practice day made to fit its minutes. Too much: five times become three, then what is kept
+    # fresh and old pieces take turns by day, then what grows does; whatever is left over is played
+    # fewer times, and at last not at all.
+    class DayFit
+      # @param number [Integer] of the day
+      # @param room [Rational] minutes beside warm-ups and other work
+      def initialize(number, room)
+        @number = number
+        @room = room
+        @squeezed = []
+      end
+
+      # Ids of rows of which something had to be left out.
+      # @return [Array<String>]
+      attr_reader :squeezed
+
+      # @param cells [Hash{Work => Array<Part>}] in the order of the day
+      # @return [Hash{Work => Array<Part>}]
+      def call(cells)
+        cells = cells.transform_values { |parts| ready(parts) }
+        return cells if fits?(cells)
+
+        [
+          ->(all) { all.transform_values { |parts| parts.map(&:fewer) } },
+          ->(all) { turns(all, %i[keep_fresh repertoire]) },
+          ->(all) { turns(all, %i[grow]) }
+        ].each do |less|
+          cells = less.call(cells)
+          return cells if fits?(cells)
+        end
+        squeeze(cells)
+      end
+
+      private
+
+      def fits?(cells) = cells.values.flatten.sum(0r, &:minutes) <= @room
+
+      # Once for each row one finds the place and sets the metronome.
+      def ready(parts) =
+        parts.each_with_index.map do |part, at|
+          at.zero? ? part.with(ready: Constants::READY) : part
+        end
+
+      # Of rows of these kinds every other one is left out, another one each day.
+      def turns(cells, kinds)
+        mine = cells.keys.select { |work| kinds.include?(work.kind) && cells[work].any? }
+        out = mine.select.with_index { |_, at| (at + @number).even? }
+        cells.to_h { |work, parts| [work, out.include?(work) ? [] : parts] }
+      end
+
+      # From the end: fewer times, then fewer stages, then none.
+      def squeeze(cells)
+        cells.keys.reverse_each do |work|
+          cells = cells.merge(work => ready(cells[work].map(&:least)))
+          return cells if fits?(cells)
+        end
+        cells.keys.reverse_each do |work|
+          until cells[work].empty?
+            @squeezed |= [work.id]
+            cells = cells.merge(work => cells[work][0...-1])
+            return cells if fits?(cells)
+          end
+        end
+        cells
+      end
+    end
+  end
+end

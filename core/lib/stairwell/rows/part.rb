@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Rows
+    # One thing of a row on one day, played so many `times`: a step of a piece, or what a line says
+    # (a warm-up, an old piece, a run through what is steady).
+    #
+    # - `piece`: {Piece}, nil where it is of none; `step`: {Practice::Step}, nil where it is none
+    # - `id`, `title`: of the line where there is no step
+    # - `each`: minutes of one time, exact; `ready`: minutes to get ready, once
+    # - `steady`: whether it has all its good days already, so that it's only kept up
+    # - `fewest`: times with which it is still a good day
+    # - `bars`: that a run goes through
+    # - `pinned`: whether the teacher put it there, so that it stays as it is; `breaks` says what
+    #   that breaks
+    Part =
+      Stairwell.value(
+        :times,
+        :each,
+        id: nil,
+        piece: nil,
+        step: nil,
+        title: nil,
+        ready: 0r,
+        steady: false,
+        fewest: 1,
+        bars: [],
+        pinned: false,
+        breaks: nil
+      ) do
+        # @return [String] what items of a week and changes by hand name it by
+        def key = piece ? "#{piece.id}/#{id}" : id
+
+        # @return [Rational] minutes, exact
+        def minutes = ready + (times * each)
+
+        # @return [Part] three times instead of five, and the like
+        def fewer =
+          pinned ? self : with(times: times.clamp(1, [Constants::FEWER_TIMES, fewest].max))
+
+        # @return [Part] as few times as it may be played at all
+        def least
+          return self if pinned
+
+          with(times: step&.marks&.any? ? [step.marks.size, times].min : 1)
+        end
+
+        # @return [Array<Integer>] the bars it goes through, of its piece
+        def covered = step ? step.spans.flat_map(&:bars) : bars
+      end
+  end
+end

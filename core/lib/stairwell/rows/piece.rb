@@ -1,0 +1,282 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Rows
+    # A piece in hand, its steps sorted by the kind of row they belong to.
+    class Piece
+      attr_reader :id, :title, :progress, :timing
+
+      # @param progress [Progress::Piece]
+      # @param turns [Array<String>] labels of its sections in the order in which they are learnt
+      # @param timing [Progress::Timing] what the student takes beside the estimates
+      def initialize(id:, title:, progress:, turns: [], timing: Progress::Timing.new)
+        @id = id
+        @title = title
+        @progress = progress
+        @turns = turns
+        @timing = timing
+        @standings = progress.standings
+        begin_week
+      end
+
+      # @param days [Hash{String => Integer}] by step id the good days it still takes
+      # @return [Piece] as it is for a student who takes so many
+      def taking(days) =
+        with_standings(
+          @standings.to_h do |id, one|
+            [id, (days[id] && !one.done?) ? one.with(good_days: one.credited + days[id]) : one]
+          end
+        )
+
+      # @return [Piece] as the week that was laid out leaves it
+      def after_week =
+        with_standings(
+          @standings.to_h do |id, one|
+            next id, one if one.done?
+
+            credited = ahead.good_days(id)
+            state = ahead.done?(id) ? :steady : ((credited.positive? && :begun) || one.state)
+            [id, one.with(credited: credited, state: state, fallen: one.fallen && !ahead.done?(id))]
+          end
+        )
+
+      # @param bars [Integer] that are introduced at a lesson
+      # @return [Piece] with the next sections introduced, at least one
+      def introduced(bars)
+        waiting = sections.reject { |label| introduced?(label) }
+        return self if waiting.empty?
+
+        shown = 0
+        labels =
+          waiting.take_while.with_index do |label, at|
+            shown += bars(label)
+            at.zero? || shown <= bars
+          end
+        waiting -= labels
+        with_standings(
+          @standings.transform_values do |one|
+            (one.step.parts & waiting).empty? ? one.with(introduced: true) : one
+          end
+        )
+      end
+
+      # @return [Ahead] of the week that is being laid out
+      attr_reader :ahead
+
+      # @return [void]
+      def begin_week = @ahead = Ahead.new(@standings)
+
+      # @return [Array<String>] labels of sections in the order in which they are learnt
+      def sections = @sections ||= (@turns & printed) | printed
+
+      # @return [Array<String>] labels of sections in the order of the page
+      def printed =
+        @printed ||=
+          steps
+            .select(&:section)
+            .group_by(&:section)
+            .sort_by { |_, all| all.flat_map(&:spans).map(&:from).min }
+            .map(&:first)
+
+      # @param label [String]
+      # @return [Array<Practice::Step>] what is done on a section, in the order of the routine
+      def path(label) = paths.fetch(label, [])
+
+      # @param label [String]
+      # @return [Array<Practice::Step>] those of them that other places wait for
+      def core(label) = path(label).select { |step| needed_elsewhere.include?(step.id) }
+
+      # @return [Array<Practice::Step>] marked spots and hard joins
+      def hard_places =
+        @hard_places ||= steps.select { |step| spot?(step) || (step.join && step.hard) }
+
+      # @return [Array<Practice::Step>] the other joins, and joined spans
+      def joining = @joining ||= steps.select { |step| !step.hard && (step.join || growing?(step)) }
+
+      # @return [Array<Practice::Step>] of the whole piece, its lines and pages
+      def whole = @whole ||= steps.reject { |step| sorted.include?(step.id) }
+
+      # @param label [String]
+      # @return [Boolean] whether both hands are steady there now
+      def steady?(label) = core(label).all? { |step| @standings[step.id].done? }
+
+      # @param label [String]
+      # @return [Boolean] whether its core is done by now in the week that is laid out
+      def done?(label) = core(label).all? { |step| ahead.done?(step.id) }
+
+      # @param label [String]
+      # @return [Boolean] whether the teacher has shown it
+      def introduced?(label) =
+        path(label).empty? || path(label).any? { |step| @standings[step.id].introduced }
+
+      # @param label [String]
+      # @return [Boolean] whether all of its core was played before
+      def played?(label)
+        core(label).all? do |step|
+          @standings[step.id].then { |one| one.done? || one.state == :begun }
+        end
+      end
+
+      # @param label [String]
+      # @return [Boolean] whether a hard place in it is still to be practised
+      def hard_place_in?(label)
+        hard_places.any? { |step| step.section == label && !@standings[step.id].done? }
+      end
+
+      # @return [Array<String>] sections that were introduced and aren't steady yet
+      def in_hand
+        return [] if by_layers?
+
+        @in_hand ||= sections.select { |label| introduced?(label) && !steady?(label) }
+      end
+
+      # @return [Boolean] whether the whole piece is learnt a layer at a time, each section by section
+      #   first: no section is finished before the next one begins
+      def by_layers?
+        return @by_layers unless @by_layers.nil?
+
+        of_whole = whole.map(&:id)
+        @by_layers =
+          paths.values.flatten.any? do |step|
+            needed_elsewhere.include?(step.id) && ((step.needs + step.after) & of_whole).any?
+          end
+      end
+
+      # @return [Array<String>] sections that go, in the order of the page
+      def known
+        @known ||= printed.select { |label| path(label).any? && steady?(label) && !held?(label) }
+      end
+
+      # @param label [String]
+      # @return [Integer] bars
+      def bars(label) =
+        (@bars ||= {})[label] ||= path(label)
+          .flat_map { |step| step.spans.flat_map(&:bars) }
+          .uniq
+          .size
+
+      # @param label [String]
+      # @return [Practice::Step] as it is played when it is kept fresh: the last of its steps that
+      #   is steady
+      def latest(label)
+        done = path(label).select { |step| @standings[step.id].done? }
+        done.reverse.find { |step| step.hands == :both } || done.last
+      end
+
+      # @param label [String]
+      # @return [Date, nil] when it was last played or heard
+      def played_on(label)
+        path(label)
+          .map { |step| @standings[step.id] }
+          .flat_map { |one| [one.days.keys.max, one.last_result&.date, one.steady_on] }
+          .compact
+          .max
+      end
+
+      # @param id [String]
+      # @return [Practice::Step, nil]
+      def step(id) = @standings[id]&.step
+
+      # @param step [Practice::Step]
+      # @return [Progress::Standing]
+      def standing(step) = @standings[step.id]
+
+      # @param step [Practice::Step]
+      # @param times [Integer]
+      # @return [Part]
+      def part(step, times = step.repetitions)
+        Part.new(
+          id: step.id,
+          piece: self,
+          step: step,
+          times: times,
+          each: minutes_once(step),
+          steady: ahead.done?(step.id),
+          fewest: step.least
+        )
+      end
+
+      # @param step [Practice::Step]
+      # @return [Array<Phrase::Text>] what it breaks to play it by now: it wasn't introduced, what it
+      #   rests on isn't done
+      def breaks(step)
+        said = []
+        unless @standings[step.id].introduced
+          said << Phrase["planning.overrides.not_introduced_yet"]
+        end
+        open = step.needs.reject { |id| ahead.done?(id) }
+        return said if open.empty?
+
+        said << Phrase[
+          "planning.overrides.before_done",
+          names: Phrase.some(open.filter_map { |id| step(id)&.title }),
+          count: open.size
+        ]
+      end
+
+      # @return [Boolean] whether anything of it is left to learn
+      def open? = @standings.values.any? { |one| !one.done? }
+
+      # @return [Boolean] whether nothing is, once the week that is laid out was played
+      def over? = @standings.each_key.all? { |id| ahead.done?(id) }
+
+      protected
+
+      attr_writer :standings
+
+      # What depends on how it stands is worked out again.
+      def forget
+        @in_hand = @known = nil
+        begin_week
+      end
+
+      private
+
+      def with_standings(standings)
+        sorted
+        needed_elsewhere
+        dup.tap do |copy|
+          copy.standings = standings
+          copy.forget
+        end
+      end
+
+      def steps = @steps ||= @standings.values.map(&:step)
+
+      def paths =
+        @paths ||=
+          steps.select { |step| step.section && !spot?(step) && !step.join }.group_by(&:section)
+
+      def held?(label) = path(label).any? { |step| @standings[step.id].held? }
+
+      def spot?(step) = step.id.start_with?("spot@")
+
+      def growing?(step) = step.section.nil? && !step.join && step.id.match?(/\A[^.@]+\+/)
+
+      def sorted = @sorted ||= [hard_places, joining, *paths.values].flatten.to_set(&:id)
+
+      # Steps of sections that joins rest on, or the whole where there is none.
+      def needed_elsewhere
+        @needed_elsewhere ||=
+          begin
+            joins = steps.select { |step| step.join || growing?(step) }
+            roots = joins.empty? ? whole : joins
+            by_id = steps.to_h { |step| [step.id, step] }
+            found = roots.flat_map { |step| step.needs + step.after }
+            all = Set.new
+            all << found.last && found.concat(waits(by_id[found.pop], all)) while found.any?
+            all.empty? ? paths.values.flatten.to_set(&:id) : all
+          end
+      end
+
+      def waits(step, known) =
+        step ? (step.needs + step.after).reject { |id| known.include?(id) } : []
+
+      # Exact minutes, longer while it is new.
+      def minutes_once(step)
+        step.once / 60 * timing.factor(step.kind) *
+          Practice::Estimate.first_days(ahead.good_days(step.id), step.new)
+      end
+    end
+  end
+end

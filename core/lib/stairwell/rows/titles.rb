@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Rows
+    # What a row is called on the chart.
+    module Titles
+      module_function
+
+      # @param work [Work]
+      # @param parts [Array<Part>] all it holds in the week
+      # @return [Phrase::Text, String]
+      def of(work, parts = [])
+        case work.kind
+        when :new
+          Phrase.list(work.labels)
+        when :hard_place
+          place(work.step)
+        when :grow
+          grown(parts)
+        when :whole
+          whole(parts)
+        else
+          Phrase.list(parts.map { |part| part.step.section }.uniq)
+        end
+      end
+
+      # @param step [Practice::Step]
+      # @return [Phrase::Text, String] its stage as it stands in a cell
+      def stage(step)
+        return Practice.stage_name(step) unless plain?(step)
+
+        Phrase["rows.hands.#{step.hands}"]
+      end
+
+      # Whether it's the notes that are played, by whichever hand.
+      def plain?(step) =
+        step.section && step.aspect == :notes && step.tempo && !step.sitting &&
+          (step.actions.values - %i[play silent]).empty? && !Practice::Simplification.form?(step.id)
+
+      # @param step [Practice::Step]
+      # @return [Phrase::Text, String] where it is, without its stage
+      def place(step) = step.title.is_a?(Phrase::List) ? step.title.items.first : step.title
+
+      def grown(parts)
+        joined, runs = parts.partition(&:step)
+        return runs.last.title if joined.empty?
+
+        labels = joined.map { |part| part.step.parts }.uniq
+        if labels.one?
+          return Phrase["rows.straight_into", from: labels.first.first, to: labels.first.last]
+        end
+
+        Phrase["rows.joining", sections: Phrase.list(labels.flatten.uniq)]
+      end
+
+      def whole(parts)
+        sections = parts.map { |part| part.step.section }.uniq
+        sections.include?(nil) ? Phrase["rows.the_whole"] : Phrase.list(sections)
+      end
+      private_class_method :plain?, :grown, :whole
+    end
+  end
+end

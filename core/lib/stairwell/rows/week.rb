@@ -1,0 +1,199 @@
+# frozen_string_literal: true
+
+module Stairwell
+  module Rows
+    # Chooses the rows of a week, then lays the path of each over the days, within their minutes and
+    # around what the teacher changed by hand.
+    class Week
+      # @param pieces [Array<Piece>] whose work comes first in front
+      # @param days [Array<Day>]
+      # @param limits [Limits]
+      # @param beside [Array<Beside>]
+      # @param overrides [Planning::Overrides] of the teacher
+      # @param same_as [Array<String>, nil] ids of the rows of a week under way, which stay
+      def initialize(
+        pieces,
+        days:,
+        limits:,
+        beside: [],
+        overrides: Planning::Overrides.new,
+        same_as: nil
+      )
+        @pieces = pieces
+        @days = days
+        @limits = limits
+        @same_as = same_as
+        @overrides = overrides
+        @beside = BesideRows.new(beside, days, overrides)
+        @waiting = []
+      end
+
+      # @return [Array<Waiting>] what there was no room for
+      attr_reader :waiting
+
+      # @return [Array<Row>] in the order of the day
+      def rows
+        @rows ||=
+          begin
+            works, cells = laid
+            learnt = works.map { |work| row(work, cells) }
+            marked = short_day(learnt)
+            learnt = learnt.map { |row| row.with(short_day: marked.include?(row)) }
+            [*@beside.first, *learnt, *@beside.last]
+          end
+      end
+
+      private
+
+      # Again, until all rows that were chosen are played on some day, and none of them is left out
+      # for want of minutes on more than one.
+      def laid
+        without = []
+        loop do
+          works = chosen(without)
+          cells, squeezed = lay(works)
+          out = out(works, cells, squeezed)
+          return works, cells if out.empty?
+
+          without += out
+        end
+      end
+
+      def chosen(without)
+        candidates =
+          Candidates.new(@pieces, @days.size, @limits, without: without, same_as: @same_as)
+        works = candidates.chosen(@limits.rows - @beside.places)
+        works + by_hand(works).reject { |work| without.include?(work.id) }
+      end
+
+      # A row of its own for each step the teacher put on a day and that none of the rows holds.
+      def by_hand(works) =
+        @days
+          .flat_map { |day| @overrides.on(day.date) }
+          .filter_map { |override| of_step(override.id) }
+          .reject { |piece, step| works.any? { |work| work.piece == piece && work.holds?(step) } }
+          .uniq
+          .map { |piece, step| ByHand.new(piece, @days.size, step) }
+
+      # @return [Array(Piece, Practice::Step), nil]
+      def of_step(key)
+        id, step = key.split("/", 2)
+        piece = @pieces.find { |one| one.id.to_s == id }
+        found = piece&.step(step)
+        found && [piece, found]
+      end
+
+      def out(works, cells, squeezed)
+        empty = works.select { |work| cells.values.all? { |day| day[work].empty? } }.map(&:id)
+        return empty if empty.any?
+
+        second = works.select { |work| work.kind == :new }[1]
+        return [] unless second && squeezed.count(second.id) > 1
+
+        wait(second, Phrase["rows.no_minutes"])
+        [second.id]
+      end
+
+      # @return [Array] by number of the day the parts of each row; and the ids of rows of which
+      #   something was left out, once for each day
+      def lay(works)
+        @pieces.each(&:begin_week)
+        squeezed = []
+        cells =
+          @days.each_with_index.to_h do |day, at|
+            fit = DayFit.new(at + 1, day.minutes - @beside.minutes(at + 1))
+            found = fit.call(parts(works, at + 1))
+            squeezed += fit.squeezed
+            play(found, at + 1)
+            [at + 1, found]
+          end
+        [cells, squeezed]
+      end
+
+      # What is kept fresh rests on days on which the same bars are joined or played as a whole, and
+      # takes turns with what other pieces play from the beginning; nothing is played from the
+      # beginning on a day on which the whole is.
+      def parts(works, day)
+        today =
+          works.each_with_object({}) do |work, found|
+            parts = work.parts(day)
+            parts = [] if work.kind == :keep_fresh && rests?(work, found)
+            found[work] = parts
+          end
+        today.to_h do |work, parts|
+          parts = parts.select(&:step) if whole_of?(work.piece, today)
+          [work, edited(work, parts, @days[day - 1].date)]
+        end
+      end
+
+      def whole_of?(piece, today) =
+        today.any? do |work, parts|
+          work.kind == :whole && work.piece == piece && parts.any? { |part| !part.step.section }
+        end
+
+      def rests?(work, today) =
+        today.any? do |other, parts|
+          parts.any? && %i[grow whole].include?(other.kind) &&
+            (other.piece == work.piece || parts.any? { |part| part.step.nil? })
+        end
+
+      # Without what the teacher took off the day, and with what was put there.
+      def edited(work, parts, date)
+        return parts if @overrides.empty?
+
+        kept = parts.reject { |part| @overrides.off?(part.key, date) }
+        put =
+          @overrides
+            .on(date)
+            .filter_map do |override|
+              piece, step = of_step(override.id)
+              next unless piece == work.piece && work.holds?(step)
+
+              pinned(piece, step, override)
+            end
+        kept.reject { |part| put.any? { |other| other.key == part.key } } + put.uniq(&:key)
+      end
+
+      def pinned(piece, step, override) =
+        piece.part(step, override.repetitions || step.repetitions).with(
+          pinned: true,
+          breaks: piece.breaks(step)
+        )
+
+      def wait(work, why)
+        step = piece_steps(work).first or return
+
+        @waiting |= [Waiting.new(piece: work.piece, title: Titles.of(work), step: step, why: why)]
+      end
+
+      def piece_steps(work) = work.piece.progress.steps.select { |step| work.holds?(step) }
+
+      def play(cells, day)
+        cells
+          .flat_map { |work, parts| parts.map { |part| [work.piece, part.step] } }
+          .select(&:last)
+          .group_by(&:first)
+          .each { |piece, played| piece.ahead.play(played.map(&:last).uniq, day) }
+      end
+
+      def row(work, cells) =
+        Row.new(
+          id: work.id,
+          kind: work.kind,
+          piece: work.piece,
+          title: Titles.of(work, cells.values.flat_map { |day| day[work] }),
+          days: cells.transform_values { |day| day[work] }.reject { |_, parts| parts.empty? },
+          why: Phrase["rows.why.#{work.kind}"]
+        )
+
+      # What is new, and a hard place where nothing else is: what a family keeps to on a day with
+      # little time.
+      def short_day(rows)
+        new, others = rows.partition { |row| row.kind == :new }
+        hard = others.select { |row| row.kind == :hard_place }
+        found = (new + hard).first(Constants::SHORT_DAY_ROWS)
+        found.empty? ? rows.first(1) : found
+      end
+    end
+  end
+end
