@@ -51,7 +51,7 @@ class Lives
       Hash.new do |all, id|
         all[id] = {
           hard: Math.exp(normal * 0.5),
-          bad: (@random.rand**3) * 0.55,
+          bad: (@random.rand**3) * 0.35,
           wall: @random.rand < 0.15,
           met: 0,
           skill: 0.0,
@@ -119,10 +119,8 @@ class Lives
         introduce_first: @introduce,
         page: Studio::Page.new(document: JSON.generate(Stairwell::Score::Document.dump(map)))
       )
-    if @introduce
-      piece = piece.after(Progress::Introduction.new(what: "A", introduced: true, at: made.moment))
-    end
     @record = made.with(pieces: [piece])
+    introduce
     plan
   end
 
@@ -176,7 +174,8 @@ class Lives
         step_id: item.step_id,
         date: @record.today,
         kind: kind,
-        at: @record.moment
+        at: @record.moment,
+        asked: item.repetitions
       )
     end
   end
@@ -186,11 +185,11 @@ class Lives
     step[:met] += 1
     case @kind
     when :skilled
-      step[:skill] < 1 && learn(step) && @random.rand < 0.5 * (1 - step[:skill]).clamp(0, 1)
+      step[:skill] < 1 && learn(step) && @random.rand < 0.35 * (1 - step[:skill]).clamp(0, 1)
     when :walls
-      @random.rand < ((step[:wall] && step[:met] <= 4 && !id.include?("~")) ? 0.75 : 0.08)
+      @random.rand < ((step[:wall] && step[:met] <= 4 && !id.include?("~")) ? 0.6 : 0.05)
     else
-      @random.rand < (step[:bad] + (@week_is_good ? -0.03 : 0.12)).clamp(0.01, 0.9)
+      @random.rand < (step[:bad] + (@week_is_good ? -0.03 : 0.06)).clamp(0.01, 0.9)
     end
   end
 
@@ -200,16 +199,9 @@ class Lives
     step[:skill] = (step[:skill] * faded) + (0.4 / (step[:hard] * @trait))
   end
 
-  # Some of what was practised is heard, wrongly now and then.
+  # Of each section in hand and each join what it has come to is heard, wrongly now and then.
   def lesson
-    heard =
-      piece
-        .progress
-        .standings
-        .values
-        .select { |one| one.days.any? && !one.done? }
-        .sample(3, random: @random)
-    heard.each do |one|
+    reached.each do |one|
       event =
         Progress::LessonResult.new(
           step_id: one.step.id,
@@ -224,24 +216,43 @@ class Lives
     plan
   end
 
-  def result(one)
-    true_share = one.credited.fdiv(one.good_days)
-    said =
-      true_share + (normal * 0.35) - (((@kind == :walls) && @steps[one.step.id][:wall]) ? 0.2 : 0)
-    return :steady if said > 1
-    return :shaky if said > 0.25
+  def reached =
+    piece
+      .progress
+      .standings
+      .values
+      .select { |one| one.days.keys.any? { |date| date > @record.today - 8 } && !one.done? }
+      .group_by { |one| one.step.section || one.step.id }
+      .values
+      .map(&:last)
+      .first(4)
 
-    :not_yet
+  # A teacher hears what is nearly there as steady, and gives what was hardly practised another week.
+  def result(one)
+    said = one.credited.fdiv(one.good_days) + (normal * 0.3)
+    said -= 0.2 if @kind == :walls && @steps[one.step.id][:wall]
+    return :steady if said > 0.8
+    return :shaky if said > 0.2
+
+    (@random.rand < 0.4) ? :not_yet : :not_heard
   end
 
+  # About eight bars a lesson.
   def introduce
-    nxt = piece.progress.introductions.find { |_, introduced| !introduced }&.first
-    return unless @introduce && nxt
+    return unless @introduce
 
-    @record =
-      @record.with_piece(
-        piece.after(Progress::Introduction.new(what: nxt, introduced: true, at: @record.moment))
-      )
+    waiting = piece.progress.introductions.reject(&:last).map(&:first)
+    bars = 0
+    shown =
+      waiting.take_while.with_index do |label, at|
+        bars += piece.page.map.sections.find { |section| section.label == label }.bars.size
+        at.zero? || bars <= 8
+      end
+    events =
+      shown.map do |label|
+        Progress::Introduction.new(what: label, introduced: true, at: @record.moment)
+      end
+    @record = @record.with_piece(piece.after(*events)) if events.any?
   end
 
   # Two uniform numbers make a normal one (Box and Muller, 1958).

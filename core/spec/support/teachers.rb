@@ -18,7 +18,7 @@ module Teachers
           all[id] = drawn(id) do
             {
               hard: Math.exp(normal * 0.5),
-              bad: (@random.rand**3) * 0.55,
+              bad: (@random.rand**3) * 0.35,
               wall: @random.rand < 0.15,
               met: 0,
               skill: 0.0,

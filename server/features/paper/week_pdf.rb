@@ -2,12 +2,14 @@
 
 require_relative "sheet_of_paper"
 require_relative "drawings"
+require_relative "paper_row"
 require_relative "week_words"
 
 module Stairwell
   module Server
     module Features
-      # The week on paper: readable in black and white on a music stand, with a box for each time.
+      # The week on paper: readable in black and white on a music stand, with a row for each
+      # piece of work and a cell for each practice day.
       # The rows use the height of a page; what does not fit on one goes on on the next, and no
       # print is smaller than {LEAST}.
       class WeekPdf
@@ -56,8 +58,7 @@ module Stairwell
           @pictures = !sheet.fetch(:reads, true)
           @column = column(sheet)
           @left = @pdf.bounds.width - @column * sheet[:days].size
-          @words, @heights = {}, {}
-          @boxes = most_boxes(sheet)
+          @heights = {}
           rows, foot = rows(sheet), WeekWords.foot(sheet)
           @foot = @pdf.height_of(foot, size: LEAST) + 8
           days(sheet)
@@ -134,7 +135,7 @@ module Stairwell
             @pdf.start_new_page
             days(sheet)
           end
-          draw(row, sheet)
+          draw(row)
         end
 
         def head(sheet)
@@ -162,10 +163,10 @@ module Stairwell
                   Phrase["server.paper.week_pdf.next_lesson", day: day(sheet[:next_lesson])]
                 end
               ),
-              Phrase["server.paper.week_pdf.tick_a_box_each_time"],
+              Phrase["server.paper.week_pdf.missed_one"],
               (
-                if sheet[:days].any? { |one| one[:items].any? { |item| !needed?(item) } }
-                  Phrase["server.paper.week_pdf.pale_boxes"]
+                if sheet.fetch(:rows, []).any? { |row| row[:short_day] }
+                  Phrase["server.paper.week_pdf.short_day"]
                 end
               )
             ].compact.join(" · "),
@@ -176,30 +177,17 @@ module Stairwell
 
         def day(text) = Phrase.day(Date.parse(text), :full)
 
-        # A row for each step of the week, in the order in which they come: what is needed first,
-        # what is more of it in the same row, what is only there while there is time at the end.
-        def rows(sheet)
-          found =
-            sheet[:days]
-              .flat_map { |one| one[:items] }
-              .group_by { |item| key(item) }
-              .map { |key, items| [key, items.find { |item| needed?(item) } || items.first] }
-          found.partition { |_, item| needed?(item) }.flatten(1)
-        end
+        # @return [Array<PaperRow>] of the week, in their order; of a week without rows one for each
+        #   of its steps
+        def rows(sheet) = PaperRow.of(sheet)
 
-        def key(item) = [item[:assignment_id], Planning::More.of(item[:step_id])]
-
-        def needed?(item) = item[:kind] != "more"
-
-        # The left part says what; the right one has a column a day, as wide as its
-        # boxes need.
+        # The left part says what; the right one has a column a day, as wide as its cells need.
         # @return [Numeric] points of a column
-        def column(sheet)
-          most =
-            sheet[:days].flat_map { |one| one[:items].map { |item| item[:repetitions] } }.max || 1
-          widest = @pdf.bounds.width * 0.48 / [sheet[:days].size, 1].max
-          ([most, 5].min * (BOX + 2) + 8).clamp([38, widest].min, widest)
-        end
+        def column(sheet) =
+          (@pdf.bounds.width * DAYS_SHARE / [sheet[:days].size, 1].max).clamp(30, WIDEST)
+
+        # Share of the width that is the days', and points of a column at the most.
+        DAYS_SHARE, WIDEST = 0.58, 66
 
         attr_reader :left
 
@@ -208,18 +196,20 @@ module Stairwell
           sheet[:days].each_with_index do |one, at|
             x = left + at * @column + 3
             @pdf.draw_text(
-              Phrase.day(Date.parse(one[:date]), :short_weekday).to_s,
+              Phrase["server.paper.week_pdf.day", number: at + 1].to_s,
               at: [x, top - 8],
               size: LEAST,
               style: :bold
             )
-            @pdf.draw_text(minutes(one[:minutes]).to_s, at: [x, top - 19], size: LEAST)
+            @pdf.draw_text(
+              Phrase.day(Date.parse(one[:date]), :short_weekday).to_s,
+              at: [x, top - 19],
+              size: LEAST
+            )
           end
           @pdf.move_down 24
           rule
         end
-
-        def minutes(value) = Units.minutes(value.to_r)
 
         def rule
           @pdf.stroke_color "888888"
@@ -227,42 +217,25 @@ module Stairwell
           @pdf.stroke_horizontal_rule
         end
 
-        # @return [Array(String, String)] title and text of a row
-        def words(row) = @words[row.first] ||= WeekWords.of(row.last).map(&:to_s)
-
         # Points: the little page with its gap, a drawing, and what two of them take.
         PICTURE = 74
         ACTION = 18
         DRAWN = 46
 
         def height(row, size, keys: @keys)
-          words = words_height(row, size) + ((keys && row.last[:starts].any?) ? 22 : 0)
-          [words, picture_height(row.last), boxes_height(row), (@pictures ? ACTION : 0)].max + FREE
+          words = words_height(row, size) + ((keys && row.starts.any?) ? 22 : 0)
+          [words, picture_height(row), row.most_lines * (size + 2), (@pictures ? ACTION : 0)].max +
+            FREE
         end
-
-        def boxes_height(row) = (@boxes.fetch(row.first).to_f / in_row).ceil * (BOX + 2)
-
-        # @return [Hash] by row the most boxes of any of its days
-        def most_boxes(sheet)
-          sheet[:days]
-            .flat_map do |one|
-              one[:items]
-                .group_by { |item| key(item) }
-                .map { |key, items| [key, items.sum { |item| item[:repetitions] }] }
-            end
-            .group_by(&:first)
-            .transform_values { |all| all.map(&:last).max }
-        end
-
-        def in_row = [((@column - 6) / (BOX + 2)).floor, 1].max
 
         # Setting words is what a page costs: each size of a row is tried once.
         def words_height(row, size)
-          @heights[[row.first, size]] ||= begin
-            title, text = words(row)
-            @pdf.height_of(title, size: size + 1, style: :bold, width: words_wide) +
-              @pdf.height_of(text, size: size, width: words_wide)
-          end
+          @heights[[row.id, size]] ||= @pdf.height_of(
+            row.title,
+            size: size + 1,
+            style: :bold,
+            width: words_wide
+          ) + @pdf.height_of(row.text, size: size, width: words_wide)
         end
 
         # What the words have beside the little page, and the drawings where there are
@@ -273,47 +246,45 @@ module Stairwell
         PITCH = 6
         FREE = 8
 
-        def picture_height(item) =
-          item[:picture].sum { |page| page[:lines].size * PITCH + 3 }.clamp(0, 60)
+        def picture_height(row) =
+          row.picture.sum { |page| page[:lines].size * PITCH + 3 }.clamp(0, 60)
 
-        def draw(row, sheet)
-          key, item = row
+        def draw(row)
           top = @pdf.cursor
           tall = height(row, @size) + @air
-          title, text = words(row)
-          @drawings.page(item[:picture], top - 4, width: PICTURE - 10.0, pitch: PITCH)
+          @drawings.page(row.picture, top - 4, width: PICTURE - 10.0, pitch: PITCH)
           @pdf.bounding_box([PICTURE, top - 4], width: words_wide) do
-            @pdf.text(title, size: @size + 1, style: :bold)
-            @pdf.text(text, size: @size)
-            if @keys && item[:starts].any?
-              @drawings.keyboard(item[:starts], width: left - PICTURE - 14)
-            end
+            @pdf.text(row.title, size: @size + 1, style: :bold)
+            @pdf.text(row.text, size: @size)
+            @drawings.keyboard(row.starts, width: left - PICTURE - 14) if @keys && row.starts.any?
           end
-          @drawings.actions(item[:actions], [left - DRAWN, top - 5], side: ACTION) if @pictures
-          sheet[:days].each_with_index do |one, at|
-            boxes(one, key, left + at * @column + 3, top - 6)
-          end
+          @drawings.actions(row.actions, [left - DRAWN, top - 5], side: ACTION) if @pictures
+          row.cells.each_with_index { |cell, at| cell(cell, left + at * @column + 3, top - 6) }
           @pdf.move_cursor_to(top - tall)
           rule
         end
 
         BOX = 9
 
-        # A box for each time on the days it is planned; those while there is time are paler.
-        def boxes(one, key, x, y)
-          all =
-            one[:items].select { |item| key(item) == key }.sort_by { |item| needed?(item) ? 0 : 1 }
-          all
-            .flat_map { |item| Array.new(item[:repetitions]) { |at| [item, at < item[:done]] } }
-            .each_with_index do |(item, done), at|
-              corner = [x + (at % in_row) * (BOX + 2), y - (at / in_row) * (BOX + 2)]
-              @pdf.stroke_color(needed?(item) ? "000000" : "999999")
-              @pdf.line_width 0.7
-              @pdf.stroke_rectangle(corner, BOX, BOX)
-              if !@empty && done
-                @pdf.fill_rectangle([corner[0] + 2, corner[1] - 2], BOX - 4, BOX - 4)
-              end
-            end
+        # A box to tick, and how often what is played; nothing on a day on which it isn't.
+        def cell(cell, x, y)
+          return if cell.lines.empty?
+
+          @pdf.stroke_color "000000"
+          @pdf.line_width 0.7
+          @pdf.stroke_rectangle([x, y], BOX, BOX)
+          @pdf.fill_rectangle([x + 2, y - 2], BOX - 4, BOX - 4) if cell.done && !@empty
+          cell.lines.each_with_index do |line, at|
+            @pdf.text_box(
+              line,
+              at: [x + BOX + 3, y + 1 - at * (@size + 2)],
+              width: @column - BOX - 6,
+              height: @size + 3,
+              size: @size,
+              overflow: :shrink_to_fit,
+              min_font_size: 6
+            )
+          end
         end
       end
     end

@@ -11,47 +11,30 @@ module Stairwell
 
         module_function
 
-        # @param item [Hash] of a day, see {SheetJson}
-        # @return [Array(String, String)] title and text
-        def of(item)
-          often = Phrase["counts.repetitions", count: item[:repetitions]]
-          if item[:tempo]
-            often =
-              Phrase[
-                "server.paper.week_pdf.at_tempo",
-                often: often,
-                beat: beat(item[:beat]),
-                tempo: item[:tempo]
-              ]
-          end
-          what =
-            (
-              if item[:done_when]
-                Phrase[
-                  "server.paper.week_pdf.what",
-                  how: item[:how],
-                  often: often,
-                  done: item[:done_when]
-                ]
-              else
-                Phrase["server.paper.week_pdf.what_more", how: item[:how], often: often]
-              end
-            )
-          start =
+        # @param steps [Array<Hash>] all of a row, see {SheetJson}
+        # @return [String] what to know, where the hands begin, and when it's done: that of the last
+        def of(steps)
+          starts = steps.first[:starts]
+          begin_on =
             Phrase.list(
-              item[:starts].group_by { |one| one[:hand] }.map { |hand, keys| starts(hand, keys) },
+              starts.group_by { |one| one[:hand] }.map { |hand, keys| starts(hand, keys) },
               by: :semicolon
             )
+          done = steps.reverse.filter_map { |step| step[:done_when] }.first
           [
-            item[:title],
-            "#{item[:piece]}, #{item[:place]}\n" +
-              [
-                what,
-                *item[:notes],
-                (Phrase["server.paper.week_pdf.start", starts: start] if item[:starts].any?)
-              ].compact.join(" ")
-          ]
+            *steps.flat_map { |step| step[:notes] }.uniq.first(NOTES),
+            (Phrase["server.paper.week_pdf.start", starts: begin_on] if starts.any?),
+            (Phrase["server.paper.week_pdf.done_when", done: done] if done)
+          ].compact.join(" ")
         end
+
+        # Notes of a row that are printed. Own choice.
+        NOTES = 2
+        private_constant :NOTES
+
+        # @param item [Hash]
+        # @return [String] such as "♩ = 44"
+        def tempo(item) = "#{beat(item[:beat])} = #{item[:tempo]}"
 
         # @param beat [Hash] see {Studio::Beat}
         # @return [String]
@@ -85,14 +68,15 @@ module Stairwell
             sheet[:days]
               .flat_map do |one|
                 [
-                  *one[:warm_ups].map { |each| each[:title] },
-                  *one[:extra_work].map do |each|
-                    Phrase[
-                      "server.paper.week_pdf.on_day",
-                      title: each[:title],
-                      day: Phrase.day(Date.parse(one[:date]), :short_weekday)
-                    ]
-                  end
+                  *one[:extra_work]
+                    .reject { |each| each[:row] }
+                    .map do |each|
+                      Phrase[
+                        "server.paper.week_pdf.on_day",
+                        title: each[:title],
+                        day: Phrase.day(Date.parse(one[:date]), :short_weekday)
+                      ]
+                    end
                 ]
               end
               .uniq

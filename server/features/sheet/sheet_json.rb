@@ -32,6 +32,7 @@ module Stairwell
             messages: [],
             recap: nil,
             told_before: [],
+            rows: @sheet.rows.map { |row| row.to_h.slice(:id, :title, :piece, :short_day) },
             days: @sheet.days.map { |one| day(one) },
             pieces:
               @record.pieces.map do |one|
@@ -115,7 +116,7 @@ module Stairwell
             extra_work:
               one.others.map do |each|
                 {
-                  **each.to_h.slice(:id, :title, :one_of),
+                  **each.to_h.slice(:id, :title, :one_of, :row),
                   kind: each.kind.to_s,
                   minutes: Units.halves(each.minutes).to_f
                 }
@@ -127,10 +128,12 @@ module Stairwell
           planned = one.item
           planned
             .to_h
-            .slice(:assignment_id, :step_id, :piece, :tempo, :repetitions)
+            .slice(:assignment_id, :step_id, :piece, :section, :tempo, :repetitions)
             .merge(
               minutes: Units.halves(planned.minutes).to_f,
               kind: planned.kind.to_s,
+              row: planned.row,
+              stage: planned.stage,
               **one.to_h.slice(:title, :place, :how, :done_when, :notes, :set_aside),
               **self.class.tapped(one),
               hands: one.step.hands.to_s,

@@ -3933,6 +3933,13 @@ export interface components {
         Sheet: {
             /** @description When the next lesson begins, such as 16:30 */
             lesson_time: string | null;
+            /** @description Rows of the week; none where it was planned before there were rows */
+            rows: {
+                id: string;
+                title: string;
+                piece: string | null;
+                short_day: boolean;
+            }[];
             /** @description What was told after the last lesson that was finished */
             recap: null | {
                 day: string;
@@ -3984,6 +3991,7 @@ export interface components {
                     title: string;
                     minutes: number;
                     one_of: string[];
+                    row?: string | null;
                 } & components["schemas"]["TickedOnce"])[];
                 date: string;
                 minutes: number;
@@ -4014,6 +4022,11 @@ export interface components {
             keys: string[];
             /** @enum {string} */
             kind: "step" | "review" | "more";
+            /** @description Of which row it is */
+            row: string | null;
+            /** @description What its row has come to */
+            stage: string | null;
+            section: string | null;
             /** @description Something hurt that day */
             hurts: boolean;
             /** @description Something hurt before, and the step rests until the next lesson */

@@ -81,7 +81,12 @@ module Stairwell
         def least
           return 1 if sitting
 
-          fewest || [(repetitions * Constants::FEWEST).ceil, Constants::FEWER_TIMES].min
+          fewest ||
+            [
+              (repetitions * Constants::FEWEST).ceil,
+              Constants::FEWER_TIMES,
+              [(Constants::ENOUGH_SECONDS / once).floor, 1].max
+            ].min
         end
 
         # @param times [Integer] repetitions of a day

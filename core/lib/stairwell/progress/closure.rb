@@ -3,7 +3,8 @@
 module Stairwell
   module Progress
     # What was heard steady counts for everything it contains: bars within its bars, hands among its
-    # hands, a tempo not above what was heard, and nothing asked for that wasn't heard.
+    # hands, a tempo not above what was heard, and nothing asked for that wasn't heard; and for the
+    # way to it, all that had to be done before it on the same section.
     class Closure
       # What playing the notes shows by itself. Whatever else a step is about was heard only in a
       # step about the same.
@@ -24,12 +25,16 @@ module Stairwell
         return [] unless %i[steady secure].include?(result.result)
 
         heard = @steps[result.step_id] or return []
-        within(heard, result.tempo || heard.tempo)
+        within(heard, result.tempo || heard.tempo) | way_to(heard)
       end
 
       # @param id [String] of a step
       # @return [Array<String>] ids of all that a result of it may count for, at whatever tempo
-      def reach(id) = @steps[id] ? within(@steps[id], Float::INFINITY) : []
+      def reach(id)
+        step = @steps[id] or return []
+
+        within(step, Float::INFINITY) | way_to(step)
+      end
 
       # @param results [Array<LessonResult>]
       # @return [Hash{String => Array<LessonResult>}] what they say of the steps they contain, by
@@ -53,6 +58,16 @@ module Stairwell
           .each_value
           .select { |step| step.id != heard.id && contained?(step, heard, tempo) }
           .map(&:id)
+      end
+
+      # @return [Array<String>] ids of what had to be done before it on the same section
+      def way_to(step)
+        @ways ||= {}
+        @ways[step.id] ||= (step.needs + step.after)
+          .filter_map { |id| @steps[id] }
+          .select { |before| step.section && before.section == step.section }
+          .flat_map { |before| [before.id, *way_to(before)] }
+          .uniq
       end
 
       def contained?(step, heard, tempo)

@@ -75,7 +75,7 @@ module Stairwell
         Row.new(
           id: id,
           kind: kind,
-          title: title,
+          title: title.is_a?(Phrase::Textual) ? Phrase.capital(title) : title,
           days: days.compact.transform_values { |part| [part] },
           why: Phrase["rows.why.#{kind}"]
         )

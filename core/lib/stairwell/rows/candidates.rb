@@ -61,8 +61,10 @@ module Stairwell
       def hard_places(piece) =
         piece
           .hard_places
-          .reject { |step| piece.standing(step).done? }
-          .map { |step| HardPlace.new(piece, @days, step) }
+          .group_by { |step| Piece.place(step) }
+          .values
+          .reject { |steps| steps.all? { |step| piece.standing(step).done? } }
+          .map { |steps| HardPlace.new(piece, @days, steps) }
           .reject { |work| @without.include?(work.id) }
           .first(@limits.hard_places)
 

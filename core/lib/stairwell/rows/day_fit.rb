@@ -52,20 +52,28 @@ module Stairwell
         cells.to_h { |work, parts| [work, out.include?(work) ? [] : parts] }
       end
 
-      # From the end: fewer times, then fewer stages, then none.
+      # From the end: as few times as still make a good day, then fewer stages, then none. The first
+      # thing of what is new stays to the last.
       def squeeze(cells)
         cells.keys.reverse_each do |work|
           cells = cells.merge(work => ready(cells[work].map(&:least)))
           return cells if fits?(cells)
         end
-        cells.keys.reverse_each do |work|
-          until cells[work].empty?
-            @squeezed |= [work.id]
-            cells = cells.merge(work => cells[work][0...-1])
-            return cells if fits?(cells)
-          end
+        until fits?(cells)
+          work = next_out(cells) or return cells
+          @squeezed |= [work.id]
+          at = cells[work].rindex { |part| !part.pinned }
+          cells =
+            cells.merge(work => ready(cells[work].reject.with_index { |_, index| index == at }))
         end
         cells
+      end
+
+      # Of what can be left out: the last of rows that aren't new, then of the fullest new one.
+      def next_out(cells)
+        left = cells.select { |_, parts| parts.any? { |part| !part.pinned } }.keys
+        others = left.reject { |work| work.kind == :new }
+        others.last || left.max_by { |work| cells[work].size }
       end
     end
   end

@@ -2,25 +2,26 @@
 
 module Stairwell
   module Rows
-    # A spot or a hard join that isn't steady.
+    # A spot or a hard join that isn't steady, with all that is done there: of a join into which a
+    # hand has to hurry, that hand first.
     class HardPlace < Work
       KIND = :hard_place
 
-      attr_reader :step
+      attr_reader :steps
 
-      # @param step [Practice::Step]
-      def initialize(piece, days, step)
+      # @param steps [Array<Practice::Step>] at one place
+      def initialize(piece, days, steps)
         super(piece, days)
-        @step = step
+        @steps = steps
       end
 
-      def id = "#{super}/#{step.id}"
+      def id = "#{super}/#{Piece.place(steps.first)}"
 
-      def holds?(step) = step.id == @step.id
+      def holds?(step) = steps.any? { |one| one.id == step.id }
 
       private
 
-      def steps_on(day) = ahead.open([step], day)
+      def steps_on(day) = ahead.open(steps, day)
     end
   end
 end

@@ -38,12 +38,8 @@ module Stairwell
         def fewer =
           pinned ? self : with(times: times.clamp(1, [Constants::FEWER_TIMES, fewest].max))
 
-        # @return [Part] as few times as it may be played at all
-        def least
-          return self if pinned
-
-          with(times: step&.marks&.any? ? [step.marks.size, times].min : 1)
-        end
+        # @return [Part] as few times as still make a good day
+        def least = pinned ? self : with(times: [fewest, times].min)
 
         # @return [Array<Integer>] the bars it goes through, of its piece
         def covered = step ? step.spans.flat_map(&:bars) : bars

@@ -86,7 +86,11 @@ module Stairwell
       # @return [Array<Practice::Step>] those of them that other places wait for
       def core(label) = path(label).select { |step| needed_elsewhere.include?(step.id) }
 
-      # @return [Array<Practice::Step>] marked spots and hard joins
+      # @param step [Practice::Step]
+      # @return [String] the key of its place, the same for all that is done there
+      def self.place(step) = step.id[/\A[^.]+/]
+
+      # @return [Array<Practice::Step>] at marked spots and hard joins
       def hard_places =
         @hard_places ||= steps.select { |step| spot?(step) || (step.join && step.hard) }
 

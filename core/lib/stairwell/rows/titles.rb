@@ -14,7 +14,7 @@ module Stairwell
         when :new
           Phrase.list(work.labels)
         when :hard_place
-          place(work.step)
+          place(work.steps.first)
         when :grow
           grown(parts)
         when :whole
@@ -27,9 +27,24 @@ module Stairwell
       # @param step [Practice::Step]
       # @return [Phrase::Text, String] its stage as it stands in a cell
       def stage(step)
+        if step.section.nil? && step.parts.size > 1 && !step.id.start_with?("whole.")
+          return between(step)
+        end
         return Practice.stage_name(step) unless plain?(step)
 
         Phrase["rows.hands.#{step.hands}"]
+      end
+
+      # A join by the sections it joins, and by its hand where it's one; a joined span by its first
+      # and its last.
+      def between(step)
+        said =
+          Phrase["rows.#{step.join ? "into" : "to"}", from: step.parts.first, to: step.parts.last]
+        if (step.hands == :both)
+          said
+        else
+          Phrase.list([Phrase["rows.hands.#{step.hands}"], said], by: :comma)
+        end
       end
 
       # Whether it's the notes that are played, by whichever hand.
@@ -57,7 +72,7 @@ module Stairwell
         sections = parts.map { |part| part.step.section }.uniq
         sections.include?(nil) ? Phrase["rows.the_whole"] : Phrase.list(sections)
       end
-      private_class_method :plain?, :grown, :whole
+      private_class_method :between, :plain?, :grown, :whole
     end
   end
 end

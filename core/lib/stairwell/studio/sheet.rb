@@ -37,6 +37,10 @@ module Stairwell
       # @return [Array<SheetDay>]
       def days = @days ||= planned_days.map { |day| sheet_day(day) }
 
+      # @return [Array<Planning::PlannedRow>] of the week; none where it was planned before there
+      #   were rows
+      def rows = @week ? @week.rows : []
+
       # @return [Date, nil] today, or on paper the first day that is not past
       def skip_on = skip_day&.date
 

@@ -3,16 +3,21 @@ import { listed, minutes } from "../../components/dates";
 import { Paper } from "../../components/Paper";
 import { Tempo } from "../../components/Tempo";
 import { t } from "../../words";
+import type { DayRow } from "./rows";
 import { nameOf } from "./Step";
 import { type Item, isDone, rests } from "./useTicks";
 
-/** A step as a line of the list: it opens at a press. */
-export function Folded({ item, onOpen }: { item: Item; onOpen: () => void }) {
-  const done = isDone(item);
+/** A row as a line of the list: it opens at a press. */
+export function Folded({ row, onOpen }: { row: DayRow; onOpen: () => void }) {
+  const { items } = row;
+  const [item] = items;
+  if (!item) return null;
+  const done = items.every(isDone);
+  const several = items.length > 1;
   return (
     <Paper
       as="section"
-      aria-label={nameOf(item)}
+      aria-label={several ? `${row.row?.title}, ${item.piece}` : nameOf(item)}
       mb="6px"
       borderColor="line"
       bg={done ? "transparent" : "sheet"}
@@ -29,7 +34,7 @@ export function Folded({ item, onOpen }: { item: Item; onOpen: () => void }) {
         py="6px"
         onClick={onOpen}
       >
-        <Count item={item} />
+        <Count items={items} />
         <Box flex="1" minW={0}>
           <Text
             fontSize="lg"
@@ -37,8 +42,9 @@ export function Folded({ item, onOpen }: { item: Item; onOpen: () => void }) {
             lineHeight={1.25}
             color={done ? "soft" : "ink"}
           >
-            {item.title}
-            {item.tempo && !done && (
+            {row.row?.short_day && "◆ "}
+            {several ? row.row?.title : item.title}
+            {!several && item.tempo && !done && (
               <>
                 {", "}
                 <Tempo beat={item.beat} tempo={item.tempo} />
@@ -48,14 +54,15 @@ export function Folded({ item, onOpen }: { item: Item; onOpen: () => void }) {
           <Text fontSize="md" color="soft" lineHeight={1.3}>
             {listed([
               item.piece,
-              rests(item) && t("sheet.folded.rests"),
-              !done && item.place,
+              several && !done && listed([...new Set(items.map((one) => one.stage))]),
+              items.every(rests) && t("sheet.folded.rests"),
+              !several && !done && item.place,
               item.kind === "more" && t("sheet.step.while_there_is_time"),
             ])}
           </Text>
         </Box>
         <Text fontSize="md" color="soft" whiteSpace="nowrap">
-          {minutes(item.minutes)}
+          {minutes(items.reduce((sum, one) => sum + one.minutes, 0))}
         </Text>
       </Flex>
     </Paper>
@@ -63,8 +70,12 @@ export function Folded({ item, onOpen }: { item: Item; onOpen: () => void }) {
 }
 
 /** How much of it is done, in the shape of its boxes. */
-function Count({ item }: { item: Item }) {
-  const done = isDone(item);
+function Count({ items }: { items: Item[] }) {
+  const done = items.every(isDone);
+  const of = {
+    done: items.reduce((sum, item) => sum + Math.min(item.done, item.repetitions), 0),
+    repetitions: items.reduce((sum, item) => sum + item.repetitions, 0),
+  };
   return (
     <Flex
       flex="none"
@@ -80,10 +91,8 @@ function Count({ item }: { item: Item }) {
       fontSize="md"
       fontWeight={700}
     >
-      <span aria-hidden>{done ? "✓" : `${item.done}/${item.repetitions}`}</span>
-      <VisuallyHidden>
-        {t("sheet.step.of", { done: item.done, repetitions: item.repetitions })}
-      </VisuallyHidden>
+      <span aria-hidden>{done ? "✓" : `${of.done}/${of.repetitions}`}</span>
+      <VisuallyHidden>{t("sheet.step.of", of)}</VisuallyHidden>
     </Flex>
   );
 }

@@ -256,7 +256,14 @@ function Practice({ day, sheet, token, ticks }: PracticeProps) {
   return (
     <>
       <Suspense fallback={<Waiting what={t("sheet.sheet_page.the_sheet")} />}>
-        <Day day={day} token={token} cautions={sheet.cautions} send={send} first={hurt} />
+        <Day
+          day={day}
+          rows={sheet.rows}
+          token={token}
+          cautions={sheet.cautions}
+          send={send}
+          first={hurt}
+        />
       </Suspense>
       {send && turnsOf(day.items).length > 0 && (
         <Button minH="48px" width="100%" mt="10px" fontSize="lg" onClick={() => setSitting(true)}>
