@@ -62,7 +62,8 @@ module Stairwell
 
       def left_of(standing) = standing.done? ? 0 : [standing.good_days - standing.credited, 0].max
 
-      def played?(standing) = standing.done? || standing.credited.positive?
+      def played?(standing) =
+        standing.done? || standing.credited.positive? || standing.last_result&.result == :shaky
 
       def ready?(step, day, today)
         @standings[step.id].introduced && !waits_for_fallen?(step) &&
@@ -76,7 +77,14 @@ module Stairwell
         return true unless @left.key?(id)
         return (@done_on[id] || day) < day if step.section
 
-        played_before?(id, day)
+        played_before?(id, day) || faster?(id, day)
+      end
+
+      # A section needn't be faster before it's played with the others; it has to go.
+      def faster?(id, day)
+        step = @standings[id].step
+        step.section && step.aspect == :tempo &&
+          step.needs.all? { |before| played_before?(before, day) }
       end
 
       # What didn't go holds up all that rests on it, until it went well.

@@ -21,6 +21,14 @@ module Stairwell
 
       private
 
+      # As often once more, then less.
+      def rest(_day)
+        step = @reached.last or return []
+
+        @rested = @rested.to_i + 1
+        [piece.part(step, (@rested == 1) ? Constants::USUAL_TIMES : Constants::FEWER_TIMES)]
+      end
+
       def steps_on(day) = ahead.open(steps, day)
     end
   end

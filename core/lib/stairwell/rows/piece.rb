@@ -117,7 +117,7 @@ module Stairwell
       # @return [Boolean] whether all of its core was played before
       def played?(label)
         core(label).all? do |step|
-          @standings[step.id].then { |one| one.done? || one.state == :begun }
+          @standings[step.id].then { |one| one.done? || one.state == :begun || one.last_result }
         end
       end
 
