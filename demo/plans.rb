@@ -3,7 +3,7 @@
 require "stairwell"
 
 module Demo
-  # Sixteen weeks as a teacher would read them, of invented students and pieces: what each is an
+  # Twelve weeks as a teacher would read them, of invented students and pieces: what each is an
   # example of, and why it is good. `bin/plans` writes them to docs/plans.md.
   module Plans
     Studio = Stairwell::Studio
@@ -33,22 +33,22 @@ module Demo
       [
         example(
           "The first week of a new piece, for a child",
-          "One section was shown at the lesson. Each day is short, two new things begin a day at the most, and what is left of the minutes goes to what begins next and to playing again.",
-          child.then { |one| assigned(one, :weir) }
+          "Three rows. What is new is played every day, and the ladder of stages gets shorter from day to day.",
+          child.then { |one| lesson(assigned(one, :weir)) }
         ),
         example(
-          "The same child at the second lesson",
-          "What was learnt first is kept beside what is new, and each join stands behind its section.",
+          "The same child two weeks later",
+          "The first section goes and is kept fresh until it goes straight into the second.",
           child.then { |one| live(assigned(one, :weir), 14) }
         ),
         example(
           "In the order of the piece",
-          "Section A first, then B: the order in which a page is read.",
+          "Two sections of four bars share a row: every right hand, then every left hand.",
           reader.then { |one| assigned(one, :lock) }
         ),
         example(
           "The hardest section first",
-          "B is the hardest and begins; its hard bars come first in the day, while one is fresh.",
+          "B is the hardest and is learnt first.",
           reader.then { |one| assigned(one, :lock, "section_order" => "hardest") }
         ),
         example(
@@ -57,63 +57,41 @@ module Demo
           reader.then { |one| assigned(one, :lock, "section_order" => %w[C A1]) }
         ),
         example(
-          "Soonest ready",
-          "Whatever most later work waits for goes first, so that the whole is ready as soon as it can be.",
-          reader.then { |one| assigned(one, :lock, "section_order" => "soonest") }
-        ),
-        example(
-          "A light week",
-          "Only what is needed: the same steps as in a full week, and nothing besides.",
-          reader(day_use: :light).then { |one| live(assigned(one, :lock), 14) }
-        ),
-        example(
-          "The usual chart",
-          "Everything in hand, every day; on short days three times instead of five, so that nothing is left out, and what is learnt stays beside it.",
-          reader(day_use: :flat, minutes_a_day: 10, begin_per_day: 4).then do |one|
-            live(assigned(one, :lock), 14)
-          end
-        ),
-        example(
           "Two pieces",
-          "They alternate within the day, so that no hand is tired by one of them.",
-          reader(minutes_a_day: 30).then { |one| assigned(assigned(one, :weir), :lock) }
+          "Each has a row for what is new; from the beginning they are played on different days.",
+          reader(minutes_a_day: 30).then { |one| live(assigned(assigned(one, :weir), :lock), 7) }
         ),
         example(
-          "A concert in three weeks",
-          "The piece that would be late in its turn goes first, and says so.",
-          reader.then { |one| assigned(assigned(one, :reach), :weir, due: TODAY + 21) }
-        ),
-        example(
-          "After a lesson at which a step did not go",
-          "The step comes back in an easier form first; what rests on it is held until it goes again.",
-          reader.then { |one| not_yet(live(assigned(one, :weir), 14)) }
+          "After a lesson at which a section did not go",
+          "It comes back in an easier form first; what rests on it waits.",
+          reader.then { |one| not_yet(live(assigned(one, :lock), 7)) }
         ),
         example(
           "Away for most of the week",
-          "Two days are left: what was begun goes on, and little begins.",
-          reader(away: away(TODAY + 1, TODAY + 4)).then { |one| live(assigned(one, :lock), 14) }
+          "Two days are left: the path goes on as far as they reach.",
+          reader(away: away(TODAY + 1, TODAY + 4)).then { |one| live(assigned(one, :lock), 7) }
         ),
         example(
           "Ten minutes a day",
-          "Little, but every day something that is whole: no step is cut in two.",
-          reader(minutes_a_day: 10).then { |one| live(assigned(one, :lock), 14) }
+          "Three times instead of five, and the same rows.",
+          reader(minutes_a_day: 10).then { |one| live(assigned(one, :lock), 7) }
         ),
         example(
           "Forty-five minutes and three pieces",
-          "A long day of few, larger things; older sections keep their place.",
-          reader(minutes_a_day: 45, begin_per_day: 4).then do |one|
+          "Two new rows at the most, so that a family can hold the week in the head.",
+          reader(minutes_a_day: 45).then do |one|
             live(%i[weir lock reach].inject(one) { |all, key| assigned(all, key) }, 7)
           end
         ),
         example(
           "Nearly done",
-          "The whole piece without a stop, then up the marks of the metronome; what is steady is kept.",
+          "The whole piece without a stop, then up the marks of the metronome.",
           reader.then { |one| live(assigned(one, :weir), 14) }
         ),
         example(
           "A student who takes longer than estimated",
-          "Taps say that a repetition takes half as long again: fewer steps stand in the same minutes, and the dates allow for it.",
-          reader.then { |one| live(assigned(one, :lock), 14, takes: 1.5) }
+          "Taps say that a repetition takes half as long again: the same rows, fewer times.",
+          reader(minutes_a_day: 15).then { |one| live(assigned(one, :lock), 7, takes: 1.5) }
         )
       ]
     end
@@ -124,7 +102,7 @@ module Demo
         all.each_with_index.map do |one, at|
           "## #{at + 1}. #{one.title}\n\n*#{one.why}*\n\n#{week(one.record)}"
         end
-      "# Sixteen weeks\n\nEvery week as a teacher would read it: students, books and pieces are invented. `bin/plans` writes this page anew; a test holds it against what the planner does.\n\n#{parts.join("\n\n")}\n"
+      "# Twelve weeks\n\nEvery week as a teacher would read it, with the recap that goes with it: students, books and pieces are invented. `bin/plans` writes this page anew; a test holds it against what the planner does. A diamond marks the rows for a day with little time; RH is the right hand, LH the left, HT both together.\n\n#{parts.join("\n\n")}\n"
     end
 
     def example(title, why, record) = Example.new(title: title, why: why, record: record)
@@ -229,6 +207,7 @@ module Demo
             date: record.today,
             kind: :repetition,
             at: moment(record.today, at),
+            asked: item.repetitions,
             tapped_at: moment(record.today, at * seconds)
           )
         end
@@ -237,62 +216,57 @@ module Demo
       )
     end
 
-    # Three steps are heard, and the next section is shown.
+    # What each section in hand has come to is heard, and about eight bars are introduced.
     def lesson(record)
-      tried =
-        record.pieces.flat_map do |piece|
-          piece
-            .progress
-            .standings
-            .values
-            .select { |one| one.state == :begun }
-            .map { |one| [piece.id, one.step.id] }
+      record =
+        tried(record).inject(record) do |all, (id, step)|
+          Studio.hear(
+            all,
+            assignment_id: id,
+            step_id: step,
+            result: :steady,
+            key: "#{id} #{step} #{all.today}"
+          ).record
         end
       record =
-        tried
-          .first(3)
-          .inject(record) do |all, (id, step)|
-            Studio.hear(
-              all,
-              assignment_id: id,
-              step_id: step,
-              result: :steady,
-              key: "#{id} #{step} #{all.today}"
-            ).record
-          end
-      waiting =
-        record
-          .pieces
-          .filter_map do |piece|
-            piece
-              .progress
-              .introductions
-              .find { |_, shown| !shown }
-              &.then { |what, _| [piece.id, what] }
-          end
-          .first
-      if waiting
-        record =
+        waiting(record).inject(record) do |all, (id, what)|
           Studio.introduce(
-            record,
-            assignment_id: waiting.first,
-            what: waiting.last,
+            all,
+            assignment_id: id,
+            what: what,
             introduced: true,
-            key: "#{waiting} #{record.today}"
+            key: "#{id} #{what} #{all.today}"
           ).record
-      end
+        end
       Studio.plan(record, from: record.today + 1).record
     end
 
+    def tried(record) =
+      record.pieces.flat_map do |piece|
+        piece
+          .progress
+          .standings
+          .values
+          .select { |one| one.days.any? && one.step.section }
+          .group_by { |one| one.step.section }
+          .map { |_, all| [piece.id, all.last.step.id] }
+      end
+
+    # Four bars of each piece, as for who can't read.
+    def waiting(record) =
+      record.pieces.filter_map do |piece|
+        what, = piece.progress.introductions.find { |_, shown| !shown }
+        [piece.id, what] if what
+      end
+
     def not_yet(record)
-      known =
-        record.pieces.first.progress.standings.values.find do |one|
-          one.step.id.end_with?("right") && one.done?
-        end
+      piece = record.pieces.first
+      played = piece.progress.standings.values.select { |one| one.step.stage == :together }
+      hard = played.find { |one| one.days.any? }
       Studio.hear(
         record,
-        assignment_id: record.pieces.first.id,
-        step_id: known.step.id,
+        assignment_id: piece.id,
+        step_id: hard.step.id,
         result: :not_yet,
         key: "not yet"
       ).record
@@ -300,23 +274,39 @@ module Demo
 
     def week(record)
       week = record.weeks.newest
-      several = record.pieces.size > 1
-      [*week.days.map { |day| day(day, several) }, *week.limits.map { |one| "> #{one.why}" }].join(
-        "\n"
-      )
+      several = week.rows.filter_map(&:piece).uniq.size > 1
+      head = week.days.each_with_index.map { |day, at| day(day, at + 1) }
+      rows = week.rows.map { |row| row(row, week, several) }
+      recap = Studio::LessonRecap.write(record, Studio::LessonSteps.new(record).to_a, week)
+      [
+        "| | #{head.join(" | ")} |",
+        "|---|#{"---|" * head.size}",
+        *rows,
+        "",
+        *recap.lines(chomp: true).map { |line| "> #{line}".rstrip }
+      ].join("\n")
     end
 
-    def day(day, several)
-      items = [
-        *day.warm_ups.map { |one| "#{one.title} (#{minutes(one.minutes)})" },
-        *day.items.map { |one| item(one, several) }
-      ]
-      "- **#{Stairwell::Phrase.day(day.date, :short_weekday)} #{day.date.day} Mar**, #{minutes(day.minutes)} of #{minutes(day.budget)}: #{items.join(" · ")}"
+    def day(day, number) =
+      "Day #{number}, #{Stairwell::Phrase.day(day.date, :short_weekday)}, #{minutes(day.minutes)}"
+
+    def row(row, week, several)
+      title = several && row.piece ? "#{row.piece}: #{row.title}" : row.title.to_s
+      cells =
+        week.days.map do |day|
+          items = day.in_row(row.id)
+          several =
+            items.filter_map { |item| item.section if item.respond_to?(:section) }.uniq.size > 1
+          items.map { |item| cell(item, several && row.kind != :grow) }.uniq.join(", ")
+        end
+      "| #{"◆ " if row.short_day}#{title} | #{cells.join(" | ")} |"
     end
 
-    def item(one, several)
-      times = "#{one.repetitions}×" if one.repetitions
-      "#{one.begins ? "**#{one.title}**" : one.title}#{" (#{one.piece})" if several && one.piece} #{times} (#{[minutes(one.minutes), { review: "to keep it", more: "while there is time", run: "once through" }[one.kind]].compact.join(", ")})"
+    def cell(item, sections)
+      return minutes(item.minutes).to_s unless item.respond_to?(:step_id) && item.step_id
+
+      said = [(item.section if sections), item.stage, "×#{item.repetitions}"].compact.join(" ")
+      item.kind == :step && item.tempo ? "#{said} at #{item.tempo}" : said
     end
 
     def minutes(value) = Stairwell::Units.minutes(value)
@@ -331,10 +321,13 @@ module Demo
                          :practised,
                          :tapped,
                          :lesson,
+                         :tried,
+                         :waiting,
                          :not_yet,
                          :week,
                          :day,
-                         :item,
+                         :row,
+                         :cell,
                          :minutes
   end
 end

@@ -196,18 +196,4 @@ RSpec.describe "Steps of one sitting" do
       Stairwell::Progress.piece([step], [once.with(asked: nil)]).standings[step.id].credited
     ).to eq(0)
   end
-
-  it "stand in a child's week, with the half of the section that is its turn" do
-    child = record(minutes_a_day: 5, warm_ups: "none", begin_per_day: 1)
-    map = page("title: The Lock Gate\npage 1: 4 4\ntime: 4/4\ntempo: target 76\nsection A: 1-8")
-    steps = Stairwell::Practice.steps(map, routine: Stairwell::Practice::ROUTINES["say_clap_play"])
-    taught =
-      child.with_piece(child.pieces.first.with(progress: Stairwell::Progress.piece(steps, [])))
-    day = Stairwell::Studio.plan(taught).week.days.first
-    expect(day.items.map(&:step_id)).to start_with("A.count", "A.clap", "A.clap_fingers")
-    expect(
-      day.items.select { |item| item.kind == :step }.map { |item| item.place.to_s }.uniq
-    ).to eq(["the first half of the whole piece"])
-    expect(day.minutes).to be <= 5
-  end
 end

@@ -224,38 +224,6 @@ RSpec.describe "How the minutes of a day are used" do
     expect(skipped).to all(end_with("~more")).and(be_any)
   end
 
-  it "is told in the recap where it is no more of what is practised anyway" do
-    made = record(begin_per_day: 1, minutes_a_day: 12)
-    week = Stairwell::Studio.plan(made).week
-    titles =
-      week
-        .days
-        .flat_map do |day|
-          day.items.select { |item| item.kind == :more }.map { |item| item.title.to_s }
-        end
-        .uniq
-    expect(titles).to include("A, right hand, again")
-    told = Stairwell::Studio::LessonRecap.write(made, [], week)
-    expect(told).to include("Warm up with five fingers from C to G: right, left, both.")
-    expect(told).not_to include("again")
-    known =
-      made.with_piece(
-        made.pieces.first.after(
-          *%w[right left together faster].map do |step|
-            Stairwell::Progress::LessonResult.new(
-              step_id: "A.#{step}",
-              date: made.today - 9,
-              result: :steady,
-              at: made.moment - 9 * 86_400
-            )
-          end
-        )
-      )
-    older = Stairwell::Studio::LessonRecap.write(known, [], Stairwell::Studio.plan(known).week)
-    expect(older).to include("Once through, to keep it: A, faster on Thursday and Friday.")
-    expect(older).not_to include("keep up A")
-  end
-
   describe "what limits a week" do
     def limits(tasks, practice: self.practice) =
       plan(tasks, practice: practice, limits: true).limits.map do |one|

@@ -44,8 +44,8 @@ RSpec.describe "What the version before wrote" do
     expect(Stairwell::Score::Document.dump(read.map)).to eq(former["map"])
   end
 
-  # Some stages bear other words now, one hand may join by itself first, and layers of the whole
-  # piece go by section first. All else is as it was.
+  # Some stages bear other words now and take fewer days, one hand may join by itself first, and
+  # layers of the whole piece go by section first. All else is as it was.
   former["routines"].each_key do |key|
     it "is the routine #{key}, with the stages of today" do
       known = ->(stages) do
@@ -60,6 +60,7 @@ RSpec.describe "What the version before wrote" do
               :after,
               :by_section,
               :repetitions,
+              :good_days,
               *(:needs if stage.key == :join)
             )
           ]

@@ -177,56 +177,47 @@ RSpec.describe "A lesson" do
   end
 
   describe "the recap" do
-    # Thursday, Friday, Saturday, Monday
-    let(:dates) { [4, 5, 6, 8].map { |day| Date.new(2027, 3, day) } }
-
-    def line(title, kind, on, **more) =
-      Stairwell::Recap::Line.new(title: title, kind: kind, dates: on, **more)
+    def row(kind, title, days = (1..5).to_a, **more) =
+      Stairwell::Recap::Row.new(kind: kind, title: title, days: days, **more)
 
     def letter(**more)
       Stairwell::Recap.write(
         name: "Odile",
-        dates: dates,
+        days: 5,
         next_lesson: Date.new(2027, 3, 10),
-        results: [Stairwell::Recap::Outcome.new(title: "A, hands together", result: :secure)],
-        lines: [
-          line(
-            "B, left hand",
-            :step,
-            dates,
-            place: "page 12, line 3, bars 1–4",
-            repetitions: 5,
-            tempo: 54,
+        short_day: true,
+        results: [
+          Stairwell::Recap::Outcome.new(title: "A", piece: "The Slow Ferry", result: :secure),
+          Stairwell::Recap::Outcome.new(title: "D", piece: "The Slow Ferry", result: :steady)
+        ],
+        rows: [
+          row(:warm_up, "Five fingers from D to A"),
+          row(
+            :new,
+            "E",
+            stages: ["right hand", "left hand", "hands together"],
+            tempo: 60,
             piece: "The Slow Ferry"
           ),
-          line(
-            "B, hands together",
-            :step,
-            dates.last(2),
-            place: "page 12, line 3",
-            repetitions: 5,
-            tempo: 46
-          ),
-          line("Ropewalk, faster", :review, [dates[1]]),
-          line("Line 3 of the green cards", :extra_work, dates.first(2), one_of: %w[3 4])
+          row(:grow, "D straight into E", [3, 4, 5], piece: "The Slow Ferry"),
+          row(:keep_fresh, "A and B", [1, 3], piece: "Ropewalk"),
+          row(:other_work, "Line 3 of the green cards", one_of: %w[3 4])
         ],
         **more
       )
     end
 
-    it "says what went well, what to do and when, what to keep, and when to meet" do
+    it "says what went well and what to do, each piece once, and when to meet" do
       expect(letter).to eq(<<~TEXT.strip)
         Dear Odile,
 
-        A, hands together goes well now. Well done.
+        The Slow Ferry: A and D go well now. Learn E: right hand, left hand, then hands together, up to 60. Play D straight into E from day 3 on.
 
-        This week, begin each day's practice with whatever comes first here:
-        – B, left hand (The Slow Ferry, page 12, line 3, bars 1–4): five times at 54, every day.
-        – B, hands together (page 12, line 3): five times at 46, from Saturday on.
+        Ropewalk: Play A and B once through on days 1 and 3, to keep it fresh.
 
-        Once through, to keep it: Ropewalk, faster on Friday.
+        Warm up with Five fingers from D to A. Also: Line 3 of the green cards, one of 3 or 4.
 
-        Also this week: Line 3 of the green cards, one of 3 or 4, on Thursday and Friday.
+        On a day with little time, do the rows marked ◆.
 
         See you on Wednesday, 10 March.
       TEXT
@@ -239,63 +230,46 @@ RSpec.describe "A lesson" do
           introduced: %w[C],
           results: [
             Stairwell::Recap::Outcome.new(
-              title: "B, left hand",
+              title: "B",
+              piece: "The Slow Ferry",
               result: :not_yet,
-              simplification: "slower, at 46"
+              simplification: "two bars at a time"
             )
           ]
         )
       expect(said).to include(
         "Hello Odile,",
-        "This was too much for now, so we take a smaller step first: B, left hand: slower, at 46.",
-        "We learnt section C today."
+        "New today: C.",
+        "B was too much for now, so we take a smaller step first: two bars at a time.",
+        "Learn E: right hand, left hand, then hands together."
       )
+      expect(said).not_to include("60")
     end
 
-    it "begins with the warm-ups, and ends with older sections and their counts" do
-      said =
-        letter(
-          lines: [
-            line("five fingers from C to G", :warm_up, dates),
-            line("the first scale", :warm_up, dates.first(1)),
-            line("B, left hand", :step, dates, repetitions: 5, tempo: 54),
-            line("keep up A, faster", :more, dates.last(1), repetitions: 3)
+    it "names what is learnt in many stages by the first and the last" do
+      stages = ["point and count", "clap", "say the fingers", "say the notes", "play"]
+      said = letter(rows: [row(:new, "A", stages: stages, piece: "Song")])
+      expect(said).to include("Learn A: from “point and count” to “play”.")
+    end
+
+    it "has a hundred and twenty words at the most, and says when there is nothing" do
+      many =
+        %w[Weir Lock Reach Mill Ferry Gull].flat_map do |piece|
+          [
+            row(
+              :new,
+              "A and B",
+              stages: ["right hand", "left hand", "hands together"],
+              piece: piece
+            ),
+            row(:grow, "A straight into B", [3], piece: piece),
+            row(:keep_fresh, "C", [1, 2], piece: piece)
           ]
-        )
-      expect(said).to include(
-        "comes first here:\n– Warm up with five fingers from C to G and the first scale on Thursday.\n– B, left hand: five times at 54, every day."
-      )
-      expect(said).to include("While there is time: keep up A, faster three times, on Monday.")
-    end
-
-    # 44 of 80 is just over a half, 60 three quarters, 76 nearly all of it.
-    it "says to a child how fast in words" do
-      often = ->(tempo, **more) do
-        letter(
-          lines: [
-            line("A", :step, dates, repetitions: 2, tempo: tempo, share: Rational(tempo, 80))
-          ],
-          **more
-        )[
-          /– A: (.+), every day/,
-          1
-        ]
-      end
-      expect([44, 60, 76, 80].map { |tempo| often[tempo, child: true] }).to eq(
-        [
-          "twice, slowly",
-          "twice, at a walking pace",
-          "twice, nearly as fast as it will be",
-          "twice, as fast as it goes"
-        ]
-      )
-      expect(often[44]).to eq("twice at 44")
-    end
-
-    it "does not tell more than is read, and says when there is nothing" do
-      many = letter(lines: (1..9).map { |at| line("Step #{at}", :step, dates, repetitions: 3) })
-      expect([many.scan("– ").size, many.include?("The rest is on the sheet.")]).to eq([6, true])
-      expect(letter(lines: [])).to include("There is nothing to practise this week.")
+        end
+      said = letter(rows: many)
+      expect(said.split.size).to be <= 120
+      expect(said.scan("Learn A and B").size).to eq(6)
+      expect(letter(rows: [])).to include("There is nothing to practise this week.")
     end
   end
 end

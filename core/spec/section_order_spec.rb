@@ -72,87 +72,40 @@ RSpec.describe "Order of sections" do
     ).to eq(%w[C A B])
   end
 
-  # The longest chain of good days hangs on B, so that it goes first; it is never later than
-  # another order.
-  it "makes the piece ready soonest where that is chosen" do
-    finish = ->(order) do
-      Stairwell::Planning.finish(**Stairwell::Studio::Workload.new(having(order)).plan).days
-    end
-    expect(begun(having("soonest")).first).to eq("B")
-    %w[piece hardest].each { |order| expect(finish["soonest"]).to be <= finish[order] }
-  end
-
-  # One step begins each day and a day has room for all: what was begun goes on before the next
-  # section begins, up to its hands together.
-  it "goes on with what was begun before it begins what is new" do
-    week =
-      Stairwell::Planning.week(
-        **Stairwell::Studio::Workload.new(having, from: Date.new(2027, 3, 4)).week
-      )
-    chosen =
-      week.days.map do |day|
-        day
-          .items
-          .select { |item| item.kind == :step }
-          .map { |item| [item.id.delete_prefix("7/"), item.begins] }
-      end
-    expect(chosen.first).to eq([["A.right", true]])
-    expect(chosen[1]).to eq([["A.right", false], ["A.left", true]])
-    chosen.each { |items| expect(items.count(&:last)).to be <= 1 }
-    expect(week.days.first.items.find { |item| item.kind == :step }.why.to_s).to start_with(
-      "new: next in the order of the sections"
-    )
-  end
-
   # Two pieces at once: neither waits for the other's whole order.
   it "goes on in each of several pieces" do
     one = having
-    other = one.pieces.first.with(id: 9, choices: { "section_order" => "soonest" })
+    other = one.pieces.first.with(id: 9, choices: { "section_order" => %w[C A B] })
     week =
-      Stairwell::Planning.week(
-        **Stairwell::Studio::Workload.new(
-          one.with(pieces: [*one.pieces, other], student: one.student.with(begin_per_day: 2)),
-          from: Date.new(2027, 3, 4)
-        ).week
-      )
-    ids =
-      week
-        .days
-        .first(2)
-        .flat_map { |day| day.items.map { |item| item.id[%r{\A\d+/}] } }
-        .compact
-        .uniq
-    expect(ids).to contain_exactly("7/", "9/")
+      Stairwell::Studio::Workload.new(
+        one.with(pieces: [*one.pieces, other]),
+        from: Date.new(2027, 3, 4)
+      ).planned_week
+    new = week.rows.select { |row| row.kind == :new }
+    expect(new.map { |row| [row.assignment_id, row.title.to_s[0]] }).to eq([[7, "A"], [9, "C"]])
   end
 
   # Every combination keeps what no order may break.
-  it "breaks no need, no budget and no limit, whatever the order" do
-    random = Random.new(12)
-    ["piece", "hardest", "soonest", %w[C B A]].product([1, 2, 3], [8, 15, 40])
-      .each do |order, begin_per_day, minutes|
+  it "breaks no need and no budget, whatever the order" do
+    ["piece", "hardest", "soonest", %w[C B A]].product([8, 15, 40])
+      .each do |order, minutes|
         load =
           Stairwell::Studio::Workload.new(
-            having(order, minutes_a_day: minutes).then do |one|
-              one.with(student: one.student.with(begin_per_day: begin_per_day))
-            end,
+            having(order, minutes_a_day: minutes),
             from: Date.new(2027, 3, 4)
           )
-        done = load.tasks.to_h { |task| [task.id, random.rand(2)] }
-        tasks = load.tasks.map { |task| task.with(credited: task.needs.empty? ? done[task.id] : 0) }
-        plan = Stairwell::Planning.week(**load.week, tasks: tasks)
-        good = tasks.to_h { |task| [task.id, task.credited] }
-        plan.days.each do |day|
-          steps = day.items.select { |item| item.kind == :step }
+        steps = load.record.pieces.first.progress.steps.to_h { |step| [step.id, step] }
+        good = Hash.new(0)
+        load.planned_week.days.each do |day|
           expect(day.minutes).to be <= minutes
-          expect(steps.count(&:begins)).to be <= begin_per_day
-          steps.each do |item|
-            load
-              .tasks
-              .find { |task| task.id == item.id }
-              .needs
-              .each { |id| expect(good[id]).to be >= tasks.find { |task| task.id == id }.good_days }
+          day.steps.each do |item|
+            # What joins sections may follow as soon as each was played.
+            steps[item.step_id].needs.each do |id|
+              joins = steps[item.step_id].section.nil?
+              expect(good[id]).to be >= (joins ? 1 : steps[id].good_days)
+            end
           end
-          steps.each { |item| good[item.id] += 1 }
+          day.steps.each { |item| good[item.step_id] += 1 }
         end
       end
   end

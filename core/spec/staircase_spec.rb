@@ -129,7 +129,7 @@ RSpec.describe "The staircase" do
     end
 
     it("has in hand what is begun, before what is open") do
-      step = steps.find { |one| one.id == "B.right" }
+      step = steps.find { |one| one.id == "B.together" }
       marks =
         Array.new(step.repetitions) do |at|
           Stairwell::Progress::Mark.new(
@@ -141,7 +141,7 @@ RSpec.describe "The staircase" do
           )
         end
       expect(said).to end_with("; in hand: A, right hand")
-      expect(said(*marks)).to end_with("; in hand: B, right hand")
+      expect(said(*marks)).to end_with("; in hand: B, hands together")
     end
   end
 end

@@ -87,14 +87,14 @@ RSpec.describe "Whether a piece would suit" do
       )
     end
 
-    # The longest chain by hand: right 2, together 3, faster 2, whole 2, and the metronome from 96
-    # to 120 in three steps: 12 days, 5 a week, of which 70 % are kept and 85 % go well: 4.03 weeks.
+    # The longest chain by hand: right 1, together 2, faster 1, whole 1, and the metronome from 96
+    # to 120 in three steps: 8 days, 5 a week, of which 70 % are kept and 90 % go well: 2.54 weeks.
     it "is said in two lines: what is new, and about how long it would take" do
       new, long = lines(student_who_has(easy), asked)
       expect(new).to eq(
         "New in it: note values dotted half and eighth, 3/4 time, G major, a repeat, a stretch of 12 semitones, faster: 1.8 notes a second, so far 0.8."
       )
-      expect(long).to match(/\AAbout 5 weeks by itself, [\d½]+ min a day\.\z/)
+      expect(long).to match(/\AAbout 3 weeks by itself, [\d½]+ min a day\.\z/)
     end
 
     it "has nothing new where all of it is known, in hand or learnt before" do

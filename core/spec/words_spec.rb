@@ -21,35 +21,29 @@ RSpec.describe "Words" do
   end
 
   it "leave people, pieces and what a teacher wrote alone, and nothing else" do
-    line = ->(title, **more) do
-      Stairwell::Recap::Line.new(
-        title: title,
-        dates: [Date.new(2027, 3, 4)],
-        kind: :step,
-        repetitions: 5,
-        **more
-      )
+    row = ->(title, **more) do
+      Stairwell::Recap::Row.new(title: title, kind: :new, days: [1], stages: ["right hand"], **more)
     end
-    lines = [
-      line["A", place: phrase["practice.wording.bars", from: 3, to: 5], piece: "The Bar of Gold"],
-      line["Half Note Rag, bars 1 to 4", kind: :added],
-      line["B", piece: "Bartok's bars"]
+    rows = [
+      row[phrase["practice.wording.bars", from: 3, to: 5], piece: "The Bar of Gold"],
+      row["Half Note Rag, bars 1 to 4", kind: :other_work],
+      row["B", piece: "Bartok's bars"]
     ]
     recap =
       in_language.call(:"en-US") do
         Stairwell::Recap.write(
           name: "Bar-Lev",
           results: [],
-          lines: lines,
-          dates: [Date.new(2027, 3, 4)],
+          rows: rows,
+          days: 1,
           next_lesson: Date.new(2027, 3, 11)
         )
       end
     expect(recap).to include(
       "Dear Bar-Lev,",
-      "The Bar of Gold, measures 3–5",
+      "The Bar of Gold: Learn measures 3–5: right hand.",
       "Half Note Rag, bars 1 to 4",
-      "B (Bartok's bars)",
+      "Bartok's bars: Learn B: right hand.",
       "See you on Thursday, March 11."
     )
   end
@@ -68,26 +62,6 @@ RSpec.describe "Words" do
         %i[en-US en-GB].map { |tag| in_language.call(tag) { phrase["note_values.#{key}"].to_s } }
       expect(HeadMusic::Rudiment::RhythmicUnit.get(american).british_name).to eq(british)
     end
-  end
-
-  it "name times and days as one says them" do
-    dates = [Date.new(2027, 3, 4), Date.new(2027, 3, 5)]
-    line = ->(count, on) do
-      Stairwell::Recap::Line.new(title: "A", kind: :step, dates: on, repetitions: count)
-    end
-    text =
-      Stairwell::Recap.write(
-        name: "Nell",
-        results: [],
-        lines: [line[1, dates.first(1)], line[2, dates], line[12, dates.last(1)]],
-        dates: dates,
-        next_lesson: dates.last + 1
-      )
-    expect(text).to include(
-      "A: once, on Thursday.",
-      "A: twice, every day.",
-      "A: 12 times, on Friday."
-    )
   end
 
   it "count with the plural the number needs, and in order as English does" do
@@ -111,7 +85,7 @@ RSpec.describe "Words" do
       phrase.list(
         [
           phrase.capital(bars),
-          phrase["recap.title_and_place", title: "%{place} of a teacher", place: phrase.ordinal(3)],
+          phrase["recap.one_of", title: "%{choices} of a teacher", choices: phrase.ordinal(3)],
           phrase.day(Date.new(2027, 3, 4), :full),
           Stairwell::Units.minutes(5 / 2r),
           "typed"
@@ -123,10 +97,10 @@ RSpec.describe "Words" do
     again = phrase.unpack(kept["why"].first)
     expect(again).to eq(meant)
     expect(in_language.call(:"en-US") { again.to_s }).to eq(
-      "Measures 3–5; %{place} of a teacher (3rd); Thursday, March 4; 2½ min; typed"
+      "Measures 3–5; %{choices} of a teacher, one of 3rd; Thursday, March 4; 2½ min; typed"
     )
     expect(JSON.generate({ "why" => again })).to eq(
-      %({"why":"Bars 3–5; %{place} of a teacher (3rd); Thursday, 4 March; 2½ min; typed"})
+      %({"why":"Bars 3–5; %{choices} of a teacher, one of 3rd; Thursday, 4 March; 2½ min; typed"})
     )
   end
 

@@ -64,6 +64,7 @@ module Stairwell
         other_work
         short_day
         whole
+        grow
       ].freeze
       private_constant :LEAST_NEEDED
 
@@ -92,7 +93,9 @@ module Stairwell
       end
 
       def went(heard)
-        good = heard.select { |one| %i[steady secure].include?(one.result) }.map(&:title).uniq
+        hard = heard.select { |one| one.result == :not_yet }.map(&:title)
+        good =
+          heard.select { |one| %i[steady secure].include?(one.result) }.map(&:title).uniq - hard
         good = good.last(Constants::RECAP_TITLES)
         say(:goes_well, titles: Phrase.list(good), count: good.size) if good.any?
       end

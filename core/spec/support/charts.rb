@@ -80,12 +80,12 @@ module Charts
   # @return [Array<Array<Stairwell::Rows::Part>>] what joins sections of a piece, of each day
   def joins(week, piece)
     grow = week.rows.find { |row| row.kind == :grow && row.piece.id == piece }
-    days(week).map { |day| grow.on(day).select(&:step) }
+    days(week).map { |day| grow.on(day).reject(&:in_a_run?) }
   end
 
   # @return [Array<String, nil>] what goes from the beginning, of each day
   def runs(week, piece)
     grow = week.rows.find { |row| row.kind == :grow && row.piece.id == piece }
-    days(week).map { |day| grow.on(day).find { |part| part.step.nil? }&.title&.to_s }
+    days(week).map { |day| grow.on(day).find(&:in_a_run?)&.title&.to_s }
   end
 end

@@ -51,9 +51,9 @@ module Stairwell
     # What is usual of students nobody knows yet, and as how many days it counts beside what
     # was seen of one: practice on about 70 % of days, 15 % struggles. Own choice.
     USUAL = { kept: [0.7, 8], went: [0.9, 12] }.freeze
-    # Logarithm of the good days that one estimated takes: lessons set back, a seventh
+    # Logarithm of the good days that one estimated takes: lessons set back, a twentieth
     # more. Own choice.
-    USUAL_PACE = 0.0
+    USUAL_PACE = 0.05
     # As how many days, or steps, the usual counts beside what a studio's students did. Own
     # choice.
     USUAL_WEIGHT = 40

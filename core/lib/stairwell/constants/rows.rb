@@ -18,7 +18,7 @@ module Stairwell
     USUAL_TIMES, FEWER_TIMES, OFTEN_ENOUGH = 5, 3, 2
     # Seconds of one stage after which a short day is a good one, however few times that was. Own
     # choice: a long section isn't played three times on a short day.
-    ENOUGH_SECONDS = 180
+    ENOUGH_SECONDS = 90
     # Stages of one row on one day, and sections of one layer. Own choice.
     STAGES_AT_ONCE, SECTIONS_AT_ONCE = 2, 4
     # The last practice day of a week on which it's played from the beginning. Own choice: twice a

@@ -86,11 +86,9 @@ module Stairwell
       end
 
       # What stood on the sheet when it was tapped last, which on a short day may be fewer; no day
-      # asks for less than a step keeps; what is of one sitting keeps one.
-      def asked_then(marks)
-        asked = marks.select(&:asked).max_by(&:at)&.asked
-        asked&.clamp(@step.least, @step.repetitions)
-      end
+      # asks for less than makes a good one.
+      def asked_then(marks) =
+        marks.select(&:asked).max_by(&:at)&.asked&.clamp(@step.least, @step.repetitions)
 
       def hear(result)
         return if result.result == :not_heard

@@ -60,6 +60,8 @@ module Stairwell
           return cells if fits?(cells)
         end
         until fits?(cells)
+          return shrunk(cells) if cells.values.flatten.one?
+
           work = next_out(cells) or return cells
           @squeezed |= [work.id]
           at = cells[work].rindex { |part| !part.pinned }
@@ -68,6 +70,16 @@ module Stairwell
         end
         cells
       end
+
+      # The last thing that is left is played as often as there are minutes for, once at least.
+      def shrunk(cells) =
+        cells.transform_values do |parts|
+          parts.map do |part|
+            next part if part.pinned
+
+            part.with(times: ((@room - part.ready) / part.each).floor.clamp(1, part.times))
+          end
+        end
 
       # Of what can be left out: the last of rows that aren't new, then of the fullest new one.
       def next_out(cells)

@@ -40,29 +40,19 @@ module Stairwell
       # On the second and the fourth day; of every other piece on the days between.
       def runs?(day) = (day + @turn).even? && day <= Constants::RUN_DAYS || (@days == 1)
 
+      # Once through all of them, in one go; the whole, where that goes.
       def run
+        if (whole = piece.known_whole)
+          return [piece.part(whole, 1).with(steady: true, title: Phrase["rows.the_whole"])]
+        end
         return [] if from_beginning.empty?
 
-        steps = from_beginning.map { |label| piece.latest(label) }
-        [
-          Part.new(
-            id: "run",
-            piece: piece,
-            times: 1,
-            each: steps.sum(0r) { |step| minutes(step) },
-            steady: true,
-            title:
-              Phrase[
-                "rows.from_the_beginning",
-                from: from_beginning.first,
-                to: from_beginning.last
-              ],
-            bars: steps.flat_map { |step| step.spans.flat_map(&:bars) }
-          )
-        ]
+        title =
+          Phrase["rows.from_the_beginning", from: from_beginning.first, to: from_beginning.last]
+        from_beginning.map do |label|
+          piece.part(piece.latest(label), 1).with(steady: true, title: title)
+        end
       end
-
-      def minutes(step) = step.counts / (step.tempo || Constants::ASSUMED_TEMPO)
     end
   end
 end

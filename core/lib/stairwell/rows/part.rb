@@ -3,14 +3,14 @@
 module Stairwell
   module Rows
     # One thing of a row on one day, played so many `times`: a step of a piece, or what a line says
-    # (a warm-up, an old piece, a run through what is steady).
+    # (a warm-up, an old piece).
     #
     # - `piece`: {Piece}, nil where it is of none; `step`: {Practice::Step}, nil where it is none
-    # - `id`, `title`: of the line where there is no step
+    # - `id`, `title`: of the line where there is no step; of steps that are played in one go the
+    #   title of all together
     # - `each`: minutes of one time, exact; `ready`: minutes to get ready, once
     # - `steady`: whether it has all its good days already, so that it's only kept up
     # - `fewest`: times with which it is still a good day
-    # - `bars`: that a run goes through
     # - `pinned`: whether the teacher put it there, so that it stays as it is; `breaks` says what
     #   that breaks
     Part =
@@ -24,7 +24,6 @@ module Stairwell
         ready: 0r,
         steady: false,
         fewest: 1,
-        bars: [],
         pinned: false,
         breaks: nil
       ) do
@@ -41,8 +40,8 @@ module Stairwell
         # @return [Part] as few times as still make a good day
         def least = pinned ? self : with(times: [fewest, times].min)
 
-        # @return [Array<Integer>] the bars it goes through, of its piece
-        def covered = step ? step.spans.flat_map(&:bars) : bars
+        # @return [Boolean] whether it's one of several that are played in one go, under one title
+        def in_a_run? = !step.nil? && !title.nil?
       end
   end
 end

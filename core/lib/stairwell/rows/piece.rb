@@ -167,6 +167,13 @@ module Stairwell
         done.reverse.find { |step| step.hands == :both } || done.last
       end
 
+      # @return [Practice::Step, nil] the whole as it goes by now: the last of its steps that is
+      #   steady
+      def known_whole =
+        whole.reverse.find do |step|
+          step.hands == :both && @standings[step.id].done? && !@standings[step.id].held?
+        end
+
       # @param label [String]
       # @return [Date, nil] when it was last played or heard
       def played_on(label)

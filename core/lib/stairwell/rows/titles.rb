@@ -25,11 +25,13 @@ module Stairwell
       end
 
       # @param step [Practice::Step]
-      # @return [Phrase::Text, String] its stage as it stands in a cell
+      # @return [Phrase::Text, String, nil] its stage as it stands in a cell; nil for the whole, whose
+      #   tempo says it
       def stage(step)
         if step.section.nil? && step.parts.size > 1 && !step.id.start_with?("whole.")
           return between(step)
         end
+        return if step.section.nil? && step.aspect == :tempo
         return Practice.stage_name(step) unless plain?(step)
 
         Phrase["rows.hands.#{step.hands}"]
@@ -57,7 +59,7 @@ module Stairwell
       def place(step) = step.title.is_a?(Phrase::List) ? step.title.items.first : step.title
 
       def grown(parts)
-        joined, runs = parts.partition(&:step)
+        runs, joined = parts.partition(&:in_a_run?)
         return runs.last.title if joined.empty?
 
         labels = joined.map { |part| part.step.parts }.uniq
@@ -70,7 +72,7 @@ module Stairwell
 
       def whole(parts)
         sections = parts.map { |part| part.step.section }.uniq
-        sections.include?(nil) ? Phrase["rows.the_whole"] : Phrase.list(sections)
+        sections.include?(nil) ? Phrase.capital(Phrase["rows.the_whole"]) : Phrase.list(sections)
       end
       private_class_method :between, :plain?, :grown, :whole
     end

@@ -36,6 +36,7 @@ module Stairwell
         @rows ||=
           begin
             works, cells = laid
+            waits_for_others(works)
             learnt = works.map { |work| row(work, cells) }
             marked = short_day(learnt)
             learnt = learnt.map { |row| row.with(short_day: marked.include?(row)) }
@@ -121,7 +122,7 @@ module Stairwell
             found[work] = parts
           end
         today.to_h do |work, parts|
-          parts = parts.select(&:step) if whole_of?(work.piece, today)
+          parts = parts.reject(&:in_a_run?) if whole_of?(work.piece, today)
           [work, edited(work, parts, @days[day - 1].date)]
         end
       end
@@ -134,7 +135,7 @@ module Stairwell
       def rests?(work, today) =
         today.any? do |other, parts|
           parts.any? && %i[grow whole].include?(other.kind) &&
-            (other.piece == work.piece || parts.any? { |part| part.step.nil? })
+            (other.piece == work.piece || parts.any?(&:in_a_run?))
         end
 
       # Without what the teacher took off the day, and with what was put there.
@@ -159,6 +160,29 @@ module Stairwell
           pinned: true,
           breaks: piece.breaks(step)
         )
+
+      # What was introduced and has no row yet.
+      def waits_for_others(works)
+        @pieces.each do |piece|
+          new = works.select { |work| work.piece == piece && work.kind == :new }
+          own = new.flat_map(&:labels)
+          left =
+            piece.in_hand.reject do |label|
+              own.include?(label) || (piece.hard_place_in?(label) && piece.played?(label))
+            end
+          next if left.empty? || @waiting.any? { |waiting| waiting.piece == piece }
+
+          why =
+            (
+              if own.empty?
+                Phrase["rows.no_row"]
+              else
+                Phrase["rows.after_others", sections: Phrase.list(own)]
+              end
+            )
+          wait(NewSections.new(piece, @days.size, left), why)
+        end
+      end
 
       def wait(work, why)
         step = piece_steps(work).first or return

@@ -17,7 +17,7 @@ module Stairwell
         record.pieces.each do |one|
           outlook = outlooks[one.id]
           attention.forecast(one.title, outlook.cautious, one.due_on) if outlook
-          attention.piece(one.title, one.progress)
+          attention.piece(one.title, one.progress, looked_after: looked_after?(one, week))
         end
         SetAside
           .new(record)
@@ -31,6 +31,14 @@ module Stairwell
         end
         attention.to_a
       end
+
+      # Whether a row of the week plays through what is steady of a piece.
+      def looked_after?(piece, week) =
+        !week.nil? &&
+          week.rows.any? do |row|
+            row.assignment_id == piece.id && %i[grow whole keep_fresh].include?(row.kind)
+          end
+      private_class_method :looked_after?
     end
   end
 end

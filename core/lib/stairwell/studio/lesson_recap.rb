@@ -60,7 +60,7 @@ module Stairwell
         steps = items.select { |item| item.kind == :step }
         Recap::Row.new(
           kind: row.kind,
-          title: row.title,
+          title: row.title.is_a?(Phrase::Capital) ? row.title.said : row.title,
           piece: row.piece,
           days: cells.map(&:first),
           stages: steps.map { |item| spoken(item) },

@@ -92,7 +92,7 @@ module Stairwell
           section: step.section,
           place: step.place,
           tempo: step.tempo,
-          stage: Rows::Titles.stage(step),
+          stage: part.title || Rows::Titles.stage(step),
           begins: begins?(row, step, standing, number),
           arithmetic: standing.done? ? "" : arithmetic(part, load)
         )
@@ -125,15 +125,15 @@ module Stairwell
         )
       end
 
-      # What is no step: an old piece, other work, the teacher's own, a run from the beginning.
+      # What is no step: an old piece, other work, the teacher's own.
       def other(row, part, over, load)
         line = load.lines[part.id]
-        kind = (part.piece && :run) || (line ? :extra_work : :added)
+        kind = line ? :extra_work : :added
         Planning::PlannedItem.new(
           **common(row, part, over),
           kind: kind,
           title: line&.title || part.title,
-          piece: line ? line.piece : part.piece&.title,
+          piece: line&.piece,
           arithmetic: Phrase["studio.planned_weeks.once", minutes: Units.minutes(part.minutes)],
           one_of: line&.one_of.to_a
         )

@@ -55,10 +55,7 @@ module Stairwell
           Planning::Overrides.new(@load.record.overrides_of(@load.next_lesson).overrides)
 
       # @return [Set<String>] ids that overrides may name
-      def known
-        @load.steps.keys.to_set | @load.lines.keys |
-          @load.record.pieces.map { |piece| "#{piece.prefix}run" }
-      end
+      def known = @load.steps.keys.to_set | @load.lines.keys
 
       private
 

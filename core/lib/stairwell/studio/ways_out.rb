@@ -48,7 +48,7 @@ module Stairwell
         @changes ||=
           begin
             ends = finish(@record)
-            [*days, *minutes, *beginnings, *choices].select do |one|
+            [*days, *minutes, *choices].select do |one|
               (date = finish(with([one.id]))) && (ends.nil? || date < ends)
             end
           end
@@ -90,21 +90,6 @@ module Stairwell
             Phrase["planning.options.more_minutes_a_day", count: more]
           )
         end
-
-      def beginnings
-        count = student.begin_per_day + 1
-        if count <= Constants::MOST_BEGIN
-          [
-            change(
-              "begin_#{count}",
-              "begin",
-              Phrase["planning.options.steps_begin_a_day", count: count]
-            )
-          ]
-        else
-          []
-        end
-      end
 
       CHOICES = {
         "slower_tempo" => "a_target_tempo_slower",
@@ -181,8 +166,6 @@ module Stairwell
         if kind == "day"
           return student.with(practice_days: (student.practice_days | [number.to_i]).sort)
         end
-        return student.with(begin_per_day: number.to_i) if kind == "begin"
-
         more = ->(minutes) { [minutes + number.to_i, Constants::MOST_DAILY_MINUTES].min }
         student.with(
           minutes_a_day: more[student.minutes_a_day],
