@@ -3703,6 +3703,13 @@ export interface components {
                 assignment_id: number;
                 piece: string;
                 hands: string;
+                /** @description Of the week it lies in */
+                row: null | {
+                    id: string;
+                    title: string;
+                };
+                /** @description Whether its row has come to it, so that it is what is heard */
+                reached: boolean;
                 /** @description Why it is to be heard first */
                 first: string | null;
                 result: components["schemas"]["Result"] | null;

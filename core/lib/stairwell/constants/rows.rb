@@ -6,6 +6,8 @@ module Stairwell
     # Rows of a week besides warm-ups, sight-reading and other work: for a child who can't read, a
     # child, anyone else. Own choice: what a family can hold in the head.
     ROWS = { no_reader: 3, child: 5, other: 6 }.freeze
+    # More than any week has: what lies in no row comes after those that do.
+    MANY_ROWS = 1_000
     # Rows a teacher may set. Own choice.
     ROWS_SET = (1..12)
     # Hard places of a piece that have a row, where the student reads. Own choice.

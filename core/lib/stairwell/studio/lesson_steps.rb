@@ -2,15 +2,16 @@
 
 module Stairwell
   module Studio
-    # The steps of the week that ends, and others that were begun, in the order
-    # worth hearing: what most later steps wait for comes first. The order does not
-    # change while they are heard.
+    # The steps of the week that ends, and others that were begun, in the order in which they are
+    # heard: row by row, and in a week without rows what most later steps wait for first. The order
+    # does not change while they are heard.
     class LessonSteps
       # @param record [Record]
       def initialize(record)
         @record = record
         @week = record.week
         @asked = @week ? @week.asked : {}
+        @reached = ReachedSteps.new(record)
         # As the lesson began: what is said of one step at it does not hide what hurt at another.
         before =
           record.with(
@@ -38,7 +39,10 @@ module Stairwell
         first = ranks.find { |rank| rank.waiting.positive? }
         found
           .sort_by
-          .with_index { |one, at| [places.fetch(one.task_id, ranks.size), at] }
+          .with_index do |one, at|
+            key = [one.piece.id, one.step.id]
+            [@reached.place(key) || Constants::MANY_ROWS, places.fetch(one.task_id, ranks.size), at]
+          end
           .map { |one| (one.task_id == first&.id) ? one.with(first: why(first)) : one }
       end
 
@@ -57,7 +61,9 @@ module Stairwell
           standing: standing,
           heard: @record.heard_today[key],
           hurt_on: @hurt[key],
-          boxes: boxes(@asked.fetch(key, {}), standing)
+          boxes: boxes(@asked.fetch(key, {}), standing),
+          row: @reached.row(key),
+          reached: !@reached.rows? || @reached.reached?(key)
         )
       end
 

@@ -72,11 +72,11 @@ export function Cell({ at, item, row, drawn, dragged }: Props) {
 
 /** Its stage; of several sections in a row, which one. */
 function named(row: Schemas["WeekRow"], step: Schemas["WeekItem"] | null) {
-  if (!step) return null;
-  if (step.kind === "run") return step.title;
-  if (row.kind === "keep_fresh") return row.title === step.section ? null : step.section;
-  const section = step.section && row.kind !== "hard_place" && row.title !== step.section;
-  return [section && step.section, step.stage].filter(Boolean).join(" ");
+  if (!step || step.kind === "run") return step?.title;
+  if (row.kind === "grow") return step.stage;
+  const section = step.section !== row.title && row.kind !== "hard_place" && step.section;
+  if (row.kind === "keep_fresh") return section;
+  return [section, step.stage].filter(Boolean).join(" ");
 }
 
 const times = (step: Schemas["WeekItem"] | null, item: Props["item"]) =>

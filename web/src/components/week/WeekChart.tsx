@@ -1,5 +1,5 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { Fragment, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { t } from "../../words";
 import { Button } from "../Button";
@@ -126,7 +126,10 @@ type LineProps = {
 };
 
 function Line({ row, week, drawn, severalPieces, dragged, over }: LineProps) {
-  const first = week.days.flatMap((day) => inRow(day, row)).find((item) => "place" in item);
+  const places = week.days
+    .flatMap((day) => inRow(day, row))
+    .map((item) => ("place" in item ? item.place : null));
+  const place = new Set(places).size === 1 ? places[0] : null;
   return (
     <Box role="row" display="contents">
       <Box role="rowheader" borderTop="1px solid" borderColor="line" py="8px" pr="8px">
@@ -138,9 +141,9 @@ function Line({ row, week, drawn, severalPieces, dragged, over }: LineProps) {
           )}
           {severalPieces && row.piece ? `${row.piece}, ${row.title}` : row.title}
         </Text>
-        {first && "place" in first && first.place && row.kind !== "keep_fresh" && (
+        {place && (
           <Text fontSize="sm" color="soft">
-            {first.place}
+            {place}
           </Text>
         )}
       </Box>
@@ -155,16 +158,15 @@ function Line({ row, week, drawn, severalPieces, dragged, over }: LineProps) {
           opacity={day.date < week.planned_from ? 0.75 : 1}
           py="6px"
         >
-          {inRow(day, row).map((item) => (
-            <Fragment key={item.id}>
-              <Cell
-                at={{ id: item.id, date: day.date }}
-                item={item}
-                row={row}
-                drawn={drawn}
-                dragged={dragged?.id === item.id && dragged.date === day.date}
-              />
-            </Fragment>
+          {(row.kind === "grow" ? inOneGo(inRow(day, row)) : inRow(day, row)).map((item) => (
+            <Cell
+              key={item.id}
+              at={{ id: item.id, date: day.date }}
+              item={item}
+              row={row}
+              drawn={drawn}
+              dragged={dragged?.id === item.id && dragged.date === day.date}
+            />
           ))}
         </Box>
       ))}
@@ -174,3 +176,11 @@ function Line({ row, week, drawn, severalPieces, dragged, over }: LineProps) {
 
 const inRow = (day: Day, row: Row) =>
   [...day.warm_ups, ...day.items].filter((item) => item.row === row.id);
+
+/** Sections that are played one after another without a stop are one thing. */
+function inOneGo<Item extends { id: string; kind?: string; stage?: string | null }>(items: Item[]) {
+  return items.filter(
+    (item, at) =>
+      !items.slice(0, at).some((one) => item.kind === "review" && one.stage === item.stage),
+  );
+}

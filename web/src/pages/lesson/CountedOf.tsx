@@ -4,12 +4,12 @@ import { Button } from "../../components/Button";
 import { Select } from "../../components/Select";
 import { useCalm } from "../../components/useCalm";
 import { t } from "../../words";
-import { CAUSES, type Cause, causeWord, type LessonStep, resultWord } from "./results";
+import { CAUSES, type Cause, causeWord, type Heard, resultWord } from "./results";
 import type { Hearing } from "./useResults";
 
 /** What was counted while a step was played, the result that is offered for it,
  * and why and where it did not go. */
-export function CountedOf({ one, hearing }: { one: LessonStep; hearing: Hearing }) {
+export function CountedOf({ one, hearing }: { one: Heard; hearing: Hearing }) {
   const draft = hearing.draftOf(one);
   const asked = draft.stumbles > 0 || draft.tempo !== null;
   const body = {

@@ -193,6 +193,13 @@ function HeardList({
           ))}
         </Box>
       )}
+      {hearing.more && (
+        <Box px="14px" py="6px">
+          <Button kind="quiet" size="sm" onClick={() => hearing.showStages(!hearing.stages)}>
+            {t(hearing.stages ? "lesson.lesson_page.rows_only" : "lesson.lesson_page.all_stages")}
+          </Button>
+        </Box>
+      )}
       {lesson.hear_first && (
         <Text px="14px" py="8px" fontSize="sm" color="soft">
           {t("lesson.lesson_page.hear_first")}{" "}

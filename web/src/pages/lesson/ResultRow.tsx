@@ -6,11 +6,11 @@ import { Simplification } from "../../components/Simplification";
 import { StateMark } from "../../components/StateMark";
 import { t } from "../../words";
 import { CountedOf } from "./CountedOf";
-import { type LessonStep, RESULTS, resultWord } from "./results";
+import { type Heard, RESULTS, resultWord } from "./results";
 import { type Hearing, unticked } from "./useResults";
 
 type Props = {
-  one: LessonStep;
+  one: Heard;
   at: number;
   current: boolean;
   severalPieces: boolean;
@@ -36,7 +36,7 @@ export function ResultRow({ one, at, current, severalPieces, student, hearing }:
       <Flex justify="space-between" gap="10px" align="center">
         <Box minW={0}>
           <Text fontWeight={650} lineHeight={1.25}>
-            {one.title}
+            {one.with.length > 0 ? `${one.row?.title}, ${one.stage_name}` : one.title}
           </Text>
           <Text fontSize="sm" color="soft" lineHeight={1.3}>
             {listed([
@@ -138,7 +138,7 @@ function Say({
   hearing,
   children,
 }: {
-  one: LessonStep;
+  one: Heard;
   at: number;
   result: Parameters<Hearing["say"]>[1];
   words: string;

@@ -3,6 +3,8 @@ import { t } from "../../words";
 
 export type Lesson = Schemas["Lesson"];
 export type LessonStep = Lesson["steps"][number];
+/** What is heard at once: the step a row has come to, and those of its other sections. */
+export type Heard = LessonStep & { with: LessonStep[] };
 export type Result = Schemas["Result"];
 export type Cause = Schemas["Cause"];
 
@@ -41,3 +43,17 @@ export const counted = (one: LessonStep): Counted =>
         note: one.details.note ?? "",
       }
     : NOTHING;
+
+/** A row of the week is heard as one, at the stage it has come to; what lies in no row and is hurt,
+ * or was heard already, by itself. With all stages each step is by itself. */
+export function heardAs(steps: LessonStep[], stages: boolean): Heard[] {
+  const found: Heard[] = [];
+  for (const step of steps) {
+    const shown = stages || step.reached || step.result || step.hurt_on;
+    const own = !stages && step.reached && step.row;
+    const known = own && found.find((one) => one.reached && one.row?.id === step.row?.id);
+    if (known) known.with.push(step);
+    else if (shown) found.push({ ...step, with: [] });
+  }
+  return found;
+}

@@ -1,7 +1,16 @@
 import { useRef, useState } from "react";
 import { newKey } from "../../api/client";
 import { useLessonQueue } from "../../api/queries";
-import { type Counted, counted, keyOf, type Lesson, type LessonStep, type Result } from "./results";
+import {
+  type Counted,
+  counted,
+  type Heard,
+  heardAs,
+  keyOf,
+  type Lesson,
+  type LessonStep,
+  type Result,
+} from "./results";
 
 // Taps further apart than this begin anew, in milliseconds.
 const PAUSE = 2500;
@@ -18,12 +27,14 @@ export function useResults(lesson: Lesson) {
   const placeOf = (one: LessonStep) =>
     order.includes(keyOf(one)) ? order.indexOf(keyOf(one)) : order.length;
   const sorted = [...lesson.steps].sort((one, other) => placeOf(one) - placeOf(other));
-  const rows = sorted.map((one) => {
+  const [stages, setStages] = useState(false);
+  const steps = sorted.map((one) => {
     const last = queue.waiting.findLast(
       (item) => item.hear && `${item.hear.assignment_id}/${item.hear.step_id}` === keyOf(one),
     );
     return last?.hear ? { ...one, result: last.hear.result } : one;
   });
+  const rows = heardAs(steps, stages);
   const current = rows[Math.min(at, rows.length - 1)];
 
   const draftOf = (one: LessonStep) => drafts[keyOf(one)] ?? counted(one);
@@ -33,7 +44,13 @@ export function useResults(lesson: Lesson) {
       [keyOf(one)]: { ...(all[keyOf(one)] ?? counted(one)), ...what },
     }));
 
-  const say = (one: LessonStep, result: Result) => {
+  // One result holds for all sections of a row.
+  const say = (one: Heard, result: Result) => {
+    sayOf(one, result);
+    for (const other of one.with) sayOf(other, result);
+  };
+
+  const sayOf = (one: LessonStep, result: Result) => {
     const { stumbles, tempo, cause, bar, note } = draftOf(one);
     const touched = keyOf(one) in drafts || one.details?.stumbles != null;
     const key = newKey();
@@ -76,6 +93,13 @@ export function useResults(lesson: Lesson) {
   return {
     student: lesson.student.id,
     rows,
+    stages,
+    showStages: (all: boolean) => {
+      setStages(all);
+      setAt(0);
+    },
+    /** Whether there is more than rows to show. */
+    more: lesson.steps.length > rows.length || stages,
     at: Math.min(at, rows.length - 1),
     setAt,
     current,

@@ -92,7 +92,9 @@ function Count({ items }: { items: Item[] }) {
       fontWeight={700}
     >
       <span aria-hidden>{done ? "✓" : `${of.done}/${of.repetitions}`}</span>
-      <VisuallyHidden>{t("sheet.step.of", { done: of.done, repetitions: of.repetitions })}</VisuallyHidden>
+      <VisuallyHidden>
+        {t("sheet.step.of", { done: of.done, repetitions: of.repetitions })}
+      </VisuallyHidden>
     </Flex>
   );
 }
