@@ -145,6 +145,7 @@ module Demo
             date: today,
             kind: kind,
             at: moment,
+            asked: item.repetitions,
             tapped_at: tapped += seconds(step)
           )
         end
@@ -161,6 +162,7 @@ module Demo
             day: today,
             kind: mark.kind.to_s,
             made_at: mark.at,
+            asked: mark.asked,
             tapped_at: mark.tapped_at
           }
         end
@@ -201,11 +203,12 @@ module Demo
 
     def hear(piece)
       tried =
-        piece
-          .progress
-          .standings
-          .values
-          .select { |one| one.credited.positive? && !one.done? }
+        Studio::LessonSteps
+          .new(@record)
+          .to_a
+          .select { |one| one.reached && one.piece.id == piece.id && one.standing.days.any? }
+          .map(&:standing)
+          .reject(&:done?)
           .first(HEARD)
       tried.each do |one|
         result, at = RESULTS[@ability].sample(random: @random), moment

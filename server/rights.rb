@@ -121,7 +121,6 @@ module Stairwell
           changeWeek
           planAgain
           takeOption
-          changeBeginnings
           renewLink
           withdrawLink
           renewPiece

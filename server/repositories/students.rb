@@ -10,7 +10,7 @@ module Stairwell
           practice_days
           minutes_a_day
           begin_per_day
-          day_use
+          rows_a_week
           lesson_weekday
           lesson_time
           hand_order
@@ -170,6 +170,7 @@ module Stairwell
               :name,
               :minutes_a_day,
               :begin_per_day,
+              :rows_a_week,
               :lesson_weekday,
               :lesson_minutes,
               :hand_order,
@@ -188,7 +189,6 @@ module Stairwell
             note_names: row[:note_names].to_sym,
             counting: row[:counting].to_sym,
             known: row[:known].to_a,
-            day_use: row[:day_use].to_sym,
             minutes_by_day:
               row[:minutes_by_day].to_h.to_h { |day, minutes| [day.to_s.to_i, minutes] },
             away: away(row),

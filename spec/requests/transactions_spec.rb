@@ -104,7 +104,6 @@ RSpec.describe "While a transaction is open" do
     ask(:get, "#{path}/pieces/#{given}/ways-out")
     ask(:get, "#{path}/suits")
     ask(:post, "#{path}/options", { change: "no_pedal", assignment_id: given })
-    ask(:put, "#{path}/beginnings", { begin_per_day: 3 })
     ask(:get, "#{path}/introductions")
     ask(:post, "#{path}/week", {})
     week = ask(:get, path)["week"]

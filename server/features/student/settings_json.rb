@@ -10,7 +10,7 @@ module Stairwell
           name
           minutes_a_day
           begin_per_day
-          day_use
+          rows_a_week
           lesson_weekday
           hand_order
           hand_span

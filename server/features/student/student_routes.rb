@@ -42,9 +42,6 @@ module Stairwell
             render_json(Ahead.new(context).ways_out(id, at("assignment")))
           end
           app.get("#{own}/suits") { render_json(Ahead.new(context).suits(id)) }
-          app.put("#{own}/beginnings") do
-            render_json(students.begin_on_a_day(id, sent[:begin_per_day]))
-          end
           app.post("#{own}/options") do
             render_json(students.take_option(id, **sent.slice(:change, :assignment_id)))
           end

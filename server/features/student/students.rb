@@ -192,13 +192,6 @@ module Stairwell
         def take_option(id, change:, assignment_id:) =
           act(id) { |record| Studio::ChangePiece.new(record, assignment_id).take(change) }
 
-        # @param count [Integer] new steps
-        # @return [Hash]
-        def begin_on_a_day(id, count) =
-          act(id) do |record|
-            Studio.change_student(record, record.student.with(begin_per_day: count))
-          end
-
         # @return [Hash]
         def introduce(id, **said) =
           act(id) do |record|

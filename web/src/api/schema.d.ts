@@ -967,25 +967,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/students/{id}/beginnings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        /** @description Changes how many new steps may begin on a day; the week is planned again. */
-        put: operations["changeBeginnings"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/routines": {
         parameters: {
             query?: never;
@@ -2787,11 +2768,6 @@ export interface components {
         Result: "not_heard" | "not_yet" | "shaky" | "steady" | "secure";
         /** @enum {string} */
         State: "waiting" | "open" | "begun" | "steady" | "secure";
-        /**
-         * @description How the minutes of a day are used: only what is needed, all of them, or by everything in hand every day
-         * @enum {string}
-         */
-        DayUse: "light" | "full" | "flat";
         StepId: string;
         /** @description Made by the client; the same one twice counts once */
         Key: string;
@@ -3138,9 +3114,10 @@ export interface components {
             name: string;
             practice_days: components["schemas"]["Weekday"][];
             minutes_a_day: number;
-            /** @description New steps that may begin on one day; unsaid, as many as such a day holds */
+            /** @description Kept for who set it before weeks had rows; it changes nothing */
             begin_per_day?: number;
-            day_use?: components["schemas"]["DayUse"];
+            /** @description Rows of a week besides warm-ups, sight-reading and other work; unsaid, three for a child who cannot read, five for a child, six for others */
+            rows_a_week?: number | null;
             lesson_weekday: components["schemas"]["Weekday"];
             lesson_time: string;
             hand_order: components["schemas"]["HandOrder"];
@@ -5925,35 +5902,6 @@ export interface operations {
                 "application/json": {
                     change: string;
                     assignment_id: components["schemas"]["Count"];
-                };
-            };
-        };
-        responses: {
-            /** @description The student */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Student"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    changeBeginnings: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    begin_per_day: number;
                 };
             };
         };

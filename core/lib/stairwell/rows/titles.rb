@@ -25,9 +25,11 @@ module Stairwell
       end
 
       # @param step [Practice::Step]
-      # @return [Phrase::Text, String, nil] its stage as it stands in a cell; nil for the whole, whose
-      #   tempo says it
-      def stage(step)
+      # @param kind [Symbol] of its row
+      # @return [Phrase::Text, String, nil] its stage as it stands in a cell; nil where the row says
+      #   it all, as of a hard place, or its tempo does, as of the whole
+      def stage(step, kind = nil)
+        return(Phrase["rows.hands.#{step.hands}"] unless step.hands == :both) if kind == :hard_place
         if step.section.nil? && step.parts.size > 1 && !step.id.start_with?("whole.")
           return between(step)
         end

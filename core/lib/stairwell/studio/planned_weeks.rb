@@ -12,6 +12,7 @@ module Stairwell
       # @return [Planning::PlannedWeek]
       def of(work, load, dates)
         rows = work.week.rows
+        days = dates.each_with_index.map { |date, at| day(date, at + 1, rows, load) }
         Planning::PlannedWeek.new(
           starts: load.from,
           planned_from: load.from,
@@ -19,13 +20,38 @@ module Stairwell
           with_lesson: load.record.timetable.held?(load.next_lesson),
           budget: load.record.student.minutes_a_day,
           rows: rows.map { |row| row(row) },
-          days: dates.each_with_index.map { |date, at| day(date, at + 1, rows, load) },
+          days: days,
+          limits: [offer(days, load)].compact,
           left_out: work.week.waiting.map { |waiting| left_out(waiting) },
           unmet:
             work
               .overrides
               .unmet(dates, work.known)
               .map { |override, why| unmet(override, why, load) }
+        )
+      end
+
+      # The next section, where what is planned leaves more than a quarter of the minutes.
+      # @return [Planning::PlannedLimit, nil]
+      def offer(days, load)
+        minutes, budget = %i[minutes budget].map { |name| days.sum(0r, &name) }
+        return if days.empty? || minutes >= budget * Constants::FILLED
+
+        piece, what = load.next_section
+        return unless what
+
+        Planning::PlannedLimit.new(
+          kind: :introduce,
+          why:
+            Phrase[
+              "rows.room_for",
+              what: what,
+              piece: piece.title,
+              minutes: Units.minutes(minutes / days.size),
+              budget: Units.minutes(budget / days.size)
+            ],
+          assignment_id: piece.id,
+          what: what
         )
       end
 
@@ -92,7 +118,7 @@ module Stairwell
           section: step.section,
           place: step.place,
           tempo: step.tempo,
-          stage: part.title || Rows::Titles.stage(step),
+          stage: part.title || Rows::Titles.stage(step, row.kind),
           begins: begins?(row, step, standing, number),
           arithmetic: standing.done? ? "" : arithmetic(part, load)
         )
@@ -179,7 +205,8 @@ module Stairwell
         )
       end
 
-      private_class_method :row,
+      private_class_method :offer,
+                           :row,
                            :day,
                            :warm_up,
                            :notes,

@@ -85,7 +85,7 @@ module Stairwell
 
       def limits
         student = @load.record.student
-        Rows::Limits.usual(child: student.child?, reads: student.reads)
+        Rows::Limits.usual(child: student.child?, reads: student.reads, rows: student.rows_a_week)
       end
     end
   end

@@ -8,7 +8,7 @@ module Stairwell
     # - `practice_days`: weekdays, 0 is Sunday; `minutes_by_day` {Integer => Integer}
     #   where they differ from `minutes_a_day`
     # - `begin_per_day`: new steps that may begin on one day
-    # - `day_use`: how a day's minutes are used, of {Planning::USES}
+    # - `rows_a_week`: rows the teacher set; nil for what is usual
     # - `warm_ups`: see {Workload::WARM_UPS}; `introduce_first`: whether sections
     #   wait until they were introduced at a lesson, as for a child
     # - `lesson_weekday`, `lesson_time`, `lesson_minutes`: of the lesson every week;
@@ -42,7 +42,7 @@ module Stairwell
         locale: :en,
         reads: true,
         known: [],
-        day_use: :full,
+        rows_a_week: nil,
         lesson_minutes: Constants::LESSON_MINUTES,
         more_lessons: [],
         paused_on: nil,
@@ -59,7 +59,6 @@ module Stairwell
             minutes: minutes_a_day.to_r,
             by_day: minutes_by_day.transform_values(&:to_r),
             begin_per_day: begin_per_day,
-            use: day_use,
             absent: away | holidays | elsewhere
           )
         end

@@ -71,6 +71,17 @@ module Stairwell
         PlannedWeeks.of(RowWork.new(self, dates, same_as: (rows if rows&.any?)), self, dates)
       end
 
+      # @return [Array(PieceInHand, String), nil] the piece, and what would be introduced next
+      def next_section
+        pieces
+          .filter_map do |piece|
+            waiting = piece.progress.introductions.reject(&:last).map(&:first)
+            what = (SectionOrder.sections(piece) & waiting).first || waiting.first
+            [piece, what] if what
+          end
+          .first
+      end
+
       # @return [Array<Rows::Beside>] what stands beside the pieces
       def beside
         [

@@ -180,16 +180,6 @@ export const useTakeOption = (id: number) =>
     ask(api.POST("/api/students/{id}/options", { params: { path: { id } }, body })),
   );
 
-export const useChangeBeginnings = (id: number) =>
-  useStudentSave((begin_per_day: number) =>
-    ask(
-      api.PUT("/api/students/{id}/beginnings", {
-        params: { path: { id } },
-        body: { begin_per_day },
-      }),
-    ),
-  );
-
 /** What assigning a piece would come to; nothing is saved. */
 export const useAssignmentPreview = (id: number | undefined, body: AssignmentRequest) =>
   useQuery({

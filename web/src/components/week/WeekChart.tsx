@@ -7,6 +7,7 @@ import { minutes, shortDay } from "../dates";
 import { Notice } from "../Notice";
 import { Cell } from "./Cell";
 import { LeftOut, Unmet } from "./LeftOut";
+import { Offers } from "./Offers";
 import { AddTo, OverrideBar } from "./OverrideBar";
 import { useWeekDrag } from "./useWeekDrag";
 import { useWeekKeys } from "./useWeekKeys";
@@ -58,6 +59,7 @@ export function WeekChart({ week, hand, student, severalPieces }: Props) {
         <Text>{t("components.week.chart.missed_one")}</Text>
         <Text>◆ {t("components.week.chart.on_a_short_day")}</Text>
       </Flex>
+      <Offers offers={week.limits} student={student} />
       <OverrideBar drawn={drawn} />
       <Unmet week={week} onTakeBack={drawn.fixed ? null : (id) => drawn.leaveOut(id)} />
       <LeftOut week={week} onPut={drawn.fixed ? null : drawn.put} />
@@ -89,8 +91,11 @@ function Head({ week, drawn, over }: HeadProps) {
           pl="6px"
         >
           <Text fontWeight={700}>{t("components.week.chart.day", { number: at + 1 })}</Text>
+          <Text fontSize="sm" color="soft">
+            {shortDay(day.date)}
+          </Text>
           <Text fontSize="sm" color={day.minutes > day.budget ? "brick" : "soft"}>
-            {shortDay(day.date)} · {minutes(day.minutes)}
+            {minutes(day.minutes)}
             {day.minutes > day.budget &&
               t("components.week.week_columns.of", { budget: day.budget })}
           </Text>

@@ -6,7 +6,6 @@ import { Button } from "../Button";
 import { dayAndMonth, halves, minutes, shortDay } from "../dates";
 import { Notice } from "../Notice";
 import { LeftOut, Unmet } from "./LeftOut";
-import { Limits } from "./Limits";
 import { AddTo, OverrideBar } from "./OverrideBar";
 import { Standing } from "./Standing";
 import { useWeekDrag } from "./useWeekDrag";
@@ -37,7 +36,6 @@ export function WeekColumns({ week, hand, student, severalPieces }: Props) {
   return (
     <Box ref={place} data-own-focus onKeyDown={onKey} onMouseLeave={drawn.letGo}>
       <Notice trouble={drawn.trouble} />
-      <Limits limits={week.limits} student={student} />
       <Grid
         templateColumns={{
           base: "minmax(0, 1fr)",

@@ -19,15 +19,7 @@ export function ChangeStudent({
   onDone: () => void;
 }) {
   const change = useChangeStudent(student.id);
-  const {
-    name,
-    practice_days,
-    minutes_a_day,
-    begin_per_day,
-    day_use,
-    lesson_weekday,
-    lesson_time,
-  } = student;
+  const { name, practice_days, minutes_a_day, rows_a_week, lesson_weekday, lesson_time } = student;
   const { hand_order } = student;
   const {
     hand_span,
@@ -46,8 +38,7 @@ export function ChangeStudent({
     name,
     practice_days,
     minutes_a_day,
-    begin_per_day,
-    day_use,
+    rows_a_week,
     lesson_weekday,
     lesson_time,
     hand_order,

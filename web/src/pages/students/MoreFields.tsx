@@ -22,24 +22,14 @@ export function MoreFields({
   return (
     <>
       <Labelled
-        label={t("students.student_form.new_steps_a_day")}
+        label={t("students.student_form.rows_of_a_week")}
         width="150px"
-        required={!fresh}
-        placeholder={fresh ? t("students.student_form.as_the_minutes_hold") : undefined}
+        placeholder={t("students.student_form.as_is_usual")}
         type="number"
         min={1}
-        max={10}
-        {...register("begin_per_day")}
+        max={12}
+        {...register("rows_a_week")}
       />
-      <Choice
-        label={t("students.student_form.a_day_is_used")}
-        width="220px"
-        {...register("day_use")}
-      >
-        <option value="full">{t("students.student_form.in_full")}</option>
-        <option value="light">{t("students.student_form.for_what_is_needed")}</option>
-        <option value="flat">{t("students.student_form.all_every_day")}</option>
-      </Choice>
       <Field.Root w="170px">
         <Field.Label fontWeight={600}>{t("students.student_form.class")}</Field.Label>
         <Input
