@@ -90,9 +90,9 @@ RSpec.describe "Around a student" do
         "pia@quay.example",
         "tom@quay.example"
       )
-      expect(mails["pia@quay.example"]).to include("all 4 bars")
-      expect(mails["tom@quay.example"]).to include("all 4 measures")
-      expect(mails["nell@quay.example"]).to include("all 4 bars")
+      expect(mails["pia@quay.example"]).to include("Wednesday, 10 March")
+      expect(mails["tom@quay.example"]).to include("Wednesday, March 10")
+      expect(mails["nell@quay.example"]).to include("Wednesday, 10 March")
     end
 
     it "get the teacher's own words as they were typed; without any address nothing is sent" do

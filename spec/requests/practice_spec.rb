@@ -34,12 +34,14 @@ RSpec.describe "Practice and lessons" do
     expect(week["days"].map { |day| day["date"] }).to eq(
       %w[2027-03-04 2027-03-05 2027-03-06 2027-03-07 2027-03-08]
     )
-    expect(needed(week["days"].first)).to eq(%w[A.right A.left])
+    expect(needed(week["days"].first)).to eq(%w[A.right A1.right A.left])
     expect(week["days"].first["items"].first).to include(
-      "why" => /new/,
-      "arithmetic" => /5 × 12 counts at 44/
+      "why" => /introduced/,
+      "arithmetic" => /3 × 12 counts at 44/
     )
-    expect(week["left_out"]).not_to be_empty
+    expect(week["left_out"].map { |one| one["why"] }).to eq(
+      ["it begins when A and A1 can be played"]
+    )
   end
 
   it "counts taps, and the same tap sent twice once" do
@@ -179,7 +181,7 @@ RSpec.describe "Practice and lessons" do
     item = thursday
     5.times { mark(sheet, item) }
     step = ask(:get, "/api/students/#{student["id"]}")["pieces"].first["steps"].first
-    expect(step.values_at("state", "credited")).to eq(["begun", 1])
+    expect(step.values_at("state", "credited")).to eq(["steady", 1])
   end
 
   it "shows one student's sheet and nothing else, until the link is renewed or withdrawn" do
@@ -192,6 +194,7 @@ RSpec.describe "Practice and lessons" do
       "today",
       "next_lesson",
       "over",
+      "rows",
       "days",
       "reads",
       "skip",
@@ -275,9 +278,9 @@ RSpec.describe "Practice and lessons" do
         .select { |day| day["items"].any? { |one| one["step_id"] == step } }
         .size
     end
-    expect([days_of.call(before, "A.left"), days_of.call(after, "A.left")]).to eq([2, 0])
-    # A goes on, then the next section
-    expect(needed(after["next_week"]["days"].first)).to eq(%w[A.together A1.right])
+    expect([days_of.call(before, "A.left"), days_of.call(after, "A.left")]).to eq([1, 0])
+    # A goes on, beside the bar in which A1 differs.
+    expect(needed(after["next_week"]["days"].first)).to eq(%w[A.together A1.right A1.left])
     expect(ask(:get, "/api/students/#{student["id"]}")["week"]).to eq(after["next_week"])
     expect(
       say.call("A.left", "not_heard")["steps"].find { |one| one["id"] == "A.left" }["state"]

@@ -36,16 +36,19 @@ RSpec.describe "What a student takes for a repetition" do
     { 4 => 2, 5 => 1.5, 6 => 1.2, 7 => 1 }.each { |day, times| practise(day, 49 * times) }
     TestApp.now = Time.utc(2027, 3, 8, 9)
     planned = ask(:post, "#{path}/week", {})
-    # Four days at twice the estimate: exp((4 ln 2 + 6 × 0.4 ln 2) / 10) = 1.56, of 5 × 24.4 s 3.17
-    # min, twice and 1½ times that on the first days, and ½ min.
+    # Four days at twice the estimate: exp((4 ln 2 + 6 × 0.4 ln 2) / 10) = 1.56.
     expect(planned["timing"]).to eq(
       ["Nell needs 1.6 × the estimated time for one hand alone; the plan allows for it."]
     )
-    expect(minutes_of(student, "A.left")).to eq([4.5, 3.5])
+    # Three times 24.4 s, twice that on the first day: 2.44 min. It stands alone on the last day:
+    # half a minute to get ready, and five times 24.4 s, 2 × 1.56 as long: 6.84 min.
+    expect(minutes_of(student, "A.left")).to eq([2.5])
     expect(minutes_of(planned, "A.left")).to eq([7])
-    expect(
-      planned["week"]["days"].last["items"].find { |item| item["kind"] == "step" }["arithmetic"]
-    ).to include("; ½ min to get ready; 1.6 × that, as timed")
+    alone =
+      planned["week"]["days"].last["items"].find { |item| item["step_id"] == "A.left" }[
+        "arithmetic"
+      ]
+    expect(alone).to include("1.6 × that, as timed")
   end
 
   it "is not learnt from boxes that were ticked in one go, nor from taps without a time" do

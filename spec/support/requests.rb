@@ -101,7 +101,9 @@ module Requests
     ask(:get, path)
   end
 
+  # As the sheet sends it: with how often the day asks for it.
   def mark(path, item, kind: "repetition", key: SecureRandom.uuid, **more)
+    more = { asked: item["repetitions"], **more }.compact if item["repetitions"]
     ask(
       :post,
       "#{path}/marks",

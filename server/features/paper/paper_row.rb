@@ -19,43 +19,30 @@ module Stairwell
         # @param sheet [Hash] as {SheetJson#to_h} gives
         # @return [Array<PaperRow>]
         def of(sheet)
-          named = sheet.fetch(:rows, [])
-          several = named.filter_map { |row| row[:piece] }.uniq.size > 1
+          named = sheet.fetch(:rows, []).to_h { |row| [row[:id], row] }
           days = sheet[:days].map { |day| things(day) }
-          rows =
-            days
-              .flatten
-              .map { |thing| key(thing) }
-              .uniq
-              .map do |id|
-                row = named.find { |one| one[:id] == id }
-                made(id, row, days.map { |day| day.select { |thing| key(thing) == id } }, several)
-              end
-          rows.sort_by.with_index do |row, at|
-            [named.index { |one| one[:id] == row.id } || named.size, at]
+          ids = days.flatten.map { |thing| key(thing) }.uniq
+          ((named.keys & ids) | ids).map do |id|
+            made(id, named[id], days.map { |day| day.select { |thing| key(thing) == id } })
           end
         end
 
         private
 
         def things(day) =
-          [*day[:warm_ups], *day[:items], *day[:extra_work]].reject do |thing|
-            thing[:kind] == "more"
-          end
+          [*day[:warm_ups], *day[:items], *day[:extra_work]].reject { |one| one[:kind] == "more" }
 
         def key(thing) = thing[:row] || "#{thing[:assignment_id]}/#{thing[:step_id] || thing[:id]}"
 
-        def made(id, row, days, several)
+        def made(id, row, days)
           all = days.flatten
-          first = all.first
-          title = row ? row[:title] : first[:title]
-          title = Phrase["rows.of_piece", piece: row[:piece], title: title].to_s if several &&
-            row&.dig(:piece)
+          first = all.find { |thing| thing[:step_id] } || all.first
+          title = (row || first)[:title]
           PaperRow.new(
             id: id,
-            title: row&.dig(:short_day) ? "◆ #{title}" : title.to_s,
+            title: row&.fetch(:short_day) ? "◆ #{title}" : title.to_s,
             text: text(all),
-            cells: days.map { |things| cell(things) },
+            cells: days.map { |things| cell(things, row) },
             picture: first[:picture].to_a,
             starts: first[:starts].to_a,
             actions: first[:actions].to_a
@@ -67,21 +54,26 @@ module Stairwell
           steps = things.select { |thing| thing[:step_id] }
           return "" if steps.empty?
 
-          [steps.map { |step| step[:place] }.uniq.first, WeekWords.of(steps)].compact.join("\n")
+          where = steps.map { |step| step[:place] }.uniq
+          [
+            Phrase.list([steps.first[:piece], *(where.first if where.one?)], by: :comma),
+            WeekWords.of(steps)
+          ].join("\n")
         end
 
-        def cell(things)
-          lines = things.flat_map { |thing| lines(thing, things) }
+        def cell(things, row)
           PaperRow::Cell.new(
-            lines: lines,
+            lines: things.flat_map { |thing| lines(thing, things, row) }.uniq,
             done: things.all? { |thing| thing[:repetitions] && thing[:done] >= thing[:repetitions] }
           )
         end
 
-        def lines(thing, beside)
+        # Of several sections in a row, which one; what goes in one go is said once.
+        def lines(thing, beside, row)
           return ["×1"] unless thing[:step_id]
 
-          section = thing[:section] if beside.filter_map { |other| other[:section] }.uniq.size > 1
+          several = beside.filter_map { |other| other[:section] }.uniq.size > 1
+          section = thing[:section] if several && row&.fetch(:kind)&.to_s != "grow"
           [
             [section, thing[:stage], "×#{thing[:repetitions]}"].compact.join(" "),
             (WeekWords.tempo(thing) if thing[:tempo] && thing[:kind] == "step")

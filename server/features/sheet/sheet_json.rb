@@ -32,7 +32,7 @@ module Stairwell
             messages: [],
             recap: nil,
             told_before: [],
-            rows: @sheet.rows.map { |row| row.to_h.slice(:id, :title, :piece, :short_day) },
+            rows: @sheet.rows.map { |row| row.to_h.slice(:id, :kind, :title, :piece, :short_day) },
             days: @sheet.days.map { |one| day(one) },
             pieces:
               @record.pieces.map do |one|

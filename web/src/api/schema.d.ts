@@ -3920,6 +3920,7 @@ export interface components {
             /** @description Rows of the week; none where it was planned before there were rows */
             rows: {
                 id: string;
+                kind: string;
                 title: string;
                 piece: string | null;
                 short_day: boolean;

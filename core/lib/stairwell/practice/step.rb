@@ -94,6 +94,34 @@ module Stairwell
         def tempos(times) =
           marks.empty? ? [] : Array.new(times) { |at| marks[at * marks.size / times] }
 
+        # @param count [Integer] repetitions
+        # @return [Step] with so many, and the minutes and words that follow
+        def times(count)
+          return self if count == repetitions
+
+          minutes =
+            Estimate.minutes(
+              counts: counts,
+              tempo: tempo,
+              seconds: tempo ? nil : seconds,
+              repetitions: count
+            )
+          with(
+            repetitions: count,
+            minutes: minutes,
+            arithmetic:
+              Wording.arithmetic(
+                minutes,
+                count,
+                counts,
+                tempo,
+                good_days,
+                seconds: seconds,
+                usual: usual
+              )
+          )
+        end
+
         # @param other [Integer] beats per minute
         # @return [Step] the same at another tempo
         def at(other)

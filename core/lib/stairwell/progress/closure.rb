@@ -60,10 +60,11 @@ module Stairwell
           .map(&:id)
       end
 
-      # @return [Array<String>] ids of what had to be done before it on the same section
+      # @return [Array<String>] ids of what had to be done before it on the same section; the other
+      # hand, which only comes before it, isn't
       def way_to(step)
         @ways ||= {}
-        @ways[step.id] ||= (step.needs + step.after)
+        @ways[step.id] ||= (step.needs + (step.sitting ? step.after : []))
           .filter_map { |id| @steps[id] }
           .select { |before| step.section && before.section == step.section }
           .flat_map { |before| [before.id, *way_to(before)] }

@@ -32,8 +32,12 @@ module Stairwell
 
       def rows(lines) =
         lines
-          .map { |line| row(line.id, line.kind, line.title) { |number| line if on?(line, number) } }
+          .map do |line|
+            row(line.id, line.kind, line.title, *why(line)) { |number| line if on?(line, number) }
+          end
           .reject { |row| row.days.empty? }
+
+      def why(line) = line.times && Phrase["planning.day_extras.times_a_week", count: line.times]
 
       # By turns.
       def old_pieces
@@ -70,14 +74,14 @@ module Stairwell
 
       # @yieldparam number [Integer] of a day
       # @yieldreturn [Beside, nil] what stands there by itself
-      def row(id, kind, title)
+      def row(id, kind, title, why = Phrase["rows.why.#{kind}"])
         days = @days.each_with_index.to_h { |day, at| [at + 1, part(yield(at + 1), day.date, id)] }
         Row.new(
           id: id,
           kind: kind,
           title: title.is_a?(Phrase::Textual) ? Phrase.capital(title) : title,
           days: days.compact.transform_values { |part| [part] },
-          why: Phrase["rows.why.#{kind}"]
+          why: why
         )
       end
 

@@ -18,6 +18,9 @@ module Stairwell
       # @return [Array<String>]
       attr_reader :squeezed
 
+      # @return [String, nil] id of a row of which not even one time fits
+      attr_reader :too_long
+
       # @param cells [Hash{Work => Array<Part>}] in the order of the day
       # @return [Hash{Work => Array<Part>}]
       def call(cells)
@@ -71,15 +74,20 @@ module Stairwell
         cells
       end
 
-      # The last thing that is left is played as often as there are minutes for, once at least.
+      # The last thing that is left is played as often as there are minutes for; not at all where
+      # once is too long.
       def shrunk(cells) =
-        cells.transform_values do |parts|
-          parts.map do |part|
-            next part if part.pinned
-
-            part.with(times: ((@room - part.ready) / part.each).floor.clamp(1, part.times))
-          end
+        cells.to_h do |work, parts|
+          [work, parts.filter_map { |part| part.pinned ? part : as_often_as_fits(part, work) }]
         end
+
+      def as_often_as_fits(part, work)
+        times = ((@room - part.ready) / part.each).floor
+        return part.with(times: [times, part.times].min) if times.positive?
+
+        @too_long = work.id
+        nil
+      end
 
       # Of what can be left out: the last of rows that aren't new, then of the fullest new one.
       def next_out(cells)

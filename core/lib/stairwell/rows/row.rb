@@ -19,7 +19,8 @@ module Stairwell
         def path = days.sort.flat_map(&:last).filter_map(&:step).uniq(&:id)
       end
 
-    # A row that waits for another week, by its first step, with the reason.
-    Waiting = Stairwell.value(:title, :why, :step, :piece)
+    # A row that waits for another week, by its first step, with the reason;
+    # `fits` is false where no day is long enough for it.
+    Waiting = Stairwell.value(:title, :why, :step, :piece, fits: true)
   end
 end

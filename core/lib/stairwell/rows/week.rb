@@ -37,6 +37,7 @@ module Stairwell
           begin
             works, cells = laid
             waits_for_others(works)
+            not_introduced
             learnt = works.map { |work| row(work, cells) }
             marked = short_day(learnt)
             learnt = learnt.map { |row| row.with(short_day: marked.include?(row)) }
@@ -85,8 +86,9 @@ module Stairwell
       end
 
       def out(works, cells, squeezed)
-        empty = works.select { |work| cells.values.all? { |day| day[work].empty? } }.map(&:id)
-        return empty if empty.any?
+        empty = works.select { |work| cells.values.all? { |day| day[work].empty? } }
+        empty.each { |work| wait(work, too_long(work), fits: false) if @too_long.include?(work.id) }
+        return empty.map(&:id) if empty.any?
 
         second = works.select { |work| work.kind == :new }[1]
         return [] unless second && squeezed.count(second.id) > 1
@@ -99,12 +101,13 @@ module Stairwell
       #   something was left out, once for each day
       def lay(works)
         @pieces.each(&:begin_week)
-        squeezed = []
+        squeezed, @too_long = [], []
         cells =
           @days.each_with_index.to_h do |day, at|
             fit = DayFit.new(at + 1, day.minutes - @beside.minutes(at + 1))
             found = fit.call(parts(works, at + 1))
             squeezed += fit.squeezed
+            @too_long << fit.too_long
             play(found, at + 1)
             [at + 1, found]
           end
@@ -152,7 +155,8 @@ module Stairwell
 
               pinned(piece, step, override)
             end
-        kept.reject { |part| put.any? { |other| other.key == part.key } } + put.uniq(&:key)
+        put = put.uniq(&:key).to_h { |part| [part.key, part] }
+        kept.map { |part| put.delete(part.key) || part } + put.values
       end
 
       def pinned(piece, step, override) =
@@ -184,10 +188,37 @@ module Stairwell
         end
       end
 
-      def wait(work, why)
+      def wait(work, why, fits: true)
         step = piece_steps(work).first or return
 
-        @waiting |= [Waiting.new(piece: work.piece, title: Titles.of(work), step: step, why: why)]
+        @waiting |= [
+          Waiting.new(piece: work.piece, title: Titles.of(work), step: step, why: why, fits: fits)
+        ]
+      end
+
+      # What one time of it takes, beside the longest day.
+      def too_long(work)
+        part = work.piece.part(piece_steps(work).first, 1)
+        Phrase[
+          "planning.reasons.takes_at_a_time_but_a",
+          need: Units.minutes(Constants::READY + part.minutes),
+          minutes: Units.minutes(@days.map(&:minutes).max)
+        ]
+      end
+
+      # Sections that weren't introduced yet, each by itself.
+      def not_introduced
+        @pieces.each do |piece|
+          piece
+            .sections
+            .reject { |label| piece.introduced?(label) }
+            .each do |label|
+              wait(
+                NewSections.new(piece, @days.size, [label]),
+                Phrase["planning.reasons.not_introduced_yet_open_it_at"]
+              )
+            end
+        end
       end
 
       def piece_steps(work) = work.piece.progress.steps.select { |step| work.holds?(step) }

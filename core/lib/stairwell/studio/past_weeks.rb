@@ -12,7 +12,9 @@ module Stairwell
       def initialize(record, counted)
         @weeks = record.weeks.begun(record.today).first(Constants::PAST_WEEKS)
         @counted = counted.to_h { |one| [[one.assignment_id, one.step_id, one.date], one] }
-        @by_date = counted.group_by(&:date).transform_values { |all| all.sum(&:repetitions) }
+        of_day = counted.group_by(&:date)
+        @by_date = of_day.transform_values { |all| all.sum(&:repetitions) }
+        @struggles = of_day.select { |_, all| all.any?(&:struggle) }.keys.to_set
       end
 
       # @return [Array<PastWeek>] the newest first
@@ -50,7 +52,7 @@ module Stairwell
           planned: items.any?,
           of: needed(items).sum { |item, _| item.repetitions },
           repetitions: @by_date.fetch(date, 0),
-          struggle: items.any? { |item, _| @counted[[*item.key, date]]&.struggle }
+          struggle: @struggles.include?(date)
         )
       end
 

@@ -130,23 +130,19 @@ module Stairwell
           row.days.keys.select { |day| row.on(day).any? { |part| part.step == step } }.min == number
       end
 
-      # How its minutes come about, as estimated, and as this student takes.
+      # How its minutes come about, as estimated, as this student takes, and as new as it is.
       def arithmetic(part, load)
         times = load.timing.factor(part.step.kind)
+        longer = { as_timed: times, first_days: part.each * 60 / (part.step.once * times) }
+        said =
+          longer
+            .reject { |_, one| (one - 1).abs < Constants::TIMES_SAID }
+            .map do |key, one|
+              Phrase["studio.planned_weeks.#{key}", times: Phrase.number(one.round(1))]
+            end
+        ready = Phrase["studio.planned_weeks.ready", minutes: Units.minutes(part.ready)]
         Phrase.list(
-          [
-            part.step.arithmetic,
-            (
-              if part.ready.positive?
-                Phrase["studio.planned_weeks.ready", minutes: Units.minutes(part.ready)]
-              end
-            ),
-            (
-              unless (times - 1).abs < Constants::TIMES_SAID
-                Phrase["studio.planned_weeks.as_timed", times: Phrase.number(times.round(1))]
-              end
-            )
-          ].compact,
+          [part.step.times(part.times).arithmetic, *(ready if part.ready.positive?), *said],
           by: :semicolon
         )
       end
@@ -193,7 +189,8 @@ module Stairwell
           step_id: waiting.step.id,
           title: waiting.title,
           piece: waiting.piece.title,
-          why: waiting.why
+          why: waiting.why,
+          fits: waiting.fits
         )
 
       def unmet(override, why, load)

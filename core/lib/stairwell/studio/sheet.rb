@@ -48,6 +48,7 @@ module Stairwell
       # @return [Array<String>] titles
       def skip
         day = skip_day or return []
+        return rows_to_skip(day) if rows.any?
 
         items =
           day.items.map do |one|
@@ -122,6 +123,10 @@ module Stairwell
         last = days.reverse.find { |day| day.items.any? { |item| open?(item) } }
         last&.with(date: @record.today, items: last.items.select { |item| open?(item) })
       end
+
+      # All but those that are for a short day.
+      def rows_to_skip(day) =
+        rows.reject(&:short_day).select { |row| day.in_row(row.id).any? }.map(&:title)
 
       def skip_day =
         planned_days.find { |one| @newest ? one.date >= @record.today : one.date == @record.today }
