@@ -291,7 +291,7 @@ module Demo
       "Day #{number}, #{Stairwell::Phrase.day(day.date, :short_weekday)}, #{minutes(day.minutes)}"
 
     def row(row, week, several)
-      title = several && row.piece ? "#{row.piece}: #{row.title}" : row.title.to_s
+      title = (several && row.piece) ? "#{row.piece}: #{row.title}" : row.title.to_s
       cells =
         week.days.map do |day|
           items = day.in_row(row.id)
@@ -306,7 +306,7 @@ module Demo
       return minutes(item.minutes).to_s unless item.respond_to?(:step_id) && item.step_id
 
       said = [(item.section if sections), item.stage, "×#{item.repetitions}"].compact.join(" ")
-      item.kind == :step && item.tempo ? "#{said} at #{item.tempo}" : said
+      (item.kind == :step && item.tempo) ? "#{said} at #{item.tempo}" : said
     end
 
     def minutes(value) = Stairwell::Units.minutes(value)

@@ -191,9 +191,7 @@ RSpec.describe "Days that hold everything in hand" do
     short =
       record(
         today: Date.new(2027, 3, 3),
-        day_use: :flat,
         minutes_a_day: 8,
-        begin_per_day: 8,
         warm_ups: "none"
       )
     planned = Stairwell::Studio.plan(short).record

@@ -4,8 +4,8 @@ require_relative "spec_helper"
 require_relative "support/charts"
 
 # Weeks as teachers write them by hand (common practice, no source; what isn't said of one is chosen
-# here: 4/4, target 76, middling difficulty). The planner comes to the same rows, and in each cell to
-# the same stage or its neighbour on the path; minutes within three of those written.
+# here: 4/4, target 76, middling difficulty). The planner comes to the same rows, and in each cell
+# to the same stage or its neighbour on the path; minutes within three of those written.
 RSpec.describe Stairwell::Rows do
   include Charts
 

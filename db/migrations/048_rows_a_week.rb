@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# How many rows a student's week has, where the teacher set it; otherwise it goes by age and reading.
+# How many rows a student's week has, where the teacher set it; otherwise it goes by age and
+# reading.
 Sequel.migration do
   up do
     add_column :students, :rows_a_week, :smallint

@@ -133,7 +133,7 @@ module Stairwell
       def how(row)
         if row.kind == :whole
           return(
-            row.tempo && @register == "reader" ? Phrase["recap.tempo", tempo: row.tempo].to_s : ""
+            (row.tempo && @register == "reader") ? Phrase["recap.tempo", tempo: row.tempo].to_s : ""
           )
         end
 

@@ -227,7 +227,8 @@ class Lives
       .map(&:last)
       .first(4)
 
-  # A teacher hears what is nearly there as steady, and gives what was hardly practised another week.
+  # A teacher hears what is nearly there as steady, and gives what was hardly practised another
+  # week.
   def result(one)
     said = one.credited.fdiv(one.good_days) + (normal * 0.3)
     said -= 0.2 if @kind == :walls && @steps[one.step.id][:wall]

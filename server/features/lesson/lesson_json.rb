@@ -114,7 +114,7 @@ module Stairwell
             recorded_by: heard&.by,
             days: one.boxes.map { |box| DayBoxJson.of(box) },
             first: one.first,
-            row: one.row && one.row.to_h.slice(:id, :title),
+            row: one.row&.to_h&.slice(:id, :title),
             reached: one.reached,
             hurt_on: one.hurt_on&.to_s,
             details: heard&.to_h&.slice(*Studio::Hear::DETAILS),

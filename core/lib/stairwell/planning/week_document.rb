@@ -18,8 +18,8 @@ module Stairwell
       def dump(week) = Phrase.pack(data(week, &:to_s))
 
       # @param week [PlannedWeek]
-      # @return [Hash{String => Object}] the same for whoever reads it now, minutes as they are said,
-      #   and each row with its cells
+      # @return [Hash{String => Object}] the same for whoever reads it now, minutes as they are
+      #   said, and each row with its cells
       def said(week)
         data = data(week) { |minutes| Units.halves(minutes).to_f }
         cells = week.rows.map { |row| week.cells(row).map { |cell| cell(*cell) } }

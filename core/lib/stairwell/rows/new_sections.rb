@@ -46,7 +46,8 @@ module Stairwell
       end
 
       # The last stage it came to in weeks before.
-      def reached(label) = piece.path(label).select { |step| ahead.played_before?(step.id, 1) }.last
+      def reached(label) =
+        piece.path(label).reverse.find { |step| ahead.played_before?(step.id, 1) }
 
       # Not more stages at once than one can keep in mind.
       def first_stages(steps) = steps.first(Constants::STAGES_AT_ONCE)

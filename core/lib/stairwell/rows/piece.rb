@@ -134,8 +134,8 @@ module Stairwell
         @in_hand ||= sections.select { |label| introduced?(label) && !steady?(label) }
       end
 
-      # @return [Boolean] whether the whole piece is learnt a layer at a time, each section by section
-      #   first: no section is finished before the next one begins
+      # @return [Boolean] whether the whole piece is learnt a layer at a time, each section by
+      #   section first: no section is finished before the next one begins
       def by_layers?
         return @by_layers unless @by_layers.nil?
 
@@ -208,8 +208,8 @@ module Stairwell
       end
 
       # @param step [Practice::Step]
-      # @return [Array<Phrase::Text>] what it breaks to play it by now: it wasn't introduced, what it
-      #   rests on isn't done
+      # @return [Array<Phrase::Text>] what it breaks to play it by now: it wasn't introduced, what
+      #   it rests on isn't done
       def breaks(step)
         said = []
         unless @standings[step.id].introduced

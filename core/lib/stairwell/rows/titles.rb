@@ -44,7 +44,7 @@ module Stairwell
       def between(step)
         said =
           Phrase["rows.#{step.join ? "into" : "to"}", from: step.parts.first, to: step.parts.last]
-        if (step.hands == :both)
+        if step.hands == :both
           said
         else
           Phrase.list([Phrase["rows.hands.#{step.hands}"], said], by: :comma)

@@ -54,7 +54,7 @@ module Stairwell
 
       # The last that was practised; the first where none was.
       def last(items)
-        practised = items.select { |item| (@record.standing(item)&.days).to_h.any? }
+        practised = items.select { |item| @record.standing(item)&.days.to_h.any? }
         (practised.last || items.first)&.key
       end
     end
