@@ -116,7 +116,7 @@ function step(
   rows: number,
 ) {
   const all = items(place);
-  const dates = [...new Set(all.map((one) => one.dataset.date))];
+  const dates = [...new Set(all.map((one) => one.dataset.date))].sort();
   const own = all.filter((one) => one.dataset.date === at.date);
   const row = own.findIndex((one) => one.dataset.item === at.id);
   const column =
