@@ -131,29 +131,9 @@ RSpec.describe "Steps of one sitting" do
     expect(spans).to eq(%w[A.count A.clap A.play].to_h { |id| [id, [thursday, thursday + 1]] })
   end
 
-  it "go where the teacher puts one of them" do
-    moved = [
-      planning::Override.new(kind: :off, id: "A.clap", date: thursday),
-      planning::Override.new(kind: :on, id: "A.clap", date: thursday + 2)
-    ]
-    expect(days(week(ladder, overrides: moved))).to eq(
-      [[], %w[A.count A.clap A.play], %w[A.count A.clap A.play], [], []]
-    )
-    often = planning::Override.new(kind: :on, id: "A.clap", date: thursday, repetitions: 3)
-    expect(week(ladder, overrides: [often]).days.first.items.map(&:repetitions)).to eq([3, 3, 3])
-    expect(week(ladder, overrides: [often]).unmet).to eq([])
-  end
-
-  it "come back one by one once all are done, and are moved one by one" do
+  it "come back one by one once all are done" do
     done = ladder.map { |task| task.with(credited: 2) }
     review = planning::Review.new(id: "A.count", due: thursday, minutes: 1r, title: "count")
-    moved = [
-      planning::Override.new(kind: :off, id: "A.count", date: thursday),
-      planning::Override.new(kind: :on, id: "A.count", date: thursday + 1)
-    ]
-    expect(days(week(done, reviews: [review], overrides: moved))).to eq(
-      [[], %w[A.count], [], [], []]
-    )
   end
 
   it "wait for the easier form of one that did not go, which waits for none of them" do

@@ -74,22 +74,6 @@ RSpec.describe "The first days of a step" do
     )
     # 7.67, of 4½ and 3½
     expect(Stairwell::Units.minutes(week.days.first.minutes).to_s).to eq("7½ min")
-    often =
-      Stairwell::Planning::Override.new(
-        kind: :on,
-        id: "A",
-        date: Date.new(2027, 3, 4),
-        repetitions: 10
-      )
-    twice =
-      Stairwell::Planning.week(
-        tasks: [task],
-        practice: practice,
-        from: Date.new(2027, 3, 4),
-        next_lesson: Date.new(2027, 3, 8),
-        overrides: [often]
-      )
-    expect(twice.days.first.items.first.minutes).to eq(1 / 3r + 8) # one gets ready once
   end
 
   it "count for what fits into a day, and for when it is done" do

@@ -1,12 +1,14 @@
 # frozen_string_literal: true
 
 require_relative "spec_helper"
-require "date"
+require_relative "support/charts"
 
 # Any row of edits leaves a list that makes sense: an item is said at most once
 # for a day, and never both put there and kept off it.
 RSpec.describe Stairwell::Planning::OverrideEdits do
-  let(:dates) { (0..4).map { |day| Date.new(2027, 3, 3) + day } }
+  include Charts
+
+  let(:dates) { (1..5).map { |day| Charts::DAY + day } }
 
   def edit(random)
     id = %w[a b c].sample(random: random)
@@ -42,36 +44,30 @@ RSpec.describe Stairwell::Planning::OverrideEdits do
     end
   end
 
-  it "plans every such list, and keeps what was put" do
-    tasks = %w[a b c].map { |id| task(id) }
-    practice =
-      Stairwell::Planning::Practice.new(weekdays: (0..6).to_a, minutes: 20r, begin_per_day: 2)
+  it "lays out every such list, and keeps what was put" do
+    ids = { "a" => "1/A.right", "b" => "1/B.together", "c" => "1/whole.whole" }
     60.times do |seed|
       random = Random.new(seed)
       overrides =
         Array
           .new(random.rand(1..15)) { edit(random) }
           .inject([]) { |all, (name, said)| described_class.draw(all, name, **said) }
-      plan =
-        Stairwell::Planning.week(
-          tasks: tasks,
-          practice: practice,
-          from: dates.first,
-          next_lesson: dates.last + 1,
-          overrides: overrides
+          .map { |one| one.with(id: ids.fetch(one.id, one.id)) }
+      laid =
+        week(
+          [piece("title: Weir\nbars: 8\nsection A: 1-4\nsection B: 5-8")],
+          days: 5,
+          minutes: 20,
+          overrides: Stairwell::Planning::Overrides.new(overrides)
         )
       overrides
         .reject { |one| one.kind == :off }
         .each do |override|
-          day = plan.days.find { |one| one.date == override.date }
-          expect(day.items.map(&:id)).to include(override.id)
-          if override.repetitions
-            expect(day.items.find { |item| item.id == override.id }.repetitions).to eq(
-              override.repetitions
-            )
-          end
+          parts = laid.rows.flat_map { |row| row.on(dates.index(override.date) + 1) }
+          part = parts.find { |one| one.key == override.id }
+          expect(part).to have_attributes(pinned: true)
+          expect(part.times).to eq(override.repetitions) if override.repetitions
         end
-      expect(plan.unmet).to eq([])
     end
   end
 

@@ -268,28 +268,4 @@ RSpec.describe "Planning from a file" do
       end
     end
   end
-
-  it "spreads other work over the week and keeps the days' minutes" do
-    practice =
-      Stairwell::Planning::Practice.new(
-        weekdays: [3, 4, 5, 6, 0],
-        minutes: 10r,
-        by_day: {
-          5 => 4r
-        },
-        absent: [Date.new(2027, 3, 6)]
-      )
-    other = Stairwell::Planning::ExtraWork.new(id: "sight", minutes: 5r, times: 2)
-    plan =
-      Stairwell::Planning.week(
-        tasks: [task("a")],
-        practice: practice,
-        from: Date.new(2027, 3, 3),
-        next_lesson: Date.new(2027, 3, 9),
-        extra_work: [other]
-      )
-    expect(plan.days.map { |day| [day.date.day, day.items.map(&:id)] }).to eq(
-      [[3, %w[a sight]], [4, %w[a]], [5, []], [7, %w[sight]]]
-    )
-  end
 end

@@ -30,40 +30,6 @@ RSpec.describe "What one token of planning decides" do
       expect(blockers["both"].id).to eq("long")
     end
 
-    it "pins what a teacher adds" do
-      added =
-        Stairwell::Planning::Override.new(
-          kind: :added,
-          id: "extra scales",
-          date: from,
-          title: "scales",
-          minutes: 3
-        )
-      expect(
-        week([task("a")], overrides: [added])
-          .days
-          .first
-          .items
-          .find { |item| item.kind == :added }
-          .pinned
-      ).to be(true)
-    end
-
-    it "puts no run on a last day that its extra work has filled" do
-      run = Stairwell::Planning::Run.new(id: "run", title: "So far", minutes: 6r)
-      work =
-        Stairwell::Planning::ExtraWork.new(id: "work 1", title: "Theory", minutes: 16r, times: 5)
-      plan = ->(extra) do
-        week([task("a", minutes: 2, good_days: 5)], runs: [run], extra_work: extra)
-          .days
-          .last
-          .items
-          .map(&:kind)
-      end
-      expect(plan[[]]).to include(:run)
-      expect(plan[[work]]).not_to include(:run)
-    end
-
     it "leaves out runs before reviews, and those before what is known" do
       item = ->(id, kind, **more) do
         Stairwell::Planning::Item.new(id: id, kind: kind, minutes: 5r, why: "", **more)
@@ -115,28 +81,6 @@ RSpec.describe "What one token of planning decides" do
         Stairwell::Planning.forecast(**one).cautious
     end
 
-    it "adds what was practised longest ago before what was practised lately" do
-      more = ->(id, days) do
-        Stairwell::Planning::More.new(
-          id: "#{id}~more",
-          kind: :older,
-          each: 2r,
-          repetitions: 2,
-          title: id,
-          why: "",
-          covered_by: [id],
-          last: from - days
-        )
-      end
-      days =
-        week(
-          [],
-          practice: practice.with(minutes: 4r, use: :full),
-          more: [more["a", 2], more["b", 30]]
-        ).days
-      expect(days.first.items.map(&:id)).to eq(["b~more"])
-    end
-
     it "finishes what is shown at the next lesson in the days after it, not a lesson later" do
       finish =
         Stairwell::Planning.finish(
@@ -146,46 +90,6 @@ RSpec.describe "What one token of planning decides" do
           next_lesson: from + 6
         )
       expect(finish.date).to be_between(from + 6, from + 12)
-    end
-
-    it "makes a flat day no longer than it is, with what is kept up beside it" do
-      more =
-        Array.new(3) do |at|
-          Stairwell::Planning::More.new(
-            id: "old#{at}~more",
-            kind: :older,
-            each: 2r,
-            repetitions: 2,
-            title: "old",
-            why: "",
-            covered_by: ["old#{at}"]
-          )
-        end
-      tasks =
-        Array.new(4) { |at| task("t#{at}", minutes: 8, repetitions: 5, good_days: 5, begun: true) }
-      days = week(tasks, practice: practice.with(use: :flat), more: more).days
-      expect(days.map(&:minutes)).to all(be <= 20)
-    end
-
-    it "puts a review on each day a teacher puts it" do
-      review =
-        Stairwell::Planning::Review.new(id: "old", due: from + 30, minutes: 3r, repetitions: 1)
-      put = ->(day) { Stairwell::Planning::Override.new(kind: :on, id: "old", date: from + day) }
-      days = week([task("a", good_days: 5)], reviews: [review], overrides: [put[0], put[1]]).days
-      expect(days.map { |day| day.items.count { |item| item.id == "old" } }.first(3)).to eq(
-        [1, 1, 0]
-      )
-    end
-
-    it "takes a day's room for each step once, what the teacher put there first" do
-      put = Stairwell::Planning::Override.new(kind: :on, id: "a", date: from)
-      expect(
-        week([task("a", good_days: 3), task("b", good_days: 3)], overrides: [put])
-          .days
-          .first
-          .items
-          .map(&:id)
-      ).to eq(%w[a b])
     end
   end
 

@@ -5,8 +5,6 @@ require_relative "planning/task"
 require_relative "planning/bundles"
 require_relative "planning/review"
 require_relative "planning/warm_up"
-require_relative "planning/extra_work"
-require_relative "planning/run"
 require_relative "planning/practice"
 require_relative "planning/item"
 require_relative "planning/day"
@@ -29,19 +27,13 @@ require_relative "planning/ledger"
 require_relative "planning/reasons"
 require_relative "planning/override"
 require_relative "planning/overrides"
-require_relative "planning/breaks"
 require_relative "planning/override_edits"
 require_relative "planning/override_document"
 require_relative "planning/day_extras"
 require_relative "planning/more"
-require_relative "planning/left"
-require_relative "planning/filling"
-require_relative "planning/chart"
 require_relative "planning/gaps"
 require_relative "planning/sitting"
 require_relative "planning/urgency"
-require_relative "planning/limit"
-require_relative "planning/limits"
 require_relative "planning/week"
 require_relative "planning/horizon"
 require_relative "planning/restraint"
@@ -59,10 +51,6 @@ module Stairwell
   # When: the days from one lesson to the next, filled so that every step waits
   # for what it needs and no day is longer than the student has.
   module Planning
-    # How the minutes of a day are used: only what is needed, all of them, or by everything in
-    # hand every day.
-    USES = %i[light full flat].freeze
-
     # What takes on less than the days would hold where all is done sooner so, see {Restraint}.
     # The other plans are made under it; who makes several gives it to each as `under`.
     #
@@ -79,12 +67,11 @@ module Stairwell
     # @param practice [Practice] the student's days, minutes and pace of beginning
     # @param from [Date] the first day that may be practised
     # @param next_lesson [Date] excluded
-    # @param more [Hash] reviews:, warm_ups:, extra_work:, runs:, overrides: (the teacher's), more:
-    #   (what a day may be filled with), limits: (whether to say what limits the week)
+    # @param beside [Hash] reviews:, warm_ups:
     # @return [Plan]
     # @raise [ContradictionError] on unknown or circular needs, or when there
     #   is no practice day at all
-    def self.week(tasks:, practice:, from:, next_lesson:, under: nil, **more)
+    def self.week(tasks:, practice:, from:, next_lesson:, under: nil, **beside)
       dates = Calendar.days(practice, from, next_lesson)
       under ||=
         restrained(
@@ -92,9 +79,9 @@ module Stairwell
           practice: practice,
           from: from,
           next_lesson: next_lesson,
-          warm_ups: more.fetch(:warm_ups, [])
+          warm_ups: beside.fetch(:warm_ups, [])
         )
-      Week.new(tasks, practice, dates, under: under, **more).plan
+      Week.new(tasks, practice, dates, under: under, **beside).plan
     end
 
     # @param minutes [Rational]

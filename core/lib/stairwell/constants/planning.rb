@@ -85,11 +85,6 @@ module Stairwell
     KEPT_OF_A_DAY = 1 / 2r
     # Share of a day that reviews may take together. Own choice.
     REVIEWS_OF_A_DAY = 1 / 4r
-    # What a minute of it is worth where a day has minutes left, beside each other; in the order
-    # in which it stands within the day. Own choice.
-    WORTH = { older: 8, steady: 6, first_look: 3, again: 4, hard_again: 10, slow_run: 5 }.freeze
-    # Times a week the same is played slowly from the start. Own choice.
-    SLOW_RUNS = 2
     # Repetitions of one step on one day at the most, and of what is strenuous. Own choice: more
     # is no better, and tires a hand.
     MOST_REPETITIONS = 12
@@ -103,11 +98,6 @@ module Stairwell
     # What is strenuous besides an octave: keys at once in one hand; the same key struck so many
     # times in a row, so many times a second. Own choice.
     FULL_CHORD, REPEATED, FAST_REPEATED = 4, 4, 5
-    # Repetitions of what is learnt, and of a step that is only looked at. Own choice.
-    OLDER_REPETITIONS, FIRST_LOOKS = 3, 2
-    # Minutes of one thing that is added at the least, and minutes of a day for each thing that
-    # is added. Own choice: a day of many small things is no longer a plan.
-    LEAST_MORE, ADDED_EVERY = 1, 5
     # Share of its minutes from which a day counts as filled: below it small things are added on,
     # and of a week it is said what keeps it from holding more of what is needed. Own choice.
     FILLED = 3 / 4r

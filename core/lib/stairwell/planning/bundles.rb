@@ -63,13 +63,6 @@ module Stairwell
         end
       end
 
-      # @param overrides [Array<Override>]
-      # @return [Array<Override>] what is done with one step of a sitting is done with all of it
-      def overrides(overrides) =
-        overrides
-          .map { |one| @of.key?(one.id) ? one.with(id: @of[one.id]) : one }
-          .uniq { |one| [one.kind, one.id, one.date] }
-
       private
 
       # What a sitting waits for does not wait for it, as the easier form of one of its steps

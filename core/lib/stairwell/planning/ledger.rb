@@ -3,9 +3,7 @@
 module Stairwell
   module Planning
     # What is done so far and what may stand on a day. It chooses the steps of
-    # one day after another and remembers what that finishes. Where everything in hand stands
-    # on every day, those that stood longest ago go first, each with as few repetitions as it may
-    # have.
+    # one day after another and remembers what that finishes.
     class Ledger
       # @param needs [Needs] and their tasks
       # @param practice [Practice]
@@ -17,9 +15,6 @@ module Stairwell
         @left = @tasks.map(&:remaining)
         @begun = @tasks.map(&:begun?)
         @least = @tasks.map { |task| practice.least(task) }
-        # The day on which each stood last, where they go by turns.
-        @stood = Array.new(@tasks.size, 0) if practice.flat?
-        @day = 0
         # Places that had a good day since chains were worked out.
         @changed = []
         @turns = @tasks.map(&:turn)
@@ -82,17 +77,15 @@ module Stairwell
         ready = ready_places - put
         ready.reject! { |at| without.include?(@tasks[at].id) } if without
         pick(ready.sort_by! { |at| order(at) }, room, put).map do |at, minutes|
-          next_day_at(at).then { |task| (task.shrinks? && !@stood) ? task.fitting(minutes) : task }
+          next_day_at(at).then { |task| task.shrinks? ? task.fitting(minutes) : task }
         end
       end
 
       # @param chosen [Array<Task>] of one day
       # @return [void]
       def add(chosen)
-        @day += 1
         places = chosen.map { |task| @needs.place(task.id) }
         places.each do |at|
-          @stood[at] = @day if @stood
           good_day(at) if @left[at].positive?
           @begun[at] = true
         end
@@ -137,7 +130,6 @@ module Stairwell
         number =
           (((((rank(at) * MOST) - @chains[at]) * 4) + (@begun[at] ? 0 : 2)) * @tasks.size) +
             @last[at]
-        number += @stood[at] * MOST**3 if @stood
         @priority ? number - (@tasks[at].priority * MOST**3) : number
       end
 
@@ -173,7 +165,7 @@ module Stairwell
       # Steps of one sitting, and those up the metronome, take all they want as far as it is there,
       # others what they are.
       def takes(at, room)
-        (@tasks[at].shrinks? && !@stood) ? [minutes_of(@tasks[at], at), room].min : minutes_at(at)
+        @tasks[at].shrinks? ? [minutes_of(@tasks[at], at), room].min : minutes_at(at)
       end
 
       def minutes_of(task, at) =

@@ -2,8 +2,8 @@
 
 module Stairwell
   module Planning
-    # What the teacher's hand wrote into a week. The planner keeps all of it and
-    # fills the rest around it.
+    # What the teacher's hand wrote into a week. All of it is kept, and the rest is laid out around
+    # it.
     class Overrides
       # @param overrides [Array<Override>]
       def initialize(overrides = [])
@@ -28,19 +28,6 @@ module Stairwell
 
       # @return [Boolean] whether an item may not stand on the day
       def off?(id, date) = @off.include?([id, nil]) || @off.include?([id, date])
-
-      # @return [Boolean] whether an item is left out of the whole week
-      def out?(id) = @off.include?([id, nil])
-
-      # @return [Boolean] whether it was taken off any day
-      def touched?(id) = @off.any? { |other, _| other == id }
-
-      # @param date [Date]
-      # @return [Integer] days after that date on which an item is put
-      def later(id, date)
-        @later ||= @on.flat_map { |day, all| all.map { |one| [one.id, day] } }.group_by(&:first)
-        @later.fetch(id, []).count { |_, day| day > date }
-      end
 
       # @param date [Date]
       # @return [Array<Override>] the teacher's own things of the day

@@ -2,8 +2,7 @@
 
 module Stairwell
   module Planning
-    # `unmet` are the teacher's overrides that lead nowhere, [Override, reason]; `limits`
-    # {Limit} what keeps the days from holding more of what is needed.
-    Plan = Stairwell.value(:days, :left_out, unmet: [], limits: [])
+    # Days, and steps that stand on none of them.
+    Plan = Stairwell.value(:days, :left_out)
   end
 end

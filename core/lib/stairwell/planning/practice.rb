@@ -5,8 +5,8 @@ module Stairwell
     # How a student practises: weekdays (0 is Sunday, as Date#wday), minutes a
     # day (`by_day` by weekday where they differ), how many steps may begin on
     # one day, dates on which there is no practice, weekdays of lessons, on which nothing is
-    # planned, the lessons to come at which something is shown (where none is said, one
-    # every week), and how the minutes of a day are used, of {USES}.
+    # planned, and the lessons to come at which something is shown (where none is said, one
+    # every week).
     Practice =
       Stairwell.value(
         :weekdays,
@@ -16,19 +16,15 @@ module Stairwell
         },
         absent: [],
         lesson_days: [],
-        lessons: [],
-        use: :light
+        lessons: []
       ) do
         # @param date [Date]
         # @return [Rational] minutes
         def budget(date) = by_day.fetch(date.wday, minutes)
 
-        # @return [Boolean] whether everything in hand stands on every day, as in the usual chart
-        def flat? = use == :flat
-
         # @param task [Task]
         # @return [Task] as little of it as stands on a day
-        def least(task) = (flat? || task.shrinks?) ? task.least : task
+        def least(task) = task.shrinks? ? task.least : task
 
         # @param most [Rational] minutes
         # @return [Practice] with no day longer than that

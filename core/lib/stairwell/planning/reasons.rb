@@ -24,14 +24,13 @@ module Stairwell
       # @param task [Task] as it stands there, with fewer repetitions than it asks for
       # @return [String]
       def fewer(why, task)
-        key = @practice.flat? ? "fewer" : "short_day"
         said =
           (
             if task.parts.any?
               Phrase["planning.reasons.sitting_shorter"]
             else
               Phrase[
-                "planning.reasons.#{key}",
+                "planning.reasons.short_day",
                 count: task.repetitions,
                 asked: @by_id[task.id].repetitions
               ]

@@ -170,18 +170,6 @@ module Stairwell
           end
       end
 
-      # What a day may be filled with beyond what is needed: what is learnt, and where there is
-      # a run, the same slowly.
-      # @param prefix [String]
-      # @return [Array<Planning::More>]
-      def more(prefix: "") =
-        [*Reviews.new(standings).more(prefix: prefix), Runs.new(self).slow(prefix: prefix)].compact
-
-      # What is known so far in one go.
-      # @param prefix [String]
-      # @return [Planning::Run, nil] see {Runs#once}
-      def run(prefix: "") = Runs.new(self).once(prefix: prefix)
-
       # @return [Array<Planning::Task>] see {Tasks.of}
       def tasks(**said) = Tasks.of(self, **said)
 

@@ -27,44 +27,7 @@ module Stairwell
           .sort_by(&:due)
       end
 
-      # What is learnt and what nothing under way covers: it may be kept up while there is time.
-      # @param prefix [String]
-      # @return [Array<Planning::More>]
-      def more(prefix: "") =
-        @standings
-          .values
-          .select { |one| one.done? && !one.held? && !one.step.join && !covered?(one) }
-          .map { |one| older(one, prefix) }
-
       private
-
-      def older(one, prefix)
-        kind = section_done?(one.step.section) ? :older : :steady
-        Planning::More.new(
-          id: prefix + one.step.id + Planning::More::MARK,
-          kind: kind,
-          ready: Constants::READY,
-          each: minutes_once(one.step),
-          repetitions: Constants::OLDER_REPETITIONS,
-          last: last_time(one),
-          covered_by: [one, *covering(one)].map { |each| prefix + each.step.id },
-          title: Phrase["planning.filling.#{kind}", title: one.step.title],
-          why:
-            Phrase["planning.filling.why_#{kind}", day: Phrase.day(last_time(one), :day_and_month)]
-        )
-      end
-
-      # What holds all of its bars and its hand, with joined sections.
-      def covering(one)
-        bars = bars(one.step)
-        @standings.values.select do |other|
-          other != one && [:both, one.step.hands].include?(other.step.hands) &&
-            (bars - bars(other.step)).empty? && bars(other.step).size > bars.size
-        end
-      end
-
-      def section_done?(section) =
-        @standings.values.all? { |one| one.step.section != section || one.done? }
 
       # Exact minutes.
       def minutes_once(step) =

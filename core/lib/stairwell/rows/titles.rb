@@ -15,6 +15,8 @@ module Stairwell
           Phrase.list(work.labels)
         when :hard_place
           place(work.steps.first)
+        when :other_work
+          place(work.step)
         when :grow
           grown(parts)
         when :whole
