@@ -176,19 +176,6 @@ RSpec.describe Stairwell::Progress do
     expect(standing(Array.new(5) { mark(1) }, asked).credited).to eq(1)
   end
 
-  it "runs what is known when two sections are, and not what is worked on as a whole" do
-    known = ->(*sections) { sections.map { |one| heard(0, :steady, step: "#{one}.together") } }
-    expect(described_class.piece(two, known["A"]).run).to be_nil
-    run = described_class.piece(two, known["A", "B"]).run(prefix: "7/")
-    expect([run.id, run.title]).to eq(["7/run", "From the start: A, B"])
-    expect(
-      described_class.piece(
-        two,
-        two.reject { |step| step.id == two.last.id }.map { |step| heard(0, :steady, step: step.id) }
-      ).run
-    ).to be_nil
-  end
-
   describe "what comes back" do
     def due(*events, until_day: 13)
       progress = described_class.piece(steps, events.flatten)

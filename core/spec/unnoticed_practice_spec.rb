@@ -318,17 +318,6 @@ RSpec.describe "What one token of practice decides" do
       )
     end
 
-    # As long as its counts take, and the eight seconds to get ready.
-    it "counts what is kept up in exact minutes" do
-      all = steps(page("bars: 4\ntempo: target 80\nsection A: 1-4"))
-      more =
-        Stairwell::Progress
-          .piece(all, [result(:steady, 0)])
-          .more
-          .find { |one| one.id.start_with?("A.right") }
-      expect(more.each).to eq(Rational(all.first.counts, all.first.tempo) + 8 / 60r)
-    end
-
     it "teaches what is introduced already at the next lesson, whatever else waits" do
       all = steps(page("bars: 8\ntempo: target 80\nsection A: 1-4\nsection B: 5-8"))
       shown =
