@@ -134,6 +134,7 @@ RSpec.describe "Steps of one sitting" do
   it "come back one by one once all are done" do
     done = ladder.map { |task| task.with(credited: 2) }
     review = planning::Review.new(id: "A.count", due: thursday, minutes: 1r, title: "count")
+    expect(days(week(done, reviews: [review]))).to eq([%w[A.count], [], [], [], []])
   end
 
   it "wait for the easier form of one that did not go, which waits for none of them" do

@@ -2,8 +2,8 @@
 
 module Stairwell
   module Planning
-    # What stands beside the steps of a day: warm-ups, and reviews that are due. It remembers from day
-    # to day what has stood already.
+    # What stands beside the steps of a day: warm-ups, and reviews that are due. It remembers from
+    # day to day what has stood already.
     class DayExtras
       # @param practice [Practice]
       # @param reasons [Reasons]

@@ -3,8 +3,8 @@
 module Stairwell
   module Planning
     # Fills the days one after another: warm-ups, reviews that are due, then steps by the longest
-    # remaining chain of good days (among equals those begun, then hard places, then the order of the
-    # piece). A day is left only when no step that could stand on it fits any more.
+    # remaining chain of good days (among equals those begun, then hard places, then the order of
+    # the piece). A day is left only when no step that could stand on it fits any more.
     class Week
       # @param tasks [Array<Task>]
       # @param practice [Practice]
