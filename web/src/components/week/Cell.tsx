@@ -1,4 +1,4 @@
-import { Text } from "@chakra-ui/react";
+import { Text, VisuallyHidden } from "@chakra-ui/react";
 import { Pin } from "lucide-react";
 import type { Schemas } from "../../api/client";
 import { t } from "../../words";
@@ -36,7 +36,6 @@ export function Cell({ at, item, row, drawn, dragged }: Props) {
       data-item={at.id}
       data-date={at.date}
       aria-pressed={chosen}
-      aria-label={[item.title, said(step, item), breaks].filter(Boolean).join(", ")}
       bg={breaks ? "brickSoft" : "transparent"}
       borderColor={breaks ? "brick" : chosen ? "slate" : "transparent"}
       opacity={dragged ? 0.5 : 1}
@@ -46,6 +45,9 @@ export function Cell({ at, item, row, drawn, dragged }: Props) {
       onMouseEnter={() => drawn.point(at)}
       onClick={() => drawn.choose(at)}
     >
+      <VisuallyHidden>
+        {item.title}, {minutes(item.minutes)}:{" "}
+      </VisuallyHidden>
       <Text as="span" display="block" fontWeight={step?.begins ? 700 : undefined}>
         {item.pinned && (
           <Pin
@@ -81,12 +83,3 @@ function named(row: Schemas["WeekRow"], step: Schemas["WeekItem"] | null) {
 
 const times = (step: Schemas["WeekItem"] | null, item: Props["item"]) =>
   step?.repetitions ? `×${step.repetitions}` : step?.kind === "run" ? "×1" : minutes(item.minutes);
-
-const said = (step: Schemas["WeekItem"] | null, item: Props["item"]) =>
-  [
-    step?.repetitions && `×${step.repetitions}`,
-    step?.tempo && t("components.week.chart.at_tempo", { tempo: step.tempo }),
-    minutes(item.minutes),
-  ]
-    .filter(Boolean)
-    .join(", ");

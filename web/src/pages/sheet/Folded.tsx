@@ -3,21 +3,16 @@ import { listed, minutes } from "../../components/dates";
 import { Paper } from "../../components/Paper";
 import { Tempo } from "../../components/Tempo";
 import { t } from "../../words";
-import type { DayRow } from "./rows";
 import { nameOf } from "./Step";
 import { type Item, isDone, rests } from "./useTicks";
 
-/** A row as a line of the list: it opens at a press. */
-export function Folded({ row, onOpen }: { row: DayRow; onOpen: () => void }) {
-  const { items } = row;
-  const [item] = items;
-  if (!item) return null;
-  const done = items.every(isDone);
-  const several = items.length > 1;
+/** A step as a line of the list: it opens at a press. */
+export function Folded({ item, onOpen }: { item: Item; onOpen: () => void }) {
+  const done = isDone(item);
   return (
     <Paper
       as="section"
-      aria-label={several ? `${row.row?.title}, ${item.piece}` : nameOf(item)}
+      aria-label={nameOf(item)}
       mb="6px"
       borderColor="line"
       bg={done ? "transparent" : "sheet"}
@@ -34,7 +29,7 @@ export function Folded({ row, onOpen }: { row: DayRow; onOpen: () => void }) {
         py="6px"
         onClick={onOpen}
       >
-        <Count items={items} />
+        <Count item={item} />
         <Box flex="1" minW={0}>
           <Text
             fontSize="lg"
@@ -42,9 +37,8 @@ export function Folded({ row, onOpen }: { row: DayRow; onOpen: () => void }) {
             lineHeight={1.25}
             color={done ? "soft" : "ink"}
           >
-            {row.row?.short_day && "◆ "}
-            {several ? row.row?.title : item.title}
-            {!several && item.tempo && !done && (
+            {item.title}
+            {item.tempo && !done && (
               <>
                 {", "}
                 <Tempo beat={item.beat} tempo={item.tempo} />
@@ -54,15 +48,14 @@ export function Folded({ row, onOpen }: { row: DayRow; onOpen: () => void }) {
           <Text fontSize="md" color="soft" lineHeight={1.3}>
             {listed([
               item.piece,
-              several && !done && listed([...new Set(items.map((one) => one.stage))]),
-              items.every(rests) && t("sheet.folded.rests"),
-              !several && !done && item.place,
+              rests(item) && t("sheet.folded.rests"),
+              !done && item.place,
               item.kind === "more" && t("sheet.step.while_there_is_time"),
             ])}
           </Text>
         </Box>
         <Text fontSize="md" color="soft" whiteSpace="nowrap">
-          {minutes(items.reduce((sum, one) => sum + one.minutes, 0))}
+          {minutes(item.minutes)}
         </Text>
       </Flex>
     </Paper>
@@ -70,12 +63,8 @@ export function Folded({ row, onOpen }: { row: DayRow; onOpen: () => void }) {
 }
 
 /** How much of it is done, in the shape of its boxes. */
-function Count({ items }: { items: Item[] }) {
-  const done = items.every(isDone);
-  const of = {
-    done: items.reduce((sum, item) => sum + Math.min(item.done, item.repetitions), 0),
-    repetitions: items.reduce((sum, item) => sum + item.repetitions, 0),
-  };
+function Count({ item }: { item: Item }) {
+  const done = isDone(item);
   return (
     <Flex
       flex="none"
@@ -91,9 +80,9 @@ function Count({ items }: { items: Item[] }) {
       fontSize="md"
       fontWeight={700}
     >
-      <span aria-hidden>{done ? "✓" : `${of.done}/${of.repetitions}`}</span>
+      <span aria-hidden>{done ? "✓" : `${item.done}/${item.repetitions}`}</span>
       <VisuallyHidden>
-        {t("sheet.step.of", { done: of.done, repetitions: of.repetitions })}
+        {t("sheet.step.of", { done: item.done, repetitions: item.repetitions })}
       </VisuallyHidden>
     </Flex>
   );

@@ -1,6 +1,9 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
+import type { Ref } from "react";
 import type { Schemas } from "../../api/client";
+import { Button } from "../../components/Button";
 import { minutes } from "../../components/dates";
+import { Paper } from "../../components/Paper";
 import { Tempo } from "../../components/Tempo";
 import { t } from "../../words";
 import { Boxes } from "./Boxes";
@@ -17,16 +20,27 @@ type StepProps = {
   cautions: Schemas["Sheet"]["cautions"];
   /** None of a day that has not come. */
   onMark?: (kind: "repetition" | "struggle" | "hurts") => void;
+  /** Where something follows. */
+  onNext?: () => void;
+  ref?: Ref<HTMLDivElement>;
 };
 
 /** One thing to practise, large enough for the music stand. */
-export function Step({ item, token, cautions, onMark }: StepProps) {
+export function Step({ item, token, cautions, onMark, onNext, ref }: StepProps) {
   const sound = useStepSound(token, item);
   const done = isDone(item);
   return (
-    <Box as="section" aria-label={nameOf(item)} mb="10px">
-      <Text fontSize="md" color="soft">
-        {minutes(item.minutes)}
+    <Paper
+      ref={ref}
+      as="section"
+      aria-label={nameOf(item)}
+      p="14px"
+      mb="10px"
+      borderWidth={done ? "1px" : "2px"}
+      borderColor={done ? "line" : "rail"}
+    >
+      <Text fontSize="md" color="soft" fontWeight={650}>
+        {item.piece} · {minutes(item.minutes)}
         {item.done > 0 && !done ? ` · ${t("sheet.step.go_on")}` : ""}
       </Text>
       <Heading
@@ -57,7 +71,18 @@ export function Step({ item, token, cautions, onMark }: StepProps) {
         onHurts={onMark && (() => onMark("hurts"))}
       />
       {!rests(item) && <Tools item={item} token={token} sound={sound} />}
-    </Box>
+      {onNext && (
+        <Button
+          kind={done || rests(item) ? "go" : "plain"}
+          minH="48px"
+          width="100%"
+          mt="8px"
+          onClick={onNext}
+        >
+          {t("sheet.step.next")}
+        </Button>
+      )}
+    </Paper>
   );
 }
 

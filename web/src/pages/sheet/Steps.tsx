@@ -2,9 +2,11 @@ import { Box, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { t } from "../../words";
+import { Folded } from "./Folded";
 import { Onces } from "./Onces";
-import { Row } from "./Row";
+import { RowCard } from "./Row";
 import { type Rows, rowsOf } from "./rows";
+import { Step } from "./Step";
 import { type Day, isDone, keyOf, rests, type Ticks, thingOf } from "./useTicks";
 
 export type DayProps = {
@@ -18,13 +20,12 @@ export type DayProps = {
   first?: string;
 };
 
-/** A day's rows: one is open and large, the others are lines that open. It stays open when its
- * last box is tapped, so that nothing moves under the finger. */
+/** A day's rows: one thing is open and large, the others are lines that open. It stays open when
+ * its last box is tapped, so that nothing moves under the finger. */
 export function Steps({ day, rows, token, cautions, send, first }: DayProps) {
   const all = rowsOf(day, rows);
-  const next = all.find(isWaiting) ?? all[0];
-  const own = first && all.find((row) => row.items.some((item) => keyOf(item) === first));
-  const [open, setOpen] = useState((own || next)?.key);
+  const next = day.items.find((item) => !isDone(item) && !rests(item)) ?? day.items[0];
+  const [open, setOpen] = useState(first ?? (next && keyOf(next)));
   const card = useRef<HTMLDivElement>(null);
   const moved = useRef(false);
   const show = (key: string) => {
@@ -38,31 +39,37 @@ export function Steps({ day, rows, token, cautions, send, first }: DayProps) {
     card.current?.scrollIntoView({ block: "start" });
   }, [open]);
   const after = (key: string) => {
-    const at = all.findIndex((row) => row.key === key);
-    return [...all.slice(at + 1), ...all.slice(0, at)].find(isWaiting);
+    const at = day.items.findIndex((item) => keyOf(item) === key);
+    const going = [...day.items.slice(at + 1), ...day.items.slice(0, at)];
+    return going.find((item) => !isDone(item) && !rests(item));
   };
   const once =
     send && ((one: Parameters<typeof thingOf>[0]) => send(thingOf(one), "repetition", day.date));
   return (
     <>
       <Onces all={day.warm_ups} label={t("sheet.onces.warm_ups")} onTick={once} />
-      {all.map((row) => {
-        const next = after(row.key);
-        return (
-          <Row
-            key={row.key}
-            row={row}
-            open={row.key === open}
-            ref={row.key === open ? card : undefined}
-            token={token}
-            cautions={cautions}
-            onMark={send && ((item, kind) => send(item, kind, day.date))}
-            onOpen={() => show(row.key)}
-            onNext={next && (() => show(next.key))}
-          />
-        );
-      })}
-      {all.length > 1 && (
+      {all.map((row) => (
+        <RowCard key={row.key} row={row}>
+          {row.items.map((item) => {
+            const key = keyOf(item);
+            const next = after(key);
+            return key === open ? (
+              <Step
+                key={key}
+                ref={card}
+                item={item}
+                token={token}
+                cautions={cautions}
+                onMark={send && ((kind) => send(item, kind, day.date))}
+                onNext={next && (() => show(keyOf(next)))}
+              />
+            ) : (
+              <Folded key={key} item={item} onOpen={() => show(key)} />
+            );
+          })}
+        </RowCard>
+      ))}
+      {rows.length > 0 && all.length > 0 && (
         <Text color="soft" fontSize="md" mb="6px">
           {t("sheet.rows.done", {
             done: all.filter((row) => row.items.every(isDone)).length,
@@ -76,6 +83,3 @@ export function Steps({ day, rows, token, cautions, send, first }: DayProps) {
     </>
   );
 }
-
-const isWaiting = (row: ReturnType<typeof rowsOf>[number]) =>
-  row.items.some((item) => !isDone(item) && !rests(item));
