@@ -223,6 +223,25 @@ RSpec.describe "A lesson" do
       TEXT
     end
 
+    it "says which hand went well, where the other wasn't heard" do
+      heard = ->(title, hands, result = :steady) do
+        Stairwell::Recap::Outcome.new(
+          title: title,
+          piece: "The Slow Ferry",
+          hands: hands,
+          result: result
+        )
+      end
+      all = [heard["A", :right], heard["A1", :right], heard["B", :left], heard["B", :both]]
+      expect(letter(results: all)).to include(
+        "The Slow Ferry: B and the right hand of A and A1 go well now."
+      )
+      expect(letter(results: all.first(2))).to include("The right hand of A and A1 goes well now.")
+      expect(letter(results: [heard["A", :left, :not_yet]])).to include(
+        "The left hand of A isn't there yet."
+      )
+    end
+
     it "speaks simply to a child, of what was made smaller" do
       said =
         letter(

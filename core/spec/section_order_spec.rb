@@ -72,6 +72,21 @@ RSpec.describe "Order of sections" do
     ).to eq(%w[C A B])
   end
 
+  # B is played again in two forms, each of which begins with what B taught.
+  it "is that on which most of the rest depends, where it is to be ready soonest" do
+    made = having("soonest")
+    alike =
+      page(
+        "title: Eel Weir\nbars: 16\ntempo: target 76\nsection A: 1-4\nsection B: 5-8\nsection B1: 9-12 like B except 12\nsection B2: 13-16 like B except 16"
+      )
+    piece =
+      made.pieces.first.with(
+        progress: Stairwell::Progress.piece(Stairwell::Practice.steps(alike), [])
+      )
+    expect(Stairwell::Studio::SectionOrder.sections(piece).first).to eq("B")
+    expect(Stairwell::Studio::SectionOrder.sections(piece.with(choices: {})).first).to eq("A")
+  end
+
   # Two pieces at once: neither waits for the other's whole order.
   it "goes on in each of several pieces" do
     one = having

@@ -81,7 +81,7 @@ RSpec.describe "The first day of a studio" do
     click_button "Assign Millrace"
     expect(page).to have_css("h1", text: "Wren")
     expect(page).to have_css("h2", text: "Millrace · 0 % of the work is steady")
-    expect(page).to have_css("section button", text: "A, right hand")
+    expect(page).to have_css("[data-item]", text: /\AA, right hand/)
   end
 
   def add_a_student

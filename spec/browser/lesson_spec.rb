@@ -31,7 +31,7 @@ RSpec.describe "A lesson in the browser" do
     keys(:enter)
     expect(page).to have_css("h1", text: "Nell, Wednesday 10 March")
     expect(page).to have_text("Hear first: A, right hand")
-    expect(page).to have_css("[aria-current=true]", text: "A, right hand")
+    expect(page).to have_css("[aria-current=true]", text: "A and A1, right hand")
     expect_accessible
     keys("h", "h")
     expect(page).to have_css("[aria-current=true] [role=status]", text: "offered: not yet")
@@ -43,13 +43,15 @@ RSpec.describe "A lesson in the browser" do
       text: "offered: steady (no stumble)"
     )
     keys("o")
-    expect(page).to have_css("[role=status]", text: "A, right hand: Sat instead of Thu, Fri")
+    expect(page).to have_css("[role=status]", text: "A1, right hand is out of the week")
     keys(:arrow_down, "n", "thumb", :escape, "2")
-    expect(heard("A, left hand")).to have_text("shaky")
+    expect(heard("A1 to A, the join")).to have_text("shaky")
     keys("0")
     expect(page).to have_css("h2", text: /Heard today · 2 of/)
     keys("r")
-    expect(find_field("Recap for Nell").value).to include("A, right hand goes well now.")
+    expect(find_field("Recap for Nell").value).to include(
+      "The right hand of A and A1 goes well now."
+    )
     keys("Well played.")
     expect(find_field("Recap for Nell").value.lines(chomp: true).first(3)).to match(
       [/\A(Dear|Hello) Nell,\z/, "Well played.", /\A\S/]
@@ -66,9 +68,7 @@ RSpec.describe "A lesson in the browser" do
     expect(page).to have_css("h1", text: "Wednesday 10 March")
     expect(page).to have_button("Heard")
     expect(TestApp::OWNER[:lessons].get(:recap)).to include("Bring the blue book.")
-    expect(
-      TestApp::OWNER[:lesson_results].where(step_id: "A.left", result: "shaky").get(:note)
-    ).to eq("thumb")
+    expect(TestApp::OWNER[:lesson_results].where(result: "shaky").get(:note)).to eq("thumb")
     expect(complaints).to eq([])
   end
 
@@ -81,7 +81,7 @@ RSpec.describe "A lesson in the browser" do
     click_button "Copy recap and finish"
     expect(page).to have_css("h1", exact_text: "Wednesday 10 March")
     expect(evaluate_script("window.copied")).to start_with("Dear Nell,").and(
-      include("A, right hand")
+      include("Learn A and A1: right hand, left hand, hands together")
     )
     expect(TestApp::OWNER[:outbox].count).to eq(0)
   end
@@ -103,16 +103,17 @@ RSpec.describe "A lesson in the browser" do
 
   it "takes ticks of a paper chart in one stroke a row, and takes them back" do
     open_lesson
-    expect(heard("A, right hand")).to have_text("0 of 2 good days")
+    expect(heard("A and A1, right hand")).to have_text("0 of 1 good day")
     keys("x")
-    expect(heard("A, right hand")).to have_text("2 of 2 good days")
-    expect(heard("A, right hand")).to have_css("svg[aria-label='Thursday 4 March: 5 of 5']")
+    expect(heard("A and A1, right hand")).to have_text("1 of 1 good day")
+    expect(heard("A and A1, right hand")).to have_css("svg[aria-label='Thursday 4 March: 3 of 3']")
     click_button "Untick"
-    expect(heard("A, right hand")).to have_text("0 of 2 good days")
+    expect(heard("A and A1, right hand")).to have_text("0 of 1 good day")
   end
 
   it "makes a place that did not go a spot, and tells the student what comes smaller" do
     open_lesson
+    click_button "Show every stage"
     heard("A, hands together").click
     find("summary", text: "Why, where, a note").click
     select "bar 3", from: "Where it did not go"
@@ -120,7 +121,7 @@ RSpec.describe "A lesson in the browser" do
     click_button "1 not yet"
     expect(page).to have_css("[data-item]", text: "Spot at bar 3")
     expect(find_field("Recap for Nell").value).to include(
-      "Not there yet; first in an easier form: A, hands together"
+      "isn't there yet, so take it more easily first"
     )
   end
 
@@ -130,16 +131,20 @@ RSpec.describe "A lesson in the browser" do
       keys("3")
       expect(page).to have_css(
         "[role=status]",
-        text: "No connection. 1 result waits in this browser"
+        text: "No connection. 2 results wait in this browser"
       )
-      expect(heard("A, right hand")).to have_text("steady")
+      expect(heard("A and A1, right hand")).to have_text("steady")
     end
     visit "/studio" # closed before it was sent
     open_lesson
-    expect(heard("A, right hand")).to have_text("steady")
+    expect(heard("A and A1, right hand")).to have_text("steady")
     expect(page).to have_no_text("No connection")
     expect_sent
-    expect(TestApp::OWNER[:lesson_results].count).to eq(1)
+    # One key for the row, a result for each of its sections.
+    expect(TestApp::OWNER[:lesson_results].select_map(:step_id)).to contain_exactly(
+      "A.right",
+      "A1.right"
+    )
     find_field("Recap for Nell").send_keys("Mine. ")
     expect(page).to have_text("in your words, kept")
     hear_nothing

@@ -18,7 +18,7 @@ RSpec.describe "Routines" do
     expect(page).to have_css(
       "li",
       text:
-        "left hand: each section, left hand; 5 times a day, at 60 % of the target tempo, 2 good days."
+        "left hand: each section, left hand; 5 times a day, at 60 % of the target tempo, 1 good day."
     )
     click_button "Copy and change"
     expect(page).to have_field("Name of the routine", with: "Hand by hand, our way")

@@ -11,7 +11,7 @@ RSpec.describe "The sheet on the phone" do
 
   def choose_day(name) = find("button[aria-pressed]", text: name).click
 
-  def play(count = 5) = count.times { |at| click_button "count #{at + 1}" }
+  def play(count = 3) = count.times { |at| click_button "count #{at + 1}" }
 
   it "has one step open, goes on at a press, and folds what is done" do
     on_the_phone do
@@ -19,15 +19,15 @@ RSpec.describe "The sheet on the phone" do
       within(find("section[aria-label='A, right hand, The Lock Gate']")) { play }
       expect(open_step).to eq("A, right hand, The Lock Gate") # nothing moves under the finger
       click_button "Next"
-      expect(page).to have_css("section[aria-label='A, left hand, The Lock Gate'] h2:focus")
+      expect(page).to have_css("section[aria-label='A1, right hand, The Lock Gate'] h2:focus")
       expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_text("✓")
       expect(
         page.evaluate_script(
-          "document.querySelector(\"section[aria-label='A, left hand, The Lock Gate']\").getBoundingClientRect().top"
+          "document.querySelector(\"section[aria-label='A1, right hand, The Lock Gate']\").getBoundingClientRect().top"
         )
       ).to be_between(-5, 500)
       visit current_path
-      expect(open_step).to eq("A, left hand, The Lock Gate")
+      expect(open_step).to eq("A1, right hand, The Lock Gate")
       expect_accessible
       expect_sent
     end
@@ -149,12 +149,12 @@ RSpec.describe "The sheet on the phone" do
         expect(page).to have_text("Play")
       end
       # Four bars of three at 44, counted in: about twenty seconds.
-      expect(page).to have_text("2 of 5", wait: 40)
+      expect(page).to have_text("2 of 3", wait: 40)
       click_button "Skip"
-      expect(page).to have_css("h2", text: "A, left hand")
+      expect(page).to have_css("h2", text: "A1, right hand")
       page.send_keys(:escape)
       expect(find("section[aria-label='A, right hand, The Lock Gate']")).to have_text(
-        %r{1/5|1 of 5}
+        %r{1/3|1 of 3}
       )
       expect_sent
       expect(TestApp::OWNER[:practice_marks].select_map(%i[step_id kind])).to eq(

@@ -113,7 +113,7 @@ RSpec.describe "A day of" do
     expect(page).to have_css("[aria-current=true]", text: "Nell")
     cost("a lesson", keys: 52) do
       keys(:enter)
-      expect(page).to have_css("[aria-current=true]", text: "A, right hand")
+      expect(page).to have_css("[aria-current=true]", text: "A and A1, right hand")
       keys("x", "3", "2", "3", "r", "Bring the blue book again.", :escape, "f")
       expect(page).to have_css("[role=dialog][aria-label='Finish lesson']")
       keys(:enter)
@@ -121,7 +121,7 @@ RSpec.describe "A day of" do
     end
     # Nell is heard; nobody else comes today.
     expect(page).to have_button("Heard")
-    expect(TestApp::OWNER[:lesson_results].count).to eq(3)
+    expect(TestApp::OWNER[:lesson_results].count).to eq(4)
     expect(TestApp::OWNER[:lessons].get(:recap)).to include("Bring the blue book again.")
     expect(complaints).to eq([])
   end
@@ -131,9 +131,9 @@ RSpec.describe "A day of" do
     sign_in
     screen(1024, 768, coarse: true)
     tap find_button("Open lesson")
-    expect(page).to have_css("[aria-current=true]", text: "A, right hand")
+    expect(page).to have_css("[aria-current=true]", text: "A and A1, right hand")
     cost("three results by touch", keys: 0) do
-      ["A, right hand", "A, left hand"].each do |step|
+      ["A and A1, right hand", "A1 to A, the join"].each do |step|
         tap find("[aria-current=true]", text: step).find_button("steady")
         # It goes on by itself.
         expect(page).to have_no_css("[aria-current=true]", text: /\A#{step}/)
@@ -183,6 +183,6 @@ RSpec.describe "A day of" do
     visit "/students/#{student["id"]}/lesson"
     expect(page).to have_text("practised on 3 of 5 days")
     expect(page).to have_text("Friday: bar 3 is too hard")
-    expect(page).to have_css("[role=listitem][data-at='0']", text: /good days/)
+    expect(page).to have_css("[role=listitem][data-at='0']", text: /0 of 1 good day,/)
   end
 end

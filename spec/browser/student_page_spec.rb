@@ -210,7 +210,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(row.values_at(:email, :locale, :reads)).to eq(["home@quay.example", "en-US", false])
     expect(JSON.parse(row[:minutes_by_day].to_s)).to eq({ "6" => 35 })
     visit "/students/#{student["id"]}/lesson"
-    expect(find_field("Recap for Nell").value).to include("all 4 measures")
+    expect(find_field("Recap for Nell").value).to include("See you on Wednesday, March 17.")
   end
 
   it "shows pictures for each action on the sheet of a student who cannot read yet" do
@@ -223,7 +223,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
       within(find("section[aria-label='A, right hand, The Lock Gate']")) do
         expect(page).to have_no_text("Done when")
         find("summary", text: "For grown-ups").click
-        expect(page).to have_text("right hand, 5 times")
+        expect(page).to have_text("right hand, 3 times")
         expect(page).to have_text("Done when it goes without a stop")
       end
       expect_accessible

@@ -4,9 +4,9 @@ module Stairwell
   # What a student is told after a lesson: a few sentences in plain words, out of what was heard and
   # what is planned, short enough to be read aloud. The teacher edits them.
   module Recap
-    # One place that was heard: what it's called, how it went, of which piece, and its easier form
-    # in words.
-    Outcome = Stairwell.value(:title, :result, piece: nil, simplification: nil)
+    # One place that was heard: what it's called, how it went, of which piece, with which hands, and
+    # its easier form in words.
+    Outcome = Stairwell.value(:title, :result, piece: nil, hands: :both, simplification: nil)
     # One row of the week: its kind and title, the stages it comes through, the tempo it comes to,
     # the numbers of its practice days, and what one of which is to be chosen.
     Row = Stairwell.value(:kind, :title, :days, stages: [], tempo: nil, piece: nil, one_of: [])
@@ -66,7 +66,8 @@ module Stairwell
         whole
         grow
       ].freeze
-      private_constant :LEAST_NEEDED
+      GOOD = %i[steady secure].freeze
+      private_constant :LEAST_NEEDED, :GOOD
 
       def say(key, **values) = Phrase["recap.#{@register}.#{key}", **values]
 
@@ -94,10 +95,22 @@ module Stairwell
 
       def went(heard)
         hard = heard.select { |one| one.result == :not_yet }.map(&:title)
-        good =
-          heard.select { |one| %i[steady secure].include?(one.result) }.map(&:title).uniq - hard
-        good = good.last(Constants::RECAP_TITLES)
-        say(:goes_well, titles: Phrase.list(good), count: good.size) if good.any?
+        good = heard.select { |one| GOOD.include?(one.result) && !hard.include?(one.title) }
+        whole = good.select { |one| one.hands == :both }.map(&:title)
+        good = good.reject { |one| one.hands != :both && whole.include?(one.title) }
+        good = good.uniq { |one| [one.title, one.hands] }.last(Constants::RECAP_TITLES)
+        return if good.empty?
+
+        by_hands = good.group_by(&:hands).sort_by { |hands, _| (hands == :both) ? 0 : 1 }
+        count = by_hands.sum { |hands, all| (hands == :both) ? all.size : 1 }
+        said = by_hands.map { |hands, all| with_hands(hands, all.map(&:title)) }
+        say(:goes_well, titles: Phrase.capital(Phrase.list(said)), count: count)
+      end
+
+      # "A and A1", "the right hand of A and A1"
+      def with_hands(hands, titles)
+        list = Phrase.list(titles)
+        (hands == :both) ? list : Phrase["recap.hand.#{hands}", titles: list]
       end
 
       def did_not(heard) =
@@ -106,10 +119,11 @@ module Stairwell
           .uniq(&:title)
           .first(Constants::RECAP_TITLES)
           .map do |one|
+            title = Phrase.capital(with_hands(one.hands, [one.title]))
             if one.simplification
-              say(:easier, title: one.title, form: one.simplification)
+              say(:easier, title: title, form: one.simplification)
             else
-              say(:did_not_go, title: one.title)
+              say(:did_not_go, title: title)
             end
           end
 

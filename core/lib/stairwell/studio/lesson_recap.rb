@@ -18,7 +18,7 @@ module Stairwell
         Recap.write(
           name: record.student.name,
           results: outcomes(steps),
-          rows: week.rows.map { |row| row(row, week) },
+          rows: in_turn(week).map { |row| row(row, week) },
           days: week.days.size,
           short_day: week.rows.any?(&:short_day),
           next_lesson: record.lesson_of(week),
@@ -26,6 +26,10 @@ module Stairwell
           introduced: record.introduced_today
         )
       end
+
+      # In the order in which the week comes to them.
+      def in_turn(week) =
+        week.rows.sort_by.with_index { |row, at| [week.cells(row).map(&:first).min || 0, at] }
 
       def outcomes(steps)
         steps
@@ -35,6 +39,7 @@ module Stairwell
               title: Rows::Titles.place(one.step),
               piece: one.piece.title,
               result: one.heard.result,
+              hands: one.step.hands,
               simplification: simplification(one)
             )
           end
@@ -71,7 +76,7 @@ module Stairwell
 
       # Its stage as one says it: the last part of its title.
       def spoken(item) = item.title.is_a?(Phrase::List) ? item.title.items[1] : item.title
-      private_class_method :letter, :outcomes, :simplification, :row, :spoken
+      private_class_method :letter, :in_turn, :outcomes, :simplification, :row, :spoken
     end
   end
 end

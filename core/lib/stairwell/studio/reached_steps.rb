@@ -23,10 +23,18 @@ module Stairwell
       def reached?(key) = reached.include?(key)
 
       # @param key [Array(Integer, String)]
-      # @return [Integer, nil] the place of its row in the week
-      def place(key) = (row = row(key)) && @rows.index(row)
+      # @return [Integer, nil] the place of its row in the order in which the week comes to them:
+      #   what begins on the fourth day is heard after what stands on the first
+      def place(key) = (row = row(key)) && in_turn.index(row)
 
       private
+
+      def in_turn
+        @in_turn ||=
+          @rows.sort_by.with_index do |row, at|
+            [@week.cells(row).map(&:first).min || Constants::MANY_ROWS, at]
+          end
+      end
 
       def row_of
         @row_of ||= cells.each_with_object({}) { |(row, item), found| found[item.key] ||= row }

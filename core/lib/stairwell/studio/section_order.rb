@@ -22,8 +22,14 @@ module Stairwell
       end
 
       # @param piece [PieceInHand]
-      # @return [Array<String>] labels in the order of their turns, or of the piece
-      def sections(piece) = (turns(piece) || turns(piece.with(choices: {}))).keys
+      # @return [Array<String>] labels in the order of their turns; those first on which most of the
+      #   rest depends, where it is to be ready soonest
+      def sections(piece)
+        turns = turns(piece) and return turns.keys
+
+        steps = piece.progress.own
+        in_order_of_the_piece(steps).sort_by.with_index { |label, at| [-waiting(label, steps), at] }
+      end
 
       # @param map [Score::Map]
       # @return [Array<String>] labels, the hardest first
@@ -59,6 +65,18 @@ module Stairwell
         end
       end
 
+      # How many steps elsewhere rest on a section, directly or not.
+      def waiting(label, steps)
+        resting, found = [], steps.select { |step| step.section == label }
+        until found.empty?
+          ids = found.map(&:id)
+          found =
+            (steps - resting).select { |step| (step.needs & ids).any? && step.section != label }
+          resting |= found
+        end
+        resting.size
+      end
+
       def in_order_of_the_piece(steps)
         steps
           .select(&:section)
@@ -66,7 +84,7 @@ module Stairwell
           .min_by(steps.size) { |_, all| all.flat_map(&:spans).map(&:from).min }
           .map(&:first)
       end
-      private_class_method :first, :in_order_of_the_piece
+      private_class_method :first, :waiting, :in_order_of_the_piece
     end
   end
 end
