@@ -81,11 +81,32 @@ module Teachers
     def minutes(task) = task.minutes_after(task.credited)
   end
 
-  # Everything in hand, every day, in the order of the piece.
+  # Every stage that may stand, every day, in the order of the piece, until the day is full; in the
+  # same rows: no more new bars in hand than one row holds.
   class EverythingInOrder < Unplanned
     private
 
-    def fits?(chosen, task) = (chosen + [task]).sum(0r) { |one| minutes(one) } <= @minutes
+    def fits?(chosen, task)
+      all = chosen + [task]
+      all.sum(0r) { |one| minutes(one) } <= @minutes && one_row?(all.filter_map { |one| new_in(one) })
+    end
+
+    # The section a task belongs to, as long as both hands aren't steady there.
+    def new_in(task)
+      steps = piece.progress.standings
+      label = steps.fetch(task.id).step.section
+      together = label && steps["#{label}.together"]
+      label if together && !together.done?
+    end
+
+    def one_row?(labels)
+      labels.uniq!
+      labels.size < 2 ||
+        labels.sum { |label| bars.fetch(label) } <= Stairwell::Constants::NEW_BARS
+    end
+
+    # Of each section.
+    def bars = @bars ||= piece.page.map.sections.to_h { |one| [one.label, one.bars.size] }
   end
 
   # The old sections once through, and one new layer a day.
