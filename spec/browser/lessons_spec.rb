@@ -112,7 +112,7 @@ RSpec.describe "Lessons on the screens" do
     visit "/students/1"
     find("summary", text: "Wednesday 3 March").click
     select "not yet", from: "Result of A, right hand"
-    expect(page).to have_css("[role=status]", text: "A, right hand")
+    expect(page).to have_css("[role=status]", text: "A, left hand: ")
     expect(TestApp::OWNER[:lesson_results].order(:made_at).select_map(%i[day result])).to eq(
       [[Date.new(2027, 3, 3), "steady"], [Date.new(2027, 3, 3), "not_yet"]]
     )
