@@ -88,7 +88,8 @@ module Teachers
 
     def fits?(chosen, task)
       all = chosen + [task]
-      all.sum(0r) { |one| minutes(one) } <= @minutes && one_row?(all.filter_map { |one| new_in(one) })
+      all.sum(0r) { |one| minutes(one) } <= @minutes &&
+        one_row?(all.filter_map { |one| new_in(one) })
     end
 
     # The section a task belongs to, as long as both hands aren't steady there.
@@ -101,8 +102,7 @@ module Teachers
 
     def one_row?(labels)
       labels.uniq!
-      labels.size < 2 ||
-        labels.sum { |label| bars.fetch(label) } <= Stairwell::Constants::NEW_BARS
+      labels.size < 2 || labels.sum { |label| bars.fetch(label) } <= Stairwell::Constants::NEW_BARS
     end
 
     # Of each section.
