@@ -108,7 +108,8 @@ module Stairwell
                   planned: one.planned,
                   likely: one.middle,
                   cautious: one.cautious,
-                  due_on: one.due_on
+                  due_on: one.due_on,
+                  stretch: one.stretch
                 }
               end
             next_lesson, seen, after = change.overrides

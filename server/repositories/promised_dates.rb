@@ -3,7 +3,7 @@
 module Stairwell
   module Server
     module Repositories
-      # Cautious dates that were promised, the first of each calendar week of a piece.
+      # Dates that were promised, the first of each calendar week of a piece.
       class PromisedDates
         # @param tables [Tables]
         def initialize(tables)
@@ -18,6 +18,7 @@ module Stairwell
           rows =
             @tables[:promised_dates]
               .where(Sequel[:promised_dates][:student_id] => student_ids)
+              .exclude(likely: nil)
               .exclude(cautious: nil)
               .join(:assignments, studio_id: :studio_id, id: :assignment_id)
               .distinct(:assignment_id, week)
@@ -25,7 +26,10 @@ module Stairwell
               .select(
                 Sequel[:promised_dates][:student_id],
                 :assignment_id,
+                Sequel[:promised_dates][:day],
+                :likely,
                 :cautious,
+                :stretch,
                 :ended,
                 :ended_on
               )
@@ -39,8 +43,7 @@ module Stairwell
 
         def value(row)
           Studio::Promised.new(
-            assignment_id: row[:assignment_id],
-            cautious: row[:cautious],
+            **row.slice(:assignment_id, :day, :likely, :cautious, :stretch),
             ended: !row[:ended].nil?,
             done_on: (row[:ended_on] if row[:ended] == "passed")
           )

@@ -124,7 +124,7 @@ module Stairwell
       Horizon.new(tasks, under, warm_ups: warm_ups).schedule(from, next_lesson)
     end
 
-    # @param observed [Hash] habit:, warm_ups:, seed:, wider:
+    # @param observed [Hash] habit:, warm_ups:, seed:, stretch:
     # @return [Outlook]
     # @raise [ContradictionError] as {week}
     def self.forecast(tasks:, practice:, from:, next_lesson:, **observed)

@@ -109,7 +109,7 @@ module Stairwell
           readable("studios") do
             [
               Planning::Habit::Seen.load(studio["seen"].to_h.transform_keys(&:to_sym)),
-              Planning::Promises.load(studio["promises"].to_h.transform_keys(&:to_sym))
+              Planning::Promises.load(studio["promises"].to_h)
             ]
           end
         rescue TZInfo::InvalidTimezoneIdentifier

@@ -28,7 +28,7 @@ module Stairwell
             promises:
               Planning::Promises.load(
                 Repositories::Learnt.of(row, @context.today)[:promises].to_h
-              ).to_h,
+              ).to_h.slice(:known, :held),
             run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)
           }
         end

@@ -73,12 +73,8 @@ module Stairwell
     SPELL_DAYS, SPELL = 14, 0.8
     # Share of days on which nobody does less in a forecast, so that it ends. Own choice.
     LEAST_ADHERENCE = 0.05
-    # Dates that are taken as known, and held as often as they say, before the first; what a
-    # share less that held comes to (so that half as many double the way), and its bounds. Own
-    # choice.
-    DATES_ASSUMED = 20
-    WIDER_BY = 1.6
-    WIDER_BOUNDS = (0.7..2.5)
+    # Dates that came out as they said, which are taken as known before the first. Own choice.
+    DATES_ASSUMED = 10
     # Weeks of practice that say how a student practises in the long run. Own choice.
     LONG_RUN_WEEKS = 16
     # Share of a day's minutes that stays, at least, when a day went badly. Own choice.

@@ -15,7 +15,7 @@ module Stairwell
       # @param habit [Habit]
       # @param seed [Integer]
       # @param under [Practice, nil] see {Planning.restrained}
-      # @param wider [Numeric] by how much cautious dates were too early so far
+      # @param stretch [Numeric] how much longer than foretold it took so far
       # @yieldparam tasks [Array<Task>] with the days they really take
       # @yieldparam kept [Numeric] share of days that are practised
       # @yieldreturn [Hash{Object => Ending}] by group, where it's planned another way than day by
@@ -26,7 +26,7 @@ module Stairwell
         habit: Habit.new,
         warm_ups: [],
         seed: 1,
-        wider: 1,
+        stretch: 1,
         futures: Constants::FUTURES,
         group: nil,
         under: nil,
@@ -41,7 +41,7 @@ module Stairwell
         @kept, @went = habit.kept, habit.went
         @warm_ups = warm_ups
         @seed = seed
-        @wider = wider
+        @stretch = stretch
         @futures = futures
       end
 
@@ -134,11 +134,13 @@ module Stairwell
         middle, cautious = dates[at(0.5)], dates[at(Constants::CAUTIOUS_SHARE)]
         Outlook.new(
           planned: planned.date,
-          middle: middle,
-          cautious: middle + ((cautious - middle) * @wider).ceil,
+          middle: stretched(middle),
+          cautious: stretched(cautious),
           futures: @futures
         )
       end
+
+      def stretched(date) = @from + ((date - @from) * @stretch).round
 
       def at(share) = [(share * @futures).ceil - 1, 0].max
 

@@ -30,7 +30,7 @@ module Stairwell
             group: Workload::GROUP,
             habit: habit,
             seed: @record.student.id,
-            wider: @record.settings.promises.wider
+            stretch: @record.settings.promises.stretch
           ) { |tasks, kept| @load.in_rows.endings(tasks, kept) }
         @record.pieces.to_h { |one| [one.id, outlook(one, found.fetch(one.id))] }
       end
@@ -92,7 +92,8 @@ module Stairwell
           planned: found.planned,
           middle: found.middle,
           cautious: found.cautious,
-          due_on: piece.due_on
+          due_on: piece.due_on,
+          stretch: @record.settings.promises.stretch
         )
     end
   end

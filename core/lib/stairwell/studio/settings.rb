@@ -4,7 +4,7 @@ module Stairwell
   module Studio
     # What of a studio holds for all its students: `words` is a usage of
     # {Locales}, `caution` the studio's own (nil for none), `habit` what was seen of all its
-    # students, `promises` how often its dates have held.
+    # students, `promises` how its dates came out.
     Settings =
       Stairwell.value(
         :name,
