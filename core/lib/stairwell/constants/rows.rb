@@ -28,6 +28,10 @@ module Stairwell
     RUN_DAYS = 5
     # Weeks after which a plan to the end stops looking. Own choice: two years.
     MOST_WEEKS = 104
+    # Days before a date to which one plans backwards on which no section is begun. Own choice.
+    NOTHING_NEW = 2
+    # The target tempo for which one settles then, as a share. Own choice.
+    SLOWER_BY_THEN = 5 / 6r
     # Rows that are for a day with little time. Own choice.
     SHORT_DAY_ROWS = 2
   end

@@ -5,9 +5,16 @@ module Stairwell
     # What is done by each day of a week if every day goes well.
     class Ahead
       # @param standings [Hash{String => Progress::Standing}] by step id
-      def initialize(standings)
+      # @param same_day [Boolean] whether what waits for a day doesn't
+      # @yieldparam standing [Progress::Standing]
+      # @yieldreturn [Integer] good days it still takes
+      def initialize(standings, same_day: false)
         @standings = standings
-        @left = standings.transform_values { |standing| left_of(standing) }
+        @same_day = same_day
+        @left =
+          standings.transform_values { |standing| standing.done? ? 0 : yield(standing) }
+        @first_left = @left
+        @left = @left.dup
         @done_on = @left.select { |_, left| left.zero? }.transform_values { 0 }
         @played_on = standings.select { |_, standing| played?(standing) }.transform_values { 0 }
         @days_of = Hash.new(0)
@@ -20,7 +27,7 @@ module Stairwell
 
       # @param id [String]
       # @return [Integer] good days it has
-      def good_days(id) = @standings[id].good_days - @left[id]
+      def good_days(id) = @standings[id].credited + @first_left[id] - @left[id]
 
       # @param sitting [String]
       # @return [Integer] days of this week on which it was played
@@ -60,14 +67,12 @@ module Stairwell
 
       private
 
-      def left_of(standing) = standing.done? ? 0 : [standing.good_days - standing.credited, 0].max
-
       def played?(standing) =
         standing.done? || standing.credited.positive? || standing.last_result&.result == :shaky
 
       def ready?(step, day, today)
         @standings[step.id].introduced && !waits_for_fallen?(step) &&
-          step.needs.all? { |id| met?(step, id, day) } &&
+          step.needs.all? { |id| met?(step, id, day) || (@same_day && today.include?(id)) } &&
           step.after.all? { |id| today.include?(id) || done?(id) || @played_on.key?(id) }
       end
 

@@ -4,29 +4,47 @@ module Stairwell
   module Rows
     # A piece in hand, its steps sorted by the kind of row they belong to.
     class Piece
-      attr_reader :id, :title, :progress, :timing
+      attr_reader :id, :title, :progress, :timing, :toward, :rests_until
 
       # @param progress [Progress::Piece]
       # @param turns [Array<String>] labels of its sections in the order in which they are learnt
       # @param timing [Progress::Timing] what the student takes beside the estimates
-      def initialize(id:, title:, progress:, turns: [], timing: Progress::Timing.new)
+      # @param pace [Numeric] days it really takes for one estimated
+      # @param toward [Toward, nil] where it is planned backwards from a date
+      # @param rests_until [Date, nil] where another piece comes first until then
+      def initialize(
+        id:,
+        title:,
+        progress:,
+        turns: [],
+        timing: Progress::Timing.new,
+        pace: 1,
+        toward: nil,
+        rests_until: nil
+      )
         @id = id
         @title = title
         @progress = progress
         @turns = turns
         @timing = timing
+        @pace = pace
+        @toward = toward
+        @rests_until = rests_until
         @standings = progress.standings
         begin_week
       end
 
       # @param days [Hash{String => Integer}] by step id the good days it still takes
       # @return [Piece] as it is for a student who takes so many
-      def taking(days) =
-        with_standings(
-          @standings.to_h do |id, one|
-            [id, (days[id] && !one.done?) ? one.with(good_days: one.credited + days[id]) : one]
-          end
-        )
+      def taking(days)
+        taken =
+          with_standings(
+            @standings.to_h do |id, one|
+              [id, (days[id] && !one.done?) ? one.with(good_days: one.credited + days[id]) : one]
+            end
+          )
+        taken.tap(&:as_estimated)
+      end
 
       # @return [Piece] as the week that was laid out leaves it
       def after_week =
@@ -64,7 +82,11 @@ module Stairwell
       attr_reader :ahead
 
       # @return [void]
-      def begin_week = @ahead = Ahead.new(@standings)
+      def begin_week = @ahead = Ahead.new(@standings, same_day: toward&.same_day) { |one| left(one) }
+
+      # @param date [Date]
+      # @return [Boolean] whether it rests that day
+      def rests?(date) = !rests_until.nil? && date <= rests_until
 
       # @return [Array<String>] labels of sections in the order in which they are learnt
       def sections = @sections ||= (@turns & printed) | printed
@@ -235,6 +257,13 @@ module Stairwell
 
       attr_writer :standings
 
+      # The days that are left are known: neither the pace nor the hurry changes them.
+      def as_estimated
+        @pace = 1
+        @toward = toward&.with(one_day: false)
+        begin_week
+      end
+
       # What depends on how it stands is worked out again.
       def forget
         @in_hand = @known = nil
@@ -250,6 +279,14 @@ module Stairwell
           copy.standings = standings
           copy.forget
         end
+      end
+
+      # Good days that a step still takes, at the pace of this piece.
+      def left(standing)
+        left = [standing.good_days - standing.credited, 0].max
+        return left if left.zero?
+
+        toward&.one_day ? 1 : [1, (@pace * left).round].max
       end
 
       def steps = @steps ||= @standings.values.map(&:step)
