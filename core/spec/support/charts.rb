@@ -16,6 +16,7 @@ module Charts
     routine: "hand_by_hand",
     introduce_first: false,
     target: 76,
+    toward: nil,
     **choices
   )
     map = page(text)
@@ -29,7 +30,8 @@ module Charts
       id: id,
       title: map.title,
       progress: Progress.piece(steps, events, introduce_first: introduce_first),
-      turns: map.sections.map(&:label)
+      turns: map.sections.map(&:label),
+      toward: toward
     )
   end
 

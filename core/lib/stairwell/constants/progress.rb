@@ -20,6 +20,9 @@ module Stairwell
     HELD_NEEDED, HELD_NEWEST, HELD_BOUNDS = 2, 5, [2 / 3r, 5 / 4r].freeze
     # Days with boxes ticked in one go from which that is said. Own choice.
     AT_ONCE_TOLD = 3
+    # How far pieces differ from what was estimated of them, and what is heard of one step from that
+    # (standard deviations of logarithms). Own choice.
+    PIECES_DIFFER, HEARD_OFF = 0.3, 0.4
     # Bounds of a pace. Own choice.
     PACE_BOUNDS = (1 / 2r..2r)
     # Days a review may be late before it needs attention. Own choice.

@@ -16,7 +16,8 @@ module Stairwell
       # @param seed [Integer]
       # @param under [Practice, nil] see {Planning.restrained}
       # @param stretch [Numeric] how much longer than foretold it took so far
-      # @yieldparam tasks [Array<Task>] with the days they really take
+      # @yieldparam tasks [Array<Task>, nil] with the days they really take; nil for those that were
+      #   planned
       # @yieldparam kept [Numeric] share of days that are practised
       # @yieldreturn [Hash{Object => Ending}] by group, where it's planned another way than day by
       #   day
@@ -65,7 +66,7 @@ module Stairwell
       def plan(from, next_lesson)
         @from = from
         @practice_days = []
-        @planned = endings(@tasks, 1, from, next_lesson)
+        @planned = endings(nil, 1, from, next_lesson)
         @at_paces =
           (
             if @tasks.count { |task| task.remaining.positive? } > Constants::MANY_STEPS
@@ -92,7 +93,7 @@ module Stairwell
             warm_ups: @warm_ups
           )
         Horizon
-          .new(tasks, @under, warm_ups: @warm_ups, group: @group, kept: kept)
+          .new(tasks || @tasks, @under, warm_ups: @warm_ups, group: @group, kept: kept)
           .finish(from, next_lesson)
           .groups
       end

@@ -10,7 +10,8 @@ module Stairwell
     # target tempo in beats per minute (nil for the map's own), the target tempo by which slow
     # tempos go where it was lowered since (`learnt_at`), whether repeats are taken
     # after a jump (:as_printed, :taken, :not_taken), how fermatas are held
-    # (:as_said, :twice, :free), and the student's pace (1 is average, more is
+    # (:as_said, :twice, :free), whether the left hand plays its shapes as blocked chords (`texture`,
+    # :as_printed or :left_blocked), and the student's pace (1 is average, more is
     # slower), and how often on a day what is strenuous is played at the most; how one
     # counts (`counting`, of {Aspects::Counting::SYSTEMS}).
     Choices =
@@ -26,6 +27,7 @@ module Stairwell
         learnt_at: nil,
         repeats: :as_printed,
         fermata: :as_said,
+        texture: :as_printed,
         pace: 1r,
         most_strenuous: Constants::MOST_STRENUOUS[:other],
         counting: Aspects::Counting::SYSTEMS.first
@@ -36,6 +38,7 @@ module Stairwell
     Choices::PEDALS = %i[last before_dynamics none].freeze
     Choices::DECIDES = %i[teacher student].freeze
     Choices::REPEATS = %i[as_printed taken not_taken].freeze
+    Choices::TEXTURES = %i[as_printed left_blocked].freeze
     Choices::FERMATAS = %i[as_said twice free].freeze
   end
 end

@@ -35,7 +35,19 @@ module Stairwell
                   (one.aspect == :dynamics && choices.dynamics_by == :student)
               end
               .map(&:key)
-          with_hand_first(first).without(gone).pedal_at(choices.pedal).in_order(choices.order)
+          with_hand_first(first)
+            .without(gone)
+            .pedal_at(choices.pedal)
+            .in_order(choices.order)
+            .textured(choices.texture)
+        end
+
+        # @param texture [Symbol] of {Choices::TEXTURES}
+        # @return [Routine] whose left hand plays its shapes as blocked chords, where it's to
+        def textured(texture)
+          return self if texture == :as_printed
+
+          with(stages: stages.map { |stage| stage.plays_left? ? stage.with_left_blocked : stage })
         end
 
         # @param order [Symbol] :right or :left, the hand that comes first

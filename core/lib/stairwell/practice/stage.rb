@@ -66,6 +66,17 @@ module Stairwell
         # @return [Array<Symbol>] those, and what only holds for what stands earlier
         def all_waits = waits + earlier
 
+        # @return [Boolean] whether the left hand plays what is printed
+        def plays_left?
+          return false if hands == :right || tempo_share.nil?
+
+          actions.fetch(:left, actions.empty? ? :play : nil) == :play
+        end
+
+        # @return [Stage] in which it plays each group of notes as one chord
+        def with_left_blocked =
+          with(actions: { right: (hands == :left) ? :silent : :play }.merge(actions, left: :block))
+
         # @return [Hash{Symbol => Symbol}] what the hands do, without the voice
         def hand_actions = actions.slice(:right, :left)
       end

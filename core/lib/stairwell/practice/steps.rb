@@ -148,6 +148,10 @@ module Stairwell
         before ? made.with(needs: made.needs | [before.id]) : made
       end
 
+      # Blocked chords are easier than what is printed.
+      def difficulty(target) =
+        (@choices.texture == :left_blocked) ? [target.difficulty - 1, 1].max : target.difficulty
+
       def step(stage, target, tempo, **named)
         bars = target.spans.flat_map(&:bars)
         hands = target.hand || ((stage.hands == :both) && @conditions.one_hand(bars)) || stage.hands
@@ -172,7 +176,7 @@ module Stairwell
         days =
           Estimate.good_days(
             stage_days: stage.good_days,
-            difficulty: target.difficulty,
+            difficulty: difficulty(target),
             new_share: share(stage, target, hands, bars),
             pace: @choices.pace
           )
@@ -301,9 +305,13 @@ module Stairwell
           *(Phrase["practice.cues.#{stage.cue}"] if stage.cue),
           *said(stage, bars),
           *fermatas(bars),
+          (Phrase["practice.habits.left_blocked"] if blocked_left?(stage, hands)),
           (Phrase["practice.habits.strenuous", count: @choices.most_strenuous] if strained)
         ].compact
       end
+
+      def blocked_left?(stage, hands) =
+        @choices.texture == :left_blocked && hands != :right && stage.actions[:left] == :block
 
       # Which beat is counted, where there are two.
       def counting(stage, bars)

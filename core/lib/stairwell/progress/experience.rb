@@ -53,6 +53,21 @@ module Stairwell
           end
       end
 
+      # What one estimated day takes in this piece, by the steps that were heard: the logarithms of
+      # days taken beside estimates, each off by {Constants::HEARD_OFF}, drawn toward what is usual
+      # for pieces, {Constants::PIECES_DIFFER} around 1.
+      # @return [Float]
+      def pace
+        @pace ||=
+          begin
+            seen = heard_logs
+            weight = 1 / Constants::HEARD_OFF**2
+            Math.exp(
+              seen.sum(0.0) * weight / ((1 / Constants::PIECES_DIFFER**2) + (seen.size * weight))
+            )
+          end
+      end
+
       # @return [Array<Array(Integer, Integer)>] of each step that became steady
       #   by practice: the good days it took, and its estimate
       def days_taken
@@ -60,6 +75,21 @@ module Stairwell
           .values
           .select { |one| one.done? && one.good_dates.any? }
           .map { |one| [one.good_dates.size, one.step.good_days] }
+      end
+
+      private
+
+      # Of steps that a teacher heard and that are done: days on which they were played, one at
+      # least.
+      def heard_logs
+        standings
+          .values
+          .select { |one| one.done? && results_of(one.step.id).any? }
+          .reject { |one| Practice::Simplification.form?(one.step.id) }
+          .map do |one|
+            days = one.days.keys.count { |date| one.steady_on.nil? || date <= one.steady_on }
+            Math.log([days, 1].max.fdiv(one.step.good_days))
+          end
       end
     end
   end

@@ -5,14 +5,13 @@ module Stairwell
     # What is done by each day of a week if every day goes well.
     class Ahead
       # @param standings [Hash{String => Progress::Standing}] by step id
-      # @param same_day [Boolean] whether what waits for a day doesn't
+      # @param toward [Toward, nil] where it has to be ready by a date
       # @yieldparam standing [Progress::Standing]
       # @yieldreturn [Integer] good days it still takes
-      def initialize(standings, same_day: false)
+      def initialize(standings, toward: nil)
         @standings = standings
-        @same_day = same_day
-        @left =
-          standings.transform_values { |standing| standing.done? ? 0 : yield(standing) }
+        @toward = toward
+        @left = standings.transform_values { |standing| standing.done? ? 0 : yield(standing) }
         @first_left = @left
         @left = @left.dup
         @done_on = @left.select { |_, left| left.zero? }.transform_values { 0 }
@@ -72,7 +71,7 @@ module Stairwell
 
       def ready?(step, day, today)
         @standings[step.id].introduced && !waits_for_fallen?(step) &&
-          step.needs.all? { |id| met?(step, id, day) || (@same_day && today.include?(id)) } &&
+          step.needs.all? { |id| met?(step, id, day) || hurried?(step, id, day, today) } &&
           step.after.all? { |id| today.include?(id) || done?(id) || @played_on.key?(id) }
       end
 
@@ -83,6 +82,17 @@ module Stairwell
         return (@done_on[id] || day) < day if step.section
 
         played_before?(id, day) || faster?(id, day)
+      end
+
+      # Toward a date stages share a day where they have to, rungs of a ladder always; and the whole
+      # takes the place of joins and joined spans.
+      def hurried?(step, id, day, today)
+        return false unless @toward
+        return true if today.include?(id) && (@toward.same_day || step.marks.any?)
+
+        need = @standings[id]&.step
+        !need.nil? && Piece.bridge?(need) &&
+          need.needs.all? { |before| met?(step, before, day) || hurried?(step, before, day, today) }
       end
 
       # A section needn't be faster before it's played with the others; it has to go.

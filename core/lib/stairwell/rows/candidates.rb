@@ -37,7 +37,7 @@ module Stairwell
         [
           *hard_places(piece),
           *new_sections(piece),
-          growing,
+          *(growing unless piece.toward),
           Whole.new(piece, @days),
           *kept(piece, growing)
         ].reject { |work| @without.include?(work.id) || @same_as&.none?(work.id) }
@@ -69,22 +69,35 @@ module Stairwell
           .first(@limits.hard_places)
 
       def new_sections(piece)
-        labels = @same_as ? sections_of_week(piece) : together(piece)
-        labels.empty? ? [] : [NewSections.new(piece, @days, labels)]
+        groups = @same_as ? sections_of_week(piece) : together(piece)
+        groups.map { |labels| NewSections.new(piece, @days, labels) }
       end
 
       def sections_of_week(piece)
         prefix = "#{piece.id}/#{NewSections::KIND}/"
-        id = @same_as.find { |one| one.start_with?(prefix) }
-        id ? piece.sections & id.delete_prefix(prefix).split("+") : []
+        @same_as
+          .select { |id| id.start_with?(prefix) }
+          .map { |id| piece.sections & id.delete_prefix(prefix).split("+") }
+          .reject(&:empty?)
       end
 
       # As many sections as are introduced at one lesson; what only lacks its hard place has a row
-      # already.
+      # already. Where a date is near, what is left has a row, too.
+      # @return [Array<Array<String>>]
       def together(piece)
         left = piece.in_hand.reject { |label| piece.hard_place_in?(label) && piece.played?(label) }
+        groups = []
+        rows = piece.toward ? @limits.new_rows : 1
+        while left.any? && groups.size < rows
+          groups << first_bars(piece, left)
+          left -= groups.last
+        end
+        groups
+      end
+
+      def first_bars(piece, labels)
         bars = 0
-        left.take_while.with_index do |label, at|
+        labels.take_while.with_index do |label, at|
           bars += piece.bars(label)
           at.zero? || bars <= @limits.new_bars
         end

@@ -49,8 +49,9 @@ module Stairwell
       def reached(label) =
         piece.path(label).reverse.find { |step| ahead.played_before?(step.id, 1) }
 
-      # Not more stages at once than one can keep in mind.
-      def first_stages(steps) = steps.first(Constants::STAGES_AT_ONCE)
+      # Not more stages at once than one can keep in mind; one more where they share days.
+      def first_stages(steps) =
+        steps.first(Constants::STAGES_AT_ONCE + (piece.toward&.same_day ? 1 : 0))
 
       # Stages of one sitting, those that aren't done when the week begins.
       def rungs(label)

@@ -82,7 +82,7 @@ module Stairwell
       attr_reader :ahead
 
       # @return [void]
-      def begin_week = @ahead = Ahead.new(@standings, same_day: toward&.same_day) { |one| left(one) }
+      def begin_week = @ahead = Ahead.new(@standings, toward: toward) { |one| left(one) }
 
       # @param date [Date]
       # @return [Boolean] whether it rests that day
@@ -112,12 +112,17 @@ module Stairwell
       # @return [String] the key of its place, the same for all that is done there
       def self.place(step) = step.id[/\A[^.]+/]
 
+      # @param step [Practice::Step]
+      # @return [Boolean] whether it puts sections together, short of the whole
+      def self.bridge?(step) = step.section.nil? && (step.join || step.id.match?(/\A[^.@]+\+/))
+
       # @return [Array<Practice::Step>] at marked spots and hard joins
       def hard_places =
         @hard_places ||= steps.select { |step| spot?(step) || (step.join && step.hard) }
 
       # @return [Array<Practice::Step>] the other joins, and joined spans
-      def joining = @joining ||= steps.select { |step| !step.hard && (step.join || growing?(step)) }
+      def joining =
+        @joining ||= steps.select { |step| !step.hard && (step.join || Piece.bridge?(step)) }
 
       # @return [Array<Practice::Step>] of the whole piece, its lines and pages
       def whole = @whole ||= steps.reject { |step| sorted.include?(step.id) }
@@ -250,8 +255,12 @@ module Stairwell
       # @return [Boolean] whether anything of it is left to learn
       def open? = @standings.values.any? { |one| !one.done? }
 
-      # @return [Boolean] whether nothing is, once the week that is laid out was played
-      def over? = @standings.each_key.all? { |id| ahead.done?(id) }
+      # @return [Boolean] whether nothing is, once the week that is laid out was played; toward a
+      #   date it's enough that the whole goes
+      def over?
+        last = (toward && whole.any?) ? whole.map(&:id) : @standings.keys
+        last.all? { |id| ahead.done?(id) }
+      end
 
       protected
 
@@ -299,15 +308,13 @@ module Stairwell
 
       def spot?(step) = step.id.start_with?("spot@")
 
-      def growing?(step) = step.section.nil? && !step.join && step.id.match?(/\A[^.@]+\+/)
-
       def sorted = @sorted ||= [hard_places, joining, *paths.values].flatten.to_set(&:id)
 
       # Steps of sections that joins rest on, or the whole where there is none.
       def needed_elsewhere
         @needed_elsewhere ||=
           begin
-            joins = steps.select { |step| step.join || growing?(step) }
+            joins = steps.select { |step| step.join || Piece.bridge?(step) }
             roots = joins.empty? ? whole : joins
             by_id = steps.to_h { |step| [step.id, step] }
             found = roots.flat_map { |step| step.needs + step.after }

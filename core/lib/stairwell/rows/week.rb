@@ -19,13 +19,14 @@ module Stairwell
         overrides: Planning::Overrides.new,
         same_as: nil
       )
-        @pieces = pieces
+        resting, @pieces = pieces.partition { |piece| days.any? && piece.rests?(days.first.date) }
         @days = days
         @limits = limits
         @same_as = same_as
         @overrides = overrides
         @beside = BesideRows.new(beside, days, overrides)
         @waiting = []
+        resting.each { |piece| wait_for_another(piece) }
       end
 
       # @return [Array<Waiting>] what there was no room for
@@ -120,7 +121,7 @@ module Stairwell
       def parts(works, day)
         today =
           works.each_with_object({}) do |work, found|
-            parts = work.parts(day)
+            parts = work.parts(day).reject { |part| begun_too_late?(part, day) }
             parts = [] if work.kind == :keep_fresh && rests?(work, found)
             found[work] = parts
           end
@@ -128,6 +129,14 @@ module Stairwell
           parts = parts.reject(&:in_a_run?) if whole_of?(work.piece, today)
           [work, edited(work, parts, @days[day - 1].date)]
         end
+      end
+
+      # Nothing new in the last days before a date.
+      def begun_too_late?(part, day)
+        piece = part.piece
+        section = part.step&.section
+        section && piece.toward&.too_late?(@days[day - 1].date) &&
+          piece.path(section).none? { |step| piece.ahead.played_before?(step.id, day) }
       end
 
       def whole_of?(piece, today) =
@@ -194,6 +203,14 @@ module Stairwell
         @waiting |= [
           Waiting.new(piece: work.piece, title: Titles.of(work), step: step, why: why, fits: fits)
         ]
+      end
+
+      # What is due sooner has all rows until then.
+      def wait_for_another(piece)
+        step = piece.progress.steps.find { |one| !piece.standing(one).done? } or return
+
+        why = Phrase["rows.rests_until", day: Phrase.day(piece.rests_until, :day_and_month)]
+        @waiting << Waiting.new(piece: piece, title: piece.title, step: step, why: why)
       end
 
       # What one time of it takes, beside the longest day.

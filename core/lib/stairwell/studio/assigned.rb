@@ -50,7 +50,13 @@ module Stairwell
         chosen =
           piece
             .choices
-            .slice(*CHOSEN - %w[section_order], "learnt_at", "most_strenuous", "counting")
+            .slice(
+              *CHOSEN - %w[section_order],
+              "learnt_at",
+              "most_strenuous",
+              "counting",
+              "texture"
+            )
             .transform_keys(&:to_sym)
         order = chosen.delete(:order).to_a.map(&:to_sym)
         chosen.transform_values! { |value| value.is_a?(String) ? value.to_sym : value }

@@ -23,11 +23,21 @@ module Stairwell
       # @raise [RefusedError]
       def call(plain: {}, chosen: {}, choices: {})
         piece = @piece.with_steps(@piece.progress.own, **plain)
-        if chosen.any? || choices.any?
-          piece =
-            TakeOver.renewed(@record, piece.with(**chosen, choices: piece.choices.merge(choices)))
-        end
-        changed(piece)
+        return changed(piece) if chosen.empty? && choices.empty?
+
+        # What is chosen now holds for the usual plan too; what was left out for a date stays out.
+        taken = Backwards.taken(piece)
+        piece = Backwards.usual(piece)
+        piece = piece.with(**chosen, choices: piece.choices.merge(choices))
+        changed(TakeOver.renewed(@record, Backwards.applied(piece, taken)))
+      end
+
+      # Plans it backwards from its date, with these measures; as usual again with none.
+      # @param measures [Array<String>] of {Backwards::MEASURES}
+      # @return [Change] told: {TakeOver::Moved}
+      # @raise [RefusedError] where it has no date, or nothing would be left to learn
+      def backwards(measures)
+        changed(Backwards.new(@record, @piece).with(measures).piece(@piece.id))
       end
 
       # @return [Change] told: {TakeOver::Moved}

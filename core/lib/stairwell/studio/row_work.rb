@@ -27,10 +27,13 @@ module Stairwell
             same_as: @same_as
           )
 
-      # @param tasks [Array<Planning::Task>] with the good days they take
+      # @param tasks [Array<Planning::Task>, nil] with the good days they take; nil for those that
+      #   are planned
       # @param kept [Numeric] share of the days that are practised
       # @return [Hash{Integer => Planning::Ending}] by assignment, when each piece is done
       def endings(tasks, kept)
+        return horizon(pieces, kept: kept).endings(@load.from, @load.next_lesson) unless tasks
+
         left = tasks.group_by { |task| Workload::GROUP.call(task.id) }
         taking =
           pieces.map do |piece|
@@ -69,7 +72,8 @@ module Stairwell
         )
 
       # Due dates first, then what the teacher put first, then the order of the pieces.
-      def pieces(of = @load.record.pieces) =
+      def pieces(of = @load.record.pieces)
+        alone = of.find { |piece| Backwards.alone?(piece) }
         of
           .sort_by
           .with_index { |piece, at| [piece.due_on || Constants::LAST_DATE, -piece.priority, at] }
@@ -79,9 +83,13 @@ module Stairwell
               title: piece.title,
               progress: piece.progress,
               turns: SectionOrder.sections(piece),
-              timing: @load.timing
+              timing: @load.timing,
+              pace: piece.progress.pace,
+              toward: Backwards.toward(piece),
+              rests_until: (alone.due_on if alone && alone != piece)
             )
           end
+      end
 
       def limits
         student = @load.record.student
