@@ -68,6 +68,7 @@ module Stairwell
           student
           previewAssignment
           waysOut
+          backwards
           suits
           introducing
           extraWorkGiven
@@ -121,6 +122,7 @@ module Stairwell
           changeWeek
           planAgain
           takeOption
+          planBackwards
           renewLink
           withdrawLink
           renewPiece

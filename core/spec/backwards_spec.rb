@@ -179,5 +179,6 @@ RSpec.describe Stairwell::Studio::Backwards do
       /has no date/
     )
     expect(backwards(having(due: nil))).not_to be_needed
+    expect(backwards(having(due: nil)).there.measures).to eq([])
   end
 end

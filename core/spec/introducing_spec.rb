@@ -72,12 +72,12 @@ RSpec.describe "What to introduce today" do
         piece: "The Lock Gate",
         assignment_id: 7
       )
-      expect([one.middle, one.cautious]).to eq(
+      expect([one.likely, one.cautious]).to eq(
         studio::Outlooks
           .new(after)
           .to_h
           .fetch(7)
-          .then { |outlook| [outlook.middle, outlook.cautious] }
+          .then { |outlook| [outlook.likely, outlook.cautious] }
       )
     end
   end
@@ -89,6 +89,6 @@ RSpec.describe "What to introduce today" do
     expect(nothing.minutes).to be < one.minutes
     expect(one.begins.map(&:to_s)).to include("B, right hand")
     expect(nothing.begins.map(&:to_s).grep(/B/)).to be_empty
-    expect(two.middle).to be <= nothing.middle
+    expect(two.likely).to be <= nothing.likely
   end
 end

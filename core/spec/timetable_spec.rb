@@ -304,7 +304,7 @@ RSpec.describe "Something due at an hour" do
     by = ->(middle, cautious) do
       studio::Readiness.by(
         day[10],
-        middle: middle && day[middle],
+        likely: middle && day[middle],
         cautious: cautious && day[cautious]
       )
     end

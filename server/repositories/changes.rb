@@ -106,7 +106,7 @@ module Stairwell
                 {
                   assignment_id: id,
                   planned: one.planned,
-                  likely: one.middle,
+                  likely: one.likely,
                   cautious: one.cautious,
                   due_on: one.due_on,
                   stretch: one.stretch

@@ -65,13 +65,13 @@ RSpec.describe "Giving a piece and looking ahead" do
     given = ask(:post, "/api/students/#{student["id"]}/pieces", asked)
     expect(given["rests_on"]).to include("nothing is known of this student yet")
     outlook = given["pieces"].last["outlook"]
-    expect(trial.values_at("middle", "cautious", "late")).to eq(
-      outlook.values_at("middle", "cautious", "late")
+    expect(trial.values_at("likely", "cautious", "late")).to eq(
+      outlook.values_at("likely", "cautious", "late")
     )
-    expect(trial["cautious"]).to be > trial["middle"]
+    expect(trial["cautious"]).to be > trial["likely"]
     kept = TestApp::OWNER[:promised_dates].order(:id).last
     expect([kept[:likely], kept[:cautious]].map(&:to_s)).to eq(
-      trial.values_at("middle", "cautious")
+      trial.values_at("likely", "cautious")
     )
   end
 
@@ -147,8 +147,8 @@ RSpec.describe "Giving a piece and looking ahead" do
     given = give(due_on: "2027-03-20", pedal: "before_dynamics")
     outlook = given["pieces"].first["outlook"]
     expect(outlook).to include("due_on" => "2027-03-20", "late" => true)
-    expect([outlook["planned"], outlook["middle"], outlook["cautious"]]).to eq(
-      [outlook["planned"], outlook["middle"], outlook["cautious"]].sort
+    expect([outlook["planned"], outlook["likely"], outlook["cautious"]]).to eq(
+      [outlook["planned"], outlook["likely"], outlook["cautious"]].sort
     )
     piece = given["pieces"].first["id"]
     take = ->(change) do

@@ -185,7 +185,7 @@ RSpec.describe "A class" do
       include("change" => be_a(String), "days_sooner" => be_positive)
     )
     # As the rules say it of what the student's own page foretells.
-    middle, cautious = pieces["Odo"]["outlook"].values_at("middle", "cautious")
+    middle, cautious = pieces["Odo"]["outlook"].values_at("likely", "cautious")
     expect(found["members"].last["ready"]).to eq(
       ((cautious <= "2027-05-27") && "ready") || ((middle <= "2027-05-27") && "likely") || "late"
     )

@@ -109,8 +109,8 @@ RSpec.describe "How a student's days are used" do
     expect(
       items(shown, "step").select { |item| item["begins"] }.map { |item| item["title"] }.uniq
     ).to eq(choices[1]["begins"])
-    expect(shown["pieces"].first["outlook"].values_at("middle", "cautious")).to eq(
-      choices[1].values_at("middle", "cautious")
+    expect(shown["pieces"].first["outlook"].values_at("likely", "cautious")).to eq(
+      choices[1].values_at("likely", "cautious")
     )
   end
 end

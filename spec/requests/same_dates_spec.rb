@@ -30,7 +30,7 @@ RSpec.describe "The dates of a piece" do
     end
   end
 
-  def dates(outlook) = outlook&.values_at("middle", "cautious")
+  def dates(outlook) = outlook&.values_at("likely", "cautious")
 
   # @return [Array] as the studio, the student's page and the lesson show them
   def shown

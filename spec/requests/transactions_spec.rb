@@ -102,6 +102,9 @@ RSpec.describe "While a transaction is open" do
       { assignment_id: given, what: "A1", introduced: true, key: SecureRandom.uuid }
     )
     ask(:get, "#{path}/pieces/#{given}/ways-out")
+    ask(:put, "#{path}/pieces/#{given}", { due_on: "2027-03-12" })
+    ask(:get, "#{path}/pieces/#{given}/backwards")
+    ask(:put, "#{path}/pieces/#{given}/backwards", { measures: %w[slower] })
     ask(:get, "#{path}/suits")
     ask(:post, "#{path}/options", { change: "no_pedal", assignment_id: given })
     ask(:get, "#{path}/introductions")

@@ -99,7 +99,7 @@ module Stairwell
             percent: piece&.fetch("percent"),
             ready: ready(piece, outlook, due).to_s,
             cautious: outlook&.fetch("cautious"),
-            likely: outlook&.fetch("middle")
+            likely: outlook&.fetch("likely")
           }
         end
 
@@ -110,7 +110,7 @@ module Stairwell
 
           Studio::Readiness.by(
             due,
-            **%w[middle cautious].to_h do |name|
+            **%w[likely cautious].to_h do |name|
               [name.to_sym, outlook[name] && Date.iso8601(outlook[name])]
             end
           )

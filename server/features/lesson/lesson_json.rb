@@ -84,10 +84,8 @@ module Stairwell
                 id: one.id,
                 piece: one.title,
                 late: outlook.late?,
-                **outlook
-                  .to_h
-                  .slice(:middle, :cautious, :due_on)
-                  .transform_values { |date| date&.to_s }
+                due_on: outlook.due_on&.to_s,
+                **outlook.said.except(:planned)
               }
           end
         end

@@ -36,7 +36,7 @@ module Stairwell
               one.to_h.merge(
                 minutes: one.minutes.to_f,
                 budget: one.budget.to_f,
-                middle: one.middle&.to_s,
+                likely: one.likely&.to_s,
                 cautious: one.cautious&.to_s
               )
             end

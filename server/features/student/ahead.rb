@@ -24,6 +24,25 @@ module Stairwell
             .map { |one| one.to_h.merge(date: one.date.to_s) }
         end
 
+        # A plan backwards from the date of a piece, beside the usual one.
+        # @return [Hash] see the contract's Backwards
+        def backwards(id, assignment_id)
+          record = @records.find(id)
+          piece = record.piece(assignment_id)
+          plan = Studio::Backwards.new(record, piece)
+          there = plan.there
+          eased = plan.with(there.measures).piece(assignment_id)
+          {
+            needed: plan.needed?,
+            usual: way(plan.usual),
+            there: way(there),
+            measures:
+              there.measures.map do |one|
+                { id: one, words: Studio::Backwards.words(one, eased).to_s }
+              end
+          }
+        end
+
         # The pieces of the library a student does not have, those with the least that is new first.
         # @return [Array<Hash>] see the contract's Suit
         def suits(id)
@@ -59,6 +78,25 @@ module Stairwell
         end
 
         private
+
+        def way(way)
+          week = way.week
+          {
+            outlook: StudentJson.outlook(way.outlook),
+            rows:
+              week.rows.map do |row|
+                days = week.cells(row).to_h { |number, _, items| [number, stages(items)] }
+                {
+                  title: row.title.to_s,
+                  days: (1..week.days.size).map { |number| days.fetch(number, []) }
+                }
+              end
+          }
+        end
+
+        # In words, each once.
+        def stages(items) =
+          items.map { |item| item.respond_to?(:stage) && item.stage ? item.stage.to_s : "✓" }.uniq
 
         # The same for everyone, as long as the page is.
         def candidate(read, row)

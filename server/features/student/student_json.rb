@@ -45,7 +45,7 @@ module Stairwell
             pieces:
               @record.pieces.map do |one|
                 piece(one).merge(
-                  outlook: outlook(@outlooks.fetch(one.id)),
+                  outlook: StudentJson.outlook(@outlooks.fetch(one.id)),
                   stairs: StairsJson.of(climb.of(one))
                 )
               end,
@@ -75,6 +75,10 @@ module Stairwell
           )
         end
 
+        # @param one [Studio::Outlook]
+        # @return [Hash] see the contract's Outlook
+        def self.outlook(one) = one.said.merge(due_on: one.due_on&.to_s, late: one.late?)
+
         private
 
         def attention
@@ -91,6 +95,7 @@ module Stairwell
               routine: @record.routine(one.routine).name,
               due_on: one.due_on&.to_s,
               without: one.choices["without"].to_a,
+              backwards: Studio::Backwards.taken(one),
               section_order: one.choices.fetch("section_order", "piece"),
               sections: Studio::SectionOrder.sections(one),
               introductions:
@@ -127,13 +132,6 @@ module Stairwell
             recap: row[:recap].to_s,
             heard: @beside.heard.fetch([@record.student.id, row[:day]], [])
           )
-
-        def outlook(one) =
-          one
-            .to_h
-            .slice(:planned, :middle, :cautious, :due_on)
-            .transform_values { |date| date&.to_s }
-            .merge(late: one.late?)
 
         def counted
           @beside.counted.map do |row|

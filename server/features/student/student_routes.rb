@@ -41,6 +41,12 @@ module Stairwell
           app.get("#{own}/pieces/:assignment/ways-out") do
             render_json(Ahead.new(context).ways_out(id, at("assignment")))
           end
+          app.get("#{own}/pieces/:assignment/backwards") do
+            render_json(Ahead.new(context).backwards(id, at("assignment")))
+          end
+          app.put("#{own}/pieces/:assignment/backwards") do
+            render_json(students.plan_backwards(id, at("assignment"), **sent.slice(:measures)))
+          end
           app.get("#{own}/suits") { render_json(Ahead.new(context).suits(id)) }
           app.post("#{own}/options") do
             render_json(students.take_option(id, **sent.slice(:change, :assignment_id)))

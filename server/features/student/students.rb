@@ -134,8 +134,7 @@ module Stairwell
             minutes: found.steps.sum(0r, &:work).to_f,
             practice_days: found.finish.days,
             finish: found.finish.date&.to_s,
-            middle: found.outlook.middle&.to_s,
-            cautious: found.outlook.cautious&.to_s,
+            **found.outlook.said.except(:planned),
             late: found.outlook.late?,
             others: record.pieces.size,
             titles: found.steps.map(&:title),
@@ -191,6 +190,11 @@ module Stairwell
         # @return [Hash]
         def take_option(id, change:, assignment_id:) =
           act(id) { |record| Studio::ChangePiece.new(record, assignment_id).take(change) }
+
+        # Plans a piece backwards from its date; as usual again with no measure.
+        # @return [Hash]
+        def plan_backwards(id, assignment_id, measures:) =
+          act(id) { |record| Studio::ChangePiece.new(record, assignment_id).backwards(measures) }
 
         # @return [Hash]
         def introduce(id, **said) =

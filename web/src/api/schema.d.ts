@@ -1874,6 +1874,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/pieces/{assignment}/backwards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        /** @description A plan backwards from the date the piece is due, beside the usual one; nothing is saved. */
+        get: operations["backwards"];
+        /** @description Plans the piece backwards from its date with these measures, as usual again with none; the week is planned again. */
+        put: operations["planBackwards"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/pieces/{assignment}/end": {
         parameters: {
             query?: never;
@@ -3331,8 +3352,10 @@ export interface components {
         Outlook: {
             /** @description With every day kept */
             planned: string | null;
+            /** @description Whether it likely takes more than a year at this pace: a date more than a year away is null */
+            over_a_year: boolean;
             /** @description As the student practises, in half of the futures */
-            middle: string | null;
+            likely: string | null;
             /** @description In 85 of 100 futures */
             cautious: string | null;
             due_on: string | null;
@@ -3350,6 +3373,28 @@ export interface components {
             /** @description null where it has no sections yet */
             weeks: number | null;
         };
+        /** @enum {string} */
+        Measure: "slower" | "plain" | "others_rest" | "left_blocked" | "all_now" | "same_day" | "one_day" | "without_last";
+        Backwards: {
+            /** @description Whether the usual plan misses the date with every day kept */
+            needed: boolean;
+            usual: components["schemas"]["BackwardsWay"];
+            there: components["schemas"]["BackwardsWay"];
+            /** @description What is needed to be in time, in the order in which it is taken */
+            measures: {
+                id: components["schemas"]["Measure"];
+                words: string;
+            }[];
+        };
+        BackwardsWay: {
+            outlook: components["schemas"]["Outlook"];
+            /** @description The rows of its first week */
+            rows: {
+                title: string;
+                /** @description Of each practice day its stages, in words */
+                days: string[][];
+            }[];
+        };
         WayOut: {
             /** @description Names of the changes, with a plus between */
             change: string;
@@ -3361,6 +3406,8 @@ export interface components {
             reaches: boolean;
         };
         Assignment: {
+            /** @description What is left out or easier, so that it is ready by its date */
+            backwards: components["schemas"]["Measure"][];
             section_order: components["schemas"]["SectionOrder"];
             /** @description In the order in which they are begun */
             sections: string[];
@@ -3659,7 +3706,8 @@ export interface components {
             recap: string;
             outlooks: {
                 piece: string;
-                middle: string | null;
+                over_a_year: boolean;
+                likely: string | null;
                 cautious: string | null;
                 due_on: string | null;
                 late: boolean;
@@ -3782,7 +3830,8 @@ export interface components {
             concerns: components["schemas"]["Concerns"];
             outlooks: {
                 piece: string;
-                middle: string | null;
+                over_a_year: boolean;
+                likely: string | null;
                 cautious: string | null;
                 due_on: string | null;
                 late: boolean;
@@ -5596,7 +5645,7 @@ export interface operations {
                         budget: number;
                         /** @description Steps of the piece that begin in the week */
                         begins: string[];
-                        middle: string | null;
+                        likely: string | null;
                         cautious: string | null;
                     }[];
                 };
@@ -5847,8 +5896,10 @@ export interface operations {
                         /** @description null when a step fits into no day */
                         practice_days: number | null;
                         finish: string | null;
+                        /** @description Whether it likely takes more than a year at this pace */
+                        over_a_year?: boolean;
                         /** @description Beside the other pieces, as on the student's page afterwards */
-                        middle?: string | null;
+                        likely?: string | null;
                         cautious?: string | null;
                         late?: boolean;
                         titles: string[];
@@ -7535,6 +7586,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WayOut"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    backwards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Both plans */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Backwards"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    planBackwards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                assignment: components["parameters"]["Assignment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    measures: components["schemas"]["Measure"][];
+                };
+            };
+        };
+        responses: {
+            /** @description The student */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Student"];
                 };
             };
             default: components["responses"]["Problem"];

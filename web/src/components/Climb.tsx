@@ -31,7 +31,7 @@ export function Climb({ piece, outlook, today }: Props) {
     >
       <path d={`M0 ${HEIGHT - 0.5}H${WIDTH}`} stroke={colour("line")} />
       {climb && (
-        <Stairs climb={climb} percent={percent} likely={outlook?.middle ?? null} today={today} />
+        <Stairs climb={climb} percent={percent} likely={outlook?.likely ?? null} today={today} />
       )}
     </svg>
   );

@@ -5,7 +5,7 @@ import { useIntroduce, useIntroducing } from "../api/queries";
 import type { paths } from "../api/schema";
 import { t } from "../words";
 import { Button } from "./Button";
-import { dayAndMonth, minutes } from "./dates";
+import { dayAndMonth, latest, minutes } from "./dates";
 import { Notice, Waiting } from "./Notice";
 import { useMay } from "./Rights";
 
@@ -89,10 +89,10 @@ function Choices({ student, named, today }: Props) {
                 })}
               </td>
               <td>
-                {one.middle && one.cautious
+                {one.likely
                   ? t("components.introducing.ready_and_latest", {
-                      likely: dayAndMonth(one.middle, today),
-                      cautious: dayAndMonth(one.cautious, today),
+                      likely: dayAndMonth(one.likely, today),
+                      cautious: latest(one.cautious, today),
                     })
                   : t("components.introducing.never")}
               </td>

@@ -42,6 +42,8 @@ module Stairwell
     FUTURES = 200
     # Share of futures in which the cautious date holds. Own choice.
     CAUTIOUS_SHARE = 0.85
+    # Days from now after which a date is no date any more: "more than a year". Own choice.
+    DATES_SAID = 365
     # Paces beside the student's own that a forecast plans out; others lie between them. Own
     # choice.
     FORECAST_PACES = [0.6, 0.8, 1.0, 1.25, 1.6, 2.2].freeze

@@ -138,6 +138,8 @@ module Stairwell
       # What is needed: each as far as it brings the piece nearer, until it is there in time.
       # @return [Array<String>]
       def measures
+        return [] unless @due
+
         @measures ||=
           MEASURES.inject([]) do |taken, id|
             break taken if reaches?(taken)

@@ -77,7 +77,7 @@ module Stairwell
 
       def stretches(piece)
         outlook = @outlooks.fetch(piece.id)
-        [outlook.middle, outlook.cautious].map do |date|
+        [outlook.likely, outlook.cautious].map do |date|
           Progress::Stairs.stretch(@load.from, outlook.planned, date)
         end
       end

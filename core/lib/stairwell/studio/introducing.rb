@@ -6,7 +6,7 @@ module Stairwell
     # another: side by side, before the teacher decides. Nothing is kept.
     class Introducing
       # `what` is introduced (nothing where it is empty); `minutes` of a day are needed then in
-      # the mean, `budget` are there; `begins` are titles of what begins in the week; `middle` and
+      # the mean, `budget` are there; `begins` are titles of what begins in the week; `likely` and
       # `cautious` say when the piece is ready, nil where it never is.
       Choice =
         Stairwell.value(
@@ -16,7 +16,7 @@ module Stairwell
           :minutes,
           :budget,
           :begins,
-          :middle,
+          :likely,
           :cautious
         )
 
@@ -73,8 +73,8 @@ module Stairwell
           piece: piece.title,
           what: what,
           begins: begins(week, piece),
-          middle: outlook.middle,
-          cautious: outlook.cautious,
+          likely: outlook.date(:likely),
+          cautious: outlook.date(:cautious),
           **minutes(week)
         )
       end

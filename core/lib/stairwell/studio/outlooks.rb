@@ -90,10 +90,11 @@ module Stairwell
       def outlook(piece, found) =
         Outlook.new(
           planned: found.planned,
-          middle: found.middle,
+          likely: found.middle,
           cautious: found.cautious,
           due_on: piece.due_on,
-          stretch: @record.settings.promises.stretch
+          stretch: @record.settings.promises.stretch,
+          today: @record.today
         )
     end
   end

@@ -14,10 +14,10 @@ module Stairwell
 
       # @return [Array<Planning::Option>] none where it is not late
       def to_a
-        return [] unless now.late?
+        return [] if now.cautious && now.cautious <= due
 
         Planning::Options
-          .new(changes, now: now.cautious, due: @piece.due_on) { |ids| outlook(with(ids)).cautious }
+          .new(changes, now: now.cautious, due: due) { |ids| outlook(with(ids)).cautious }
           .to_a
       end
 
@@ -37,6 +37,9 @@ module Stairwell
       end
 
       private
+
+      # Where no date is set, within a year.
+      def due = @piece.due_on || (@record.today + Constants::DATES_SAID)
 
       def now = @now ||= outlook(@record)
 

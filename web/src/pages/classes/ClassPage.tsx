@@ -11,7 +11,7 @@ import {
   useWaysOut,
 } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, fullDay, listed, minutes, weekdayName } from "../../components/dates";
+import { dayAndMonth, fullDay, latest, listed, minutes, weekdayName } from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";
@@ -232,12 +232,12 @@ function Member({
       </Text>
       <Box color={colour}>
         {member.in_it ? t(`classes.ready.${member.ready}`) : t("classes.not_in_it")}
-        {member.ready !== "ready" && member.likely && member.cautious && (
+        {member.ready !== "ready" && member.likely && (
           <Text as="span" color="soft">
             {" "}
             {t("classes.between", {
               from: dayAndMonth(member.likely),
-              to: dayAndMonth(member.cautious),
+              to: latest(member.cautious),
             })}
           </Text>
         )}

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { useLesson, useMessages, useReopen } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, fullDay } from "../../components/dates";
+import { dayAndMonth, fullDay, latest } from "../../components/dates";
 import { Introducing } from "../../components/Introducing";
 import { Introductions } from "../../components/Introductions";
 import { useHelp } from "../../components/KeyHelp";
@@ -226,15 +226,17 @@ function Ready({
   return (
     <>
       {outlooks
-        .filter((one) => one.middle && one.cautious)
+        .filter((one) => one.likely || one.over_a_year)
         .map((one) => (
           <Text key={one.piece} color={one.late ? "brick" : "soft"} textAlign="right">
             {named && `${one.piece} `}
             {[
-              t("lesson.lesson_page.ready", {
-                likely: dayAndMonth(one.middle ?? "", today),
-                cautious: dayAndMonth(one.cautious ?? "", today),
-              }),
+              one.likely
+                ? t("lesson.lesson_page.ready", {
+                    likely: dayAndMonth(one.likely, today),
+                    cautious: latest(one.cautious, today),
+                  })
+                : t("dates.slow"),
               one.due_on && t("lesson.lesson_page.due", { day: dayAndMonth(one.due_on) }),
             ]
               .filter(Boolean)

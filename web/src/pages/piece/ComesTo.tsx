@@ -1,6 +1,6 @@
 import { Text } from "@chakra-ui/react";
 import type { useAssignmentPreview } from "../../api/queries";
-import { dayAndMonth, minutes } from "../../components/dates";
+import { dayAndMonth, latest, minutes } from "../../components/dates";
 import { t } from "../../words";
 
 type Trial = NonNullable<ReturnType<typeof useAssignmentPreview>["data"]>;
@@ -20,11 +20,11 @@ export function ComesTo({ trial }: { trial: Trial }) {
             day: dayAndMonth(trial.finish),
           })
         : t("piece.assign_piece.one_step_takes_longer_than_any")}{" "}
-      {trial.middle &&
-        trial.cautious &&
+      {trial.over_a_year && t("dates.slow")}
+      {trial.likely &&
         t(`piece.assign_piece.${trial.others > 0 ? "likely_ready" : "likely_ready_alone"}`, {
-          likely: dayAndMonth(trial.middle),
-          cautious: dayAndMonth(trial.cautious),
+          likely: dayAndMonth(trial.likely),
+          cautious: latest(trial.cautious ?? null),
         })}
     </Text>
   );

@@ -37,9 +37,9 @@ export function InSight({ student }: { student: Student }) {
           color={piece.outlook.late ? "brick" : undefined}
         >
           {t("students.in_sight.piece", { title: piece.title, percent: piece.percent })}
-          {piece.outlook.middle && (
+          {piece.outlook.likely && (
             <Text as="span" color={piece.outlook.late ? "brick" : "soft"}>
-              {t("students.in_sight.likely", { day: dayAndMonth(piece.outlook.middle) })}
+              {t("students.in_sight.likely", { day: dayAndMonth(piece.outlook.likely) })}
             </Text>
           )}
         </Link>

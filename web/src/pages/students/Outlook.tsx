@@ -3,10 +3,11 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useTakeOption, useWaysOut } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, listed } from "../../components/dates";
+import { dayAndMonth, latest, listed } from "../../components/dates";
 import { Notice } from "../../components/Notice";
 import { useMay } from "../../components/Rights";
 import { t } from "../../words";
+import { Backwards } from "./Backwards";
 
 type Piece = Schemas["Student"]["pieces"][number];
 type Props = {
@@ -20,21 +21,21 @@ type Props = {
  * late, what would help, each with its date. */
 export function Outlook({ student, piece, today, restsOn }: Props) {
   const may = useMay();
-  const { planned, middle, cautious, due_on, late } = piece.outlook;
+  const { planned, likely, cautious, over_a_year, due_on, late } = piece.outlook;
   return (
     <Box mt="8px">
       <Text>
-        {middle && cautious && planned ? (
+        {likely && planned ? (
           <>
-            {t("students.outlook.likely_ready")} <b>{dayAndMonth(middle, today)}</b>,{" "}
-            {t("students.outlook.all_but_certainly_by")} <b>{dayAndMonth(cautious, today)}</b>{" "}
+            {t("students.outlook.likely_ready")} <b>{dayAndMonth(likely, today)}</b>,{" "}
+            {t("students.outlook.all_but_certainly_by")} <b>{latest(cautious, today)}</b>{" "}
             <Text as="span" color="soft">
               ({t("students.outlook.if_no_day_is_missed", { day: dayAndMonth(planned, today) })}
               {restsOn && `; ${restsOn}`})
             </Text>
           </>
         ) : (
-          t("students.outlook.cannot_be_finished_as_things_are")
+          t(over_a_year ? "dates.slow" : "students.outlook.cannot_be_finished_as_things_are")
         )}
         {due_on && (
           <Text as="span" color={late ? "brick" : "soft"} fontWeight={late ? 650 : 400}>
@@ -46,7 +47,12 @@ export function Outlook({ student, piece, today, restsOn }: Props) {
           </Text>
         )}
       </Text>
-      {late && may("change") && <Help student={student} piece={piece.id} today={today} />}
+      {may("change") && (
+        <>
+          {(late || over_a_year) && <Help student={student} piece={piece.id} today={today} />}
+          {due_on && <Backwards student={student} piece={piece} today={today} />}
+        </>
+      )}
     </Box>
   );
 }

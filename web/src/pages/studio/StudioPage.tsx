@@ -4,7 +4,13 @@ import type { Schemas } from "../../api/client";
 import { usePlanEveryone, useSession, useStudio, useStudioSettings } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Climb } from "../../components/Climb";
-import { dayAndMonth, FROM_MONDAY, shortWeekday, weekdayName } from "../../components/dates";
+import {
+  dayAndMonth,
+  FROM_MONDAY,
+  latest,
+  shortWeekday,
+  weekdayName,
+} from "../../components/dates";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
@@ -213,12 +219,12 @@ function Ready({ one }: { one: Row["outlooks"][number] | undefined }) {
   if (!one) return <span />;
   return (
     <Text fontSize="sm" lineHeight={1.3} color={one.late ? "brick" : "soft"}>
-      {one.middle && one.cautious
+      {one.likely
         ? t("studio.studio_page.latest", {
-            likely: dayAndMonth(one.middle),
-            cautious: dayAndMonth(one.cautious, one.middle),
+            likely: dayAndMonth(one.likely),
+            cautious: latest(one.cautious, one.likely),
           })
-        : t("studio.studio_page.cannot_be_finished_as_things_are")}
+        : t(one.over_a_year ? "dates.slow" : "studio.studio_page.cannot_be_finished_as_things_are")}
       {one.due_on && ` · ${t("studio.studio_page.due", { day: dayAndMonth(one.due_on) })}`}
     </Text>
   );
