@@ -27,6 +27,9 @@ module Stairwell
     PACE_BOUNDS = (1 / 2r..2r)
     # Days a review may be late before it needs attention. Own choice.
     REVIEW_LATE = 7
+    # Weeks after which it needs attention that hardly anything was practised: at most such a share
+    # of the planned days, and at most such a share of the work of a piece is steady. Own choice.
+    THIN_WEEKS, THIN_DAYS, THIN_WORK = 12, 2 / 5r, 1 / 5r
     # Lessons without gain that need attention. Own choice.
     LESSONS_WITHOUT_GAIN = 2
     # Days between two reviews of what is steady but not secure: at least two in a week.

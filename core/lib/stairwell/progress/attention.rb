@@ -66,6 +66,32 @@ module Stairwell
         end
       end
 
+      # Hardly anything practised for many weeks, and hardly anything gained: the week is too large.
+      # @param title [String] of the piece
+      # @param share [Rational] of its work that is steady
+      # @param kept [Array(Integer, Integer)] days that were practised in these weeks, of so many
+      # @param smaller [Array(Integer, Integer)] rows, and minutes a day, that are proposed
+      def thin(title, share, kept, smaller)
+        done, of = kept
+        return if of.zero? || done > of * Constants::THIN_DAYS || share > Constants::THIN_WORK
+
+        rows, minutes = smaller
+        add(
+          :thin,
+          Phrase[
+            "progress.attention.thin_weeks",
+            done: done,
+            count: of,
+            weeks: Constants::THIN_WEEKS,
+            piece: title,
+            percent: (share * 100).floor,
+            rows: Phrase["progress.attention.rows", count: rows],
+            minutes: minutes
+          ],
+          1
+        )
+      end
+
       # @param week [Boolean] whether there is a plan for the coming days
       def plan(week)
         add(:no_plan, Phrase["progress.attention.no_plan_for_the_coming_week"], 2) unless week
