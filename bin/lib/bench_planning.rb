@@ -4,60 +4,112 @@
 module BenchPlanning
   private
 
-  # What the planner may take: milliseconds in-process. The bounds we set ourselves.
-  WEEK, FORECAST = 0.050, 0.500
+  # What the planner may take, in seconds in-process. The bounds we set ourselves.
+  WEEK, RESULT, FORECAST = 0.050, 0.100, 0.500
+  # Ten pieces may take so many times what one does.
+  TEN = 12
 
-  # One student's week over three pieces, and a forecast of them; beside the bounds
-  # and beside making the steps.
+  # One student's week in rows over three pieces, what follows from a result, and when the pieces
+  # are ready; beside the bounds and beside making the steps.
   def planning
-    map =
+    record = student_with(3)
+    steps = record.pieces.sum { |piece| piece.progress.steps.size }
+    week = median { Stairwell::Studio::Workload.new(record).planned_week }
+    row("plan a week (three pieces, #{steps} steps)", week, WEEK, "the bound of 50 ms")
+    row(
+      "a result, with the week that follows",
+      median { heard(record) },
+      RESULT,
+      "the bound of 100 ms"
+    )
+    row(
+      "when three pieces are ready, 200 futures",
+      median { Stairwell::Studio::Outlooks.new(record).to_h },
+      FORECAST,
+      "the bound of half a second"
+    )
+    row(
+      "making the steps of one of them",
+      median { Stairwell::Practice.steps(ferry) },
+      week,
+      "planning the week of three"
+    )
+    ten
+    large
+  end
+
+  # Ten pieces beside one.
+  def ten
+    one, ten = [1, 10].map { |count| student_with(count) }
+    {
+      "a week" => ->(record) { Stairwell::Studio::Workload.new(record).planned_week },
+      "when they are ready," => ->(record) { Stairwell::Studio::Outlooks.new(record).to_h }
+    }.each do |name, work|
+      ours, theirs = [ten, one].map { |record| median { work.call(record) } }
+      row("#{name} of ten pieces", ours, theirs, "one piece; at most #{TEN} ×")
+    end
+  end
+
+  def heard(record)
+    piece = record.pieces.first
+    Stairwell::Studio.hear(
+      record,
+      assignment_id: piece.id,
+      step_id: piece.progress.steps.first.id,
+      result: :steady,
+      key: "result"
+    )
+  end
+
+  def ferry
+    @ferry ||=
       Stairwell::Formats::PageScript.read!(
         [
           Stairwell::Formats::PageScript.write(Demo::Pieces.slow_ferry.map),
           *Demo::Pieces.slow_ferry.sections.map { |one| "section #{one}" }
         ].join("\n")
       )
-    progress = Stairwell::Progress.piece(Stairwell::Practice.steps(map), [])
-    tasks = (1..3).flat_map { |piece| progress.tasks(prefix: "#{piece}/") }
-    practice =
-      Stairwell::Planning::Practice.new(weekdays: [0, 3, 4, 5, 6], minutes: 20r, begin_per_day: 2)
-    from = Date.new(2027, 3, 3)
-    all = { tasks: tasks, practice: practice, from: from, next_lesson: from + 6 }
-    week = median { Stairwell::Planning.week(**all) }
-    row("plan a week (three pieces, #{tasks.size} steps)", week, WEEK, "the bound of 50 ms")
-    row(
-      "a forecast of 200 futures of them",
-      median { Stairwell::Planning.forecast(**all) },
-      FORECAST,
-      "the bound of half a second"
-    )
-    row(
-      "making the steps of one of them",
-      median { Stairwell::Practice.steps(map) },
-      week,
-      "planning the week of three"
-    )
-    ten(progress, all)
-    large
   end
 
-  # Ten pieces beside one: a week may cost twelve times, a forecast ten times as much.
-  def ten(progress, all)
-    one, ten =
-      [1, 10].map do |count|
-        all.merge(tasks: (1..count).flat_map { |piece| progress.tasks(prefix: "#{piece}/") })
+  # @param count [Integer] of pieces
+  # @return [Stairwell::Studio::Record]
+  def student_with(count)
+    today = Date.new(2027, 3, 3)
+    steps = Stairwell::Practice.steps(ferry)
+    pieces =
+      (1..count).map do |id|
+        Stairwell::Studio::PieceInHand.new(
+          id: id,
+          piece_id: id,
+          title: "#{ferry.title} #{id}",
+          revision: 1,
+          routine: "hand_by_hand",
+          hand_order: "right",
+          target_tempo: 76,
+          assigned_on: today,
+          progress: Stairwell::Progress.piece(steps, [])
+        )
       end
-    { "a week" => [:week, 12], "a forecast" => [:forecast, 10] }.each do |name, (what, times)|
-      ours, theirs =
-        [ten, one].map { |work| median { Stairwell::Planning.public_send(what, **work) } }
-      row(
-        "#{name} of ten pieces, #{ten[:tasks].size} steps",
-        ours,
-        theirs,
-        "one piece, #{one[:tasks].size} steps; at most #{times} ×"
-      )
-    end
+    Stairwell::Studio::Record.new(
+      today: today,
+      moment: today.to_time,
+      settings: Stairwell::Studio::Settings.new(name: "Quay Street"),
+      student: student,
+      pieces: pieces
+    )
   end
+
+  def student =
+    Stairwell::Studio::Student.new(
+      id: 1,
+      name: "Nell",
+      practice_days: [0, 1, 4, 5, 6],
+      minutes_a_day: 30,
+      begin_per_day: 2,
+      lesson_weekday: 3,
+      lesson_time: "16:30",
+      hand_order: "right"
+    )
 
   # Large cases of forty steps: practice days to the end beside the lower bound.
   def large

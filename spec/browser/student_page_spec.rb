@@ -34,6 +34,25 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(all).not_to match(/add|Passed|Give another/)
   end
 
+  it "plans a piece backwards from its date, beside the usual plan, and takes each part back" do
+    api { ask(:put, "/api/students/#{student["id"]}/pieces/1", { due_on: "2027-03-24" }) }
+    open_student
+    click_button "Plan backwards from the date"
+    expect(page).to have_css("h3", text: "The usual plan")
+    expect(page).to have_css("h3", text: "Backwards from the date")
+    expect(page).to have_text(/Ready \d+ \w+ if no day is missed/, count: 2)
+    expect(page).to have_text("at 63 instead of the target tempo")
+    expect_accessible
+    click_button "Use this plan"
+    expect(page).to have_css("[role=group]", text: "Planned backwards from its date:")
+    expect(page).to have_text("target 63")
+    click_button "Undo: slower target"
+    expect(page).to have_text("target 76")
+    click_button "Back to the usual plan"
+    expect(page).to have_no_text("Planned backwards from its date:")
+    expect(page).to have_button("Plan backwards from the date")
+  end
+
   it "says what needs attention, and lists lessons with what was told" do
     api do
       ask(:put, "/api/students/#{student["id"]}/lesson", { recap: "Play slowly.", version: 0 })
