@@ -35,7 +35,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
   end
 
   it "plans a piece backwards from its date, beside the usual plan, and takes each part back" do
-    api { ask(:put, "/api/students/#{student["id"]}/pieces/1", { due_on: "2027-03-24" }) }
+    api { ask(:put, "/api/students/#{student["id"]}/pieces/1", { due_on: "2027-03-12" }) }
     open_student
     click_button "Plan backwards from the date"
     expect(page).to have_css("h3", text: "The usual plan")
@@ -48,6 +48,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(page).to have_text("target 63")
     click_button "Undo: slower target"
     expect(page).to have_text("target 76")
+    expect(page).to have_text("Planned backwards from its date:")
     click_button "Back to the usual plan"
     expect(page).to have_no_text("Planned backwards from its date:")
     expect(page).to have_button("Plan backwards from the date")

@@ -4,7 +4,6 @@ require_relative "../spec_helper"
 
 # A plan backwards from the date of a piece, asked for and taken.
 RSpec.describe "Backwards from a date" do
-
   before do
     TestApp.studio
     sign_in

@@ -96,7 +96,7 @@ module Stairwell
 
         # In words, each once.
         def stages(items) =
-          items.map { |item| item.respond_to?(:stage) && item.stage ? item.stage.to_s : "✓" }.uniq
+          items.map { |item| (item.respond_to?(:stage) && item.stage) ? item.stage.to_s : "✓" }.uniq
 
         # The same for everyone, as long as the page is.
         def candidate(read, row)

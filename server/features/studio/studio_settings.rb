@@ -26,9 +26,10 @@ module Stairwell
             caution: row[:caution],
             own_students_only: row[:own_students_only],
             promises:
-              Planning::Promises.load(
-                Repositories::Learnt.of(row, @context.today)[:promises].to_h
-              ).to_h.slice(:known, :held),
+              Planning::Promises
+                .load(Repositories::Learnt.of(row, @context.today)[:promises].to_h)
+                .to_h
+                .slice(:known, :held),
             run: run&.slice(:total, :done, :failed)&.merge(finished: !run[:finished_at].nil?)
           }
         end

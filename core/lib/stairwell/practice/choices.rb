@@ -10,8 +10,8 @@ module Stairwell
     # target tempo in beats per minute (nil for the map's own), the target tempo by which slow
     # tempos go where it was lowered since (`learnt_at`), whether repeats are taken
     # after a jump (:as_printed, :taken, :not_taken), how fermatas are held
-    # (:as_said, :twice, :free), whether the left hand plays its shapes as blocked chords (`texture`,
-    # :as_printed or :left_blocked), and the student's pace (1 is average, more is
+    # (:as_said, :twice, :free), whether the left hand plays its shapes as blocked chords
+    # (`texture`, :as_printed or :left_blocked), and the student's pace (1 is average, more is
     # slower), and how often on a day what is strenuous is played at the most; how one
     # counts (`counting`, of {Aspects::Counting::SYSTEMS}).
     Choices =

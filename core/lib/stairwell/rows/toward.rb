@@ -11,7 +11,7 @@ module Stairwell
       Stairwell.value(:due_on, same_day: false, one_day: false) do
         # @param date [Date]
         # @return [Boolean] whether it is too late to begin something that day
-        def too_late?(date) = date >= due_on - Constants::NOTHING_NEW && date <= due_on
+        def too_late?(date) = date.between?(due_on - Constants::NOTHING_NEW, due_on)
       end
   end
 end

@@ -24,7 +24,7 @@ module Stairwell
 
         # @param name [Symbol] :planned, :likely or :cautious
         # @return [Date, nil] nil where it is so far off that it isn't said
-        def date(name) = (date = public_send(name)) && !far?(date) ? date : nil
+        def date(name) = ((date = public_send(name)) && !far?(date)) ? date : nil
 
         private
 

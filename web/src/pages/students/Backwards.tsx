@@ -80,6 +80,9 @@ function Beside({ student, piece, today }: Props) {
         <Way title={t("students.backwards.usual")} way={usual} today={today} />
         <Way title={t("students.backwards.there")} way={there} today={today}>
           <Text fontSize="sm">{measures.map((measure) => measure.words).join("; ")}</Text>
+          <Text fontSize="sm" color="soft">
+            {t("students.backwards.always")}
+          </Text>
           <Button
             kind="go"
             size="sm"

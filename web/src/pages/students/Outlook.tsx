@@ -50,7 +50,14 @@ export function Outlook({ student, piece, today, restsOn }: Props) {
       {may("change") && (
         <>
           {(late || over_a_year) && <Help student={student} piece={piece.id} today={today} />}
-          {due_on && <Backwards student={student} piece={piece} today={today} />}
+          {due_on && (
+            <Backwards
+              key={piece.backwards.length > 0 ? "taken" : "usual"}
+              student={student}
+              piece={piece}
+              today={today}
+            />
+          )}
         </>
       )}
     </Box>
