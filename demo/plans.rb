@@ -102,7 +102,7 @@ module Demo
         all.each_with_index.map do |one, at|
           "## #{at + 1}. #{one.title}\n\n*#{one.why}*\n\n#{week(one.record)}"
         end
-      "# Twelve weeks\n\nEvery week as a teacher would read it, with the recap that goes with it: students, books and pieces are invented. `bin/plans` writes this page anew; a test holds it against what the planner does. A diamond marks the rows for a day with little time; RH is the right hand, LH the left, HT both together.\n\n#{parts.join("\n\n")}\n"
+      "# Twelve weeks\n\nEvery week as a teacher would read it, with the recap that goes with it: students, books and pieces are invented. Ten recaps stand beside those a teacher would write in [recaps](recaps.md). `bin/plans` writes this page anew; a test holds it against what the planner does. A diamond marks the rows for a day with little time; RH is the right hand, LH the left, HT both together.\n\n#{parts.join("\n\n")}\n"
     end
 
     def example(title, why, record) = Example.new(title: title, why: why, record: record)

@@ -135,11 +135,18 @@ module Stairwell
 
       def sentences(rows) =
         rows.map do |row|
-          say(row.kind, title: row.title, how: how(row), count: row.days.size, days: days(row.days))
-            .to_s
-            .squeeze(" ")
-            .gsub(/ (?=[.,])/, "")
+          say(
+            row.kind,
+            title: row.title,
+            how: how(row),
+            count: row.days.size,
+            days: after(row.title, days(row.days))
+          ).to_s.squeeze(" ").gsub(/ (?=[.,])/, "")
         end
+
+      # "A, B and C, one into the next, on day 1"
+      def after(title, days) =
+        (title.to_s.include?(",") && days.start_with?("on")) ? ", #{days}" : days
 
       # How far the whole piece goes is a matter of its tempo, all else of its stages.
 

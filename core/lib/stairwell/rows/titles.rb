@@ -43,6 +43,8 @@ module Stairwell
 
       # A join by the sections it joins, and by its hand where it's one; a joined span by its first
       # and its last.
+      # @param step [Practice::Step]
+      # @return [Phrase::Text]
       def between(step)
         said =
           Phrase["rows.#{step.join ? "into" : "to"}", from: step.parts.first, to: step.parts.last]
@@ -71,14 +73,15 @@ module Stairwell
           return Phrase["rows.straight_into", from: labels.first.first, to: labels.first.last]
         end
 
-        Phrase["rows.joining", sections: Phrase.list(labels.flatten.uniq)]
+        # In the order of the page.
+        Phrase["rows.joining", sections: Phrase.list(joined.first.piece.printed & labels.flatten)]
       end
 
       def whole(parts)
         sections = parts.map { |part| part.step.section }.uniq
         sections.include?(nil) ? Phrase.capital(Phrase["rows.the_whole"]) : Phrase.list(sections)
       end
-      private_class_method :between, :plain?, :grown, :whole
+      private_class_method :plain?, :grown, :whole
     end
   end
 end

@@ -36,7 +36,7 @@ module Stairwell
           .select { |one| one.heard && one.heard.result != :not_heard }
           .map do |one|
             Recap::Outcome.new(
-              title: Rows::Titles.place(one.step),
+              title: heard_title(one.step),
               piece: one.piece.title,
               result: one.heard.result,
               hands: one.step.hands,
@@ -44,6 +44,21 @@ module Stairwell
             )
           end
       end
+
+      # As one says it: what was put together by its ends, and of a section that is learnt aspect by
+      # aspect which of them it was.
+      def heard_title(step)
+        return Rows::Titles.between(step.with(hands: :both)) if Rows::Piece.bridge?(step)
+
+        place = Rows::Titles.place(step)
+        return place if step.section.nil? || PLAYED.include?(step.aspect)
+
+        Phrase["recap.aspect", title: place, aspect: Practice.stage_name(step)]
+      end
+
+      # What is simply playing.
+      PLAYED = %i[notes tempo].freeze
+      private_constant :PLAYED
 
       def simplification(one)
         progress = one.piece.progress
@@ -76,7 +91,13 @@ module Stairwell
 
       # Its stage as one says it: the last part of its title.
       def spoken(item) = item.title.is_a?(Phrase::List) ? item.title.items[1] : item.title
-      private_class_method :letter, :in_turn, :outcomes, :simplification, :row, :spoken
+      private_class_method :letter,
+                           :in_turn,
+                           :outcomes,
+                           :heard_title,
+                           :simplification,
+                           :row,
+                           :spoken
     end
   end
 end
