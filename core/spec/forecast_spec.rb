@@ -216,12 +216,12 @@ RSpec.describe "Looking ahead" do
         .select(&name)
         .then { |all| all.count { |life| life.finished <= life[name][date] }.fdiv(all.size) }
 
-    def expect_dates(lives, cautious, middle)
+    def expect_dates(lives, cautious, likely)
       %i[start half].each do |name|
         expect(held(lives, name, :cautious)).to be_between(*cautious),
         "cautious dates at the #{name} held in #{held(lives, name, :cautious)}"
-        expect(held(lives, name, :middle)).to be_between(*middle),
-        "middle dates at the #{name} held in #{held(lives, name, :middle)}"
+        expect(held(lives, name, :likely)).to be_between(*likely),
+        "likely dates at the #{name} held in #{held(lives, name, :likely)}"
       end
     end
 

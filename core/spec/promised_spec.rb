@@ -7,9 +7,16 @@ require_relative "support/records"
 RSpec.describe "Promised dates" do
   include Records
 
-  let(:promised) { Stairwell::Studio::Promised }
+  # Promised a week before the day they are looked at.
+  def promised(**said) =
+    Stairwell::Studio::Promised.new(
+      day: Records::WEDNESDAY - 7,
+      likely: Records::WEDNESDAY + 700,
+      **said
+    )
 
-  def outcomes(record, *all) = promised.outcomes(all, record).then { |one| [one.known, one.held] }
+  def outcomes(record, *all) =
+    Stairwell::Studio::Promised.outcomes(all, record).then { |one| [one.known, one.held] }
 
   def done(record, date)
     piece = record.pieces.first
@@ -27,11 +34,11 @@ RSpec.describe "Promised dates" do
 
   it "have held once all is steady by then, and not where it was later or the day has gone by" do
     today = Records::WEDNESDAY
-    early = promised.new(assignment_id: 7, cautious: today + 10)
-    late = promised.new(assignment_id: 7, cautious: today - 3)
+    early = promised(assignment_id: 7, cautious: today + 10)
+    late = promised(assignment_id: 7, cautious: today - 3)
     under_way = record(today: today)
     expect(outcomes(under_way, early)).to eq([0, 0])
-    expect(outcomes(under_way, promised.new(assignment_id: 7, cautious: today))).to eq([0, 0])
+    expect(outcomes(under_way, promised(assignment_id: 7, cautious: today))).to eq([0, 0])
     expect(outcomes(under_way, late)).to eq([1, 0])
     expect(outcomes(done(under_way, today), early, late)).to eq([2, 1])
     expect(outcomes(done(under_way, today - 3), early, late)).to eq([2, 2])
@@ -39,7 +46,7 @@ RSpec.describe "Promised dates" do
 
   it "of a piece that was passed are known, of one that was given up never" do
     today = Records::WEDNESDAY
-    passed = promised.new(assignment_id: 1, cautious: today, ended: true, done_on: today)
+    passed = promised(assignment_id: 1, cautious: today, ended: true, done_on: today)
     expect(
       outcomes(
         record,

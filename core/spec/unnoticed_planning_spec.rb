@@ -75,9 +75,9 @@ RSpec.describe "What one token of planning decides" do
         next_lesson: from + 6
       }
       expect(Stairwell::Planning.forecast(**one)).to eq(
-        Stairwell::Planning.forecast(**one, wider: 1)
+        Stairwell::Planning.forecast(**one, stretch: 1)
       )
-      expect(Stairwell::Planning.forecast(**one, wider: 2).cautious).to be >
+      expect(Stairwell::Planning.forecast(**one, stretch: 2).cautious).to be >
         Stairwell::Planning.forecast(**one).cautious
     end
 
