@@ -57,7 +57,7 @@ RSpec.describe "Backwards from a date" do
     expect(refused["detail"]).to include("has no date")
     due("2027-03-12")
     ask(:put, "#{own}/backwards", { measures: %w[faster] })
-    expect(status).to eq(422)
+    expect(status).to eq(400)
     expect(now["backwards"]).to eq([])
   end
 end
