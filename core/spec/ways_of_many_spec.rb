@@ -6,7 +6,7 @@ require_relative "support/studies"
 # What is offered where a piece is late can be taken, and makes it ready sooner: every option of
 # simulated students, two hundred of them with SLOW.
 RSpec.describe "What would help many students" do
-  # @return [Stairwell::Studio::Record] some weeks on, each piece due a week before its cautious date
+  # @return [Stairwell::Studio::Record] weeks on, each piece due a week before its cautious date
   def late(seed)
     made = Studies.new(seed).weeks(1 + seed % 4).last&.record or return
     outlooks = Stairwell::Studio::Outlooks.new(made).to_h
