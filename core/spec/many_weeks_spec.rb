@@ -68,6 +68,16 @@ RSpec.describe "Weeks of many students" do
     other.hands == :both && other.aspect == :notes && (step.spans - other.spans).empty? &&
       other.tempo.to_i >= step.tempo.to_i
 
+  it "come to an end: each piece has its dates" do
+    seen
+      .each_slice(weeks)
+      .map(&:first)
+      .each do |first|
+        outlooks = Stairwell::Studio::Outlooks.new(first.record).to_h
+        expect(outlooks.values.map(&:likely)).to all(be_a(Date))
+      end
+  end
+
   it "offer the next section where what is needed leaves more than a quarter of the minutes" do
     offered =
       seen.select do |one|

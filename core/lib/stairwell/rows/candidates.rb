@@ -89,18 +89,10 @@ module Stairwell
         groups = []
         rows = piece.toward ? @limits.new_rows : 1
         while left.any? && groups.size < rows
-          groups << first_bars(piece, left)
+          groups << piece.first_labels(left, @limits.new_bars)
           left -= groups.last
         end
         groups
-      end
-
-      def first_bars(piece, labels)
-        bars = 0
-        labels.take_while.with_index do |label, at|
-          bars += piece.bars(label)
-          at.zero? || bars <= @limits.new_bars
-        end
       end
 
       def kept(piece, growing)

@@ -61,21 +61,28 @@ module Stairwell
       # @param bars [Integer] that are introduced at a lesson
       # @return [Piece] with the next sections introduced, at least one
       def introduced(bars)
-        waiting = sections.reject { |label| introduced?(label) }
-        return self if waiting.empty?
+        return self if hidden.empty?
 
-        shown = 0
-        labels =
-          waiting.take_while.with_index do |label, at|
-            shown += bars(label)
-            at.zero? || shown <= bars
+        # What is played like another section has nothing of its own to show, nor has a stage.
+        sized = hidden.reject { |name| bars(name).zero? }
+        left = sized - first_labels(sized, bars)
+        standings =
+          @standings.transform_values do |standing|
+            blocked = progress.shown_of(standing.step) & left
+            blocked.empty? ? standing.with(introduced: true) : standing
           end
-        waiting -= labels
-        with_standings(
-          @standings.transform_values do |one|
-            (one.step.parts & waiting).empty? ? one.with(introduced: true) : one
-          end
-        )
+        with_standings(standings).tap { |piece| piece.hidden = left }
+      end
+
+      # @param labels [Array<String>]
+      # @param most [Integer] bars
+      # @return [Array<String>] the first of them, at least one, as far as they have so many bars
+      def first_labels(labels, most)
+        total = 0
+        labels.take_while.with_index do |label, index|
+          total += bars(label)
+          index.zero? || total <= most
+        end
       end
 
       # @return [Ahead] of the week that is being laid out
@@ -264,7 +271,7 @@ module Stairwell
 
       protected
 
-      attr_writer :standings
+      attr_writer :standings, :hidden
 
       # The days that are left are known: neither the pace nor the hurry changes them.
       def as_estimated
@@ -280,6 +287,15 @@ module Stairwell
       end
 
       private
+
+      # Names of sections and stages that the teacher hasn't introduced, in the order of their turns.
+      def hidden
+        @hidden ||=
+          begin
+            names = progress.introductions.reject(&:last).map(&:first)
+            (@turns & names) | names
+          end
+      end
 
       def with_standings(standings)
         sorted
