@@ -53,8 +53,12 @@ module Stairwell
         end
       end
 
-      # If it has one row only: what is new, rather than a hard place in it.
-      def first_things_first(works) = works.partition { |work| work.kind == :new }.flatten
+      # If a piece has one row only: what is new rather than a hard place in it. Where nothing is new,
+      # what there is to learn rather than what goes already; else it would never come to its end.
+      def first_things_first(works)
+        new, others = works.partition { |work| work.kind == :new }
+        new.any? ? new + others : others.partition(&:learning?).flatten
+      end
 
       def new_rows(works) = works.count { |work| work.kind == :new }
 

@@ -14,6 +14,8 @@ module Stairwell
 
       def holds?(step) = @labels.include?(step.section)
 
+      def learning? = false
+
       def parts(_day)
         times = @labels.one? ? Constants::OFTEN_ENOUGH : 1
         @labels.map { |label| piece.part(piece.latest(label), times).with(steady: true) }

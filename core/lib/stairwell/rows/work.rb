@@ -25,6 +25,13 @@ module Stairwell
       # @return [Boolean] whether it belongs to this row
       def holds?(_step) = false
 
+      # @return [Boolean] whether it holds something introduced that isn't steady yet
+      def learning? =
+        piece.progress.steps.any? do |step|
+          holds?(step) &&
+            piece.standing(step).then { |standing| !standing.done? && standing.introduced }
+        end
+
       # @param day [Integer] from 1
       # @return [Array<Part>] none where it isn't played that day
       def parts(day)
