@@ -74,6 +74,7 @@ RSpec.describe "Weeks of many students" do
       .map(&:first)
       .each do |first|
         outlooks = Stairwell::Studio::Outlooks.new(first.record).to_h
+        expect(outlooks.values.map(&:planned)).to all(be_a(Date))
         expect(outlooks.values.map(&:likely)).to all(be_a(Date))
       end
   end

@@ -23,9 +23,21 @@ module Stairwell
 
       # @param from [Date]
       # @param next_lesson [Date]
-      # @return [Hash{Object => Planning::Ending}] by piece; none for one that is never done
+      # @return [Hash{Object => Planning::Ending}] by piece; none for one that isn't done within
+      #   {Constants::MOST_WEEKS}
       def endings(from, next_lesson)
         walk(from, next_lesson)
+        @endings
+      end
+
+      # The same for pieces that are done one day: after so many weeks at the earliest.
+      # @param from [Date]
+      # @param next_lesson [Date]
+      # @return [Hash{Object => Planning::Ending}] by piece
+      def endings_at_least(from, next_lesson)
+        walk(from, next_lesson)
+        last = from + (7 * Constants::MOST_WEEKS)
+        @pieces.each { |piece| finish(piece, last, @days) }
         @endings
       end
 

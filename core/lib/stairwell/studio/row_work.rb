@@ -40,7 +40,7 @@ module Stairwell
             own = left.fetch(piece.id, [])
             piece.taking(own.to_h { |task| [task.id.split("/", 2).last, task.remaining] })
           end
-        horizon(taking, kept: kept).endings(@load.from, @load.next_lesson)
+        horizon(taking, kept: kept).endings_at_least(@load.from, @load.next_lesson)
       end
 
       # @param of [Array<PieceInHand>]
