@@ -54,13 +54,13 @@ RSpec.describe Stairwell::Studio::Backwards do
     plan = backwards(having)
     expect(plan).to be_needed
     expect(plan.usual.outlook.planned).to be > due
-    there = plan.there
-    expect(there.measures).to eq(%w[slower plain all_now same_day])
-    expect(there.outlook.planned).to be <= due
-    piece = plan.with(there.measures).pieces.first
+    in_time = plan.in_time
+    expect(in_time.measures).to eq(%w[slower plain all_now same_day])
+    expect(in_time.outlook.planned).to be <= due
+    piece = plan.with(in_time.measures).pieces.first
     expect(piece.target_tempo).to eq(66)
     expect(piece.progress.own.map(&:stage)).not_to include(:memory, :pedal)
-    week = there.week
+    week = in_time.week
     expect(week.rows.map(&:kind)).to eq(%i[warm_up new new whole])
     ["A and A1", "B and A2"].each do |row|
       expect(cells(week, row).first).to include("RH", "LH")
@@ -79,7 +79,7 @@ RSpec.describe Stairwell::Studio::Backwards do
     planned = backwards(having).usual.outlook.planned
     near = backwards(having(due: planned - 3))
     expect(near.measures.size).to be_between(1, 2)
-    expect(near.there.outlook.planned).to be <= planned - 3
+    expect(near.in_time.outlook.planned).to be <= planned - 3
   end
 
   it "can be taken back, each by itself and all together" do
@@ -108,7 +108,7 @@ RSpec.describe Stairwell::Studio::Backwards do
     blocked = steps.call("left_blocked")
     expect(blocked.sum(&:good_days)).to be < usual.sum(&:good_days)
     expect(blocked.find { |step| step.id == "B.left" }.notes.map(&:to_s)).to include(
-      a_string_including("as one chord")
+      a_string_including("as a chord")
     )
     expect(blocked.find { |step| step.id == "B.right" }).to eq(
       usual
@@ -132,7 +132,7 @@ RSpec.describe Stairwell::Studio::Backwards do
     week = Stairwell::Studio::Workload.new(alone).planned_week
     expect(week.rows.filter_map(&:assignment_id).uniq).to eq([7])
     expect(week.left_out.map { |one| [one.assignment_id, one.why.to_s] }).to include(
-      [8, "it rests until 10 March, so that the piece due then is ready"]
+      [8, "resting until 10 March, to leave room for the piece due then"]
     )
     outlooks = Stairwell::Studio::Outlooks.new(alone).to_h
     expect(outlooks.fetch(8).planned).to be > due
@@ -146,7 +146,7 @@ RSpec.describe Stairwell::Studio::Backwards do
         piece(
           "title: Quiz\nbars: 12\ntempo: target 80\nsection A: 1-4\nsection B: 5-8\nsection C: 9-12",
           [heard("A.right"), heard("A.left")],
-          toward: Stairwell::Rows::Toward.new(due_on: due)
+          deadline: Stairwell::Rows::Deadline.new(due_on: due)
         )
       week = week([quiz], days: 3, minutes: 30)
       parts =
@@ -179,6 +179,6 @@ RSpec.describe Stairwell::Studio::Backwards do
       /has no date/
     )
     expect(backwards(having(due: nil))).not_to be_needed
-    expect(backwards(having(due: nil)).there.measures).to eq([])
+    expect(backwards(having(due: nil)).in_time.measures).to eq([])
   end
 end

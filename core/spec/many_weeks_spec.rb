@@ -15,35 +15,35 @@ RSpec.describe "Weeks of many students" do
 
   it "have no more rows than the student can hold in the head, and within their minutes" do
     beside = %i[warm_up sight_reading other_work]
-    seen.each do |one|
-      counted = one.week.rows.reject { |row| beside.include?(row.kind) }
-      expect(counted.size).to be <= limit(one.record)
-      one.week.days.each { |day| expect(day.minutes).to be <= day.budget }
+    seen.each do |sample|
+      counted = sample.week.rows.reject { |row| beside.include?(row.kind) }
+      expect(counted.size).to be <= limit(sample.record)
+      sample.week.days.each { |day| expect(day.minutes).to be <= day.budget }
     end
   end
 
   it "have a new row on all practice days but one" do
     new =
-      seen.flat_map do |one|
-        one
+      seen.flat_map do |sample|
+        sample
           .week
           .rows
           .select { |row| row.kind == :new }
-          .map { |row| one.week.days.size - one.week.cells(row).size }
+          .map { |row| sample.week.days.size - sample.week.cells(row).size }
       end
     expect(new.size).to be > students
     expect(new.count { |missing| missing <= 1 }.fdiv(new.size)).to be >= 0.95
   end
 
   it "never have a step twice a day, nor one that is superseded" do
-    seen.each do |one|
-      one.week.days.each { |day| expect(day.steps.map(&:key).uniq.size).to eq(day.steps.size) }
-      one
+    seen.each do |sample|
+      sample.week.days.each { |day| expect(day.steps.map(&:key).uniq.size).to eq(day.steps.size) }
+      sample
         .week
         .days
         .flat_map(&:steps)
         .each do |item|
-          piece = one.record.piece(item.assignment_id)
+          piece = sample.record.piece(item.assignment_id)
           expect(superseded(piece, item.step_id)).to eq([])
         end
     end
@@ -81,15 +81,15 @@ RSpec.describe "Weeks of many students" do
 
   it "offer the next section where what is needed leaves more than a quarter of the minutes" do
     offered =
-      seen.select do |one|
-        one.record.pieces.any? do |piece|
+      seen.select do |sample|
+        sample.record.pieces.any? do |piece|
           piece.progress.introductions.any? { |_, shown| !shown }
-        end && one.week.days.any? &&
-          one.week.days.sum(&:minutes) < one.week.days.sum(&:budget) * 3 / 4r
+        end && sample.week.days.any? &&
+          sample.week.days.sum(&:minutes) < sample.week.days.sum(&:budget) * 3 / 4r
       end
     expect(offered.size).to be > 0
     expect(
-      offered.reject { |one| one.week.limits.any? { |limit| limit.kind == :introduce } }
+      offered.reject { |sample| sample.week.limits.any? { |limit| limit.kind == :introduce } }
     ).to eq([])
   end
 end

@@ -33,16 +33,16 @@ RSpec.describe "Twelve thin weeks" do
   def said(record) =
     Stairwell::Studio::Concerns
       .of(record, {}, week: nil)
-      .select { |one| one.kind == :thin }
-      .map { |one| one.text.to_s }
+      .select { |concern| concern.kind == :thin }
+      .map { |concern| concern.text.to_s }
 
   it "are told, with a smaller week" do
     found = said(having(kept: 2))
     expect(found.size).to eq(1)
     expect(found.first).to start_with("practised on 2").and(
-      end_with("stands at 0 %. A smaller week may help: 2 rows and 10 minutes a day")
+      end_with("is at 0%. Try a smaller week: 2 rows, 10 minutes a day")
     )
-    expect(said(having(kept: 1, rows_a_week: 9)).first).to end_with("4 rows and 10 minutes a day")
+    expect(said(having(kept: 1, rows_a_week: 9)).first).to end_with("4 rows, 10 minutes a day")
   end
 
   it "are none where more days were kept, the piece is newer, or it has grown" do

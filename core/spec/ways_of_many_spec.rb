@@ -33,7 +33,7 @@ RSpec.describe "What would help many students" do
     found = 0
     (Slow.whole? ? 200 : 3).times do |seed|
       record = late(seed) or next
-      piece = record.pieces.find { |one| one.due_on && one.progress.steps.any? } or next
+      piece = record.pieces.find { |piece| piece.due_on && piece.progress.steps.any? } or next
       found += expect_sooner(record, piece).size
     end
     expect(found).to be > 0

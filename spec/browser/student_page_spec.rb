@@ -41,7 +41,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     expect(page).to have_css("h3", text: "The usual plan")
     expect(page).to have_css("h3", text: "Backwards from the date")
     expect(page).to have_text(/Ready \d+ \w+ if no day is missed/, count: 2)
-    expect(page).to have_text("at 63 instead of the target tempo")
+    expect(page).to have_text("aim for 63")
     expect_accessible
     click_button "Use this plan"
     expect(page).to have_css("[role=group]", text: "Planned backwards from its date:")

@@ -206,7 +206,7 @@ RSpec.describe "The week by hand" do
     way = within(find("[role=group][aria-label='What would help:']")) { find_button(match: :first) }
     date = way.text[/\d+ \w+\z/]
     way.click
-    expect(page).to have_text("all but certainly by #{date}")
+    expect(page).to have_text("very likely by #{date}")
     expect(page).to have_no_text("and it may be later")
     expect(page).to have_no_css("[aria-label='What would help:']")
   end

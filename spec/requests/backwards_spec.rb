@@ -27,9 +27,7 @@ RSpec.describe "Backwards from a date" do
     usual, there = shown.values_at("usual", "there").map { |way| way["outlook"]["planned"] }
     expect(usual).to eq(before["outlook"]["planned"])
     expect(there).to be < usual
-    expect(shown["measures"].first).to eq(
-      { "id" => "slower", "words" => "at 63 instead of the target tempo" }
-    )
+    expect(shown["measures"].first).to eq({ "id" => "slower", "words" => "aim for 63" })
     expect(shown["there"]["rows"].map { |row| row["days"].size }.uniq).to eq([5])
     expect(now).to eq(before)
   end

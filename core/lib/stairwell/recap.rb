@@ -94,11 +94,12 @@ module Stairwell
       end
 
       def went(heard)
-        hard = heard.select { |one| one.result == :not_yet }.map(&:title)
-        good = heard.select { |one| GOOD.include?(one.result) && !hard.include?(one.title) }
-        whole = good.select { |one| one.hands == :both }.map(&:title)
-        good = good.reject { |one| one.hands != :both && whole.include?(one.title) }
-        good = good.uniq { |one| [one.title, one.hands] }.last(Constants::RECAP_TITLES)
+        hard = heard.select { |outcome| outcome.result == :not_yet }.map(&:title)
+        good =
+          heard.select { |outcome| GOOD.include?(outcome.result) && !hard.include?(outcome.title) }
+        whole = good.select { |outcome| outcome.hands == :both }.map(&:title)
+        good = good.reject { |outcome| outcome.hands != :both && whole.include?(outcome.title) }
+        good = good.uniq { |outcome| [outcome.title, outcome.hands] }.last(Constants::RECAP_TITLES)
         return if good.empty?
 
         by_hands = good.group_by(&:hands).sort_by { |hands, _| (hands == :both) ? 0 : 1 }
@@ -115,13 +116,13 @@ module Stairwell
 
       def did_not(heard) =
         heard
-          .select { |one| one.result == :not_yet }
+          .select { |outcome| outcome.result == :not_yet }
           .uniq(&:title)
           .first(Constants::RECAP_TITLES)
-          .map do |one|
-            title = Phrase.capital(with_hands(one.hands, [one.title]))
-            if one.simplification
-              say(:easier, title: title, form: one.simplification)
+          .map do |outcome|
+            title = Phrase.capital(with_hands(outcome.hands, [outcome.title]))
+            if outcome.simplification
+              say(:easier, title: title, form: outcome.simplification)
             else
               say(:did_not_go, title: title)
             end

@@ -3,7 +3,7 @@
 require_relative "rows/part"
 require_relative "rows/row"
 require_relative "rows/ahead"
-require_relative "rows/toward"
+require_relative "rows/deadline"
 require_relative "rows/piece"
 require_relative "rows/limits"
 require_relative "rows/beside"

@@ -16,7 +16,7 @@ module Charts
     routine: "hand_by_hand",
     introduce_first: false,
     target: 76,
-    toward: nil,
+    deadline: nil,
     **choices
   )
     map = page(text)
@@ -31,7 +31,7 @@ module Charts
       title: map.title,
       progress: Progress.piece(steps, events, introduce_first: introduce_first),
       turns: map.sections.map(&:label),
-      toward: toward
+      deadline: deadline
     )
   end
 

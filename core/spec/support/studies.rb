@@ -117,14 +117,16 @@ class Studies
         .progress
         .standings
         .values
-        .select { |one| played.include?(one.step.id) && one.days.any? && !one.done? }
-        .group_by { |one| one.step.section || one.step.id }
+        .select do |standing|
+          played.include?(standing.step.id) && standing.days.any? && !standing.done?
+        end
+        .group_by { |standing| standing.step.section || standing.step.id }
         .values
         .map(&:last)
     results =
-      reached.map do |one|
+      reached.map do |standing|
         Progress::LessonResult.new(
-          step_id: one.step.id,
+          step_id: standing.step.id,
           date: @record.today,
           result: %i[steady steady steady secure shaky not_yet].sample(random: @random),
           at: @record.moment

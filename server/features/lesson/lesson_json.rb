@@ -85,7 +85,7 @@ module Stairwell
                 piece: one.title,
                 late: outlook.late?,
                 due_on: outlook.due_on&.to_s,
-                **outlook.said.except(:planned)
+                **outlook.to_display.except(:planned)
               }
           end
         end

@@ -8,8 +8,10 @@ module Stairwell
       # - `picture`, `starts`, `actions`: of the first thing in it, see {SheetJson}
       PaperRow =
         Stairwell.value(:id, :title, :text, :cells, picture: [], starts: [], actions: []) do
-          # @return [Integer] lines of the fullest cell
-          def most_lines = cells.map { |cell| cell.lines.size }.max || 0
+          # @yieldparam line [String] of a cell
+          # @yieldreturn [Numeric] points it takes
+          # @return [Numeric] points of the fullest cell
+          def fullest(&) = cells.map { |cell| cell.lines.sum(&) }.max || 0
         end
 
       # What stands in it on a day, line by line, and whether it's done.
@@ -74,8 +76,9 @@ module Stairwell
 
           several = beside.filter_map { |other| other[:section] }.uniq.size > 1
           section = thing[:section] if several && row&.fetch(:kind)&.to_s != "grow"
+          stage = thing[:stage] unless row && thing[:stage].to_s.casecmp?(row[:title].to_s)
           [
-            [section, thing[:stage], "×#{thing[:repetitions]}"].compact.join(" "),
+            [section, stage, "×#{thing[:repetitions]}"].compact.join(" "),
             (WeekWords.tempo(thing) if thing[:tempo] && thing[:kind] == "step")
           ].compact
         end

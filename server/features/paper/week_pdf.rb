@@ -187,7 +187,7 @@ module Stairwell
           (@pdf.bounds.width * DAYS_SHARE / [sheet[:days].size, 1].max).clamp(30, WIDEST)
 
         # Share of the width that is the days', and points of a column at the most.
-        DAYS_SHARE, WIDEST = 0.58, 66
+        DAYS_SHARE, WIDEST = 0.58, 92
 
         attr_reader :left
 
@@ -224,9 +224,15 @@ module Stairwell
 
         def height(row, size, keys: @keys)
           words = words_height(row, size) + ((keys && row.starts.any?) ? 22 : 0)
-          [words, picture_height(row), row.most_lines * (size + 2), (@pictures ? ACTION : 0)].max +
-            FREE
+          cells = row.fullest { |line| line_height(line, size) }
+          [words, picture_height(row), cells, (@pictures ? ACTION : 0)].max + FREE
         end
+
+        # A line that is wider than its cell goes on below, as large as the rest.
+        def line_height(line, size) =
+          @heights[[line, size]] ||= @pdf.height_of(line, size: size, width: cell_wide) + 2
+
+        def cell_wide = @column - BOX - 6
 
         # Setting words is what a page costs: each size of a row is tried once.
         def words_height(row, size)
@@ -274,17 +280,12 @@ module Stairwell
           @pdf.line_width 0.7
           @pdf.stroke_rectangle([x, y], BOX, BOX)
           @pdf.fill_rectangle([x + 2, y - 2], BOX - 4, BOX - 4) if cell.done && !@empty
-          cell.lines.each_with_index do |line, at|
-            @pdf.text_box(
-              line,
-              at: [x + BOX + 3, y + 1 - at * (@size + 2)],
-              width: @column - BOX - 6,
-              height: @size + 3,
-              size: @size,
-              overflow: :shrink_to_fit,
-              min_font_size: 6
-            )
-          end
+          cell
+            .lines
+            .inject(y + 1) do |top, line|
+              @pdf.text_box(line, at: [x + BOX + 3, top], width: cell_wide, size: @size)
+              top - line_height(line, @size)
+            end
         end
       end
     end

@@ -22,11 +22,21 @@ module Stairwell
             )
           done = steps.reverse.filter_map { |step| step[:done_when] }.first
           [
-            *steps.flat_map { |step| step[:notes] }.uniq.first(NOTES),
+            *shared_notes(steps).first(NOTES),
             (Phrase["server.paper.week_pdf.start", starts: begin_on] if starts.any?),
             (Phrase["server.paper.week_pdf.done_when", done: done] if done)
           ].compact.join(" ")
         end
+
+        # What holds for all sections of a row; of one of them it would be read as that of all.
+        # @param steps [Array<Hash>]
+        # @return [Array<String>]
+        def shared_notes(steps) =
+          steps
+            .group_by { |step| step[:section] }
+            .values
+            .map { |of_section| of_section.flat_map { |step| step[:notes] }.uniq }
+            .inject(:&)
 
         # Notes of a row that are printed. Own choice.
         NOTES = 2

@@ -30,15 +30,15 @@ module Stairwell
           record = @records.find(id)
           piece = record.piece(assignment_id)
           plan = Studio::Backwards.new(record, piece)
-          there = plan.there
-          eased = plan.with(there.measures).piece(assignment_id)
+          in_time = plan.in_time
+          eased = plan.with(in_time.measures).piece(assignment_id)
           {
             needed: plan.needed?,
             usual: way(plan.usual),
-            there: way(there),
+            there: way(in_time),
             measures:
-              there.measures.map do |one|
-                { id: one, words: Studio::Backwards.words(one, eased).to_s }
+              in_time.measures.map do |measure|
+                { id: measure, words: Studio::Backwards.words(measure, eased).to_s }
               end
           }
         end

@@ -77,7 +77,7 @@ module Stairwell
 
         # @param one [Studio::Outlook]
         # @return [Hash] see the contract's Outlook
-        def self.outlook(one) = one.said.merge(due_on: one.due_on&.to_s, late: one.late?)
+        def self.outlook(one) = one.to_display.merge(due_on: one.due_on&.to_s, late: one.late?)
 
         private
 

@@ -134,7 +134,7 @@ module Stairwell
             minutes: found.steps.sum(0r, &:work).to_f,
             practice_days: found.finish.days,
             finish: found.finish.date&.to_s,
-            **found.outlook.said.except(:planned),
+            **found.outlook.to_display.except(:planned),
             late: found.outlook.late?,
             others: record.pieces.size,
             titles: found.steps.map(&:title),

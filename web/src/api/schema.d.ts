@@ -3349,11 +3349,15 @@ export interface components {
             from: number;
             to: number;
         }[];
+        /**
+         * @description done: all of it is steady; distant: more than a year at this pace, so that no date is given; never: one step fits into no practice day
+         * @enum {string}
+         */
+        OutlookState: "done" | "dated" | "distant" | "never";
         Outlook: {
             /** @description With every day kept */
             planned: string | null;
-            /** @description Whether it likely takes more than a year at this pace: a date more than a year away is null */
-            over_a_year: boolean;
+            state: components["schemas"]["OutlookState"];
             /** @description As the student practises, in half of the futures */
             likely: string | null;
             /** @description In 85 of 100 futures */
@@ -3706,7 +3710,7 @@ export interface components {
             recap: string;
             outlooks: {
                 piece: string;
-                over_a_year: boolean;
+                state: components["schemas"]["OutlookState"];
                 likely: string | null;
                 cautious: string | null;
                 due_on: string | null;
@@ -3830,7 +3834,7 @@ export interface components {
             concerns: components["schemas"]["Concerns"];
             outlooks: {
                 piece: string;
-                over_a_year: boolean;
+                state: components["schemas"]["OutlookState"];
                 likely: string | null;
                 cautious: string | null;
                 due_on: string | null;
@@ -5896,8 +5900,7 @@ export interface operations {
                         /** @description null when a step fits into no day */
                         practice_days: number | null;
                         finish: string | null;
-                        /** @description Whether it likely takes more than a year at this pace */
-                        over_a_year?: boolean;
+                        state?: components["schemas"]["OutlookState"];
                         /** @description Beside the other pieces, as on the student's page afterwards */
                         likely?: string | null;
                         cautious?: string | null;

@@ -11,14 +11,16 @@ module Stairwell
       def learnt
         standings
           .values
-          .select { |one| one.good_dates.any? }
-          .group_by { |one| one.step.kind }
+          .select { |standing| standing.good_dates.any? }
+          .group_by { |standing| standing.step.kind }
           .transform_values do |all|
-            own = all.reject { |one| Practice::Simplification.form?(one.step.id) }
+            own = all.reject { |standing| Practice::Simplification.form?(standing.step.id) }
             Planning::Habit::Learnt.new(
-              taken: all.sum(0r) { |one| one.good_dates.size.to_r },
+              taken: all.sum(0r) { |standing| standing.good_dates.size.to_r },
               gained:
-                own.sum(0r) { |one| Rational(one.step.good_days * one.credited, one.good_days) },
+                own.sum(0r) do |standing|
+                  Rational(standing.step.good_days * standing.credited, standing.good_days)
+                end,
               steps: own.size
             )
           end
@@ -29,13 +31,15 @@ module Stairwell
       def tried
         standings
           .values
-          .map do |one|
+          .map do |standing|
             [
-              one.days.keys.count { |date| one.steady_on.nil? || date <= one.steady_on },
-              one.good_dates.size
+              standing.days.keys.count do |date|
+                standing.steady_on.nil? || date <= standing.steady_on
+              end,
+              standing.good_dates.size
             ]
           end
-          .inject([0, 0]) { |sum, one| sum.zip(one).map(&:sum) }
+          .inject([0, 0]) { |sum, counts| sum.zip(counts).map(&:sum) }
       end
 
       # @return [Array<Timing::Day>] what the taps of each step and day say of its time
@@ -73,8 +77,8 @@ module Stairwell
       def days_taken
         standings
           .values
-          .select { |one| one.done? && one.good_dates.any? }
-          .map { |one| [one.good_dates.size, one.step.good_days] }
+          .select { |standing| standing.done? && standing.good_dates.any? }
+          .map { |standing| [standing.good_dates.size, standing.step.good_days] }
       end
 
       private
@@ -84,11 +88,14 @@ module Stairwell
       def heard_logs
         standings
           .values
-          .select { |one| one.done? && results_of(one.step.id).any? }
-          .reject { |one| Practice::Simplification.form?(one.step.id) }
-          .map do |one|
-            days = one.days.keys.count { |date| one.steady_on.nil? || date <= one.steady_on }
-            Math.log([days, 1].max.fdiv(one.step.good_days))
+          .select { |standing| standing.done? && results_of(standing.step.id).any? }
+          .reject { |standing| Practice::Simplification.form?(standing.step.id) }
+          .map do |standing|
+            days =
+              standing.days.keys.count do |date|
+                standing.steady_on.nil? || date <= standing.steady_on
+              end
+            Math.log([days, 1].max.fdiv(standing.step.good_days))
           end
       end
     end

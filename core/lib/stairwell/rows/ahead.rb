@@ -5,12 +5,12 @@ module Stairwell
     # What is done by each day of a week if every day goes well.
     class Ahead
       # @param standings [Hash{String => Progress::Standing}] by step id
-      # @param toward [Toward, nil] where it has to be ready by a date
+      # @param deadline [Deadline, nil] where it has to be ready by a date
       # @yieldparam standing [Progress::Standing]
       # @yieldreturn [Integer] good days it still takes
-      def initialize(standings, toward: nil)
+      def initialize(standings, deadline: nil)
         @standings = standings
-        @toward = toward
+        @deadline = deadline
         @left = standings.transform_values { |standing| standing.done? ? 0 : yield(standing) }
         @first_left = @left
         @left = @left.dup
@@ -87,8 +87,8 @@ module Stairwell
       # Toward a date stages share a day where they have to, rungs of a ladder always; and the whole
       # takes the place of joins and joined spans.
       def hurried?(step, id, day, today)
-        return false unless @toward
-        return true if today.include?(id) && (@toward.same_day || step.marks.any?)
+        return false unless @deadline
+        return true if today.include?(id) && (@deadline.same_day || step.marks.any?)
 
         need = @standings[id]&.step
         !need.nil? && Piece.bridge?(need) &&

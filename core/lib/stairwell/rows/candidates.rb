@@ -37,7 +37,7 @@ module Stairwell
         [
           *hard_places(piece),
           *new_sections(piece),
-          *(growing unless piece.toward),
+          *(growing unless piece.deadline),
           Whole.new(piece, @days),
           *kept(piece, growing)
         ].reject { |work| @without.include?(work.id) || @same_as&.none?(work.id) }
@@ -53,8 +53,8 @@ module Stairwell
         end
       end
 
-      # If a piece has one row only: what is new rather than a hard place in it. Where nothing is new,
-      # what there is to learn rather than what goes already; else it would never come to its end.
+      # If a piece has one row only: what is new rather than a hard place in it. Where nothing is
+      # new, what there is to learn rather than what goes already; else it would never end.
       def first_things_first(works)
         new, others = works.partition { |work| work.kind == :new }
         new.any? ? new + others : others.partition(&:learning?).flatten
@@ -91,7 +91,7 @@ module Stairwell
       def together(piece)
         left = piece.in_hand.reject { |label| piece.hard_place_in?(label) && piece.played?(label) }
         groups = []
-        rows = piece.toward ? @limits.new_rows : 1
+        rows = piece.deadline ? @limits.new_rows : 1
         while left.any? && groups.size < rows
           groups << piece.first_labels(left, @limits.new_bars)
           left -= groups.last

@@ -51,7 +51,7 @@ module Stairwell
 
       # Not more stages at once than one can keep in mind; one more where they share days.
       def first_stages(steps) =
-        steps.first(Constants::STAGES_AT_ONCE + (piece.toward&.same_day ? 1 : 0))
+        steps.first(Constants::STAGES_AT_ONCE + (piece.deadline&.same_day ? 1 : 0))
 
       # Stages of one sitting, those that aren't done when the week begins.
       def rungs(label)

@@ -4,13 +4,13 @@ module Stairwell
   module Rows
     # A piece in hand, its steps sorted by the kind of row they belong to.
     class Piece
-      attr_reader :id, :title, :progress, :timing, :toward, :rests_until
+      attr_reader :id, :title, :progress, :timing, :deadline, :rests_until
 
       # @param progress [Progress::Piece]
       # @param turns [Array<String>] labels of its sections in the order in which they are learnt
       # @param timing [Progress::Timing] what the student takes beside the estimates
       # @param pace [Numeric] days it really takes for one estimated
-      # @param toward [Toward, nil] where it is planned backwards from a date
+      # @param deadline [Deadline, nil] where it is planned backwards from a date
       # @param rests_until [Date, nil] where another piece comes first until then
       def initialize(
         id:,
@@ -19,7 +19,7 @@ module Stairwell
         turns: [],
         timing: Progress::Timing.new,
         pace: 1,
-        toward: nil,
+        deadline: nil,
         rests_until: nil
       )
         @id = id
@@ -28,7 +28,7 @@ module Stairwell
         @turns = turns
         @timing = timing
         @pace = pace
-        @toward = toward
+        @deadline = deadline
         @rests_until = rests_until
         @standings = progress.standings
         begin_week
@@ -39,8 +39,9 @@ module Stairwell
       def taking(days)
         taken =
           with_standings(
-            @standings.to_h do |id, one|
-              [id, (days[id] && !one.done?) ? one.with(good_days: one.credited + days[id]) : one]
+            @standings.to_h do |id, standing|
+              left = days[id] unless standing.done?
+              [id, left ? standing.with(good_days: standing.credited + left) : standing]
             end
           )
         taken.tap(&:as_estimated)
@@ -49,12 +50,19 @@ module Stairwell
       # @return [Piece] as the week that was laid out leaves it
       def after_week =
         with_standings(
-          @standings.to_h do |id, one|
-            next id, one if one.done?
+          @standings.to_h do |id, standing|
+            next id, standing if standing.done?
 
             credited = ahead.good_days(id)
-            state = ahead.done?(id) ? :steady : ((credited.positive? && :begun) || one.state)
-            [id, one.with(credited: credited, state: state, fallen: one.fallen && !ahead.done?(id))]
+            state = ahead.done?(id) ? :steady : ((credited.positive? && :begun) || standing.state)
+            [
+              id,
+              standing.with(
+                credited: credited,
+                state: state,
+                fallen: standing.fallen && !ahead.done?(id)
+              )
+            ]
           end
         )
 
@@ -89,7 +97,8 @@ module Stairwell
       attr_reader :ahead
 
       # @return [void]
-      def begin_week = @ahead = Ahead.new(@standings, toward: toward) { |one| left(one) }
+      def begin_week =
+        @ahead = Ahead.new(@standings, deadline: deadline) { |standing| left(standing) }
 
       # @param date [Date]
       # @return [Boolean] whether it rests that day
@@ -151,7 +160,9 @@ module Stairwell
       # @return [Boolean] whether all of its core was played before
       def played?(label)
         core(label).all? do |step|
-          @standings[step.id].then { |one| one.done? || one.state == :begun || one.last_result }
+          @standings[step.id].then do |standing|
+            standing.done? || standing.state == :begun || standing.last_result
+          end
         end
       end
 
@@ -213,7 +224,9 @@ module Stairwell
       def played_on(label)
         path(label)
           .map { |step| @standings[step.id] }
-          .flat_map { |one| [one.days.keys.max, one.last_result&.date, one.steady_on] }
+          .flat_map do |standing|
+            [standing.days.keys.max, standing.last_result&.date, standing.steady_on]
+          end
           .compact
           .max
       end
@@ -260,12 +273,12 @@ module Stairwell
       end
 
       # @return [Boolean] whether anything of it is left to learn
-      def open? = @standings.values.any? { |one| !one.done? }
+      def open? = @standings.values.any? { |standing| !standing.done? }
 
-      # @return [Boolean] whether nothing is, once the week that is laid out was played; toward a
+      # @return [Boolean] whether nothing is, once the week that is laid out was played; before a
       #   date it's enough that the whole goes
       def over?
-        last = (toward && whole.any?) ? whole.map(&:id) : @standings.keys
+        last = (deadline && whole.any?) ? whole.map(&:id) : @standings.keys
         last.all? { |id| ahead.done?(id) }
       end
 
@@ -276,7 +289,7 @@ module Stairwell
       # The days that are left are known: neither the pace nor the hurry changes them.
       def as_estimated
         @pace = 1
-        @toward = toward&.with(one_day: false)
+        @deadline = deadline&.with(one_day: false)
         begin_week
       end
 
@@ -288,7 +301,7 @@ module Stairwell
 
       private
 
-      # Names of sections and stages that the teacher hasn't introduced, in the order of their turns.
+      # Names of sections and stages that the teacher hasn't introduced yet, in their turns.
       def hidden
         @hidden ||=
           begin
@@ -311,7 +324,7 @@ module Stairwell
         left = [standing.good_days - standing.credited, 0].max
         return left if left.zero?
 
-        toward&.one_day ? 1 : [1, (@pace * left).round].max
+        deadline&.one_day ? 1 : [1, (@pace * left).round].max
       end
 
       def steps = @steps ||= @standings.values.map(&:step)

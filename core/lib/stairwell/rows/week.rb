@@ -135,7 +135,7 @@ module Stairwell
       def begun_too_late?(part, day)
         piece = part.piece
         section = part.step&.section
-        section && piece.toward&.too_late?(@days[day - 1].date) &&
+        section && piece.deadline&.too_late?(@days[day - 1].date) &&
           piece.path(section).none? { |step| piece.ahead.played_before?(step.id, day) }
       end
 

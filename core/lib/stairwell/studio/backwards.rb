@@ -22,8 +22,8 @@ module Stairwell
       CHOICES = %w[learnt_at memory pedal repeats texture without].freeze
       private_constant :CHOICES
 
-      # One way to learn a piece: what is left out or made easier, and when it is ready.
-      Way = Stairwell.value(:measures, :outlook, :week)
+      # One plan for a piece: what is left out or made easier, when it is ready, its first week.
+      Plan = Stairwell.value(:measures, :outlook, :week)
 
       class << self
         # @param piece [PieceInHand]
@@ -35,12 +35,12 @@ module Stairwell
         def alone?(piece) = !piece.due_on.nil? && taken(piece).include?("others_rest")
 
         # @param piece [PieceInHand]
-        # @return [Rows::Toward, nil] nil where it is planned as usual
-        def toward(piece)
+        # @return [Rows::Deadline, nil] nil where it is planned as usual
+        def deadline(piece)
           measures = taken(piece)
           return if measures.empty? || piece.due_on.nil?
 
-          Rows::Toward.new(
+          Rows::Deadline.new(
             due_on: piece.due_on,
             same_day: measures.include?("same_day"),
             one_day: measures.include?("one_day")
@@ -129,11 +129,11 @@ module Stairwell
       # @return [Boolean] whether the usual path doesn't get there with every day kept
       def needed? = !@due.nil? && !reaches?([])
 
-      # @return [Way] as it is usually learnt
-      def usual = way([])
+      # @return [Plan] as it is usually learnt
+      def usual = plan([])
 
-      # @return [Way] that gets there, or comes as near as it can
-      def there = way(measures)
+      # @return [Plan] that gets there, or comes as near as it can
+      def in_time = plan(measures)
 
       # What is needed: each as far as it brings the piece nearer, until it is there in time.
       # @return [Array<String>]
@@ -174,9 +174,9 @@ module Stairwell
 
       private
 
-      def way(measures)
+      def plan(measures)
         record = with(measures)
-        Way.new(
+        Plan.new(
           measures: measures,
           outlook: Outlooks.new(record).to_h.fetch(@piece.id),
           week: Workload.new(record).planned_week

@@ -16,7 +16,7 @@ module Stairwell
         attention = Progress::Attention.new(record.today)
         record.pieces.each do |one|
           outlook = outlooks[one.id]
-          attention.forecast(one.title, outlook.cautious, one.due_on) if outlook
+          attention.forecast(one.title, outlook.cautious, one.due_on) if outlook&.late?
           attention.piece(one.title, one.progress, looked_after: looked_after?(one, week))
         end
         SetAside

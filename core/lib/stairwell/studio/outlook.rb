@@ -3,28 +3,46 @@
 module Stairwell
   module Studio
     # When a piece will be ready: with every day kept, likely (in half of the futures), and with
-    # caution; whether that is late. `stretch` is what the way to these dates was multiplied with
-    # because of those that were promised before.
+    # caution; whether that is late.
+    #
+    # - `done`: whether all of it is steady already
+    # - `stretch`: what the way to these dates was multiplied with because of earlier promises
     Outlook =
-      Stairwell.value(:planned, :likely, :cautious, due_on: nil, stretch: 1.0, today: nil) do
+      Stairwell.value(
+        :planned,
+        :likely,
+        :cautious,
+        due_on: nil,
+        stretch: 1.0,
+        today: nil,
+        done: false
+      ) do
         # @return [Boolean]
-        def late? = !due_on.nil? && (cautious.nil? || cautious > due_on)
+        def late? = !done && !due_on.nil? && (cautious.nil? || cautious > due_on)
 
-        # @return [Boolean] whether it likely takes more than a year at this pace; no date is said
-        #   then
-        def over_a_year? = far?(likely)
+        # @return [Symbol] :done, :never where some step fits into no day, :distant where it likely
+        #   takes more than a year at this pace, else :dated
+        def state
+          return :done if done
+          return :never if likely.nil?
 
-        # What is told of it: a date more than a year away isn't one.
-        # @return [Hash{Symbol => Object}] :planned, :likely and :cautious as dates in text or nil,
-        #   :over_a_year
-        def said =
-          %i[planned likely cautious]
-            .to_h { |name| [name, date(name)&.to_s] }
-            .merge(over_a_year: over_a_year?)
+          far?(likely) ? :distant : :dated
+        end
+
+        # What is shown of it: only days within a year are shown as dates.
+        # @return [Hash{Symbol => String, nil}]
+        def to_display =
+          {
+            state: state.to_s,
+            **%i[planned likely cautious].to_h { |name| [name, date(name)&.to_s] }
+          }
 
         # @param name [Symbol] :planned, :likely or :cautious
-        # @return [Date, nil] nil where it is so far off that it isn't said
-        def date(name) = ((date = public_send(name)) && !far?(date)) ? date : nil
+        # @return [Date, nil] nil where it is so far off that it isn't shown
+        def date(name)
+          date = public_send(name)
+          date unless done || far?(date)
+        end
 
         private
 

@@ -94,7 +94,8 @@ module Stairwell
           cautious: found.cautious,
           due_on: piece.due_on,
           stretch: @record.settings.promises.stretch,
-          today: @record.today
+          today: @record.today,
+          done: piece.progress.standings.each_value.all?(&:done?)
         )
     end
   end

@@ -85,7 +85,7 @@ module Stairwell
               turns: SectionOrder.sections(piece),
               timing: @load.timing,
               pace: piece.progress.pace,
-              toward: Backwards.toward(piece),
+              deadline: Backwards.deadline(piece),
               rests_until: (alone.due_on if alone && alone != piece)
             )
           end

@@ -75,6 +75,7 @@ export function Cell({ at, item, row, drawn, dragged }: Props) {
 /** Its stage; of several sections in a row, which one. */
 function named(row: Schemas["WeekRow"], step: Schemas["WeekItem"] | null) {
   if (!step || step.kind === "run") return step?.title;
+  if (step.stage?.toLowerCase() === row.title.toLowerCase()) return null;
   if (row.kind === "grow") return step.stage;
   const section = step.section !== row.title && row.kind !== "hard_place" && step.section;
   if (row.kind === "keep_fresh") return section;

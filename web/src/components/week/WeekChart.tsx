@@ -134,7 +134,8 @@ function Line({ row, week, drawn, severalPieces, dragged, over }: LineProps) {
   const places = week.days
     .flatMap((day) => inRow(day, row))
     .map((item) => ("place" in item ? item.place : null));
-  const place = new Set(places).size === 1 ? places[0] : null;
+  const place = new Set(places).size === 1 && row.kind !== "whole" ? places[0] : null;
+  const where = [severalPieces ? row.piece : null, place].filter(Boolean);
   return (
     <Box role="row" display="contents">
       <Box role="rowheader" borderTop="1px solid" borderColor="line" py="8px" pr="8px">
@@ -144,11 +145,11 @@ function Line({ row, week, drawn, severalPieces, dragged, over }: LineProps) {
               ◆{" "}
             </Text>
           )}
-          {severalPieces && row.piece ? `${row.piece}, ${row.title}` : row.title}
+          {row.title}
         </Text>
-        {place && (
+        {where.length > 0 && (
           <Text fontSize="sm" color="soft">
-            {place}
+            {where.join(", ")}
           </Text>
         )}
       </Box>

@@ -226,7 +226,7 @@ function Ready({
   return (
     <>
       {outlooks
-        .filter((one) => one.likely || one.over_a_year)
+        .filter((one) => one.state !== "never")
         .map((one) => (
           <Text key={one.piece} color={one.late ? "brick" : "soft"} textAlign="right">
             {named && `${one.piece} `}
@@ -236,7 +236,7 @@ function Ready({
                     likely: dayAndMonth(one.likely, today),
                     cautious: latest(one.cautious, today),
                   })
-                : t("dates.slow"),
+                : t(`outlook.${one.state}`),
               one.due_on && t("lesson.lesson_page.due", { day: dayAndMonth(one.due_on) }),
             ]
               .filter(Boolean)

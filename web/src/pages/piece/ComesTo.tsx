@@ -20,7 +20,7 @@ export function ComesTo({ trial }: { trial: Trial }) {
             day: dayAndMonth(trial.finish),
           })
         : t("piece.assign_piece.one_step_takes_longer_than_any")}{" "}
-      {trial.over_a_year && t("dates.slow")}
+      {trial.state === "distant" && t("outlook.distant")}
       {trial.likely &&
         t(`piece.assign_piece.${trial.others > 0 ? "likely_ready" : "likely_ready_alone"}`, {
           likely: dayAndMonth(trial.likely),

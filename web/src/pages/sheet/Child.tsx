@@ -92,7 +92,7 @@ function Rise({ items, at, onChoose }: RiseProps) {
       aria-label={t("sheet.child.the_day")}
     >
       {items.map((item, place) => (
-        <Box key={keyOf(item)} as="li" flex="1">
+        <Box key={keyOf(item)} as="li" flex="1" maxW="64px">
           <Flex
             as="button"
             aria-label={t("sheet.child.step", { number: place + 1, name: item.how })}

@@ -117,7 +117,7 @@ function Way({ title, way, today, children }: WayProps) {
       <Text fontSize="sm" mb="4px">
         {way.outlook.planned
           ? t("students.backwards.ready_if_kept", { day: dayAndMonth(way.outlook.planned, today) })
-          : t("dates.slow")}
+          : t(`outlook.${way.outlook.state}`)}
       </Text>
       {children}
       <Box as="table" w="100%" fontSize="sm" mt="6px" css={{ borderCollapse: "collapse" }}>

@@ -21,7 +21,7 @@ type Props = {
  * late, what would help, each with its date. */
 export function Outlook({ student, piece, today, restsOn }: Props) {
   const may = useMay();
-  const { planned, likely, cautious, over_a_year, due_on, late } = piece.outlook;
+  const { planned, state, likely, cautious, due_on, late } = piece.outlook;
   return (
     <Box mt="8px">
       <Text>
@@ -35,7 +35,7 @@ export function Outlook({ student, piece, today, restsOn }: Props) {
             </Text>
           </>
         ) : (
-          t(over_a_year ? "dates.slow" : "students.outlook.cannot_be_finished_as_things_are")
+          t(`outlook.${state}`)
         )}
         {due_on && (
           <Text as="span" color={late ? "brick" : "soft"} fontWeight={late ? 650 : 400}>
@@ -49,7 +49,9 @@ export function Outlook({ student, piece, today, restsOn }: Props) {
       </Text>
       {may("change") && (
         <>
-          {(late || over_a_year) && <Help student={student} piece={piece.id} today={today} />}
+          {(late || state === "distant") && (
+            <Help student={student} piece={piece.id} today={today} />
+          )}
           {due_on && (
             <Backwards
               key={piece.backwards.length > 0 ? "taken" : "usual"}

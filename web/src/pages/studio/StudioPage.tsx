@@ -224,7 +224,7 @@ function Ready({ one }: { one: Row["outlooks"][number] | undefined }) {
             likely: dayAndMonth(one.likely),
             cautious: latest(one.cautious, one.likely),
           })
-        : t(one.over_a_year ? "dates.slow" : "studio.studio_page.cannot_be_finished_as_things_are")}
+        : t(`outlook.${one.state}`)}
       {one.due_on && ` · ${t("studio.studio_page.due", { day: dayAndMonth(one.due_on) })}`}
     </Text>
   );

@@ -7,7 +7,7 @@ module Stairwell
     # - `due_on`: that date; in the last days before it no section is begun
     # - `same_day`: whether stages that otherwise wait for a day share one
     # - `one_day`: whether one good day of each step is enough
-    Toward =
+    Deadline =
       Stairwell.value(:due_on, same_day: false, one_day: false) do
         # @param date [Date]
         # @return [Boolean] whether it is too late to begin something that day
