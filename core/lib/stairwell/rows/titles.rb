@@ -66,7 +66,7 @@ module Stairwell
 
       def grown(parts)
         runs, joined = parts.partition(&:in_a_run?)
-        return runs.last.title if joined.empty?
+        return Phrase.capital(runs.last.title) if joined.empty?
 
         labels = joined.map { |part| part.step.parts }.uniq
         if labels.one?

@@ -134,8 +134,10 @@ function Line({ row, week, drawn, severalPieces, dragged, over }: LineProps) {
   const places = week.days
     .flatMap((day) => inRow(day, row))
     .map((item) => ("place" in item ? item.place : null));
-  const place = new Set(places).size === 1 && row.kind !== "whole" ? places[0] : null;
-  const where = [severalPieces ? row.piece : null, place].filter(Boolean);
+  const place = new Set(places).size === 1 ? places[0] : null;
+  const where = [severalPieces ? row.piece : null, same(place, row.title) ? null : place].filter(
+    Boolean,
+  );
   return (
     <Box role="row" display="contents">
       <Box role="rowheader" borderTop="1px solid" borderColor="line" py="8px" pr="8px">
@@ -179,6 +181,9 @@ function Line({ row, week, drawn, severalPieces, dragged, over }: LineProps) {
     </Box>
   );
 }
+
+const same = (text: string | null | undefined, title: string) =>
+  text?.toLowerCase() === title.toLowerCase();
 
 const inRow = (day: Day, row: Row) =>
   [...day.warm_ups, ...day.items].filter((item) => item.row === row.id);

@@ -229,7 +229,7 @@ function Ready({
         .filter((one) => one.state !== "never")
         .map((one) => (
           <Text key={one.piece} color={one.late ? "brick" : "soft"} textAlign="right">
-            {named && `${one.piece} `}
+            {named && `${one.piece}${one.likely ? "" : ":"} `}
             {[
               one.likely
                 ? t("lesson.lesson_page.ready", {
