@@ -91,7 +91,7 @@ module Stairwell
         return true if today.include?(id) && (@deadline.same_day || step.marks.any?)
 
         need = @standings[id]&.step
-        !need.nil? && Piece.bridge?(need) &&
+        !need.nil? && Places.bridge?(need) &&
           need.needs.all? { |before| met?(step, before, day) || hurried?(step, before, day, today) }
       end
 

@@ -65,7 +65,7 @@ module Stairwell
       def hard_places(piece) =
         piece
           .hard_places
-          .group_by { |step| Piece.place(step) }
+          .group_by { |step| Places.of(step) }
           .values
           .reject { |steps| steps.all? { |step| piece.standing(step).done? } }
           .map { |steps| HardPlace.new(piece, @days, steps) }

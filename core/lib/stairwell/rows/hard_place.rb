@@ -15,7 +15,7 @@ module Stairwell
         @steps = steps
       end
 
-      def id = "#{super}/#{Piece.place(steps.first)}"
+      def id = "#{super}/#{Places.of(steps.first)}"
 
       def holds?(step) = steps.any? { |one| one.id == step.id }
 

@@ -1,9 +1,25 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 module Stairwell
   module Rows
-    # A piece in hand, its steps sorted by the kind of row they belong to.
+    # A piece in hand: its places, and how they stand.
     class Piece
+      extend Forwardable
+
+      # @!method path(label)
+      #   @return [Array<Practice::Step>] see {Places}, as the others
+      def_delegators :@places,
+                     :printed,
+                     :path,
+                     :core,
+                     :bars,
+                     :hard_places,
+                     :joining,
+                     :whole,
+                     :by_layers?
+
       attr_reader :id, :title, :progress, :timing, :deadline, :rests_until
 
       # @param progress [Progress::Piece]
@@ -31,6 +47,7 @@ module Stairwell
         @deadline = deadline
         @rests_until = rests_until
         @standings = progress.standings
+        @places = Places.new(progress.steps)
         begin_week
       end
 
@@ -107,42 +124,6 @@ module Stairwell
       # @return [Array<String>] labels of sections in the order in which they are learnt
       def sections = @sections ||= (@turns & printed) | printed
 
-      # @return [Array<String>] labels of sections in the order of the page
-      def printed =
-        @printed ||=
-          steps
-            .select(&:section)
-            .group_by(&:section)
-            .sort_by { |_, all| all.flat_map(&:spans).map(&:from).min }
-            .map(&:first)
-
-      # @param label [String]
-      # @return [Array<Practice::Step>] what is done on a section, in the order of the routine
-      def path(label) = paths.fetch(label, [])
-
-      # @param label [String]
-      # @return [Array<Practice::Step>] those of them that other places wait for
-      def core(label) = path(label).select { |step| needed_elsewhere.include?(step.id) }
-
-      # @param step [Practice::Step]
-      # @return [String] the key of its place, the same for all that is done there
-      def self.place(step) = step.id[/\A[^.]+/]
-
-      # @param step [Practice::Step]
-      # @return [Boolean] whether it puts sections together, short of the whole
-      def self.bridge?(step) = step.section.nil? && (step.join || step.id.match?(/\A[^.@]+\+/))
-
-      # @return [Array<Practice::Step>] at marked spots and hard joins
-      def hard_places =
-        @hard_places ||= steps.select { |step| spot?(step) || (step.join && step.hard) }
-
-      # @return [Array<Practice::Step>] the other joins, and joined spans
-      def joining =
-        @joining ||= steps.select { |step| !step.hard && (step.join || Piece.bridge?(step)) }
-
-      # @return [Array<Practice::Step>] of the whole piece, its lines and pages
-      def whole = @whole ||= steps.reject { |step| sorted.include?(step.id) }
-
       # @param label [String]
       # @return [Boolean] whether both hands are steady there now
       def steady?(label) = core(label).all? { |step| @standings[step.id].done? }
@@ -179,30 +160,10 @@ module Stairwell
         @in_hand ||= sections.select { |label| introduced?(label) && !steady?(label) }
       end
 
-      # @return [Boolean] whether the whole piece is learnt a layer at a time, each section by
-      #   section first: no section is finished before the next one begins
-      def by_layers?
-        return @by_layers unless @by_layers.nil?
-
-        of_whole = whole.map(&:id)
-        @by_layers =
-          paths.values.flatten.any? do |step|
-            needed_elsewhere.include?(step.id) && ((step.needs + step.after) & of_whole).any?
-          end
-      end
-
       # @return [Array<String>] sections that go, in the order of the page
       def known
         @known ||= printed.select { |label| path(label).any? && steady?(label) && !held?(label) }
       end
-
-      # @param label [String]
-      # @return [Integer] bars
-      def bars(label) =
-        (@bars ||= {})[label] ||= path(label)
-          .flat_map { |step| step.spans.flat_map(&:bars) }
-          .uniq
-          .size
 
       # @param label [String]
       # @return [Practice::Step] as it is played when it is kept fresh: the last of its steps that
@@ -311,8 +272,6 @@ module Stairwell
       end
 
       def with_standings(standings)
-        sorted
-        needed_elsewhere
         dup.tap do |copy|
           copy.standings = standings
           copy.forget
@@ -327,34 +286,7 @@ module Stairwell
         deadline&.one_day ? 1 : [1, (@pace * left).round].max
       end
 
-      def steps = @steps ||= @standings.values.map(&:step)
-
-      def paths =
-        @paths ||=
-          steps.select { |step| step.section && !spot?(step) && !step.join }.group_by(&:section)
-
       def held?(label) = path(label).any? { |step| @standings[step.id].held? }
-
-      def spot?(step) = step.id.start_with?("spot@")
-
-      def sorted = @sorted ||= [hard_places, joining, *paths.values].flatten.to_set(&:id)
-
-      # Steps of sections that joins rest on, or the whole where there is none.
-      def needed_elsewhere
-        @needed_elsewhere ||=
-          begin
-            joins = steps.select { |step| step.join || Piece.bridge?(step) }
-            roots = joins.empty? ? whole : joins
-            by_id = steps.to_h { |step| [step.id, step] }
-            found = roots.flat_map { |step| step.needs + step.after }
-            all = Set.new
-            all << found.last && found.concat(waits(by_id[found.pop], all)) while found.any?
-            all.empty? ? paths.values.flatten.to_set(&:id) : all
-          end
-      end
-
-      def waits(step, known) =
-        step ? (step.needs + step.after).reject { |id| known.include?(id) } : []
 
       # Exact minutes, longer while it is new.
       def minutes_once(step)

@@ -48,7 +48,7 @@ module Stairwell
       # As one says it: what was put together by its ends, and of a section that is learnt aspect by
       # aspect which of them it was.
       def heard_title(step)
-        return Rows::Titles.between(step.with(hands: :both)) if Rows::Piece.bridge?(step)
+        return Rows::Titles.between(step.with(hands: :both)) if Rows::Places.bridge?(step)
 
         place = Rows::Titles.place(step)
         return place if step.section.nil? || PLAYED.include?(step.aspect)

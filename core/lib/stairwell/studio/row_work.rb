@@ -71,8 +71,15 @@ module Stairwell
           kept: kept
         )
 
-      # Due dates first, then what the teacher put first, then the order of the pieces.
+      # Those in hand, the same for each forecast.
       def pieces(of = @load.record.pieces)
+        return made(of) unless of.equal?(@load.record.pieces)
+
+        @pieces ||= made(of)
+      end
+
+      # Due dates first, then what the teacher put first, then the order of the pieces.
+      def made(of)
         alone = of.find { |piece| Backwards.alone?(piece) }
         of
           .sort_by
