@@ -46,7 +46,7 @@ RSpec.describe "The student's page, the studio and the outbox" do
     click_button "Use this plan"
     expect(page).to have_css("[role=group]", text: "Planned backwards from its date:")
     expect(page).to have_text("target 63")
-    click_button "Undo: slower target"
+    click_button "Undo: aim for 63"
     expect(page).to have_text("target 76")
     expect(page).to have_text("Planned backwards from its date:")
     click_button "Back to the usual plan"

@@ -36,10 +36,7 @@ module Stairwell
             needed: plan.needed?,
             usual: way(plan.usual),
             there: way(in_time),
-            measures:
-              in_time.measures.map do |measure|
-                { id: measure, words: Studio::Backwards.words(measure, eased).to_s }
-              end
+            measures: StudentJson.measures(eased)
           }
         end
 

@@ -75,6 +75,11 @@ module Stairwell
           )
         end
 
+        # @param piece [Studio::PieceInHand]
+        # @return [Array<Hash>] what is left out or made easier to be ready by its date
+        def self.measures(piece) =
+          Studio::Backwards.in_words(piece).map { |id, words| { id: id, words: words.to_s } }
+
         # @param one [Studio::Outlook]
         # @return [Hash] see the contract's Outlook
         def self.outlook(one) = one.to_display.merge(due_on: one.due_on&.to_s, late: one.late?)
@@ -95,7 +100,7 @@ module Stairwell
               routine: @record.routine(one.routine).name,
               due_on: one.due_on&.to_s,
               without: one.choices["without"].to_a,
-              backwards: Studio::Backwards.taken(one),
+              backwards: StudentJson.measures(one),
               section_order: one.choices.fetch("section_order", "piece"),
               sections: Studio::SectionOrder.sections(one),
               introductions:

@@ -3379,16 +3379,17 @@ export interface components {
         };
         /** @enum {string} */
         Measure: "slower" | "plain" | "others_rest" | "left_blocked" | "all_now" | "same_day" | "one_day" | "without_last";
+        MeasureInWords: {
+            id: components["schemas"]["Measure"];
+            words: string;
+        };
         Backwards: {
             /** @description Whether the usual plan misses the date with every day kept */
             needed: boolean;
             usual: components["schemas"]["BackwardsWay"];
             there: components["schemas"]["BackwardsWay"];
             /** @description What is needed to be in time, in the order in which it is taken */
-            measures: {
-                id: components["schemas"]["Measure"];
-                words: string;
-            }[];
+            measures: components["schemas"]["MeasureInWords"][];
         };
         BackwardsWay: {
             outlook: components["schemas"]["Outlook"];
@@ -3410,8 +3411,8 @@ export interface components {
             reaches: boolean;
         };
         Assignment: {
-            /** @description What is left out or easier, so that it is ready by its date */
-            backwards: components["schemas"]["Measure"][];
+            /** @description What is left out or made easier to be ready by its date */
+            backwards: components["schemas"]["MeasureInWords"][];
             section_order: components["schemas"]["SectionOrder"];
             /** @description In the order in which they are begun */
             sections: string[];

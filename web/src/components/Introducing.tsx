@@ -5,7 +5,8 @@ import { useIntroduce, useIntroducing } from "../api/queries";
 import type { paths } from "../api/schema";
 import { t } from "../words";
 import { Button } from "./Button";
-import { dayAndMonth, latest, minutes } from "./dates";
+import { dayAndMonth, minutes } from "./dates";
+import { latest } from "./latest";
 import { Notice, Waiting } from "./Notice";
 import { useMay } from "./Rights";
 

@@ -16,9 +16,6 @@ export const dayAndMonth = (day: string, beside = day) =>
     month: "short",
     ...(day.slice(0, 4) === beside.slice(0, 4) ? {} : { year: "numeric" }),
   });
-/** A cautious date; none is said of a day more than a year away. */
-export const latest = (day: string | null, beside?: string) =>
-  day ? dayAndMonth(day, beside) : t("dates.over_a_year");
 export const dateWithYear = (day: string) =>
   as(day, { day: "numeric", month: "long", year: "numeric" });
 export const fullDay = (day: string) => as(day, { weekday: "long", day: "numeric", month: "long" });

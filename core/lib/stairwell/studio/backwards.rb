@@ -30,6 +30,11 @@ module Stairwell
         # @return [Array<String>] measures that were taken
         def taken(piece) = piece.choices.dig("backwards", "measures").to_a
 
+        # @param piece [PieceInHand] with these measures
+        # @return [Hash{String => Phrase::Text}] the measures that were taken, in words
+        def in_words(piece) =
+          taken(piece).to_h { |id| [id, Phrase["studio.backwards.#{id}", **tempo(id, piece)]] }
+
         # @param piece [PieceInHand]
         # @return [Boolean] whether the others rest until it is due
         def alone?(piece) = !piece.due_on.nil? && taken(piece).include?("others_rest")
@@ -85,6 +90,8 @@ module Stairwell
         end
 
         private
+
+        def tempo(id, piece) = (id == "slower") ? { tempo: piece.target_tempo } : {}
 
         def eased(piece, id)
           choices = piece.choices
@@ -164,12 +171,6 @@ module Stairwell
           piece = Backwards.applied(Backwards.usual(@piece), measures)
           @record.with_piece(TakeOver.renewed(@record, piece))
         end
-      end
-
-      # @param id [String] of {MEASURES}
-      # @return [Phrase::Text]
-      def self.words(id, piece)
-        Phrase["studio.backwards.#{id}", **((id == "slower") ? { tempo: piece.target_tempo } : {})]
       end
 
       private

@@ -13,7 +13,7 @@ export const useStudent = (id: number) =>
   useLoad(["student", id], () => ask(api.GET("/api/students/{id}", { params: { path: { id } } })));
 
 /** Saves something about a student; the answer is the student as it is then. */
-const useStudentSave = <In>(save: (value: In) => Promise<Student>, more: QueryKey[] = []) =>
+export const useStudentSave = <In>(save: (value: In) => Promise<Student>, more: QueryKey[] = []) =>
   useSave<In, Student>(save, {
     into: (student) => ["student", student.id],
     touches: (student) => [...aboutStudent(student.id), ...more],
@@ -171,26 +171,6 @@ export const useWaysOut = (id: number, assignment: number) =>
     ask(
       api.GET("/api/students/{id}/pieces/{assignment}/ways-out", {
         params: { path: { id, assignment } },
-      }),
-    ),
-  );
-
-/** A plan backwards from a date, beside the usual one; looked for when somebody asks. */
-export const useBackwards = (id: number, assignment: number) =>
-  useLoad(["student", id, "backwards", assignment], () =>
-    ask(
-      api.GET("/api/students/{id}/pieces/{assignment}/backwards", {
-        params: { path: { id, assignment } },
-      }),
-    ),
-  );
-
-export const usePlanBackwards = (id: number, assignment: number) =>
-  useStudentSave((measures: Schemas["Measure"][]) =>
-    ask(
-      api.PUT("/api/students/{id}/pieces/{assignment}/backwards", {
-        params: { path: { id, assignment } },
-        body: { measures },
       }),
     ),
   );

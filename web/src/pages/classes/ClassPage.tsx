@@ -11,7 +11,8 @@ import {
   useWaysOut,
 } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { dayAndMonth, fullDay, latest, listed, minutes, weekdayName } from "../../components/dates";
+import { dayAndMonth, fullDay, listed, minutes, weekdayName } from "../../components/dates";
+import { latest } from "../../components/latest";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Lost, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper, PartHead } from "../../components/Paper";

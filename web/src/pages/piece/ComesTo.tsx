@@ -1,6 +1,7 @@
 import { Text } from "@chakra-ui/react";
 import type { useAssignmentPreview } from "../../api/queries";
-import { dayAndMonth, latest, minutes } from "../../components/dates";
+import { dayAndMonth, minutes } from "../../components/dates";
+import { latest } from "../../components/latest";
 import { t } from "../../words";
 
 type Trial = NonNullable<ReturnType<typeof useAssignmentPreview>["data"]>;

@@ -13,7 +13,6 @@ import { t, useSpoken } from "../../words";
 import { Days } from "./Days";
 import { Message } from "./Message";
 import { forget, keepAtHand } from "./offline";
-import { rowsOf } from "./rows";
 import { Steps } from "./Steps";
 import { Told } from "./Told";
 import { turnsOf } from "./turns";
@@ -214,7 +213,6 @@ function Head({ sheet, token, ticks }: { sheet: Sheet; token: string; ticks: Tic
           {listed([
             lesson,
             today && minutes(today.minutes),
-            today && t("sheet.sheet_page.things", { count: rowsOf(today, sheet.rows).length }),
             !today && !lesson && t("sheet.sheet_page.no_practice_planned_today"),
           ])}
         </Text>

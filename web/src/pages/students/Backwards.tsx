@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useBackwards, usePlanBackwards } from "../../api/queries";
+import { useBackwards, usePlanBackwards } from "../../api/queries/backwards";
 import { Button } from "../../components/Button";
 import { dayAndMonth } from "../../components/dates";
 import { Notice, Waiting } from "../../components/Notice";
@@ -31,6 +31,7 @@ export function Backwards({ student, piece, today }: Props) {
 
 function Taken({ student, piece }: Omit<Props, "today">) {
   const plan = usePlanBackwards(student, piece.id);
+  const ids = piece.backwards.map((measure) => measure.id);
   return (
     <>
       <Flex
@@ -43,14 +44,14 @@ function Taken({ student, piece }: Omit<Props, "today">) {
         <Text fontSize="sm" color="soft">
           {t("students.backwards.taken")}
         </Text>
-        {piece.backwards.map((id) => (
+        {piece.backwards.map(({ id, words }) => (
           <Button
             key={id}
             size="sm"
             disabled={plan.isPending}
-            onClick={() => plan.mutate(piece.backwards.filter((other) => other !== id))}
+            onClick={() => plan.mutate(ids.filter((other) => other !== id))}
           >
-            {t("students.backwards.undo", { what: t(`students.backwards.measure.${id}`) })}
+            {t("students.backwards.undo", { what: words })}
           </Button>
         ))}
         <Button kind="quiet" size="sm" disabled={plan.isPending} onClick={() => plan.mutate([])}>

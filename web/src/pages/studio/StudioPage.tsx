@@ -4,13 +4,8 @@ import type { Schemas } from "../../api/client";
 import { usePlanEveryone, useSession, useStudio, useStudioSettings } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Climb } from "../../components/Climb";
-import {
-  dayAndMonth,
-  FROM_MONDAY,
-  latest,
-  shortWeekday,
-  weekdayName,
-} from "../../components/dates";
+import { dayAndMonth, FROM_MONDAY, shortWeekday, weekdayName } from "../../components/dates";
+import { latest } from "../../components/latest";
 import { NameLink } from "../../components/NameLink";
 import { Empty, Notice, Waiting } from "../../components/Notice";
 import { PageHead, Paper } from "../../components/Paper";
